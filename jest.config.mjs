@@ -1,0 +1,26 @@
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+  ],
+}
+const shared = {
+  transform,
+  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  transformIgnorePatterns: ['/node_modules/(?!(d3-|internmap|uuid|postgrator|@date-fns|date-fns|iron-session|uncrypto|cookie))'],
+  modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data'],
+}
+
+export default {
+  projects: [
+    { ...shared, displayName: 'unit', rootDir: '.', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'integration',
+      rootDir: '.',
+      testMatch: ['<rootDir>/tests/integration/**/*.test.ts'],
+      globalSetup: '<rootDir>/tests/integration/database.setup.ts',
+      globalTeardown: '<rootDir>/tests/integration/database.teardown.ts',
+    },
+  ],
+}
