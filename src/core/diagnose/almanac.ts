@@ -1,0 +1,82 @@
+/** The shapes the weighing reads. The almanac fills them; the core knows no entry by name. */
+
+export type Place = 'site' | 'crown' | 'leaf' | 'shoot' | 'trunk' | 'base' | 'soil' | 'fruit' | 'lab'
+
+/** The fixed order in which a tree is walked, so that nothing is skipped. */
+export const WALK: readonly Place[] = ['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit', 'lab']
+
+export interface Finding {
+  id: string
+  place: Place
+  /** How it is looked for: look, rub, scratch, fold, peel, probe, dig, ask … */
+  how: string
+  /** The name in a list. */
+  name: string
+  /** What to do and look for, as a question a person can answer on the tree. */
+  question: string
+  /** Minutes of work. */
+  minutes: number
+  /** How often it is there on trees where nothing in the almanac makes it. */
+  background: number
+}
+
+export type Frequency = 'always' | 'usual' | 'sometimes' | 'seldom' | 'never'
+
+/** Chance that a finding is there when the cause is. */
+export const CHANCE: Record<Frequency, number> = { always: 0.95, usual: 0.75, sometimes: 0.4, seldom: 0.12, never: 0.01 }
+
+export type ProductClass =
+  | 'insecticide'
+  | 'miticide'
+  | 'fungicide'
+  | 'bactericide'
+  | 'fertiliser'
+  | 'any-spray'
+  | 'injection'
+
+/** What a cause calls for. Leaders that call for different ones must be parted before anything is bought. */
+export type ActionClass =
+  | 'protect-systemic'
+  | 'sap-feeder-care'
+  | 'sanitation'
+  | 'water-care'
+  | 'root-collar-work'
+  | 'laboratory'
+  | 'wait'
+  | 'none'
+  | 'remove-or-plan'
+
+export interface Cause {
+  id: string
+  name: string
+  kind: string
+  /** Host ids, or `*` for any. */
+  hosts: readonly string[] | '*'
+  /** Relative commonness among the causes of a host. */
+  prior: number
+  /** Months (1–12) in which it can be seen. All year when absent. */
+  months?: readonly number[]
+  findings: Readonly<Record<string, Frequency>>
+  action: ActionClass
+  /** Product classes that cannot touch it, with the reason. */
+  refuses: Partial<Record<ProductClass, string>>
+  /** Causes it lives on (a film on honeydew) or tends (ants): treating those is the way. */
+  livesOn?: readonly string[]
+  /** A stress that opens the door for others rather than the killer. */
+  contributes?: boolean
+  /** Only a laboratory can tell it for certain. */
+  laboratory?: string
+  /** Must be reported where it is regulated. */
+  reportable?: boolean
+  oneLine: string
+  act: string
+  doNot: string
+  expect: string
+  spread: string
+  lookAlikes: readonly { cause: string; check: string }[]
+}
+
+export type FindingState = 'there' | 'not-there' | 'unsure' | 'not-looked'
+
+/** What was seen, by finding id. What is absent here was not looked at. */
+export type Seen = Readonly<Record<string, FindingState>>

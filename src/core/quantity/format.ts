@@ -1,0 +1,66 @@
+import { fromSI } from './units'
+
+/** How a person wants to see quantities. */
+export type UnitSystem = 'us' | 'metric'
+
+/**
+ * A number with at most `digits` decimals, trailing zeros dropped, thousands grouped.
+ * @example plain(5.830, 2) // "5.83"
+ */
+export function plain(value: number, digits = 2): string {
+  const rounded = Number(value.toFixed(digits))
+  return (Object.is(rounded, -0) ? 0 : rounded).toLocaleString('en-US', { maximumFractionDigits: digits })
+}
+
+/**
+ * Inches in tape style, to the nearest eighth.
+ * @example tapeInches(14.5) // "14 1/2"
+ */
+export function tapeInches(inches: number): string {
+  const eighths = Math.round(Math.abs(inches) * 8)
+  const sign = inches < 0 && eighths > 0 ? '−' : ''
+  const whole = Math.floor(eighths / 8)
+  let top = eighths % 8
+  let under = 8
+  if (top === 0) return `${sign}${whole}`
+  while (top % 2 === 0) {
+    top /= 2
+    under /= 2
+  }
+  return `${sign}${whole > 0 ? `${whole} ` : ''}${top}/${under}`
+}
+
+/** A trunk or girth, as the tape would show it. `showGirth(1.1176, 'us')` is "44 in", metric "111.8 cm". */
+export function showGirth(metres: number, system: UnitSystem): string {
+  return system === 'us' ? `${tapeInches(fromSI(metres, 'in'))} in` : `${plain(metres * 100, 1)} cm`
+}
+
+/** A short length with decimals, for workings. `showLength(0.4203, 'us')` is "16.55 in". */
+export function showLength(metres: number, system: UnitSystem, digits = 2): string {
+  return system === 'us' ? `${plain(fromSI(metres, 'in'), digits)} in` : `${plain(metres * 100, digits)} cm`
+}
+
+/** A length on the ground. `showGround(5.486, 'us')` is "18 ft". */
+export function showGround(metres: number, system: UnitSystem, digits = 1): string {
+  return system === 'us' ? `${plain(fromSI(metres, 'ft'), digits)} ft` : `${plain(metres, digits)} m`
+}
+
+/** An area on the ground. */
+export function showArea(squareMetres: number, system: UnitSystem): string {
+  return system === 'us' ? `${plain(fromSI(squareMetres, 'ft2'), 0)} ft²` : `${plain(squareMetres, 1)} m²`
+}
+
+/** A small volume: injections are measured in mL in both systems. `showMl(9.2e-6)` is "9.2 mL". */
+export function showMl(cubicMetres: number, digits = 1): string {
+  return `${plain(cubicMetres * 1e6, digits)} mL`
+}
+
+/** A temperature. `showTemperature(20, 'us')` is "68 °F". */
+export function showTemperature(celsius: number, system: UnitSystem): string {
+  return system === 'us' ? `${plain(fromSI(celsius, 'F'), 0)} °F` : `${plain(celsius, 0)} °C`
+}
+
+/** A wind speed. `showSpeed(2.2352, 'us')` is "5 mph". */
+export function showSpeed(metresPerSecond: number, system: UnitSystem): string {
+  return system === 'us' ? `${plain(fromSI(metresPerSecond, 'mph'), 0)} mph` : `${plain(metresPerSecond, 1)} m/s`
+}
