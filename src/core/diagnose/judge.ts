@@ -19,6 +19,8 @@ export interface Judgement {
 
 /** A cause this likely is a leader to reckon with. */
 const LEADER = 0.15
+/** Below this nothing leads yet, and nothing is refused or chained. */
+const TOLD = 0.35
 /** Above this the leading cause is taken as told. */
 const SURE = 0.8
 
@@ -50,8 +52,8 @@ export function judge(input: JudgeInput): Judgement {
   const lead = first ? byId.get(first.cause) : undefined
   return {
     hold: holdReason(input, leaders, byId),
-    refused: lead ? refusedBy(lead, input, byId) : [],
-    chains: lead ? chainsOf(lead, input) : [],
+    refused: lead && first!.probability >= TOLD ? refusedBy(lead, input, byId) : [],
+    chains: lead && first!.probability >= TOLD ? chainsOf(lead, input) : [],
     settled: isSettled(input, byId),
   }
 }
@@ -115,7 +117,7 @@ function chainsOf(lead: Cause, input: JudgeInput): ChainLink[] {
       if (signs.length > 0) links.push({ cause: cause.id, role: 'feeds', because: [...signs, lead.id] })
     } else if (cause.livesOn?.includes(lead.id)) {
       if (signs.length > 0) links.push({ cause: cause.id, role: 'tended', because: signs })
-    } else if (cause.contributes && signs.length > 0) links.push({ cause: cause.id, role: 'stress', because: signs })
+    } else if (cause.contributes && signs.some((id) => cause.findings[id] === 'always')) links.push({ cause: cause.id, role: 'stress', because: signs })
   }
   return links.sort((a, b) => (onHost.get(b.cause) ?? 0) - (onHost.get(a.cause) ?? 0))
 }

@@ -1,0 +1,99 @@
+import type { Wood } from '@/core/dose/uptake'
+
+export interface Host {
+  id: string
+  name: string
+  botanical: string
+  wood: Wood
+  edible: boolean
+  note?: string
+  /** What this host is taken for, and the look that parts them. */
+  confusedWith?: { host: string; question: string; ifThis: string; ifOther: string }
+}
+
+const h = (
+  id: string,
+  name: string,
+  botanical: string,
+  wood: Wood,
+  edible = false,
+  note?: string,
+  confusedWith?: Host['confusedWith'],
+): Host => ({ id, name, botanical, wood, edible, note, confusedWith })
+
+const R = 'ring-porous'
+const S = 'semi-ring-porous'
+const D = 'diffuse-porous'
+const C = 'conifer'
+
+/** The kinds of tree the almanac knows. */
+export const HOSTS: readonly Host[] = [
+  h('ash', 'Ash', 'Fraxinus', R, false, 'True ash: twigs and buds in pairs, compound leaves of five to nine leaflets.', {
+    host: 'mountain-ash',
+    question: 'Do the twigs and buds stand in pairs, one opposite the other?',
+    ifThis: 'In pairs: a true ash',
+    ifOther: 'One by one, alternating: a mountain ash',
+  }),
+  h('mountain-ash', 'Mountain ash', 'Sorbus', D, false, 'Not a true ash: twigs alternate, and ash borers leave it alone.', {
+    host: 'ash',
+    question: 'Do the twigs and buds alternate, one by one along the shoot?',
+    ifThis: 'One by one, alternating: a mountain ash',
+    ifOther: 'In pairs: a true ash',
+  }),
+  h('elm', 'Elm', 'Ulmus', R),
+  h('oak-red-group', 'Oak, red group', 'Quercus sect. Lobatae', R, false, 'Leaf lobes end in points. A wilt runs through it fast.', {
+    host: 'oak-white-group',
+    question: 'Do the leaf lobes end in bristle points?',
+    ifThis: 'Points: red group',
+    ifOther: 'Rounded: white group',
+  }),
+  h('oak-white-group', 'Oak, white group', 'Quercus sect. Quercus', R, false, 'Leaf lobes are rounded. Plugs in its vessels slow a wilt down.', {
+    host: 'oak-red-group',
+    question: 'Are the leaf lobes rounded, without bristle points?',
+    ifThis: 'Rounded: white group',
+    ifOther: 'Points: red group',
+  }),
+  h('oak-live', 'Live oak', 'Quercus sect. Virentes', S, false, 'Stands in groups joined at the roots.'),
+  h('maple', 'Maple', 'Acer', D),
+  h('birch', 'Birch', 'Betula', D),
+  h('beech', 'Beech', 'Fagus', D),
+  h('linden', 'Linden', 'Tilia', D, false, 'Bees come from far when it flowers.'),
+  h('honeylocust', 'Honeylocust', 'Gleditsia', R),
+  h('sycamore', 'Sycamore', 'Platanus', D, false, 'Sheds its bark by nature.'),
+  h('tuliptree', 'Tuliptree', 'Liriodendron', D, false, 'Bees visit its flowers.'),
+  h('magnolia', 'Magnolia', 'Magnolia', D),
+  h('dogwood', 'Dogwood', 'Cornus', D),
+  h('crape-myrtle', 'Crape myrtle', 'Lagerstroemia', D, false, 'Sheds its bark by nature.'),
+  h('walnut', 'Walnut', 'Juglans', S, true, 'Oil harms it.'),
+  h('chestnut', 'Chestnut', 'Castanea', R, true),
+  h('hemlock', 'Hemlock', 'Tsuga', C),
+  h('spruce', 'Spruce', 'Picea', C, false, 'Oil takes the colour off blue forms.'),
+  h('pine', 'Pine', 'Pinus', C),
+  h('juniper', 'Juniper, red cedar', 'Juniperus', C, false, 'Carries the other half of apple rust. Oil harms it.'),
+  h('arborvitae', 'Arborvitae', 'Thuja', C),
+  h('holly', 'Holly', 'Ilex', D),
+  h('rhododendron', 'Rhododendron', 'Rhododendron', D),
+  h('crabapple', 'Crabapple', 'Malus', D),
+  h('apple', 'Apple', 'Malus domestica', D, true),
+  h('pear', 'Pear', 'Pyrus', D, true),
+  h('peach', 'Peach, nectarine', 'Prunus persica', S, true),
+  h('plum', 'Plum', 'Prunus domestica', S, true),
+  h('cherry', 'Cherry', 'Prunus avium, P. cerasus', S, true),
+  h('apricot', 'Apricot', 'Prunus armeniaca', S, true, 'Sulfur harms it.'),
+  h('almond', 'Almond', 'Prunus dulcis', S, true),
+  h('citrus', 'Citrus', 'Citrus', D, true, 'Grafted; its thin bark burns when it is bared to the sun.'),
+  h('avocado', 'Avocado', 'Persea', D, true),
+  h('pomegranate', 'Pomegranate', 'Punica', D, true),
+]
+
+const byId = new Map(HOSTS.map((x) => [x.id, x]))
+
+/** The host of an id, or undefined. `host('ash')?.wood === 'ring-porous'` */
+export function host(id: string): Host | undefined {
+  return byId.get(id)
+}
+
+/** The name of a host; an id nobody knows is shown as it is. */
+export function hostName(id: string): string {
+  return byId.get(id)?.name ?? id
+}
