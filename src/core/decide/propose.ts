@@ -1,0 +1,91 @@
+import type { ActionClass } from '../diagnose/almanac'
+
+export type Action = 'treat' | 'care' | 'watch' | 'sample' | 'remove'
+
+export interface DecideInput {
+  /** What the diagnosed cause calls for. */
+  calls: ActionClass
+  causeName: string
+  probability: number
+  /** Live crown in per cent; null when nobody took it. */
+  liveCrown: number | null
+  /** Whether the weighing said to hold, and why. */
+  held: string | null
+  /** Findings there that bear on treatability. */
+  drought: boolean
+  saturated: boolean
+  buriedFlare: boolean
+  weakAnchor: boolean
+}
+
+export interface Proposal {
+  action: Action
+  reasons: { text: string; against?: boolean }[]
+  /** True when a trunk injection may go ahead as things stand. */
+  mayInject: boolean
+}
+
+/**
+ * Proposes treat, care, watch, sample or remove, with the reasons. The arborist decides and signs.
+ *
+ * Systemics need working wood: best with under 30 % of the crown lost, doubtful at 30–50 %, no use above 50 %.
+ * A weak anchor outranks everything. A hold asks for the sample first.
+ *
+ * @example propose({ calls: 'protect-systemic', liveCrown: 80, … }).action // 'treat'
+ */
+export function propose(input: DecideInput): Proposal {
+  const reasons: Proposal['reasons'] = []
+  const say = (text: string, against = false) => reasons.push(against ? { text, against } : { text })
+  const lost = input.liveCrown === null ? null : 100 - input.liveCrown
+
+  if (input.weakAnchor) {
+    say('A main root or the butt is hollow or soft. Safety comes first: a qualified risk assessor looks before any treatment.', true)
+    return { action: 'remove', reasons, mayInject: false }
+  }
+  if (input.held) {
+    say(input.held, true)
+    return { action: 'sample', reasons, mayInject: false }
+  }
+  say(`${input.causeName} explains the findings with ${input.probability.toFixed(2)}.`)
+  switch (input.calls) {
+    case 'protect-systemic': {
+      if (lost === null) {
+        say('Nobody has taken the share of live crown yet; without it no systemic can be judged.', true)
+        return { action: 'watch', reasons, mayInject: false }
+      }
+      if (lost > 50) {
+        say(`${lost} % of the crown is lost. Above 50 % the wood no longer carries a product.`, true)
+        return { action: 'remove', reasons, mayInject: false }
+      }
+      if (lost >= 30) say(`${lost} % of the crown is lost. Between 30 and 50 % a treatment is doubtful: tell the client.`, true)
+      else say(`${lost} % of the crown is lost, under 30 %: the wood still carries a product.`)
+      const blocked = siteBlocks(input, say)
+      if (!blocked) say('Nothing on site keeps the tree from taking it up.')
+      return { action: blocked ? 'care' : 'treat', reasons, mayInject: !blocked }
+    }
+    case 'root-collar-work':
+    case 'water-care':
+      say('The cause is in roots, soil or water; work there comes before any product.')
+      return { action: 'care', reasons, mayInject: false }
+    case 'sap-feeder-care':
+    case 'sanitation':
+      say('Care by hand, water and mild means comes first; this needs no trunk injection.')
+      return { action: 'care', reasons, mayInject: false }
+    case 'laboratory':
+      say('Only a laboratory can settle it; take the sample before anything is bought.')
+      return { action: 'sample', reasons, mayInject: false }
+    case 'remove-or-plan':
+      say('Nothing cures it. Judge the risk and plan the removal.')
+      return { action: 'remove', reasons, mayInject: false }
+    default:
+      say('It needs no treatment. Look again on a date.')
+      return { action: 'watch', reasons, mayInject: false }
+  }
+} // prettier-ignore
+
+function siteBlocks(input: DecideInput, say: (text: string, against?: boolean) => void): boolean {
+  if (input.drought) say('The tree stands dry. Water first; a dry tree takes nothing up.', true)
+  if (input.saturated) say('The soil is saturated. Wait until it drains.', true)
+  if (input.buriedFlare) say('The root flare is buried. Open the collar first, then look again.', true)
+  return input.drought || input.saturated || input.buriedFlare
+}

@@ -1,0 +1,112 @@
+import { readQuantity } from '../quantity/parse'
+import { ok, type Result } from '../problem'
+import { type Length, type Temperature, type Volume } from '../quantity/units'
+import { NOISE } from '../quantity/whole'
+import type { PortRule } from './injection'
+
+/** The firm's copy of what a label says about a trunk injection; quantities as the label writes them. */
+export interface InjectionUse {
+  method: 'trunk-injection'
+  hardware: string
+  ratePerInch?: { low: string; high: string }
+  capsule?: { volume: string; maxPerInch: string }
+  ports:
+    | { rule: 'spacing'; spacing: string }
+    | { rule: 'per-diameter'; inchesPerPort: number }
+    | { rule: 'table'; rows: { upTo?: string; ports: number }[] }
+  minSpacing: string
+  maxGap?: string
+  perPortMax?: string
+  minPorts?: number
+  bit: string
+  depth: string
+  uptakeMinutes: { from: number; to: number }
+  temperature: { least: string; most: string }
+  hole: string
+  retreatYears: number
+}
+
+/** A label card: name, registration, what is in it, on what and how it may be used. Versions are never edited. */
+export interface LabelCard {
+  formulation: string
+  actives: { name: string; strength: string; group: string }[]
+  signalWord: string
+  hosts: string[]
+  forbiddenOnFood: boolean
+  targets: string[]
+  use: InjectionUse
+  reentryHours: number
+  beeCaution: string
+  waterCaution: string
+  protectiveGear: string[]
+  /** Said on the card's face: an example, not a label. */
+  example: boolean
+}
+
+/** An injection use with its quantities read to SI. */
+export interface InjectionTerms {
+  ratePerInch?: { low: Volume; high: Volume }
+  capsule?: { volume: Volume; maxPerInch: Volume }
+  ports: PortRule
+  minSpacing: Length
+  maxGap?: Length
+  perPortMax?: Volume
+  minPorts?: number
+  temperature: { least: Temperature; most: Temperature }
+}
+
+/** Reads the quantities of a card. Problems name the card's own field. */
+export function readInjectionUse(use: InjectionUse): Result<InjectionTerms> {
+  const problems: Result<never>[] = []
+  const read = (typed: string, dimension: 'length' | 'volume' | 'temperature', field: string): number => {
+    const r = readQuantity(typed, dimension, `use.${field}`)
+    if (r.ok) return r.value.si
+    problems.push(r)
+    return Number.NaN
+  }
+  const terms: InjectionTerms = {
+    ratePerInch: use.ratePerInch && {
+      low: read(use.ratePerInch.low, 'volume', 'ratePerInch.low'),
+      high: read(use.ratePerInch.high, 'volume', 'ratePerInch.high'),
+    },
+    capsule: use.capsule && {
+      volume: read(use.capsule.volume, 'volume', 'capsule.volume'),
+      maxPerInch: read(use.capsule.maxPerInch, 'volume', 'capsule.maxPerInch'),
+    },
+    ports:
+      use.ports.rule === 'spacing'
+        ? { rule: 'spacing', spacing: read(use.ports.spacing, 'length', 'ports.spacing') }
+        : use.ports.rule === 'per-diameter'
+          ? use.ports
+          : {
+              rule: 'table',
+              rows: use.ports.rows.map((row, i) => ({
+                ports: row.ports,
+                upTo: row.upTo === undefined ? undefined : read(row.upTo, 'length', `ports.rows[${i}].upTo`),
+              })),
+            },
+    minSpacing: read(use.minSpacing, 'length', 'minSpacing'),
+    maxGap: use.maxGap === undefined ? undefined : read(use.maxGap, 'length', 'maxGap'),
+    perPortMax: use.perPortMax === undefined ? undefined : read(use.perPortMax, 'volume', 'perPortMax'),
+    minPorts: use.minPorts,
+    temperature: {
+      least: read(use.temperature.least, 'temperature', 'temperature.least'),
+      most: read(use.temperature.most, 'temperature', 'temperature.most'),
+    },
+  }
+  return problems[0] ?? ok(terms)
+}
+
+/** Girths at the ports this far below or above the breast-height girth are a slip of the tape. */
+const PORT_GIRTH_LEAST = 0.8
+const PORT_GIRTH_MOST = 2.2
+
+/** Asks whether a girth at the ports can belong to a trunk of this breast-height girth; null when it can. */
+export function doubtPortGirth(portGirth: Length, breastGirth: Length): string | null {
+  if (portGirth < breastGirth * PORT_GIRTH_LEAST * (1 - NOISE))
+    return 'The girth at the ports is well below the girth at breast height; trunks swell toward the ground. Check the tape and the unit.'
+  if (portGirth > breastGirth * PORT_GIRTH_MOST * (1 + NOISE))
+    return 'The girth at the ports is more than twice the girth at breast height. Check the tape and the unit.'
+  return null
+}
+

@@ -1,0 +1,53 @@
+import postgres from 'postgres'
+import { environment } from './environment'
+
+/** A transaction confined to one firm. Every query function takes one; there is no other way to the tables. */
+export type FirmSql = postgres.TransactionSql<Record<string, never>>
+
+const holder = globalThis as unknown as { elmhornSql?: postgres.Sql }
+
+function pool(): postgres.Sql {
+  holder.elmhornSql ??= postgres(environment().DATABASE_URL, {
+    max: environment().DATABASE_POOL,
+    idle_timeout: 60,
+    connect_timeout: 5,
+    onnotice: () => {},
+    connection: { application_name: 'elmhorn', statement_timeout: 10_000, TimeZone: 'UTC' },
+  })
+  return holder.elmhornSql
+}
+
+/**
+ * Runs `work` in one transaction as the fenced application role, seeing and writing only the given firm's rows.
+ * @example const trees = await inFirm(firmId, (sql) => treesOfSite(sql, siteId))
+ */
+export async function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin(async (sql) => {
+    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
+    return work(sql as unknown as FirmSql)
+  })) as T
+}
+
+/** Runs `work` before any firm is known: it can see the one person and the attempts of this e-mail, nothing else. */
+export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin(async (sql) => {
+    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.signing_in', ${email}, true)`
+    return work(sql as unknown as FirmSql)
+  })) as T
+}
+
+/** How the database is: reachable, and the newest migration it has. */
+export async function databaseHealth(): Promise<{ reachable: boolean; migration: number | null }> {
+  try {
+    const rows = await pool()<{ version: string }[]>`select max(version) as version from schema_version`
+    return { reachable: true, migration: rows[0]?.version ? Number(rows[0].version) : null }
+  } catch {
+    return { reachable: false, migration: null }
+  }
+}
+
+/** Closes the pool; for scripts and tests. */
+export async function closePool(): Promise<void> {
+  await holder.elmhornSql?.end({ timeout: 2 })
+  holder.elmhornSql = undefined
+}

@@ -1,0 +1,41 @@
+import path from 'node:path'
+import postgres from 'postgres'
+import Postgrator from 'postgrator'
+import { environment } from './environment'
+
+/** The number of the newest migration this code comes with. */
+export const NEWEST_MIGRATION = 5
+
+/**
+ * Brings the database to the newest migration, forward only, as the owner of its tables.
+ * @returns the migrations that ran, by name
+ */
+export async function migrate(url: string, directory = path.join(process.cwd(), 'src/db/migrations')): Promise<string[]> {
+  const sql = postgres(url, { max: 1, onnotice: () => {}, connect_timeout: 5 })
+  try {
+    const postgrator = new Postgrator({
+      migrationPattern: path.join(directory, '*.sql'),
+      driver: 'pg',
+      schemaTable: 'schema_version',
+      execQuery: async (query) => {
+        const rows = await sql.unsafe(query).simple()
+        return { rows: [...rows] as unknown as Record<string, unknown>[] }
+      },
+    })
+    const ran = await postgrator.migrate()
+    await sql`grant select on schema_version to elmhorn_app, public`
+    return ran.map((m) => m.name)
+  } finally {
+    await sql.end({ timeout: 2 })
+  }
+}
+
+if (process.argv[1]?.endsWith('migrate.ts')) {
+  const { DATABASE_URL, DATABASE_OWNER_URL } = environment()
+  migrate(DATABASE_OWNER_URL ?? DATABASE_URL)
+    .then((ran) => console.log(ran.length > 0 ? `Migrated: ${ran.join(', ')}.` : 'The database is up to date.'))
+    .catch((error: Error) => {
+      console.error(`The database could not be migrated: ${error.message}`)
+      process.exit(1)
+    })
+}

@@ -1,0 +1,124 @@
+import type { FirmSql } from '../client'
+
+export interface AssessmentRow {
+  id: string
+  treeId: string
+  startedAt: Date
+  closedAt: Date | null
+}
+
+/** The newest assessment of a tree. */
+export async function assessmentOfTree(sql: FirmSql, treeId: string): Promise<AssessmentRow | undefined> {
+  const rows = await sql<AssessmentRow[]>`
+    select id, tree_id as "treeId", started_at as "startedAt", closed_at as "closedAt"
+    from assessment where tree_id = ${treeId} order by started_at desc, id desc limit 1`
+  return rows[0]
+}
+
+export async function openAssessment(
+  sql: FirmSql,
+  a: { id: string; firmId: string; treeId: string; at: Date; by: string },
+): Promise<void> {
+  await sql`insert into assessment (id, firm_id, tree_id, started_at, started_by)
+    values (${a.id}, ${a.firmId}, ${a.treeId}, ${a.at}, ${a.by}) on conflict (id) do nothing`
+}
+
+export async function closeAssessment(sql: FirmSql, id: string, at: Date): Promise<void> {
+  await sql`update assessment set closed_at = ${at} where id = ${id} and closed_at is null`
+}
+
+export interface FindingRow {
+  finding: string
+  state: 'there' | 'not-there' | 'unsure'
+  by: string
+}
+
+export async function findingsOf(sql: FirmSql, assessmentId: string): Promise<FindingRow[]> {
+  return sql<FindingRow[]>`select f.finding, f.state, p.name as by from finding f join person p on p.id = f.by_person
+    where f.assessment_id = ${assessmentId} order by f.finding`
+}
+
+/** Sets a finding's state; null takes it back to not looked at. */
+export async function setFinding(
+  sql: FirmSql,
+  f: { firmId: string; assessmentId: string; finding: string; state: FindingRow['state'] | null; at: Date; by: string },
+): Promise<void> {
+  if (f.state === null) {
+    await sql`delete from finding where assessment_id = ${f.assessmentId} and finding = ${f.finding}`
+    return
+  }
+  await sql`insert into finding (firm_id, assessment_id, finding, state, at, by_person)
+    values (${f.firmId}, ${f.assessmentId}, ${f.finding}, ${f.state}, ${f.at}, ${f.by})
+    on conflict (firm_id, assessment_id, finding) do update set state = excluded.state, at = excluded.at, by_person = excluded.by_person`
+}
+
+export interface DiagnosisRow {
+  id: string
+  assessmentId: string
+  cause: string
+  probability: number
+  weights: { cause: string; probability: number }[]
+  almanacVersion: string
+  held: string | null
+  overrideReason: string | null
+  signedAt: Date
+  signedBy: string
+}
+
+const diagnosisColumns = (sql: FirmSql) => sql`
+  d.id, d.assessment_id as "assessmentId", d.cause, d.probability, d.weights, d.almanac_version as "almanacVersion",
+  d.held, d.override_reason as "overrideReason", d.signed_at as "signedAt", p.name as "signedBy"`
+
+export async function diagnosesOfTree(sql: FirmSql, treeId: string): Promise<DiagnosisRow[]> {
+  return sql<DiagnosisRow[]>`select ${diagnosisColumns(sql)} from diagnosis d join person p on p.id = d.signed_by
+    where d.tree_id = ${treeId} order by d.signed_at desc, d.id desc limit 20`
+}
+
+export async function signDiagnosis(
+  sql: FirmSql,
+  d: {
+    id: string
+    firmId: string
+    assessmentId: string
+    treeId: string
+    cause: string
+    probability: number
+    weights: { cause: string; probability: number }[]
+    almanacVersion: string
+    held: string | null
+    overrideReason: string | null
+    at: Date
+    by: string
+  },
+): Promise<void> {
+  await sql`insert into diagnosis (id, firm_id, assessment_id, tree_id, cause, probability, weights, almanac_version, held, override_reason, signed_at, signed_by)
+    values (${d.id}, ${d.firmId}, ${d.assessmentId}, ${d.treeId}, ${d.cause}, ${d.probability}, ${sql.json(d.weights)}, ${d.almanacVersion},
+      ${d.held}, ${d.overrideReason}, ${d.at}, ${d.by}) on conflict (id) do nothing`
+}
+
+export interface DecisionRow {
+  id: string
+  diagnosisId: string
+  action: 'treat' | 'care' | 'watch' | 'sample' | 'remove'
+  proposed: string
+  reasons: { text: string; against?: boolean }[]
+  words: string | null
+  signedAt: Date
+  signedBy: string
+}
+
+export async function decisionsOfTree(sql: FirmSql, treeId: string): Promise<DecisionRow[]> {
+  return sql<DecisionRow[]>`
+    select c.id, c.diagnosis_id as "diagnosisId", c.action, c.proposed, c.reasons, c.words, c.signed_at as "signedAt", p.name as "signedBy"
+    from decision c join person p on p.id = c.signed_by
+    where c.tree_id = ${treeId} order by c.signed_at desc, c.id desc limit 20`
+}
+
+export async function signDecision(
+  sql: FirmSql,
+  d: { id: string; firmId: string; diagnosisId: string; treeId: string; action: DecisionRow['action']; proposed: string; reasons: DecisionRow['reasons']; words: string | null; at: Date; by: string },
+): Promise<void> {
+  await sql`insert into decision (id, firm_id, diagnosis_id, tree_id, action, proposed, reasons, words, signed_at, signed_by)
+    values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons as never)}, ${d.words}, ${d.at}, ${d.by})
+    on conflict (id) do nothing`
+} // prettier-ignore
