@@ -5,7 +5,7 @@
  * (`stems[0].girth`), `message` is a whole sentence naming the field, the rule and the way out.
  */
 export interface Problem {
-  code: 'missing' | 'bad-quantity' | 'out-of-range' | 'over-label' | 'unknown' | 'conflict' | 'not-allowed'
+  code: 'missing' | 'bad-quantity' | 'out-of-range' | 'over-label' | 'unknown' | 'conflict' | 'not-allowed' | 'doubt'
   field: string
   message: string
 }

@@ -164,7 +164,7 @@ export function readRate(
   const bad = refuse(
     'bad-quantity',
     field,
-    `${name} cannot be read from "${shorten(typed)}"; type ${AS_A[above].split(',')[0]} per ${AS_A[below].split(',')[0].replace(/^an? /, '')}, such as ${EXAMPLE[`${above}/${below}`] ?? '2 lb/gal'}.`,
+    `${name} cannot be read from "${shorten(typed)}"; type ${AS_A[above].split(',')[0]} per ${AS_A[below].split(',')[0]!.replace(/^an? /, '')}, such as ${EXAMPLE[`${above}/${below}`] ?? '2 lb/gal'}.`,
   )
   if (typed.trim() === '') return refuse('missing', field, `${name} is empty; type it as ${EXAMPLE[`${above}/${below}`] ?? 'a rate'}.`)
   if (typed.length > 100) return bad

@@ -1,0 +1,108 @@
+import { ok, refuse, type Result } from '../problem'
+
+/** A port through its day: planned, drilled, taking up, empty or given up, and out of the tree again. Epoch ms. */
+export interface RunningPort {
+  number: number
+  bearing: number
+  volume: number
+  drilledAt: number | null
+  startedAt: number | null
+  stoppedAt: number | null
+  outAt: number | null
+  /** What was still in it when it was stopped, m³. */
+  left: number
+  givenUp: string | null
+}
+
+export type PortStep =
+  | { kind: 'drill'; at: number }
+  | { kind: 'start'; at: number }
+  | { kind: 'stop'; at: number }
+  | { kind: 'out'; at: number }
+  | { kind: 'give-up'; at: number; reason: string; left: number }
+  | { kind: 'undo'; at: number }
+
+export type PortStage = 'planned' | 'drilled' | 'taking up' | 'empty' | 'done' | 'given up'
+
+/** Where a port stands. A given-up port is done once nothing of it is left in the tree. */
+export function stageOf(port: RunningPort): PortStage {
+  if (port.givenUp !== null) return port.outAt !== null || port.startedAt === null ? 'given up' : 'empty'
+  if (port.outAt !== null) return 'done'
+  if (port.stoppedAt !== null) return 'empty'
+  if (port.startedAt !== null) return 'taking up'
+  if (port.drilledAt !== null) return 'drilled'
+  return 'planned'
+}
+
+/** True while a bottle or capsule of this port is in the tree. */
+export function isInTree(port: RunningPort): boolean {
+  return port.startedAt !== null && port.outAt === null
+}
+
+/**
+ * One step at a port. Steps out of order are refused with what to do first, so that no empty can be forgotten and no
+ * clock can run on an undrilled port.
+ */
+export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort> {
+  const no = (message: string) => refuse('not-allowed', 'kind', message)
+  const name = `Port ${port.number}`
+  switch (step.kind) {
+    case 'drill':
+      if (port.drilledAt !== null) return no(`${name} is drilled already.`)
+      if (port.givenUp !== null) return no(`${name} was given up; undo that first.`)
+      return ok({ ...port, drilledAt: step.at })
+    case 'start':
+      if (port.drilledAt === null) return no(`${name} is not drilled yet; drill it first.`)
+      if (port.startedAt !== null) return no(`The clock of port ${port.number} runs already.`)
+      if (port.givenUp !== null) return no(`${name} was given up; undo that first.`)
+      return ok({ ...port, startedAt: step.at })
+    case 'stop':
+      if (port.startedAt === null) return no(`The clock of port ${port.number} has not been started.`)
+      if (port.stoppedAt !== null) return no(`The clock of port ${port.number} is stopped already.`)
+      return ok({ ...port, stoppedAt: step.at })
+    case 'out':
+      if (port.startedAt === null) return no(`Nothing was set in port ${port.number}.`)
+      if (port.stoppedAt === null) return no(`Port ${port.number} is still taking up; stop its clock first.`)
+      if (port.outAt !== null) return no(`Port ${port.number} is counted in already.`)
+      return ok({ ...port, outAt: step.at })
+    case 'give-up':
+      if (port.stoppedAt !== null) return no(`The clock of port ${port.number} is stopped already.`)
+      if (port.givenUp !== null) return no(`${name} was given up already.`)
+      if (step.reason.trim() === '') return refuse('missing', 'reason', `Say why port ${port.number} was given up.`)
+      if (!(step.left >= 0 && step.left <= port.volume * (1 + 1e-9)))
+        return refuse('out-of-range', 'left', `What is left in port ${port.number} must lie from zero to what it was charged with.`)
+      return ok({
+        ...port,
+        givenUp: step.reason.trim(),
+        left: port.startedAt === null ? port.volume : step.left,
+        stoppedAt: port.startedAt === null ? null : step.at,
+      })
+    case 'undo':
+      if (port.outAt !== null) return ok({ ...port, outAt: null })
+      if (port.givenUp !== null) return ok({ ...port, givenUp: null, left: 0, stoppedAt: null })
+      if (port.stoppedAt !== null) return ok({ ...port, stoppedAt: null })
+      if (port.startedAt !== null) return ok({ ...port, startedAt: null })
+      if (port.drilledAt !== null) return ok({ ...port, drilledAt: null })
+      return no(`Nothing has been done at port ${port.number} yet.`)
+  }
+} // prettier-ignore
+
+/** What went into the tree: charged and started, less what was left. m³. */
+export function volumeApplied(ports: readonly RunningPort[]): number {
+  return ports.reduce((sum, p) => sum + (p.startedAt === null ? 0 : p.volume - p.left), 0)
+}
+
+/** Why a tree cannot be signed off yet, as a sentence; null when it can. */
+export function whyNotFinished(ports: readonly RunningPort[]): string | null {
+  const inTree = ports.filter(isInTree)
+  if (inTree.length > 0)
+    return `${inTree.length} still in the tree: ${portList(inTree)}. Stop the clocks, pull them and count them in.`
+  const open = ports.filter((p) => stageOf(p) === 'planned' || stageOf(p) === 'drilled')
+  if (open.length > 0)
+    return `Nothing was set in ${portList(open)}. Set it, or say why it will not be.`
+  return null
+} // prettier-ignore
+
+function portList(ports: readonly RunningPort[]): string {
+  return ports.length === 1 ? `port ${ports[0]!.number}` : `ports ${ports.map((p) => p.number).join(', ')}`
+}

@@ -1,0 +1,169 @@
+import { z } from 'zod'
+import { ALMANAC_VERSION, CAUSES, cause as causeOf, causeName } from '@/almanac/causes'
+import { FINDING_BY_ID } from '@/almanac/findings'
+import type { Seen } from '@/core/diagnose/almanac'
+import { judge, type Judgement } from '@/core/diagnose/judge'
+import { nextChecks, SOMETHING_ELSE, weigh, type Check, type Weighed } from '@/core/diagnose/weigh'
+import { propose } from '@/core/decide/propose'
+import { ok, refuse, type Result } from '@/core/problem'
+import { monthIn } from '@/core/time/calendar'
+import { assessmentOfTree, closeAssessment, diagnosesOfTree, findingsOf, openAssessment, setFinding, signDecision, signDiagnosis, type DiagnosisRow, type FindingRow } from '@/db/queries/assessment' // prettier-ignore
+import { treeById, type TreeRow } from '@/db/queries/tree'
+import { id, verb, words } from './verb'
+
+/** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
+export const setFindingVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.treeId,
+  input: z.strictObject({
+    treeId: id('treeId'),
+    assessmentId: id('assessmentId'),
+    finding: z.string().refine((f) => FINDING_BY_ID.has(f), { error: 'There is no such finding.' }),
+    state: z.enum(['there', 'not-there', 'unsure']).nullable(),
+  }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ assessmentId: string }>> => {
+    if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
+    const last = await assessmentOfTree(sql, input.treeId)
+    if (last?.id === input.assessmentId && last.closedAt)
+      return refuse('conflict', 'assessmentId', 'This examination is signed and closed. Begin a new one to record more.')
+    if (last && !last.closedAt && last.id !== input.assessmentId)
+      return refuse('conflict', 'assessmentId', 'Somebody else has begun an examination of this tree. Load the page again to go on with it.')
+    if (!last || last.id !== input.assessmentId)
+      await openAssessment(sql, { id: input.assessmentId, firmId: person.firmId, treeId: input.treeId, at: now, by: person.id })
+    await setFinding(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
+    return ok({ assessmentId: input.assessmentId })
+  },
+}) // prettier-ignore
+
+/** Findings of an examination in the shape the weighing reads. */
+export function seenOf(rows: readonly FindingRow[]): Seen {
+  return Object.fromEntries(rows.map((r) => [r.finding, r.state]))
+}
+
+export interface Weighing {
+  weighed: Weighed[]
+  checks: Check[]
+  judgement: Judgement
+}
+
+/** Weighs a tree's findings with the almanac as it is. */
+export function weighTree(host: string, month: number, seen: Seen): Weighing {
+  const input = { host, month, seen, causes: CAUSES, findings: FINDING_BY_ID }
+  const weighed = weigh(input)
+  const checks = nextChecks(input)
+  return { weighed, checks, judgement: judge({ weighed, checks, seen, causes: CAUSES, findings: FINDING_BY_ID }) }
+}
+
+/**
+ * Signs what explains the findings. The weights as they were then are kept with the almanac's version.
+ * A cause other than the leading one, or one on hold, needs the arborist's reason.
+ */
+export const signDiagnosisVerb = verb({
+  roles: ['arborist'],
+  about: (i) => i.treeId,
+  input: z.strictObject({
+    id: id(),
+    treeId: id('treeId'),
+    assessmentId: id('assessmentId'),
+    cause: z.string().max(80),
+    reason: words('Reasons'),
+  }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
+    const tree = await treeById(sql, input.treeId)
+    const assessment = tree && (await assessmentOfTree(sql, tree.id))
+    if (!tree || !assessment || assessment.id !== input.assessmentId)
+      return refuse('conflict', 'assessmentId', 'There is a newer examination of this tree; load the page again and weigh that one.')
+    if (assessment.closedAt) {
+      const signed = (await diagnosesOfTree(sql, tree.id)).find((d) => d.id === input.id)
+      return signed ? ok({ id: signed.id }) : refuse('conflict', 'assessmentId', 'This examination is signed already.')
+    }
+    const rows = await findingsOf(sql, assessment.id)
+    if (rows.length === 0) return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
+    const { weighed, judgement } = weighTree(tree.host, monthIn(person.timeZone, now), seenOf(rows))
+    const chosen = weighed.find((w) => w.cause === input.cause)
+    if (!chosen) return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
+    const leads = weighed[0]!.cause === input.cause
+    if ((!leads || judgement.hold) && (input.reason ?? '').length < 8)
+      return refuse(
+        'missing',
+        'reason',
+        judgement.hold
+          ? `${judgement.hold.reason} To sign all the same, write why.`
+          : `${causeName(weighed[0]!.cause)} weighs more than ${causeName(input.cause).toLowerCase()}. To sign all the same, write why.`,
+      )
+    await signDiagnosis(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      assessmentId: assessment.id,
+      treeId: tree.id,
+      cause: input.cause,
+      probability: chosen.probability,
+      weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
+      almanacVersion: ALMANAC_VERSION,
+      held: judgement.hold?.reason ?? null,
+      overrideReason: input.reason || null,
+      at: now,
+      by: person.id,
+    })
+    await closeAssessment(sql, assessment.id, now)
+    return ok({ id: input.id })
+  },
+}) // prettier-ignore
+
+/** What the product proposes for a signed diagnosis, with reasons. */
+export function proposalFor(tree: TreeRow, diagnosis: DiagnosisRow, seen: Seen) {
+  const there = (finding: string) => seen[finding] === 'there'
+  return propose({
+    calls: causeOf(diagnosis.cause)?.action ?? 'none',
+    causeName: causeName(diagnosis.cause),
+    probability: diagnosis.probability,
+    liveCrown: tree.liveCrownPercent,
+    held:
+      diagnosis.cause === SOMETHING_ELSE
+        ? 'Something else explains it best. Look further before anything is bought.'
+        : diagnosis.overrideReason
+          ? null
+          : diagnosis.held,
+    drought: there('soil-dry') || there('leaf-fold-crisp'),
+    saturated: there('soil-wet'),
+    buriedFlare: there('flare-hidden'),
+    weakAnchor: there('anchor-root-soft'),
+  })
+}
+
+/** Signs what is to be done. Other than proposed needs the arborist's own words. */
+export const signDecisionVerb = verb({
+  roles: ['arborist'],
+  about: (i) => i.treeId,
+  input: z.strictObject({
+    id: id(),
+    treeId: id('treeId'),
+    diagnosisId: id('diagnosisId'),
+    action: z.enum(['treat', 'care', 'watch', 'sample', 'remove'], { error: 'Choose treat, care, watch, sample or remove.' }),
+    words: words('Words'),
+  }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
+    const tree = await treeById(sql, input.treeId)
+    const diagnosis = tree && (await diagnosesOfTree(sql, tree.id))[0]
+    if (!tree || !diagnosis || diagnosis.id !== input.diagnosisId)
+      return refuse('conflict', 'diagnosisId', 'There is a newer diagnosis of this tree; load the page again and decide on that one.')
+    const proposal = proposalFor(tree, diagnosis, seenOf(await findingsOf(sql, diagnosis.assessmentId)))
+    if (proposal.action !== input.action && (input.words ?? '').length < 8)
+      return refuse('missing', 'words', `The product proposes to ${proposal.action}. To decide otherwise, write why.`)
+    if (input.action === 'treat' && proposal.reasons.some((r) => r.against && /risk assessor/.test(r.text)))
+      return refuse('not-allowed', 'action', 'A weak anchor is a safety case first: no treatment until a qualified risk assessor has looked.')
+    await signDecision(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      diagnosisId: diagnosis.id,
+      treeId: tree.id,
+      action: input.action,
+      proposed: proposal.action,
+      reasons: proposal.reasons,
+      words: input.words || null,
+      at: now,
+      by: person.id,
+    })
+    return ok({ id: input.id })
+  },
+}) // prettier-ignore

@@ -1,0 +1,27 @@
+import { z } from 'zod'
+
+const Environment = z.object({
+  SESSION_SECRET: z.string().min(32, {
+    error: 'SESSION_SECRET is too short; set at least 32 random characters, the same for every copy of the app.',
+  }),
+  /** Demo mode: lists the demo's sign-ins and lets its clock be moved. Never on with real data. */
+  ELMHORN_DEMO: z.enum(['0', '1']).default('0'),
+  COOKIE_SECURE: z.enum(['0', '1']).default('0'),
+  LOG_LEVEL: z.string().default('warn'),
+})
+
+let checked: z.infer<typeof Environment> | undefined
+
+/** The server's part of the environment, checked once. Throws a sentence that says what to set. */
+export function serverEnvironment(): z.infer<typeof Environment> {
+  if (checked) return checked
+  const read = Environment.safeParse(process.env)
+  if (!read.success) throw new Error(read.error.issues.map((i) => i.message).join(' '))
+  checked = read.data
+  return checked
+}
+
+/** True when this copy serves the demo. */
+export function isDemo(): boolean {
+  return serverEnvironment().ELMHORN_DEMO === '1'
+}

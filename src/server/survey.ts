@@ -1,0 +1,190 @@
+import { z } from 'zod'
+import { v7 as uuidv7 } from 'uuid'
+import { host, hostName } from '@/almanac/hosts'
+import { yearsBetween } from '@/core/ports/marks'
+import { ok, refuse, type Result } from '@/core/problem'
+import { readQuantity } from '@/core/quantity/parse'
+import { dateIn, isDate } from '@/core/time/calendar'
+import { doubtReading, measureTrunk, type ReadingDoubt } from '@/core/trunk/trunk'
+import { siteById } from '@/db/queries/site'
+import { addReading, addTree, changeTree, confirmIdentity, marksOfTree, readingsOfTree, replaceMarks, touchTree, treeById } from '@/db/queries/tree' // prettier-ignore
+import { id, line, verb, words, type Context } from './verb'
+
+const knownHost = z.string().refine((h) => host(h) !== undefined, { error: 'Kind is not one the almanac knows; choose it from the list.' })
+
+/** Adds a tree to a site. A second send of the same tree changes nothing. */
+export const addTreeVerb = verb({
+  roles: ['arborist', 'crew lead', 'office'],
+  about: (i) => i.id,
+  input: z.strictObject({
+    id: id(),
+    siteId: id('siteId'),
+    tag: line('Tag', 40),
+    host: knownHost,
+    eastM: z.number({ error: 'Place: tap the plan where the tree stands.' }).min(-5000).max(5000),
+    northM: z.number({ error: 'Place: tap the plan where the tree stands.' }).min(-5000).max(5000),
+    note: words('Notes'),
+  }),
+  run: async ({ sql, person }, input): Promise<Result<{ id: string }>> => {
+    if (!(await siteById(sql, input.siteId))) return refuse('unknown', 'siteId', 'There is no such site.')
+    const added = await addTree(sql, { ...input, firmId: person.firmId })
+    if (added === 'tag-taken')
+      return refuse('conflict', 'tag', `Tag "${input.tag}" is taken on this site; choose another, or open that tree.`)
+    return ok({ id: input.id })
+  },
+})
+
+/** Changes a tree's own fields, unless somebody changed them since the page was opened. */
+export const changeTreeVerb = verb({
+  roles: ['arborist', 'crew lead', 'office'],
+  about: (i) => i.treeId,
+  input: z.strictObject({
+    treeId: id('treeId'),
+    version: z.int().min(1),
+    tag: line('Tag', 40),
+    host: knownHost,
+    note: words('Notes'),
+    liveCrownPercent: z
+      .number({ error: 'Live crown must be a number from 0 to 100.' })
+      .min(0, { error: 'Live crown is below 0 %; type 0 to 100 in steps of 5.' })
+      .max(100, { error: 'Live crown is above 100 %; type 0 to 100 in steps of 5.' })
+      .multipleOf(5, { error: 'Live crown goes in steps of 5 %; type 75 or 80, not between.' })
+      .nullable(),
+  }),
+  run: async ({ sql }, input): Promise<Result<{ version: number }>> => {
+    const before = await treeById(sql, input.treeId)
+    if (!before) return refuse('unknown', 'treeId', 'There is no such tree.')
+    if (before.version === input.version) {
+      const clash = await sql`select 1 from tree where site_id = ${before.siteId} and tag = ${input.tag} and id <> ${input.treeId}`
+      if (clash.length > 0)
+        return refuse('conflict', 'tag', `Tag "${input.tag}" is taken on this site; choose another.`)
+    }
+    const version = await changeTree(sql, input.treeId, input.version, input)
+    if (version === null) return changedMeanwhile
+    return ok({ version })
+  },
+}) // prettier-ignore
+
+const changedMeanwhile = refuse(
+  'conflict',
+  'version',
+  'Somebody else changed this tree while you had it open. Look at both and choose.',
+)
+
+/** Settles what the tree is, by the look that parts it from what it is taken for. */
+export const confirmIdentityVerb = verb({
+  roles: ['arborist', 'crew lead'],
+  about: (i) => i.treeId,
+  input: z.strictObject({ treeId: id('treeId'), host: knownHost }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ host: string; name: string }>> => {
+    if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
+    await confirmIdentity(sql, input.treeId, input.host, person.id, now)
+    return ok({ host: input.host, name: hostName(input.host) })
+  },
+})
+
+const HEIGHT_M = 1.3716
+
+/**
+ * Takes a trunk reading as typed. What looks like a slip is asked: a problem with code `doubt` until the person
+ * sends it again with the doubt accepted.
+ */
+export const addReadingVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.treeId,
+  input: z.strictObject({
+    id: id(),
+    treeId: id('treeId'),
+    tape: z.enum(['girth', 'diameter'], { error: 'Say which tape it was: girth or diameter.' }),
+    bareUnit: z.enum(['in', 'cm']),
+    stems: z.array(z.string().max(200)).min(1).max(30, { error: 'More than 30 stems; measure the largest 30.' }),
+    accepted: z.array(z.string().max(40)).max(10).default([]),
+  }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ diameterM: number }>> => {
+    const tree = await treeById(sql, input.treeId)
+    if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
+    const system = person.units
+    const stems: { girth?: number; diameter?: number }[] = []
+    for (const [i, typed] of input.stems.entries()) {
+      const name = `${input.stems.length > 1 ? `Stem ${i + 1}, ` : ''}${input.tape}`
+      const read = readQuantity(typed, 'length', `stems[${i}]`, { bareUnit: input.bareUnit, name: capital(name) })
+      if (!read.ok) return read
+      stems.push(input.tape === 'girth' ? { girth: read.value.si } : { diameter: read.value.si })
+    }
+    const trunk = measureTrunk(stems, 12, system)
+    if (!trunk.ok) return { ok: false, problem: { ...trunk.problem, field: trunk.problem.field.replace(/\.(girth|diameter)$/, '') } }
+    const last = (await readingsOfTree(sql, input.treeId)).find((r) => r.id !== input.id)
+    const doubts: ReadingDoubt[] = doubtReading(
+      trunk.value.equivalentDiameter,
+      last ? { diameter: Math.hypot(...last.stemsM), years: yearsBetween(last.readAt.toISOString(), now.toISOString()) } : null,
+      system,
+    )
+    const asked = doubts.find((d) => !input.accepted.includes(d.code))
+    if (asked) return refuse('doubt', asked.code, asked.message)
+    await addReading(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      treeId: input.treeId,
+      readAt: now,
+      readBy: person.id,
+      heightM: HEIGHT_M,
+      tape: input.tape,
+      stemsM: trunk.value.stems.map((s) => s.diameter),
+      typed: input.stems.map((s) => (/[a-z"']/i.test(s) ? s : `${s} ${input.bareUnit}`)).join(' + '),
+      doubts,
+    })
+    return ok({ diameterM: trunk.value.equivalentDiameter })
+  },
+}) // prettier-ignore
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
+}
+
+const bearing = z.number({ error: 'A bearing must be a number of degrees.' }).min(0, { error: 'A bearing is below 0°; type 0 to 359.' }).lt(360, { error: 'A bearing is 360° or more; type 0 to 359.' }) // prettier-ignore
+
+/** Saves the ring as a person has drawn it, unless somebody else saved it since. */
+export const saveRingVerb = verb({
+  roles: ['arborist', 'crew lead'],
+  about: (i) => i.treeId,
+  input: z.strictObject({
+    treeId: id('treeId'),
+    version: z.int().min(1),
+    marks: z
+      .array(
+        z.strictObject({
+          kind: z.enum(['flare', 'dead', 'thin', 'girdling', 'hole']),
+          from: bearing,
+          to: bearing,
+          severity: z.number().min(0).max(1).nullable().default(null),
+          notedOn: z.string().refine(isDate, { error: 'The date of a mark is not a calendar date; type it as 2026-06-12.' }),
+        }),
+      )
+      .max(80, { error: 'More than 80 marks on one ring; take some away.' }),
+  }),
+  run: async ({ sql, person, today }: Context, input): Promise<Result<{ version: number }>> => {
+    if (input.marks.some((m) => m.notedOn > today))
+      return refuse('out-of-range', 'marks', 'A mark lies in the future; give the day it was seen or drilled.')
+    const version = await touchTree(sql, input.treeId, input.version)
+    if (version === null)
+      return (await treeById(sql, input.treeId)) ? changedMeanwhile : refuse('unknown', 'treeId', 'There is no such tree.')
+    await replaceMarks(sql, person.firmId, input.treeId, input.marks.map((m) => ({ ...m, id: uuidv7() })))
+    return ok({ version })
+  },
+}) // prettier-ignore
+
+/** What stands on the server for a tree that two people have open: fields and ring, for showing both. */
+export async function treeAsItIs({ sql, person }: Pick<Context, 'sql' | 'person'>, treeId: string) {
+  const tree = await treeById(sql, treeId)
+  if (!tree) return null
+  const readings = await readingsOfTree(sql, treeId)
+  return {
+    version: tree.version,
+    tag: tree.tag,
+    host: tree.host,
+    note: tree.note,
+    liveCrownPercent: tree.liveCrownPercent,
+    marks: await marksOfTree(sql, treeId),
+    readOn: readings[0] ? dateIn(person.timeZone, readings[0].readAt) : null,
+  }
+}
