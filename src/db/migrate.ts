@@ -3,9 +3,6 @@ import postgres from 'postgres'
 import Postgrator from 'postgrator'
 import { environment } from './environment'
 
-/** The number of the newest migration this code comes with. */
-export const NEWEST_MIGRATION = 5
-
 /**
  * Brings the database to the newest migration, forward only, as the owner of its tables.
  * @returns the migrations that ran, by name

@@ -22,9 +22,14 @@ export interface Verb<Input, Output> {
   run: (context: Context, input: Input) => Promise<Result<Output>>
 }
 
-/** Ties a verb's types together. */
-export function verb<Input, Output>(v: Verb<Input, Output>): Verb<Input, Output> {
-  return v
+/** A verb ready to be done by whoever is signed in. */
+export interface Performable<Output = unknown> {
+  perform: (name: string, person: PersonRow, raw: unknown) => Promise<Result<Output>>
+}
+
+/** Makes a verb that can be performed. */
+export function verb<Input, Output>(v: Verb<Input, Output>): Performable<Output> {
+  return { perform: (name, person, raw) => perform(v, name, person, raw) }
 }
 
 /** The time on the firm's clock. Only a demo's differs from the real one. */
@@ -43,7 +48,7 @@ class Refused extends Error {
  * Does one step: validates what came in, checks the role, runs it in the firm's transaction and notes it.
  * A problem rolls everything back.
  */
-export async function perform<I, O>(v: Verb<I, O>, name: string, person: PersonRow, raw: unknown): Promise<Result<O>> {
+async function perform<I, O>(v: Verb<I, O>, name: string, person: PersonRow, raw: unknown): Promise<Result<O>> {
   if (v.roles !== 'all' && !v.roles.includes(person.role))
     return refuse('not-allowed', 'role', `This is done by ${listed(v.roles)}; you are signed in as ${person.role}.`)
   const read = v.input.safeParse(raw)

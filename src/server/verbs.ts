@@ -4,24 +4,24 @@ import { correctRecordVerb, enterResultVerb } from './followUp'
 import { handToCrewVerb } from './prescribe'
 import { confirmTreeVerb, markPortVerb, signRecordVerb } from './run'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
-import type { Verb } from './verb'
+import type { Performable } from './verb'
 
 /** Every step of the job by the name under which it is sent. */
-export const VERBS: Readonly<Record<string, Verb<never, unknown>>> = {
-  'add-tree': addTreeVerb as Verb<never, unknown>,
-  'change-tree': changeTreeVerb as Verb<never, unknown>,
-  'confirm-identity': confirmIdentityVerb as Verb<never, unknown>,
-  'add-reading': addReadingVerb as Verb<never, unknown>,
-  'save-ring': saveRingVerb as Verb<never, unknown>,
-  'set-finding': setFindingVerb as Verb<never, unknown>,
-  'sign-diagnosis': signDiagnosisVerb as Verb<never, unknown>,
-  'sign-decision': signDecisionVerb as Verb<never, unknown>,
-  'hand-to-crew': handToCrewVerb as Verb<never, unknown>,
-  'confirm-tree': confirmTreeVerb as Verb<never, unknown>,
-  'mark-port': markPortVerb as Verb<never, unknown>,
-  'sign-record': signRecordVerb as Verb<never, unknown>,
-  'enter-result': enterResultVerb as Verb<never, unknown>,
-  'correct-record': correctRecordVerb as Verb<never, unknown>,
-  'set-units': setUnitsVerb as Verb<never, unknown>,
-  'move-clock': moveClockVerb as Verb<never, unknown>,
+export const VERBS: Readonly<Record<string, Performable>> = {
+  'add-tree': addTreeVerb,
+  'change-tree': changeTreeVerb,
+  'confirm-identity': confirmIdentityVerb,
+  'add-reading': addReadingVerb,
+  'save-ring': saveRingVerb,
+  'set-finding': setFindingVerb,
+  'sign-diagnosis': signDiagnosisVerb,
+  'sign-decision': signDecisionVerb,
+  'hand-to-crew': handToCrewVerb,
+  'confirm-tree': confirmTreeVerb,
+  'mark-port': markPortVerb,
+  'sign-record': signRecordVerb,
+  'enter-result': enterResultVerb,
+  'correct-record': correctRecordVerb,
+  'set-units': setUnitsVerb,
+  'move-clock': moveClockVerb,
 }

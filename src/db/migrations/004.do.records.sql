@@ -26,7 +26,7 @@ create unique index record_once_per_item on record (firm_id, job_item_id) where 
 create index record_tree on record (firm_id, tree_id, seq desc);
 
 -- What the hash covers, one line a field; the server recomputes it when it verifies the chain.
-create function record_hash(r record) returns text language sql immutable as $$
+create function record_hash(r public.record) returns text language sql immutable as $$
   select encode(sha256(convert_to(concat_ws(E'\n',
     r.prev_hash, r.firm_id, r.seq, r.id, r.kind, coalesce(r.corrects::text, '-'), r.tree_id, r.site_id,
     coalesce(r.job_item_id::text, '-'), to_char(r.signed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'),
@@ -35,7 +35,7 @@ $$;
 
 create function record_chain() returns trigger language plpgsql as $$
 declare
-  last record%rowtype;
+  last public.record%rowtype;
 begin
   -- Entries of a firm are numbered one after another.
   perform pg_advisory_xact_lock(hashtextextended(new.firm_id::text, 7));

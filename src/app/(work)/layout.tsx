@@ -1,0 +1,13 @@
+import type { ReactNode } from 'react'
+import { frameView } from '@/server/read/frame'
+import { Frame } from '@/ui/shell/Frame'
+import { Strip } from '@/ui/shell/Strip'
+
+export default async function WorkLayout({ children }: { children: ReactNode }) {
+  const frame = await frameView()
+  return (
+    <Frame person={frame.person} strip={<Strip data={frame} />}>
+      {children}
+    </Frame>
+  )
+}

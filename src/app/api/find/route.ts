@@ -1,0 +1,11 @@
+import { findView } from '@/server/read/grounds'
+import { currentPerson } from '@/server/session'
+import { problemResponse } from '@/server/http'
+
+/** Trees by tag, kind or site: `GET /api/find?text=ash`. */
+export async function GET(request: Request): Promise<Response> {
+  if (!(await currentPerson()))
+    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  const text = (new URL(request.url).searchParams.get('text') ?? '').replace(/[\u0000-\u001f]/g, '')
+  return Response.json({ value: await findView(text) })
+}

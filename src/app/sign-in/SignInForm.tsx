@@ -1,0 +1,81 @@
+'use client'
+import { useState, type FormEvent } from 'react'
+import { Field } from '@/ui/fields/Field'
+
+interface DemoPerson {
+  name: string
+  role: string
+  email: string
+  password: string
+}
+
+/** E-mail and password; in the demo a press on a person fills them in. */
+export function SignInForm({ next, people }: { next: string; people: DemoPerson[] }) {
+  const [email, setEmail] = useState('')
+  const [password, setPassword] = useState('')
+  const [problem, setProblem] = useState<string | null>(null)
+  const [busy, setBusy] = useState(false)
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    if (busy) return
+    setBusy(true)
+    setProblem(null)
+    try {
+      const answer = await fetch('/api/sign-in', {
+        method: 'POST',
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify({ email, password }),
+      })
+      if (answer.ok) {
+        window.location.assign(next)
+        return
+      }
+      const body = (await answer.json()) as { error: { message: string } }
+      setProblem(body.error.message)
+    } catch {
+      setProblem('The server cannot be reached. Try again when you are in reach.')
+    }
+    setBusy(false)
+  }
+
+  return (
+    <>
+      <h1>Sign in</h1>
+      <form onSubmit={submit} className="grid gap-3 mt-4 max-w-sm" noValidate>
+        <Field label="E-mail" name="email" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} autoFocus />
+        <Field label="Password" name="password" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />
+        <div role="alert">{problem && <p className="note note-stop">{problem}</p>}</div>
+        <button type="submit" className="btn btn-now justify-self-start" disabled={busy}>
+          {busy ? 'Signing in' : 'Sign in'}
+        </button>
+      </form>
+      {people.length > 0 && (
+        <section className="mt-8 max-w-lg">
+          <h2>People of the demo</h2>
+          <p className="text-ink2 text-[0.92rem] mb-2">All of it is made up: firm, places, products and trees.</p>
+          <ul className="border-t border-line">
+            {people.map((p) => (
+              <li key={p.email} className="border-b border-line">
+                <button
+                  type="button"
+                  className="w-full text-left py-2 px-2 grid grid-cols-[1fr_auto] gap-x-4 hover:bg-paper"
+                  onClick={() => {
+                    setEmail(p.email)
+                    setPassword(p.password)
+                  }}
+                >
+                  <span className="font-bold">{p.name}</span>
+                  <span className="text-ink2">{p.role}</span>
+                  <span className="col-span-2 text-[0.88rem] text-ink2">
+                    {p.email} · {p.password}
+                  </span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      )}
+    </>
+  )
+} // prettier-ignore

@@ -1,0 +1,159 @@
+import { causeName, cause as causeOf } from '@/almanac/causes'
+import { host as hostOf } from '@/almanac/hosts'
+import { monthIn } from '@/core/time/calendar'
+import { assessmentOfTree, decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
+import { followUpsOfTree } from '@/db/queries/followUp'
+import { recordsOfTree } from '@/db/queries/record'
+import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from '@/db/queries/tree'
+import { labelCards, prescriptionsOfTree } from '@/db/queries/work'
+import { proposalFor, seenOf } from '../assess'
+import { labelSource, planBase, READING_GOOD_FOR_YEARS } from '../prescribe'
+import type { Context } from '../verb'
+import { isId, reading } from './reader'
+import { holesOnRing, plainMarks } from './ring'
+
+async function base(context: Context, id: string) {
+  const { sql, person, today } = context
+  const tree = isId(id) ? await treeById(sql, id) : undefined
+  if (!tree) return null
+  const marks = await marksOfTree(sql, id)
+  const holes = holesOnRing(marks, await holesOfTree(sql, id), person, today)
+  const assessment = await assessmentOfTree(sql, id)
+  const neighbours = await sql<{ before: string | null; after: string | null }[]>`
+    select (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag < ${tree.tag} order by x.tag desc, x.id limit 1) as before,
+      (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as after`
+  return {
+    tree,
+    kind: hostOf(tree.host),
+    marks: plainMarks(marks),
+    holes,
+    assessment: assessment ?? null,
+    previous: neighbours[0]?.before ?? null,
+    next: neighbours[0]?.after ?? null,
+    units: person.units,
+    role: person.role,
+    timeZone: person.timeZone,
+    today,
+    month: monthIn(person.timeZone, context.now),
+  }
+}
+
+export type TreeBase = NonNullable<Awaited<ReturnType<typeof base>>>
+
+export interface HistoryEntry {
+  at: number
+  what: 'reading' | 'diagnosis' | 'decision' | 'prescription' | 'record' | 'correction' | 'follow-up' | 'planned'
+  title: string
+  detail: string
+  by: string | null
+  href?: string
+}
+
+/** The tree's page: the tree, its ring, its readings and everything that happened to it, newest first. */
+export function treeView(id: string) {
+  return reading(async (context) => {
+    const shared = await base(context, id)
+    if (!shared) return null
+    const { sql } = context
+    const readings = await readingsOfTree(sql, id)
+    const diagnoses = await diagnosesOfTree(sql, id)
+    const decisions = await decisionsOfTree(sql, id)
+    const prescriptions = await prescriptionsOfTree(sql, id)
+    const records = await recordsOfTree(sql, id)
+    const checks = await followUpsOfTree(sql, id)
+    const history: HistoryEntry[] = [
+      ...diagnoses.map((d): HistoryEntry => ({ at: d.signedAt.getTime(), what: 'diagnosis', title: causeName(d.cause), detail: `weighed ${d.probability.toFixed(2)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`, by: d.signedBy })),
+      ...decisions.map((d): HistoryEntry => ({ at: d.signedAt.getTime(), what: 'decision', title: DECIDED[d.action], detail: d.words ?? d.reasons.map((r) => r.text).join(' '), by: d.signedBy })),
+      ...prescriptions.map((p): HistoryEntry => ({ at: p.signedAt.getTime(), what: 'prescription', title: `Trunk injection, ${p.labelName}`, detail: `${(p.dose.volumeM3 * 1e6).toFixed(1)} mL in ${p.dose.ports.length} ports${p.onDate ? `, for ${p.onDate}` : ''}`, by: p.signedBy, href: p.jobId ? `/run/${p.jobId}` : undefined })),
+      ...records.map((r): HistoryEntry => ({ at: r.signedAt.getTime(), what: r.kind === 'correction' ? 'correction' : 'record', title: r.kind === 'correction' ? `Correction of a record` : `Record ${r.seq}: ${String(r.body.method ?? 'application')}`, detail: r.kind === 'correction' ? String(r.body.correction ?? '') : `${((r.body.volumeM3 as number) * 1e6).toFixed(1)} mL of ${(r.body.product as { name: string }).name}, ${((r.body.ports as unknown[]) ?? []).length} ports`, by: r.signedBy, href: `/ledger/${r.id}` })),
+      ...checks.filter((c) => c.verdict).map((c): HistoryEntry => ({ at: c.measuredAt!.getTime(), what: 'follow-up', title: c.what, detail: `${c.value} ${c.expectation.unit}, ${c.verdict}; next: ${c.nextStep}`, by: c.measuredBy, href: `/follow-up/${c.id}` })),
+      ...checks.filter((c) => !c.verdict).map((c): HistoryEntry => ({ at: Date.parse(`${c.dueOn}T12:00:00Z`), what: 'planned', title: c.what, detail: 'promised', by: null, href: `/follow-up/${c.id}` })),
+      ...readings.map((r): HistoryEntry => ({ at: r.readAt.getTime(), what: 'reading', title: `Measured by ${r.tape} tape`, detail: r.typed, by: r.readBy })),
+    ]
+    history.sort((a, b) => b.at - a.at)
+    return { ...shared, readings, diagnosis: diagnoses[0] ?? null, decision: decisions[0] ?? null, prescription: prescriptions[0] ?? null, history }
+  })
+} // prettier-ignore
+
+const DECIDED = { treat: 'Decided to treat', care: 'Decided on care only', watch: 'Decided to watch', sample: 'Decided to send a sample', remove: 'Decided to remove' } // prettier-ignore
+
+export type TreeView = NonNullable<Awaited<ReturnType<typeof treeView>>>
+
+/** The running examination, or none yet; a closed one is shown but not written to. */
+export function examineView(id: string) {
+  return reading(async (context) => {
+    const shared = await base(context, id)
+    if (!shared) return null
+    const rows = shared.assessment ? await findingsOf(context.sql, shared.assessment.id) : []
+    return { ...shared, seen: seenOf(rows) }
+  })
+}
+
+export type ExamineView = NonNullable<Awaited<ReturnType<typeof examineView>>>
+
+/** A signed diagnosis beside the running examination. */
+export function weighView(id: string) {
+  return reading(async (context) => {
+    const shared = await base(context, id)
+    if (!shared) return null
+    const rows = shared.assessment ? await findingsOf(context.sql, shared.assessment.id) : []
+    const diagnoses = await diagnosesOfTree(context.sql, id)
+    return {
+      ...shared,
+      seen: seenOf(rows),
+      signed: diagnoses.find((d) => d.assessmentId === shared.assessment?.id) ?? null,
+      earlier: diagnoses.filter((d) => d.assessmentId !== shared.assessment?.id),
+    }
+  })
+}
+
+export type WeighView = NonNullable<Awaited<ReturnType<typeof weighView>>>
+
+export function decideView(id: string) {
+  return reading(async (context) => {
+    const shared = await base(context, id)
+    if (!shared) return null
+    const diagnosis = (await diagnosesOfTree(context.sql, id))[0] ?? null
+    const decision = (await decisionsOfTree(context.sql, id))[0] ?? null
+    const seen = diagnosis ? seenOf(await findingsOf(context.sql, diagnosis.assessmentId)) : {}
+    return {
+      ...shared,
+      diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
+      cause: diagnosis ? (causeOf(diagnosis.cause) ?? null) : null,
+      proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen) : null,
+      decision: decision && diagnosis && decision.diagnosisId === diagnosis.id ? decision : null,
+    }
+  })
+}
+
+export type DecideView = NonNullable<Awaited<ReturnType<typeof decideView>>>
+
+export function prescribeView(id: string) {
+  return reading(async (context) => {
+    const shared = await base(context, id)
+    if (!shared) return null
+    const { sql } = context
+    const reading = (await readingsOfTree(sql, id))[0] ?? null
+    const diagnosis = (await diagnosesOfTree(sql, id))[0] ?? null
+    const decision = (await decisionsOfTree(sql, id))[0] ?? null
+    const cards = (await labelCards(sql)).filter(
+      (l) => l.body.hosts.includes(shared.tree.host) && (!diagnosis || l.body.targets.includes(diagnosis.cause)),
+    )
+    const prescriptions = await prescriptionsOfTree(sql, id)
+    return {
+      ...shared,
+      diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
+      decision: decision && diagnosis && decision.diagnosisId === diagnosis.id ? decision : null,
+      cards: cards.map((c) => ({ ...c, source: labelSource(c) })),
+      reading,
+      readingGoodForYears: READING_GOOD_FOR_YEARS,
+      plan: reading ? await planBase(context, id, reading) : null,
+      handed: prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.signedAt >= decision.signedAt) ?? null,
+    }
+  })
+}
+
+export type PrescribeView = NonNullable<Awaited<ReturnType<typeof prescribeView>>>
+
+/** A tree's stand in the chain of work, for the line of steps. */
+export type Steps = Pick<TreeRow, 'examined' | 'diagnosed' | 'decided' | 'prescribed' | 'recorded' | 'followed' | 'diameterM'>

@@ -1,0 +1,76 @@
+'use client'
+import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel } from '@headlessui/react'
+import { useRouter } from 'next/navigation'
+import { useEffect, useState } from 'react'
+import { hostName } from '@/almanac/hosts'
+
+interface Hit {
+  id: string
+  tag: string
+  host: string
+  siteName: string
+}
+
+/** Find a tree by tag, kind or place, as you type. */
+export default function Find({ onClose }: { onClose: () => void }) {
+  const router = useRouter()
+  const [text, setText] = useState('')
+  const [hits, setHits] = useState<Hit[]>([])
+  const [failed, setFailed] = useState(false)
+
+  useEffect(() => {
+    const stop = new AbortController()
+    const wait = setTimeout(async () => {
+      try {
+        const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`, { signal: stop.signal })
+        const body = (await answer.json()) as { value?: Hit[] }
+        setHits(body.value ?? [])
+        setFailed(!answer.ok)
+      } catch {
+        if (!stop.signal.aborted) setFailed(true)
+      }
+    }, 80)
+    return () => {
+      clearTimeout(wait)
+      stop.abort()
+    }
+  }, [text])
+
+  return (
+    <Dialog open onClose={onClose} className="relative z-50">
+      <div className="fixed inset-0 bg-spine/50" aria-hidden="true" />
+      <div className="fixed inset-x-0 top-[12vh] flex justify-center p-4">
+        <DialogPanel className="bg-sheet border border-line w-full max-w-lg">
+          <Combobox
+            onChange={(hit: Hit | null) => {
+              if (!hit) return
+              onClose()
+              router.push(`/trees/${hit.id}`)
+            }}
+          >
+            <ComboboxInput
+              aria-label="Find a tree or place"
+              placeholder="Tag, kind or place"
+              className="field border-0 border-b h-12 text-[1.1rem]"
+              autoFocus
+              onChange={(e) => setText(e.target.value)}
+            />
+            <ComboboxOptions static className="max-h-[50vh] overflow-y-auto">
+              {hits.map((hit) => (
+                <ComboboxOption key={hit.id} value={hit} className="px-4 py-2.5 flex justify-between gap-4 data-[focus]:bg-rust-soft cursor-pointer">
+                  <span className="font-bold">{hit.tag}</span>
+                  <span className="text-ink2">
+                    {hostName(hit.host)} · {hit.siteName}
+                  </span>
+                </ComboboxOption>
+              ))}
+            </ComboboxOptions>
+            {text.trim() !== '' && hits.length === 0 && (
+              <p className="px-4 py-3 text-ink2">{failed ? 'The search does not answer just now. Try again.' : 'Nothing has that name. Try a tag, a kind or a place.'}</p>
+            )}
+          </Combobox>
+        </DialogPanel>
+      </div>
+    </Dialog>
+  )
+} // prettier-ignore

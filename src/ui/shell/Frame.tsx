@@ -1,0 +1,163 @@
+'use client'
+import dynamic from 'next/dynamic'
+import Link from 'next/link'
+import { usePathname, useRouter } from 'next/navigation'
+import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
+import { registerAsker } from './signInAgain'
+import { GO_TO, useKeys } from './keys'
+
+const SignInAgain = dynamic(() => import('./SignInAgain'), { ssr: false })
+const Find = dynamic(() => import('./Find'), { ssr: false })
+const KeyList = dynamic(() => import('./KeyList'), { ssr: false })
+
+interface NavEntry {
+  href: string
+  text: string
+  /** Also lit on these paths. */
+  lit?: RegExp
+}
+
+const GROUPS: NavEntry[][] = [
+  [
+    { href: '/', text: 'Today' },
+    { href: '/grounds', text: 'Grounds', lit: /^\/(grounds|trees\/[^/]+$)/ },
+  ],
+  [
+    { href: '/waiting/examine', text: 'Examine', lit: /\/examine$/ },
+    { href: '/waiting/weigh', text: 'Weigh', lit: /\/weigh$/ },
+    { href: '/waiting/decide', text: 'Decide', lit: /\/decide$/ },
+    { href: '/waiting/prescribe', text: 'Prescribe', lit: /\/prescribe$/ },
+  ],
+  [{ href: '/run', text: 'Run', lit: /^\/run/ }],
+  [
+    { href: '/ledger', text: 'Ledger', lit: /^\/ledger/ },
+    { href: '/follow-up', text: 'Follow-up', lit: /^\/follow-up/ },
+  ],
+]
+
+const HAND_BAR: NavEntry[] = [
+  { href: '/', text: 'Today' },
+  { href: '/grounds', text: 'Trees', lit: /^\/(grounds|trees)/ },
+  { href: '/run', text: 'Run', lit: /^\/run/ },
+  { href: '/follow-up', text: 'Follow-up', lit: /^\/follow-up/ },
+]
+
+function isLit(entry: NavEntry, path: string): boolean {
+  return entry.href === path || (entry.lit?.test(path) ?? false)
+}
+
+/** Spine, strip and hand bar round the work; holds the keys and what slides over the page. */
+export function Frame({ person, strip, children }: { person: { name: string; role: string }; strip: ReactNode; children: ReactNode }) {
+  const path = usePathname()
+  const router = useRouter()
+  const [over, setOver] = useState<'find' | 'keys' | null>(null)
+  const [asking, setAsking] = useState(false)
+  const waiting = useRef<((ok: boolean) => void)[]>([])
+
+  useEffect(() => {
+    registerAsker(
+      () =>
+        new Promise((resolve) => {
+          waiting.current.push(resolve)
+          setAsking(true)
+        }),
+    )
+    return () => registerAsker(null)
+  }, [])
+
+  const answered = useCallback((ok: boolean) => {
+    setAsking(false)
+    for (const resolve of waiting.current.splice(0)) resolve(ok)
+  }, [])
+
+  useKeys({
+    find: () => setOver('find'),
+    help: () => setOver('keys'),
+    go: (letter) => {
+      const href = GO_TO[letter]?.href
+      if (href) router.push(href)
+    },
+  })
+
+  async function signOut() {
+    await fetch('/api/sign-out', { method: 'POST' })
+    router.replace('/sign-in')
+    router.refresh()
+  }
+
+  return (
+    <div className="sm:grid sm:grid-cols-[132px_minmax(0,1fr)] min-h-dvh">
+      <a href="#work" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
+        Skip to the work
+      </a>
+      <nav aria-label="Views" className="hidden sm:flex flex-col bg-spine text-[#dfe8e1] sticky top-0 h-dvh overflow-y-auto">
+        <Link href="/" className="flex items-center gap-2.5 px-4 pt-3.5 pb-3 font-head text-[1.28rem] font-bold text-white no-underline">
+          <Mark />
+          Elmhorn
+        </Link>
+        {GROUPS.map((group, i) => (
+          <ul key={i} className="mb-2.5">
+            {group.map((entry) => (
+              <li key={entry.href}>
+                <Link
+                  href={entry.href}
+                  aria-current={isLit(entry, path) ? 'page' : undefined}
+                  className={`block pl-4 py-[5px] border-l-[3px] no-underline hover:bg-spine2 ${isLit(entry, path) ? 'bg-spine2 border-[#e2915f] text-white font-bold' : 'border-transparent'}`}
+                >
+                  {entry.text}
+                </Link>
+              </li>
+            ))}
+          </ul>
+        ))}
+        <div className="mt-auto border-t border-spine2 px-4 py-3 text-[0.86rem]">
+          <button type="button" onClick={() => setOver('find')} className="block py-1 hover:underline" title="Find a tree or place ( / )">
+            Find <kbd className="text-[#a9bbaf]">/</kbd>
+          </button>
+          <button type="button" onClick={() => setOver('keys')} className="block py-1 hover:underline" title="Keys ( ? )">
+            Keys <kbd className="text-[#a9bbaf]">?</kbd>
+          </button>
+          <p className="mt-2 leading-snug">
+            {person.name}
+            <br />
+            <span className="text-[#b9c8bd]">{person.role}</span>
+          </p>
+          <button type="button" onClick={signOut} className="mt-1 underline underline-offset-2">
+            Sign out
+          </button>
+        </div>
+      </nav>
+      <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0">
+        {strip}
+        <main id="work" className="flex-1 px-4 sm:px-[22px] pt-3 pb-6">
+          {children}
+        </main>
+      </div>
+      <nav aria-label="Views, by hand" className="sm:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4">
+        {HAND_BAR.map((entry) => (
+          <Link
+            key={entry.href}
+            href={entry.href}
+            aria-current={isLit(entry, path) ? 'page' : undefined}
+            className={`h-[64px] grid place-items-center border-t-4 no-underline font-bold ${isLit(entry, path) ? 'border-rust text-rust' : 'border-transparent'}`}
+          >
+            {entry.text}
+          </Link>
+        ))}
+      </nav>
+      {over === 'find' && <Find onClose={() => setOver(null)} />}
+      {over === 'keys' && <KeyList onClose={() => setOver(null)} />}
+      {asking && <SignInAgain onDone={answered} />}
+    </div>
+  )
+} // prettier-ignore
+
+/** The sign of the product: a trunk from above. */
+export function Mark({ size = 22 }: { size?: number }) {
+  return (
+    <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true">
+      <circle cx="11" cy="11" r="9" fill="none" stroke="#e2915f" strokeWidth="3.6" />
+      <circle cx="11" cy="11" r="3.2" fill="#e2915f" />
+    </svg>
+  )
+}

@@ -1,0 +1,104 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useEffect, useState } from 'react'
+import { showSpeed, showTemperature } from '@/core/quantity/format'
+import { useVerb } from '../fields/useVerb'
+import { clockTime, longDate } from '../when'
+
+export interface StripData {
+  town: string
+  timeZone: string
+  now: number
+  weather: { temperature: number; wind: number; windFrom: string; sky: string; soil: string }
+  treesTakingUp: number
+  closed: { site: string; until: string }[]
+  person: { units: 'us' | 'metric' }
+  demo: boolean
+}
+
+/** The top strip: place, time, weather, what is in force. In the demo it says that time and weather are simulated. */
+export function Strip({ data }: { data: StripData }) {
+  const router = useRouter()
+  const [now, setNow] = useState(data.now)
+  const units = useVerb('set-units')
+  const { weather: w } = data
+  const system = data.person.units
+
+  useEffect(() => {
+    const began = Date.now()
+    const tick = () => setNow(data.now + Date.now() - began)
+    tick()
+    const timer = setInterval(tick, 10_000)
+    return () => clearInterval(timer)
+  }, [data.now])
+
+  async function switchUnits() {
+    if ((await units.send({ units: system === 'us' ? 'metric' : 'us' })) !== null) router.refresh()
+  }
+
+  return (
+    <header className="bg-sheet border-b border-line px-4 sm:px-[22px] min-h-[40px] py-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 text-[0.92rem]">
+      <span className="font-bold">{data.town}</span>
+      <span className="text-ink2 hidden sm:inline">
+        {longDate(now, data.timeZone)}, {clockTime(now, data.timeZone)}
+      </span>
+      <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
+      <span className="tag tag-water">
+        {showTemperature(w.temperature, system)} · wind {showSpeed(w.wind, system)} {w.windFrom} · {w.sky} · soil {w.soil}
+      </span>
+      {data.treesTakingUp > 0 && (
+        <span className="tag tag-straw">
+          {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up
+        </span>
+      )}
+      {data.closed.map((c) => (
+        <span key={c.site} className="tag tag-plum">
+          {c.site} closed until {clockTime(Date.parse(c.until), data.timeZone)}
+        </span>
+      ))}
+      <span className="ml-auto flex items-center gap-2">
+        <button type="button" className="underline underline-offset-2 py-1" onClick={switchUnits} disabled={units.busy}>
+          {system === 'us' ? 'inches' : 'centimetres'}
+          <span className="sr-only">, change units</span>
+        </button>
+        {data.demo && <DemoClock />}
+      </span>
+    </header>
+  )
+} // prettier-ignore
+
+const MOVES: [string, number][] = [
+  ['+ 15 minutes', 900],
+  ['+ 1 hour', 3600],
+  ['+ 1 day', 86_400],
+  ['+ 2 weeks', 14 * 86_400],
+  ['+ 1 year', 365 * 86_400],
+]
+
+/** Moves the demo's simulated clock, so that uptake and follow-ups need not be waited for. */
+function DemoClock() {
+  const router = useRouter()
+  const { send, busy } = useVerb('move-clock')
+  return (
+    <label className="tag tag-straw flex items-center gap-1.5">
+      <span>simulated day and weather</span>
+      <select
+        aria-label="Move the demo's clock"
+        className="bg-paper border border-straw rounded-sm px-1 py-0.5"
+        value=""
+        disabled={busy}
+        onChange={async (e) => {
+          const seconds = Number(e.target.value)
+          if (seconds > 0 && (await send({ seconds })) !== null) router.refresh()
+        }}
+      >
+        <option value="">move on…</option>
+        {MOVES.map(([text, seconds]) => (
+          <option key={seconds} value={seconds}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </label>
+  )
+}

@@ -1,0 +1,70 @@
+import Link from 'next/link'
+
+export interface StepState {
+  diameterM: number | null
+  examined: boolean
+  diagnosed: boolean
+  decided: boolean
+  prescribed: boolean
+  recorded: boolean
+  followed: boolean
+}
+
+const STEPS = ['measure', 'examine', 'weigh', 'decide', 'prescribe', 'run', 'follow up'] as const
+export type StepName = (typeof STEPS)[number]
+
+/** Where a tree stands in the chain of work; the step at hand is named. */
+export function Steps({ treeId, state, here }: { treeId: string; state: StepState; here?: StepName }) {
+  const done: Record<StepName, boolean> = {
+    measure: state.diameterM !== null,
+    examine: state.examined,
+    weigh: state.diagnosed,
+    decide: state.decided,
+    prescribe: state.prescribed,
+    run: state.recorded,
+    'follow up': state.followed,
+  }
+  const href: Partial<Record<StepName, string>> = {
+    measure: `/trees/${treeId}`,
+    examine: `/trees/${treeId}/examine`,
+    weigh: `/trees/${treeId}/weigh`,
+    decide: `/trees/${treeId}/decide`,
+    prescribe: `/trees/${treeId}/prescribe`,
+    run: '/run',
+    'follow up': '/follow-up',
+  }
+  return (
+    <ol className="flex flex-wrap gap-x-3 gap-y-1 text-[0.88rem]" aria-label="Steps of the work on this tree">
+      {STEPS.map((step) => {
+        const now = step === here
+        return (
+          <li key={step}>
+            <Link
+              href={href[step]!}
+              aria-current={now ? 'step' : undefined}
+              className={`inline-flex items-center gap-1.5 py-1 no-underline hover:underline ${now ? 'font-bold text-rust' : 'text-ink2'}`}
+            >
+              <span
+                aria-hidden="true"
+                className={`inline-block size-[9px] rounded-full border ${now ? 'bg-rust border-rust' : done[step] ? 'bg-moss border-moss' : 'border-ink2'}`}
+              />
+              {step}
+              <span className="sr-only">{done[step] ? ', done' : now ? ', now' : ', not yet'}</span>
+            </Link>
+          </li>
+        )
+      })}
+    </ol>
+  )
+}
+
+/** What the page of a tree leads to next. */
+export function nextStep(treeId: string, s: StepState): { href: string; text: string } {
+  if (s.diameterM === null) return { href: `/trees/${treeId}#measure`, text: 'Measure the trunk' }
+  if (s.recorded) return { href: '/follow-up', text: 'See the promised checks' }
+  if (s.prescribed) return { href: '/run', text: 'Open the crew’s work' }
+  if (s.decided) return { href: `/trees/${treeId}/prescribe`, text: 'Prescribe' }
+  if (s.diagnosed) return { href: `/trees/${treeId}/decide`, text: 'Decide' }
+  if (s.examined) return { href: `/trees/${treeId}/weigh`, text: 'Weigh the findings' }
+  return { href: `/trees/${treeId}/examine`, text: 'Examine' }
+}
