@@ -1,0 +1,14 @@
+import { sitesView } from '@/server/read/grounds'
+import { SiteList } from './SiteList'
+
+export const metadata = { title: 'Grounds' }
+
+export default async function GroundsPage() {
+  const { sites } = await sitesView()
+  return (
+    <>
+      <h1>Grounds</h1>
+      <SiteList sites={sites.map((s) => ({ ...s }))} />
+    </>
+  )
+}

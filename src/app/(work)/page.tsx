@@ -1,0 +1,131 @@
+import Link from 'next/link'
+import { estimateUptake } from '@/core/dose/uptake'
+import { showMl, showTemperature } from '@/core/quantity/format'
+import { todayView } from '@/server/read/today'
+import { reader } from '@/server/read/reader'
+import { SmallRing } from '@/ui/ring/Ring'
+import { fromToday, longDate, writtenDate } from '@/ui/when'
+
+export const metadata = { title: 'Today' }
+
+export default async function TodayPage() {
+  const person = await reader()
+  const view = await todayView()
+  const open = view.jobs.filter((j) => j.recorded < j.trees)
+  const trees = open.reduce((n, j) => n + j.trees - j.recorded, 0)
+  const waiting = (['examine', 'weigh', 'decide', 'prescribe'] as const).filter((s) => view.waiting[s] > 0)
+  const heading =
+    open.length === 0
+      ? 'Today, nothing booked'
+      : `Today, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}, ${trees} ${trees === 1 ? 'tree' : 'trees'}`
+  return (
+    <div className="grid gap-x-7 gap-y-6 xl:grid-cols-[minmax(0,1fr)_300px]">
+      <div>
+        <h1>{heading}</h1>
+        <p className="text-ink2 mt-1 sm:hidden">{longDate(Date.parse(`${view.today}T12:00:00Z`), 'UTC')}</p>
+        <InjectionHours hours={view.hours} timeZone={person.timeZone} units={person.units} />
+        <section className="mt-5">
+          <h2 className="text-[0.95rem] text-ink2 font-text font-normal">Work for the crew</h2>
+          <ul className="border-t border-line mt-1">
+            {view.jobs.map((job) => (
+              <li key={job.id} className="border-b border-line">
+                <Link href={`/run/${job.id}`} className="grid sm:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto] gap-x-5 gap-y-1 items-center py-3 no-underline hover:bg-sheet">
+                  <span>
+                    <span className="font-head font-bold text-[1.1rem] block">{job.siteName}</span>
+                    <span className="text-ink2">
+                      {job.title.toLowerCase()}, {job.ports} ports, {showMl(job.volumeM3)}
+                      {job.onDate < view.today && `, left open ${fromToday(job.onDate, view.today)}`}
+                    </span>
+                  </span>
+                  <span className="flex flex-wrap items-center gap-1.5">
+                    {job.rings.slice(0, 5).map((r) => (
+                      <SmallRing key={r.tag} size={Math.round(26 + Math.min(26, r.diameterM * 45))} bearings={r.bearings} done={r.done} />
+                    ))}
+                    {job.rings.length > 5 && <span className="text-ink2">and {job.rings.length - 5} more</span>}
+                  </span>
+                  <span>
+                    {job.inTrees > 0 ? (
+                      <span className="tag tag-water">{job.inTrees} in trees, do not leave</span>
+                    ) : job.recorded === job.trees ? (
+                      <span className="tag tag-moss">all recorded</span>
+                    ) : (
+                      <span className="tag tag-straw">
+                        {job.recorded} of {job.trees} recorded
+                      </span>
+                    )}
+                  </span>
+                </Link>
+              </li>
+            ))}
+            {view.jobs.length === 0 && (
+              <li className="py-4 text-ink2">
+                Nothing is booked for today. A prescription that is handed to the crew appears here on its day.
+              </li>
+            )}
+          </ul>
+        </section>
+        <section className="mt-6">
+          <h2 className="text-[0.95rem] text-ink2 font-text font-normal">Promised and due</h2>
+          <ul className="border-t border-line mt-1">
+            {view.due.map((c) => (
+              <li key={c.id} className="border-b border-line">
+                <Link href={`/follow-up/${c.id}`} className="grid sm:grid-cols-[130px_minmax(0,1fr)_auto] gap-x-5 items-baseline py-2.5 no-underline hover:bg-sheet">
+                  <span className="font-bold">{fromToday(c.dueOn, view.today)}</span>
+                  <span>
+                    <span className="font-bold">{c.tag}</span>, {c.siteName}: {c.what.toLowerCase()}
+                  </span>
+                  <span className={c.dueOn <= view.today ? 'tag tag-rust' : 'text-ink2'}>{c.dueOn <= view.today ? 'check now' : writtenDate(c.dueOn)}</span>
+                </Link>
+              </li>
+            ))}
+            {view.due.length === 0 && <li className="py-4 text-ink2">No check is due in the next two weeks.</li>}
+          </ul>
+        </section>
+      </div>
+      <aside className="xl:pt-12">
+        <section className="bg-paper border border-line p-4">
+          <h2>Waiting for the arborist</h2>
+          {waiting.length === 0 && <p className="mt-2 text-ink2">Nothing waits. Walk a site and examine a tree.</p>}
+          <ul className="mt-2">
+            {waiting.map((step) => (
+              <li key={step} className="border-b border-dotted border-line last:border-b-0">
+                <Link href={`/waiting/${step}`} className="flex justify-between items-baseline py-2 no-underline hover:underline">
+                  <span>to {step}</span>
+                  <span className="font-head font-bold text-[1.25rem]">
+                    {view.waiting[step]} <span className="text-[0.85rem] font-text font-normal text-ink2">{view.waiting[step] === 1 ? 'tree' : 'trees'}</span>
+                  </span>
+                </Link>
+              </li>
+            ))}
+          </ul>
+          <Link href={view.role === 'arborist' ? '/grounds' : '/run'} className="btn btn-now mt-3 w-full">
+            {view.role === 'arborist' ? 'Open the grounds' : 'Open the crew’s work'}
+          </Link>
+        </section>
+      </aside>
+    </div>
+  )
+} // prettier-ignore
+
+/** Hour by hour, whether a trunk takes anything up today, with the reason of every closed hour. */
+function InjectionHours({ hours, timeZone, units }: { hours: { at: number; temperature: number; soil: 'moist' | 'dry' | 'saturated'; sky: string }[]; timeZone: string; units: 'us' | 'metric' }) {
+  return (
+    <section className="mt-4">
+      <h2 className="text-[0.95rem] text-ink2 font-text font-normal mb-1">Uptake in the next hours, ring-porous wood against the label’s time</h2>
+      <ol className="grid grid-cols-4 sm:grid-cols-8 lg:grid-cols-[repeat(16,minmax(0,1fr))] gap-[2px]">
+        {hours.map((h) => {
+          const uptake = estimateUptake({ base: { from: 1, to: 1 }, wood: 'ring-porous', soil: h.soil, temperature: h.temperature })
+          const slow = uptake.ok && uptake.value.from > 1.2
+          const word = !uptake.ok ? 'closed' : slow ? 'slow' : 'good'
+          return (
+            <li key={h.at} className={`px-1.5 py-1 border-t-4 ${!uptake.ok ? 'bg-line2 border-plum' : slow ? 'bg-straw-soft border-straw' : 'bg-paper border-moss'}`}>
+              <span className="font-head font-bold">{new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hour12: false }).format(h.at)}</span>
+              <span className="block text-[0.82rem] leading-tight">{word}</span>
+              <span className="block text-[0.82rem] leading-tight text-ink2">{showTemperature(h.temperature, units)}</span>
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+} // prettier-ignore

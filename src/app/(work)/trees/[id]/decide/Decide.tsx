@@ -1,0 +1,124 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import type { Action } from '@/core/decide/propose'
+import type { DecideView } from '@/server/read/tree'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { shortDate } from '@/ui/when'
+import { TreeHeading } from '../TreeHeading'
+
+const ACTIONS: { action: Action; title: string; means: string }[] = [
+  { action: 'treat', title: 'Treat', means: 'A product by its label, with checks afterwards.' },
+  { action: 'care', title: 'Care only', means: 'Water, roots, soil, hand work. No product now.' },
+  { action: 'watch', title: 'Watch', means: 'Look again on a date.' },
+  { action: 'sample', title: 'Send a sample', means: 'The laboratory settles it first.' },
+  { action: 'remove', title: 'Assess and remove', means: 'A qualified risk assessor looks; plan the removal.' },
+]
+
+/** Treat, care, watch, sample or remove: the product proposes with its reasons, the arborist decides and signs. */
+export function Decide({ view }: { view: DecideView }) {
+  const router = useRouter()
+  const { tree, diagnosis, proposal, decision } = view
+  const { send, busy, problem } = useVerb<{ id: string }>('sign-decision')
+  const [id] = useState(newId)
+  const [action, setAction] = useState<Action | null>(decision?.action ?? proposal?.action ?? null)
+  const [words, setWords] = useState('')
+
+  if (!diagnosis || !proposal)
+    return (
+      <>
+        <TreeHeading view={view} title={`${tree.tag}, what to do?`} below="Nothing has been signed as the cause yet." here="decide" step="decide" />
+        <Link href={`/trees/${tree.id}/weigh`} className="btn btn-now mt-5">
+          Weigh the findings →
+        </Link>
+      </>
+    )
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    const done = await send({ id, treeId: tree.id, diagnosisId: diagnosis!.id, action, words: words || null })
+    if (!done) return
+    if (action === 'treat') router.push(`/trees/${tree.id}/prescribe`)
+    else router.push(`/trees/${tree.id}`)
+  }
+  const other = action !== proposal.action
+
+  return (
+    <>
+      <TreeHeading
+        view={view}
+        title={`${tree.tag}, what to do?`}
+        below={`${diagnosis.name}, weighed ${diagnosis.probability.toFixed(2)} · live crown ${tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`} · signed by ${diagnosis.signedBy}, ${shortDate(diagnosis.signedAt, view.timeZone)}`}
+        here="decide"
+        step="decide"
+      />
+      {decision && (
+        <p className="note note-good mt-3">
+          Decided by {decision.signedBy} on {shortDate(decision.signedAt, view.timeZone)}: <b>{ACTIONS.find((a) => a.action === decision.action)!.title}</b>.{decision.words && ` ${decision.words}`}
+        </p>
+      )}
+      <div className="grid gap-8 mt-5 lg:grid-cols-[minmax(0,1fr)_minmax(300px,380px)]">
+        <form onSubmit={submit} className="max-w-2xl">
+          <fieldset>
+            <legend className="label">The arborist decides</legend>
+            <ul className="border-t border-line">
+              {ACTIONS.map((a) => (
+                <li key={a.action} className="border-b border-line">
+                  <label className={`grid grid-cols-[auto_minmax(0,1fr)_auto] gap-3 items-center py-2.5 px-2 cursor-pointer ${action === a.action ? 'bg-sheet' : ''}`}>
+                    <input type="radio" name="action" className="size-5 accent-[var(--color-rust)]" checked={action === a.action} onChange={() => setAction(a.action)} disabled={view.role !== 'arborist'} />
+                    <span>
+                      <span className="font-head font-bold text-[1.08rem]">{a.title}</span>
+                      <span className="block text-ink2 text-[0.92rem]">{a.means}</span>
+                    </span>
+                    {proposal.action === a.action && <span className="tag tag-rust">proposed</span>}
+                  </label>
+                </li>
+              ))}
+            </ul>
+          </fieldset>
+          <label className="block mt-3">
+            <span className="label">{other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}</span>
+            <textarea className="field" rows={3} value={words} onChange={(e) => setWords(e.target.value)} />
+          </label>
+          <ProblemNote problem={problem} />
+          {view.role === 'arborist' ? (
+            <button type="submit" className="btn btn-now mt-3" disabled={busy || !action}>
+              {busy ? 'Signing' : action === 'treat' ? 'Sign and prescribe →' : 'Sign the decision'}
+            </button>
+          ) : (
+            <p className="mt-3 text-ink2">The arborist decides and signs.</p>
+          )}
+        </form>
+        <aside>
+          <section className="bg-paper border border-line p-4">
+            <h2>Why {ACTIONS.find((a) => a.action === proposal.action)!.title.toLowerCase()} is proposed</h2>
+            <ul className="mt-2">
+              {proposal.reasons.map((r, i) => (
+                <li key={i} className={`py-1.5 pl-3 border-l-4 mb-1.5 ${r.against ? 'border-plum' : 'border-moss'}`}>
+                  <span className="sr-only">{r.against ? 'against treating: ' : 'for: '}</span>
+                  {r.text}
+                </li>
+              ))}
+            </ul>
+            {tree.liveCrownPercent === null && (
+              <Link href={`/trees/${tree.id}`} className="btn mt-2">
+                Take the live crown
+              </Link>
+            )}
+          </section>
+          {view.cause && (
+            <section className="mt-4 text-[0.94rem]">
+              <h2>What to expect</h2>
+              <p className="mt-1">{view.cause.expect}</p>
+              <p className="mt-2 text-plum">{view.cause.doNot}</p>
+              <p className="mt-2 text-ink2">The label, local law and the licence come first.</p>
+            </section>
+          )}
+        </aside>
+      </div>
+    </>
+  )
+} // prettier-ignore

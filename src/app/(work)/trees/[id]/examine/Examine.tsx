@@ -1,0 +1,198 @@
+'use client'
+import Link from 'next/link'
+import { useMemo, useRef, useState } from 'react'
+import { CAUSES } from '@/almanac/causes'
+import { FINDINGS } from '@/almanac/findings'
+import { WALK, type Finding, type FindingState, type Place } from '@/core/diagnose/almanac'
+import { causesOf } from '@/core/diagnose/weigh'
+import type { ExamineView } from '@/server/read/tree'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useViewKeys } from '@/ui/shell/keys'
+import { shortDate } from '@/ui/when'
+import { IdentityQuestion } from '../IdentityQuestion'
+import { TreeHeading } from '../TreeHeading'
+import { useFindings } from './useFindings'
+
+const PLACE_WORDS: Record<Place, string> = {
+  site: 'Site, from afar and by asking',
+  crown: 'Crown',
+  leaf: 'Leaf, both sides',
+  shoot: 'Shoot',
+  trunk: 'Trunk',
+  base: 'Base',
+  soil: 'Soil',
+  fruit: 'Fruit',
+  lab: 'Laboratory',
+}
+
+const STATES: { state: FindingState; word: string; key: string; on: string }[] = [
+  { state: 'there', word: 'There', key: '1', on: 'bg-rust text-white border-rust' },
+  { state: 'not-there', word: 'Not there', key: '2', on: 'bg-moss text-white border-moss' },
+  { state: 'unsure', word: 'Unsure', key: '3', on: 'bg-straw text-white border-straw' },
+  { state: 'not-looked', word: 'Not looked', key: '4', on: 'bg-line2 text-ink border-ink2' },
+] // prettier-ignore
+
+/** The examination: a fixed walk from the site to the soil, four states a finding, one press each. */
+export function Examine({ view }: { view: ExamineView }) {
+  const closed = view.assessment?.closedAt ?? null
+  const [fresh, setFresh] = useState(false)
+  const [assessmentId] = useState(() => (view.assessment && !closed ? view.assessment.id : newId()))
+  const writing = !closed || fresh
+  const { seen, set, problem, saving } = useFindings(view.tree.id, assessmentId, fresh ? {} : view.seen)
+  const [all, setAll] = useState(false)
+  const [row, setRow] = useState(0)
+  const rows = useRef<HTMLDivElement>(null)
+
+  const walk = useMemo(() => {
+    const relevant = new Set(causesOf(view.tree.host, CAUSES).flatMap((c) => Object.keys(c.findings)))
+    const shown = FINDINGS.filter((f) => all || relevant.has(f.id) || seen[f.id])
+    return WALK.map((place) => ({ place, findings: shown.filter((f) => f.place === place) })).filter((p) => p.findings.length > 0)
+    // Rows must not come and go while states are set.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [view.tree.host, all])
+  const flat = walk.flatMap((p) => p.findings)
+  const count = (state: FindingState) => flat.filter((f) => (seen[f.id] ?? 'not-looked') === state).length
+
+  function focus(index: number) {
+    const next = Math.max(0, Math.min(flat.length - 1, index))
+    setRow(next)
+    rows.current?.querySelector<HTMLElement>(`[data-row="${next}"]`)?.scrollIntoView({ block: 'nearest' })
+  }
+  function press(state: FindingState) {
+    const finding = flat[row]
+    if (!finding || !writing) return
+    set(finding.id, state)
+    focus(row + 1)
+  }
+  useViewKeys({
+    j: () => focus(row + 1),
+    k: () => focus(row - 1),
+    '1': () => press('there'),
+    '2': () => press('not-there'),
+    '3': () => press('unsure'),
+    '4': () => press('not-looked'),
+  })
+  const looked = count('there') + count('not-there') + count('unsure')
+
+  return (
+    <>
+      <TreeHeading
+        view={view}
+        title={`${view.tree.tag}, examine`}
+        below={`${looked} looked at · ${count('there')} there · ${count('not-there')} not there · ${count('not-looked')} not looked at`}
+        here="examine"
+        step="examine"
+      />
+      {closed && !fresh && (
+        <div className="note note-good mt-3 flex flex-wrap items-center gap-3">
+          <span>This examination was signed on {shortDate(closed, view.timeZone)} and stands as it is.</span>
+          <button type="button" className="btn" onClick={() => setFresh(true)}>
+            Begin a new examination
+          </button>
+        </div>
+      )}
+      {!view.tree.identityConfirmedAt && view.kind?.confusedWith && (
+        <div className="mt-3 max-w-xl">
+          <IdentityQuestion treeId={view.tree.id} host={view.kind} />
+        </div>
+      )}
+      <ProblemNote problem={problem} />
+      <div className="grid lg:grid-cols-[150px_minmax(0,1fr)] gap-6 mt-4">
+        <nav aria-label="Places on the walk" className="hidden lg:block">
+          <ol className="sticky top-4 border-l border-line">
+            {walk.map((p) => (
+              <li key={p.place}>
+                <a href={`#place-${p.place}`} className="flex justify-between gap-2 py-1 pl-3 no-underline hover:underline">
+                  <span className="capitalize">{p.place}</span>
+                  <span className="text-ink2">
+                    {p.findings.filter((f) => (seen[f.id] ?? 'not-looked') !== 'not-looked').length} of {p.findings.length}
+                  </span>
+                </a>
+              </li>
+            ))}
+          </ol>
+        </nav>
+        <div ref={rows} className="max-w-4xl">
+          {walk.map((p) => (
+            <section key={p.place} id={`place-${p.place}`} aria-labelledby={`h-${p.place}`} className="mb-6">
+              <h2 id={`h-${p.place}`} className="border-b border-ink2 pb-1">
+                {PLACE_WORDS[p.place]}
+              </h2>
+              <ul>
+                {p.findings.map((f) => {
+                  const index = flat.indexOf(f)
+                  return (
+                    <FindingRow key={f.id} finding={f} index={index} current={index === row} state={seen[f.id] ?? 'not-looked'} disabled={!writing} onFocus={() => setRow(index)} onSet={(s) => set(f.id, s)} />
+                  )
+                })}
+              </ul>
+            </section>
+          ))}
+          {!all && (
+            <button type="button" className="btn" onClick={() => setAll(true)}>
+              Show every finding, also those no cause of this kind makes
+            </button>
+          )}
+        </div>
+      </div>
+      <div className="sticky bottom-[66px] sm:bottom-0 bg-ground border-t border-line py-2.5 mt-4 flex flex-wrap items-center gap-3">
+        <Link href={`/trees/${view.tree.id}/weigh`} className="btn btn-now">
+          Weigh {looked} {looked === 1 ? 'finding' : 'findings'} →
+        </Link>
+        <span className="text-ink2 text-[0.92rem]" role="status">
+          {saving ? 'keeping' : looked > 0 && writing ? 'all kept' : ''}
+        </span>
+        <span className="text-ink2 text-[0.88rem] hidden sm:inline ml-auto">keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked</span>
+      </div>
+    </>
+  )
+} // prettier-ignore
+
+function FindingRow({ finding, index, current, state, disabled, onFocus, onSet }: {
+  finding: Finding
+  index: number
+  current: boolean
+  state: FindingState
+  disabled: boolean
+  onFocus: () => void
+  onSet: (state: FindingState) => void
+}) {
+  return (
+    <li data-row={index} className={`py-2.5 border-b border-line grid md:grid-cols-[minmax(0,1fr)_auto] gap-x-5 gap-y-2 items-center pl-3 border-l-[3px] ${current ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`} onClick={onFocus}>
+      <div>
+        <p className="font-bold">{finding.name}</p>
+        <p className="text-[0.92rem] text-ink2">{finding.question}</p>
+      </div>
+      <div role="radiogroup" aria-label={finding.name} className="grid grid-cols-2 sm:grid-cols-4 gap-[3px]">
+        {STATES.map((s) => (
+          <button
+            key={s.state}
+            type="button"
+            role="radio"
+            aria-checked={state === s.state}
+            disabled={disabled}
+            tabIndex={state === s.state ? 0 : -1}
+            onFocus={onFocus}
+            onKeyDown={(e) => arrows(e, onSet, state)}
+            onClick={() => onSet(s.state)}
+            title={`${s.word} ( ${s.key} )`}
+            className={`min-h-[38px] max-sm:min-h-[48px] px-2.5 border rounded-sm text-[0.9rem] whitespace-nowrap ${state === s.state ? `${s.on} font-bold` : 'border-line bg-paper text-ink2'} disabled:opacity-100`}
+          >
+            {s.word}
+          </button>
+        ))}
+      </div>
+    </li>
+  )
+} // prettier-ignore
+
+/** Arrows move through the four states, as in any group of radio buttons. */
+function arrows(event: React.KeyboardEvent<HTMLButtonElement>, onSet: (s: FindingState) => void, state: FindingState) {
+  const by = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : event.key === 'ArrowLeft' || event.key === 'ArrowUp' ? -1 : 0
+  if (by === 0) return
+  event.preventDefault()
+  const next = (STATES.findIndex((s) => s.state === state) + by + STATES.length) % STATES.length
+  onSet(STATES[next]!.state)
+  ;(event.currentTarget.parentElement?.children[next] as HTMLElement | undefined)?.focus()
+} // prettier-ignore

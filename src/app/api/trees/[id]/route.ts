@@ -1,0 +1,15 @@
+import { problemResponse } from '@/server/http'
+import { isId, reading } from '@/server/read/reader'
+import { currentPerson } from '@/server/session'
+import { treeAsItIs } from '@/server/survey'
+
+/** A tree as it stands now, for showing both when two people changed it. */
+export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
+  if (!(await currentPerson()))
+    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  const { id } = await params
+  const tree = isId(id) ? await reading((context) => treeAsItIs(context, id)) : null
+  return tree
+    ? Response.json({ value: tree })
+    : problemResponse({ code: 'unknown', field: 'id', message: 'There is no such tree.' }, 404)
+}

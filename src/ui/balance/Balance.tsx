@@ -1,0 +1,89 @@
+import { scaleLinear } from 'd3-scale'
+import { cause as causeOf, causeName } from '@/almanac/causes'
+import { FINDING_BY_ID } from '@/almanac/findings'
+import type { ChainLink } from '@/core/diagnose/judge'
+import type { Evidence, Weighed } from '@/core/diagnose/weigh'
+
+const ROLE_WORD: Record<ChainLink['role'], string> = {
+  feeds: 'may feed it',
+  tended: 'goes with it',
+  stress: 'weakens the tree',
+}
+
+/** The causes with their weight for and against from one middle line. Bars are bits of evidence, one scale for all. */
+export function Balance({ weighed, chains, chosen, onChoose }: {
+  weighed: readonly Weighed[]
+  chains: readonly ChainLink[]
+  chosen: string
+  onChoose: (cause: string) => void
+}) {
+  const sum = (list: Evidence[]) => list.reduce((s, e) => s + e.bits, 0)
+  const widest = Math.max(3, ...weighed.flatMap((w) => [sum(w.for), sum(w.against)]))
+  const x = scaleLinear().domain([0, widest]).range([0, 50])
+  return (
+    <div role="radiogroup" aria-label="Causes, by weight">
+      <div className="hidden md:grid grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 text-[0.84rem] text-ink2 pb-1 border-b border-ink2">
+        <span>Cause</span>
+        <span className="text-right">speaks against</span>
+        <span className="text-center">balance</span>
+        <span>speaks for</span>
+        <span className="text-right">weight</span>
+      </div>
+      {weighed.map((w) => {
+        const cause = causeOf(w.cause)
+        const link = chains.find((c) => c.cause === w.cause)
+        const on = chosen === w.cause
+        return (
+          <div
+            key={w.cause}
+            role="radio"
+            aria-checked={on}
+            aria-label={`${causeName(w.cause)}, weight ${w.probability.toFixed(2)}`}
+            tabIndex={on ? 0 : -1}
+            onClick={() => onChoose(w.cause)}
+            onKeyDown={(e) => keys(e, weighed, w.cause, onChoose)}
+            className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] pl-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+          >
+            <span>
+              <span className="font-head font-bold text-[1.05rem] block leading-tight">{causeName(w.cause)}</span>
+              <span className="text-[0.84rem] text-ink2">
+                {cause?.kind ?? 'nothing in the almanac'}
+                {link && <b className="text-rust"> · {ROLE_WORD[link.role]}</b>}
+                {w.outOfSeason && ' · out of season'}
+              </span>
+            </span>
+            <span className="md:hidden font-head font-bold text-[1.3rem]">{w.probability.toFixed(2)}</span>
+            <span className="text-[0.88rem] text-plum md:text-right max-md:col-span-2">{list(w.against)}</span>
+            <svg viewBox="0 0 100 14" className="w-full h-[26px] max-md:col-span-2" aria-hidden="true" preserveAspectRatio="none">
+              <rect x={50 - x(sum(w.against))} y="3" width={x(sum(w.against))} height="8" fill="#c987a9" style={{ transition: 'all 160ms' }} />
+              <rect x="50" y="3" width={x(sum(w.for))} height="8" fill="var(--color-moss)" style={{ transition: 'all 160ms' }} />
+              <line x1="50" y1="0" x2="50" y2="14" stroke="var(--color-ink)" strokeWidth="0.7" />
+            </svg>
+            <span className="text-[0.88rem] text-moss max-md:col-span-2">{list(w.for)}</span>
+            <span className="hidden md:block text-right font-head font-bold text-[1.35rem]">{w.probability.toFixed(2)}</span>
+          </div>
+        )
+      })}
+    </div>
+  )
+} // prettier-ignore
+
+function list(evidence: Evidence[]): string {
+  const shown = evidence.slice(0, 4).map((e) => {
+    const name = (FINDING_BY_ID.get(e.finding)?.name ?? e.finding).toLowerCase()
+    if (e.state === 'not-there') return `no ${name}`.replace(/^no no /, 'not: no ')
+    return e.state === 'unsure' ? `${name}?` : name
+  })
+  return shown.join(' · ') + (evidence.length > 4 ? ` · ${evidence.length - 4} more` : '')
+}
+
+function keys(event: React.KeyboardEvent, weighed: readonly Weighed[], now: string, choose: (cause: string) => void) {
+  const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
+  if (by === 0 && event.key !== ' ') return
+  event.preventDefault()
+  const index = weighed.findIndex((w) => w.cause === now) + by
+  const next = weighed[Math.max(0, Math.min(weighed.length - 1, index))]!
+  choose(next.cause)
+  const group = event.currentTarget.parentElement
+  requestAnimationFrame(() => group?.querySelector<HTMLElement>('[aria-checked=true]')?.focus())
+}
