@@ -1,0 +1,161 @@
+'use client'
+import { useMemo, useState } from 'react'
+import type { InjectionPlanInput } from '@/core/dose/planInjection'
+import type { RingMark } from '@/core/ports/marks'
+import { movePort } from '@/core/ports/move'
+import { readQuantity } from '@/core/quantity/parse'
+import { plain, showGirth } from '@/core/quantity/format'
+import { fromSI } from '@/core/quantity/units'
+import type { PrescribeView } from '@/server/read/tree'
+import { RingLegend } from '@/ui/ring/Ring'
+import { RingEditor } from '@/ui/ring/RingEditor'
+import { usePlan } from '@/ui/ring/usePlan'
+import { Slip } from '@/ui/slip/Slip'
+import { shortDate } from '@/ui/when'
+import { useViewKeys } from '@/ui/shell/keys'
+import { TreeHeading } from '../TreeHeading'
+import { Blocked, blockedBy } from './Blocked'
+import { DoseTable } from './DoseTable'
+import { HandOver } from './HandOver'
+import { RingPanel } from './RingPanel'
+
+/** Prescribe a trunk injection: dose by the label, ports on the ring, the working beside it, and over to the crew. */
+export function Prescribe({ view }: { view: PrescribeView }) {
+  const { tree, units, plan: base, reading, cards } = view
+  const [labelId, setLabelId] = useState(cards[0]?.id ?? '')
+  const [choice, setChoice] = useState(0)
+  const [girthTyped, setGirthTyped] = useState(() => (base ? girthText(base.breastGirth * 1.04, units) : ''))
+  const [marks, setMarks] = useState<RingMark[]>(view.marks)
+  const [mode, setMode] = useState<'ports' | 'marks'>('ports')
+  const [moved, setMoved] = useState<number[] | null>(null)
+  const [chosen, setChosen] = useState<number | null>(null)
+  const [refusal, setRefusal] = useState<{ at: number; why: string } | null>(null)
+  const [slip, setSlip] = useState(true)
+  useViewKeys({ w: () => setSlip(!slip) })
+
+  const card = cards.find((c) => c.id === labelId)
+  const girth = readQuantity(girthTyped, 'length', 'portGirth', { bareUnit: units === 'us' ? 'in' : 'cm', name: 'Girth at the ports' })
+  const girthM = girth.ok ? girth.value.si : null
+  const input = useMemo<InjectionPlanInput | null>(
+    () =>
+      base && card && girthM !== null
+        ? { ...base, marks, card: card.body, choice, portGirth: girthM, sources: { ...base.sources, label: card.source }, bearings: moved ?? undefined }
+        : null,
+    [base, card, girthM, marks, choice, moved],
+  )
+  const { plan, ms } = usePlan(input)
+  const value = plan?.ok ? plan.value : null
+  const bearings = moved ?? value?.bestBearings ?? []
+
+  /** Anything the best places depend on has changed: what was moved by hand is planned anew. */
+  function replan(change: () => void) {
+    change()
+    setMoved(null)
+    setRefusal(null)
+    setChosen(null)
+  }
+  function move(index: number, to: number) {
+    if (!value || to === bearings[index]) return setRefusal(null)
+    const result = movePort(bearings, index, to, value.layoutInput, units)
+    if (!result.ok) return setRefusal({ at: to, why: result.problem.message })
+    setRefusal(null)
+    setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
+  }
+
+  const blocked = blockedBy(view)
+  const dirty = JSON.stringify(marks) !== JSON.stringify(view.marks)
+  const below = view.diagnosis
+    ? `${view.diagnosis.name}, ${view.diagnosis.probability.toFixed(2)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
+    : 'Nothing has been signed as the cause yet; the ring can be set already.'
+
+  return (
+    <>
+      <TreeHeading view={view} title={`${tree.tag}, trunk injection`} below={below} here="prescribe" step="prescribe" />
+      {blocked && <Blocked why={blocked} />}
+      <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
+        <div>
+          <p className="label">Girth at breast height</p>
+          {base && reading ? (
+            <>
+              <p className="font-head font-bold text-[2.3rem] leading-none">
+                {showGirth(base.breastGirth, units).replace(/ (in|cm)$/, '')} <span className="text-[1.05rem] font-text font-normal text-ink2">{units === 'us' ? 'in' : 'cm'}</span>
+              </p>
+              <p className="text-ink2 mt-1">
+                {showGirth(base.diameter, units)} through · read {shortDate(reading.readAt, view.timeZone)}
+              </p>
+            </>
+          ) : (
+            <p className="font-bold">Not measured yet</p>
+          )}
+          {base && (
+            <DoseTable
+              cards={cards}
+              labelId={labelId}
+              onLabel={(id) => replan(() => setLabelId(id))}
+              choice={choice}
+              onChoice={(c) => replan(() => setChoice(c))}
+              girth={girthTyped}
+              onGirth={(g) => replan(() => setGirthTyped(g))}
+              girthProblem={girth.ok ? (plan && !plan.ok && plan.problem.field === 'portGirth' ? plan.problem.message : null) : girth.problem.message}
+              plan={value}
+              units={units}
+            />
+          )}
+        </div>
+        <div id="ring">
+          <div className="flex justify-center gap-2 mb-1" role="group" aria-label="What is moved on the ring">
+            {(['ports', 'marks'] as const).map((m) => (
+              <button key={m} type="button" aria-pressed={mode === m} className={`btn !min-h-[34px] ${mode === m ? '!border-rust !text-rust !bg-rust-soft' : ''}`} onClick={() => { setMode(m); setChosen(null); setRefusal(null) }}>
+                {m === 'ports' ? 'Ports' : 'The trunk itself'}
+              </button>
+            ))}
+          </div>
+          <RingEditor
+            label={`${tree.tag} from above, ${bearings.length} ports`}
+            marks={marks}
+            holes={view.holes}
+            ports={bearings.map((bearing, i) => ({ bearing, chosen: chosen === i }))}
+            mode={mode}
+            chosen={chosen}
+            onChoose={setChosen}
+            onMovePort={move}
+            onChangeMark={(i, m) => replan(() => { setMarks(marks.map((x, j) => (j === i ? m : x))); setChosen(i) })}
+            refusedAt={refusal?.at ?? null}
+            className="w-full max-w-[500px] mx-auto"
+          />
+          <RingLegend marks={marks} holes={view.holes.length} ports={mode === 'ports' && bearings.length > 0} />
+          {value && (
+            <p className="text-center text-[0.84rem] text-ink2 mt-1">
+              suitability {plain(value.layout.total)} of {plain(value.bestTotal)} possible{ms !== null && ` · placed in ${plain(ms, 0)} ms`}
+            </p>
+          )}
+        </div>
+        <div>
+          {plan && !plan.ok && plan.problem.field !== 'portGirth' && <p className="note note-stop mb-3" role="alert">{plan.problem.message}</p>}
+          {slip && value && mode === 'ports' && <Slip title="Working" about={tree.tag} working={value.working} />}
+          <RingPanel
+            view={view}
+            mode={mode}
+            marks={marks}
+            onMarks={(m) => replan(() => setMarks(m))}
+            chosen={chosen}
+            onChoose={setChosen}
+            dirty={dirty}
+            bearings={bearings}
+            best={value?.bestBearings ?? []}
+            plan={value}
+            refusal={refusal?.why ?? null}
+            onMove={move}
+            onPutBack={() => { setMoved(null); setRefusal(null) }}
+          />
+          {mode === 'ports' && <HandOver view={view} blocked={blocked !== null} dirty={dirty} plan={value} labelId={labelId} choice={choice} girth={girthTyped} bearings={bearings} />}
+        </div>
+      </div>
+    </>
+  )
+} // prettier-ignore
+
+/** A girth as it would be typed. */
+function girthText(metres: number, units: 'us' | 'metric'): string {
+  return units === 'us' ? `${Math.round(fromSI(metres, 'in'))} in` : `${Math.round(metres * 100)} cm`
+}

@@ -1,0 +1,168 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { InjectionPlan } from '@/core/dose/planInjection'
+import type { RingMark } from '@/core/ports/marks'
+import { suitability } from '@/core/ports/suitability'
+import { sideInWords } from '@/core/ports/bearing'
+import { plain } from '@/core/quantity/format'
+import type { PrescribeView } from '@/server/read/tree'
+import { MarkList } from '@/ui/ring/MarkList'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+
+/** Beside the ring: the chosen port with its cost, or the marks as numbers and their saving. */
+export function RingPanel(props: {
+  view: PrescribeView
+  mode: 'ports' | 'marks'
+  marks: RingMark[]
+  onMarks: (marks: RingMark[]) => void
+  chosen: number | null
+  onChoose: (index: number) => void
+  dirty: boolean
+  bearings: number[]
+  best: number[]
+  plan: InjectionPlan | null
+  refusal: string | null
+  onMove: (index: number, bearing: number) => void
+  onPutBack: () => void
+}) {
+  return props.mode === 'ports' ? <PortPanel {...props} /> : <MarksPanel {...props} />
+}
+
+function PortPanel({ chosen, bearings, best, plan, refusal, onMove, onPutBack }: Parameters<typeof RingPanel>[0]) {
+  const bearing = chosen === null ? undefined : bearings[chosen]
+  const changed = bearings.filter((b) => !best.includes(b)).length
+  return (
+    <section aria-label="Chosen port" className="mb-4">
+      <div aria-live="polite">
+        {bearing === undefined || !plan ? (
+          <p className="text-ink2 text-[0.92rem]">Drag a port, or choose one with Tab and move it with the arrow keys.</p>
+        ) : (
+          <p>
+            <b>Port {chosen! + 1}</b> at {bearing}°, {sideInWords(bearing)} · suitability {plain(suitability(bearing, plan.layoutInput))}
+          </p>
+        )}
+        {plan && changed > 0 && (
+          <p className="text-[0.92rem] text-straw">
+            {changed} moved by hand: {plain(plan.bestTotal - plan.layout.total)} of suitability given up.
+          </p>
+        )}
+      </div>
+      {bearing !== undefined && (
+        <div className="flex flex-wrap gap-2 mt-2 items-end">
+          <button type="button" className="btn !px-2.5" onClick={() => onMove(chosen!, bearing - 1)}>
+            − 1°
+          </button>
+          <button type="button" className="btn !px-2.5" onClick={() => onMove(chosen!, bearing + 1)}>
+            + 1°
+          </button>
+          <label>
+            <span className="sr-only">Bearing of port {chosen! + 1}</span>
+            <input
+              key={bearing}
+              className="field !w-[64px] text-right"
+              inputMode="numeric"
+              defaultValue={bearing}
+              onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
+              onBlur={(e) => {
+                const n = Math.round(Number(e.target.value))
+                if (e.target.value.trim() === '' || !Number.isFinite(n)) e.target.value = String(bearing)
+                else if (n !== bearing) onMove(chosen!, n)
+              }}
+            />
+          </label>
+          {changed > 0 && (
+            <button type="button" className="btn !px-2.5" onClick={onPutBack}>
+              Put all back
+            </button>
+          )}
+        </div>
+      )}
+      <div role="alert">{refusal && <p className="note note-stop mt-2">{refusal}</p>}</div>
+    </section>
+  )
+} // prettier-ignore
+
+function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameters<typeof RingPanel>[0]) {
+  const { send, busy, problem } = useSaveRing(view)
+  return (
+    <section aria-label="Marks on the trunk">
+      <h2 className="mb-2">On the trunk, clockwise from north</h2>
+      <MarkList marks={marks} today={view.today} chosen={chosen} onChoose={onChoose} onChange={onMarks} />
+      <ProblemNote problem={problem?.code === 'conflict' ? null : problem} />
+      {problem?.code === 'conflict' && <RingConflict view={view} mine={marks} onTake={onMarks} onKeep={() => void send(marks, true)} />}
+      <div className="flex gap-2 mt-3">
+        <button type="button" className="btn btn-now" disabled={busy || !dirty} onClick={() => void send(marks)}>
+          {busy ? 'Saving' : dirty ? 'Save the ring' : 'Ring saved'}
+        </button>
+        {dirty && (
+          <button type="button" className="btn" onClick={() => onMarks(view.marks)}>
+            As it was
+          </button>
+        )}
+      </div>
+    </section>
+  )
+} // prettier-ignore
+
+/** Saves the ring against the version the page was opened with. */
+export function useSaveRing(view: PrescribeView) {
+  const router = useRouter()
+  const verb = useVerb<{ version: number }>('save-ring')
+  const [version, setVersion] = useState(view.tree.version)
+  async function send(marks: RingMark[], over = false): Promise<boolean> {
+    let base = version
+    if (over) {
+      const theirs = await asItIs(view.tree.id)
+      if (theirs) base = theirs.version
+    }
+    const done = await verb.send({
+      treeId: view.tree.id,
+      version: base,
+      marks: marks.map((m) => ({ kind: m.kind, from: m.from, to: m.to, severity: m.severity ?? null, notedOn: m.notedOn })),
+    })
+    if (!done) return false
+    setVersion(done.version)
+    router.refresh()
+    return true
+  }
+  return { ...verb, send }
+}
+
+async function asItIs(treeId: string): Promise<{ version: number; marks: RingMark[] } | null> {
+  const answer = await fetch(`/api/trees/${treeId}`)
+  return answer.ok ? ((await answer.json()) as { value: { version: number; marks: RingMark[] } }).value : null
+}
+
+function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; mine: RingMark[]; onTake: (m: RingMark[]) => void; onKeep: () => void }) {
+  const [theirs, setTheirs] = useState<RingMark[] | null>(null)
+  const words = (list: RingMark[]) => list.map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`).join(', ') || 'nothing'
+  return (
+    <div className="note mt-2" role="alert">
+      <p>Somebody else changed this tree while you had it open.</p>
+      {theirs ? (
+        <dl className="text-[0.88rem] mt-1">
+          <dt className="font-bold">Theirs, kept now</dt>
+          <dd>{words(theirs)}</dd>
+          <dt className="font-bold mt-1">Yours</dt>
+          <dd>{words(mine)}</dd>
+        </dl>
+      ) : (
+        <button type="button" className="btn mt-2" onClick={async () => setTheirs((await asItIs(view.tree.id))?.marks ?? [])}>
+          See both
+        </button>
+      )}
+      {theirs && (
+        <div className="flex gap-2 mt-2">
+          <button type="button" className="btn" onClick={onKeep}>
+            Keep mine
+          </button>
+          <button type="button" className="btn" onClick={() => onTake(theirs.map(({ kind, from, to, severity, notedOn }) => ({ kind, from, to, severity, notedOn })))}>
+            Take theirs
+          </button>
+        </div>
+      )}
+    </div>
+  )
+} // prettier-ignore
