@@ -85,13 +85,13 @@ function PortPanel({ chosen, bearings, best, plan, refusal, onMove, onPutBack }:
 } // prettier-ignore
 
 function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameters<typeof RingPanel>[0]) {
-  const { send, busy, problem } = useSaveRing(view)
+  const { send, busy, problem, takeVersion } = useSaveRing(view)
   return (
     <section aria-label="Marks on the trunk">
       <h2 className="mb-2">On the trunk, clockwise from north</h2>
       <MarkList marks={marks} today={view.today} chosen={chosen} onChoose={onChoose} onChange={onMarks} />
       <ProblemNote problem={problem?.code === 'conflict' ? null : problem} />
-      {problem?.code === 'conflict' && <RingConflict view={view} mine={marks} onTake={onMarks} onKeep={() => void send(marks, true)} />}
+      {problem?.code === 'conflict' && <RingConflict view={view} mine={marks} onTake={(theirs, version) => { onMarks(theirs); takeVersion(version) }} onKeep={() => void send(marks, true)} />}
       <div className="flex gap-2 mt-3">
         <button type="button" className="btn btn-now" disabled={busy || !dirty} onClick={() => void send(marks)}>
           {busy ? 'Saving' : dirty ? 'Save the ring' : 'Ring saved'}
@@ -127,7 +127,12 @@ export function useSaveRing(view: PrescribeView) {
     router.refresh()
     return true
   }
-  return { ...verb, send }
+  function takeVersion(next: number) {
+    setVersion(next)
+    verb.clear()
+    router.refresh()
+  }
+  return { ...verb, send, takeVersion }
 }
 
 async function asItIs(treeId: string): Promise<{ version: number; marks: RingMark[] } | null> {
@@ -135,8 +140,8 @@ async function asItIs(treeId: string): Promise<{ version: number; marks: RingMar
   return answer.ok ? ((await answer.json()) as { value: { version: number; marks: RingMark[] } }).value : null
 }
 
-function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; mine: RingMark[]; onTake: (m: RingMark[]) => void; onKeep: () => void }) {
-  const [theirs, setTheirs] = useState<RingMark[] | null>(null)
+function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; mine: RingMark[]; onTake: (marks: RingMark[], version: number) => void; onKeep: () => void }) {
+  const [theirs, setTheirs] = useState<{ marks: RingMark[]; version: number } | null>(null)
   const words = (list: RingMark[]) => list.map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`).join(', ') || 'nothing'
   return (
     <div className="note mt-2" role="alert">
@@ -144,12 +149,12 @@ function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; min
       {theirs ? (
         <dl className="text-[0.88rem] mt-1">
           <dt className="font-bold">Theirs, kept now</dt>
-          <dd>{words(theirs)}</dd>
+          <dd>{words(theirs.marks)}</dd>
           <dt className="font-bold mt-1">Yours</dt>
           <dd>{words(mine)}</dd>
         </dl>
       ) : (
-        <button type="button" className="btn mt-2" onClick={async () => setTheirs((await asItIs(view.tree.id))?.marks ?? [])}>
+        <button type="button" className="btn mt-2" onClick={async () => setTheirs(await asItIs(view.tree.id))}>
           See both
         </button>
       )}
@@ -158,7 +163,7 @@ function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; min
           <button type="button" className="btn" onClick={onKeep}>
             Keep mine
           </button>
-          <button type="button" className="btn" onClick={() => onTake(theirs.map(({ kind, from, to, severity, notedOn }) => ({ kind, from, to, severity, notedOn })))}>
+          <button type="button" className="btn" onClick={() => onTake(theirs.marks.map(({ kind, from, to, severity, notedOn }) => ({ kind, from, to, severity, notedOn })), theirs.version)}>
             Take theirs
           </button>
         </div>

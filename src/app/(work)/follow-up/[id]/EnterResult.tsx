@@ -1,0 +1,108 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import { compare } from '@/core/respond/compare'
+import type { FollowUpView } from '@/server/read/work'
+import { Field } from '@/ui/fields/Field'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { fromToday, shortDate, writtenDate } from '@/ui/when'
+
+const LOOK = { 'as expected': 'note-good', slower: '', 'not working': 'note-stop' } as const
+
+/** One promised check: what to count, what is expected, what was found, and what is next. */
+export function EnterResult({ view }: { view: FollowUpView }) {
+  const router = useRouter()
+  const { check, today } = view
+  const e = check.expectation
+  const { send, busy, problem } = useVerb<{ verdict: string }>('enter-result')
+  const [id] = useState(newId)
+  const [value, setValue] = useState('')
+  const [nextStep, setNextStep] = useState('')
+  const [words, setWords] = useState('')
+  const number = value.trim().replace(/\s*%$/, '') === '' ? Number.NaN : Number(value.trim().replace(/\s*%$/, ''))
+  const inRange = Number.isFinite(number) && number >= e.least && number <= e.most
+  const found = inRange ? compare(e, number) : null
+  const early = check.dueOn > today
+  const bound = (n: number) => `${n} ${e.unit}`
+
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    const chosen = found?.options.includes(nextStep) ? nextStep : ''
+    if ((await send({ id, followUpId: check.id, value: Number.isNaN(number) ? value : number, nextStep: chosen, words: words || null })) === null) return
+    if (chosen === 'reopen the diagnosis') router.push(`/trees/${check.treeId}/examine`)
+    else router.refresh()
+  }
+
+  return (
+    <div className="max-w-2xl">
+      <p className="text-[0.88rem] text-ink2">
+        <Link href="/follow-up" className="underline underline-offset-2">
+          follow-up
+        </Link>{' '}
+        ·{' '}
+        <Link href={`/trees/${check.treeId}`} className="underline underline-offset-2">
+          {check.tag}
+        </Link>{' '}
+        · {view.kind} · {check.siteName}
+      </p>
+      <h1>{check.what}</h1>
+      <p className="text-ink2 mt-1">
+        {check.tag}, promised for {writtenDate(check.dueOn)}, {fromToday(check.dueOn, today)}
+      </p>
+      <p className="mt-4 text-[1.15rem] font-bold">{e.question}</p>
+      <p className="mt-1">
+        Expected: {e.sense === 'at-least' ? 'at least' : 'at most'} {bound(e.expected)}.
+        {e.tolerated !== e.expected && ` ${e.sense === 'at-least' ? 'Down to' : 'Up to'} ${bound(e.tolerated)} is slower than expected.`}
+      </p>
+      {check.verdict ? (
+        <div className={`note mt-4 ${LOOK[check.verdict]}`}>
+          <p className="font-head font-bold text-[1.4rem]">
+            {check.value} {e.unit}: {check.verdict}
+          </p>
+          <p>
+            {check.measuredBy}, {check.measuredAt && shortDate(check.measuredAt, view.timeZone)}. Next: {check.nextStep}.{check.words && ` ${check.words}`}
+          </p>
+          {check.nextStep === 'reopen the diagnosis' && (
+            <Link href={`/trees/${check.treeId}/examine`} className="btn mt-2">
+              Examine again →
+            </Link>
+          )}
+        </div>
+      ) : (
+        <form onSubmit={submit} className="grid gap-3 mt-4" noValidate>
+          {early && <p className="note">This check is not due yet. Its result can be entered from {writtenDate(check.dueOn)} on.</p>}
+          <div className="max-w-[220px]">
+            <Field label={e.unit === '%' ? 'Found, in %' : 'Found, how many'} inputMode="decimal" value={value} onChange={(x) => setValue(x.target.value)} problem={problem?.field === 'value' ? problem.message : value !== '' && !inRange ? `Type a number from ${e.least} to ${e.most}.` : null} />
+          </div>
+          {found && (
+            <fieldset className={`note ${LOOK[found.verdict]}`}>
+              <legend className="sr-only">What is next</legend>
+              <p className="font-head font-bold text-[1.2rem]">
+                {found.verdict.charAt(0).toUpperCase() + found.verdict.slice(1)}.{found.verdict === 'not working' && ' First doubt the diagnosis.'}
+              </p>
+              <div className="grid gap-1 mt-1">
+                {found.options.map((o) => (
+                  <label key={o} className="flex items-center gap-2.5 min-h-[34px] max-sm:min-h-[48px]">
+                    <input type="radio" name="next" className="size-5 accent-[var(--color-rust)]" checked={nextStep === o} onChange={() => setNextStep(o)} />
+                    {o}
+                  </label>
+                ))}
+              </div>
+            </fieldset>
+          )}
+          <label>
+            <span className="label">In words, if there is more to say</span>
+            <textarea className="field" rows={3} value={words} onChange={(x) => setWords(x.target.value)} />
+          </label>
+          <ProblemNote problem={problem?.field === 'value' ? null : problem} />
+          <button type="submit" className="btn btn-now justify-self-start" disabled={busy || early}>
+            {busy ? 'Keeping' : 'Keep the result'}
+          </button>
+        </form>
+      )}
+    </div>
+  )
+} // prettier-ignore

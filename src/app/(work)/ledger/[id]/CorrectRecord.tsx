@@ -1,0 +1,48 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import { Field } from '@/ui/fields/Field'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+
+/** A correction: a new signed entry that points at this one. The record itself stays. */
+export function CorrectRecord({ recordId }: { recordId: string }) {
+  const router = useRouter()
+  const { send, busy, problem } = useVerb<{ id: string }>('correct-record')
+  const [open, setOpen] = useState(false)
+  const [id, setId] = useState(newId)
+  const [correction, setCorrection] = useState('')
+  const [reason, setReason] = useState('')
+  const at = (field: string) => (problem?.field === field ? problem.message : null)
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    if ((await send({ id, recordId, correction, reason })) === null) return
+    setId(newId())
+    setCorrection('')
+    setReason('')
+    setOpen(false)
+    router.refresh()
+  }
+  if (!open)
+    return (
+      <button type="button" className="btn mt-3" onClick={() => setOpen(true)}>
+        Add a correction
+      </button>
+    )
+  return (
+    <form onSubmit={submit} className="mt-3 grid gap-3 bg-sheet border border-line p-4" noValidate>
+      <Field label="What is right" value={correction} onChange={(e) => setCorrection(e.target.value)} problem={at('correction')} autoFocus />
+      <Field label="Why the record says otherwise" value={reason} onChange={(e) => setReason(e.target.value)} problem={at('reason')} />
+      <ProblemNote problem={problem && ['correction', 'reason'].includes(problem.field) ? null : problem} />
+      <div className="flex gap-2">
+        <button type="submit" className="btn btn-now" disabled={busy}>
+          Sign the correction
+        </button>
+        <button type="button" className="btn" onClick={() => setOpen(false)}>
+          Leave it
+        </button>
+      </div>
+    </form>
+  )
+}

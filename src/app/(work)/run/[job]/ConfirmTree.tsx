@@ -1,0 +1,48 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState, type FormEvent } from 'react'
+import { Ring } from '@/ui/ring/Ring'
+import { Field } from '@/ui/fields/Field'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import type { JobTree } from './usePorts'
+
+/** Before anything is opened: is it the right tree, and is the gear on? */
+export function ConfirmTree({ tree }: { tree: JobTree }) {
+  const router = useRouter()
+  const { send, busy, problem } = useVerb('confirm-tree')
+  const [tag, setTag] = useState('')
+  const [gear, setGear] = useState<string[]>([])
+  const all = tree.label.protectiveGear
+  async function submit(event: FormEvent) {
+    event.preventDefault()
+    if ((await send({ jobItemId: tree.id, tag, gear: gear.length === all.length })) !== null) router.refresh()
+  }
+  return (
+    <form onSubmit={submit} noValidate>
+      <Ring marks={tree.marks} holes={tree.holes} ports={tree.ports.map((p) => ({ bearing: p.bearing }))} label={`${tree.tag} from above`} className="w-full max-w-[280px] mx-auto" />
+      <p>
+        It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its trunk must look like this ring, north up.{tree.treeNote && ` ${tree.treeNote}`}
+      </p>
+      <div className="grid gap-3 mt-3 max-w-md">
+        <Field label="Read the tag on the tree" value={tag} onChange={(e) => setTag(e.target.value)} problem={problem?.field === 'tag' ? problem.message : null} />
+        <fieldset>
+          <legend className="label">Protective gear, on before anything is opened</legend>
+          {all.map((g) => (
+            <label key={g} className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px]">
+              <input type="checkbox" className="size-6 sm:size-5 accent-[var(--color-moss)]" checked={gear.includes(g)} onChange={(e) => setGear(e.target.checked ? [...gear, g] : gear.filter((x) => x !== g))} />
+              {g}
+            </label>
+          ))}
+        </fieldset>
+        <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
+        <button type="submit" className="btn btn-now hand-tall" disabled={busy}>
+          This is the tree, begin
+        </button>
+        <p className="text-[0.88rem] text-ink2">
+          {tree.label.waterCaution} {tree.label.beeCaution} The label in your hand decides.
+        </p>
+      </div>
+    </form>
+  )
+} // prettier-ignore

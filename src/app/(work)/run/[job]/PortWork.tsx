@@ -1,0 +1,175 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { arc, clockwise, sideInWords } from '@/core/ports/bearing'
+import { stageOf, type PortStage } from '@/core/ports/running'
+import { showLength, showMl, type UnitSystem } from '@/core/quantity/format'
+import { at, barkRadius } from '@/ui/ring/geometry'
+import { Ring, RingLegend, STAGE_LOOK } from '@/ui/ring/Ring'
+import type { JobPort, JobTree, PortCommand } from './usePorts'
+
+const NEXT: Partial<Record<PortStage, { kind: 'drill' | 'start' | 'stop' | 'out'; text: string }>> = {
+  planned: { kind: 'drill', text: 'Drilled' },
+  drilled: { kind: 'start', text: 'Set, start the clock' },
+  'taking up': { kind: 'stop', text: 'Empty, stop the clock' },
+  empty: { kind: 'out', text: 'Out and counted' },
+}
+
+/** Drill, set, stop, pull: one port at a time on the ring, with one large button for what comes next. */
+export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; units: UnitSystem; onAct: (port: JobPort, command: PortCommand) => void; onFinish: () => void }) {
+  const [chosen, setChosen] = useState<number | null>(null)
+  const [giving, setGiving] = useState(false)
+  const [moving, setMoving] = useState(false)
+  const open = tree.status === 'open'
+  // What the hands do next: drill and set everything, then pull what is empty.
+  const first = tree.ports.find((p) => ['planned', 'drilled'].includes(stageOf(p))) ?? tree.ports.find((p) => ['taking up', 'empty'].includes(stageOf(p)))
+  const port = (chosen !== null ? tree.ports.find((p) => p.number === chosen) : undefined) ?? first ?? tree.ports[0]!
+  const stage = stageOf(port)
+  const next = NEXT[stage]
+  const finished = tree.ports.every((p) => ['done', 'given up'].includes(stageOf(p)))
+  const index = tree.ports.indexOf(port)
+  const before = tree.ports[(index + tree.ports.length - 1) % tree.ports.length]!
+
+  useEffect(() => {
+    setGiving(false)
+    setMoving(false)
+  }, [port.id, stage])
+
+  function press() {
+    if (!next) return
+    onAct(port, { kind: next.kind })
+    // A drilled port is set at once; after that the next one is at hand.
+    setChosen(next.kind === 'drill' ? port.number : null)
+  }
+
+  return (
+    <div>
+      <Ring marks={tree.marks} holes={tree.holes} ports={tree.ports.map((p) => ({ bearing: p.bearing, number: p.number, stage: stageOf(p), chosen: p.id === port.id }))} label={`${tree.tag} from above, ports 1 to ${tree.ports.length}`} className="w-full max-w-[430px] mx-auto max-sm:-my-2">
+        {tree.ports.map((p) => {
+          const c = at(p.bearing, barkRadius(p.bearing, tree.marks) + 3)
+          return (
+            <g key={p.id} role="button" tabIndex={0} aria-label={`Port ${p.number} at ${p.bearing} degrees, ${STAGE_LOOK[stageOf(p)].word}`} aria-pressed={p.id === port.id} className="cursor-pointer" onClick={() => setChosen(p.number)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), setChosen(p.number))}>
+              <circle cx={c.x} cy={c.y} r="21" fill="transparent" />
+            </g>
+          )
+        })}
+      </Ring>
+      <div className="hidden sm:block">
+        <RingLegend marks={tree.marks} holes={tree.holes.length} ports={false} />
+      </div>
+      {finished ? (
+        <div className="mt-2">
+          <p className="font-head font-bold text-[1.7rem]">All ports are done</p>
+          {open && (
+            <button type="button" className="btn btn-now hand-tall mt-2 w-full sm:w-auto" onClick={onFinish}>
+              Finish and sign →
+            </button>
+          )}
+        </div>
+      ) : (
+        <div className="mt-1" aria-live="polite">
+          <p>
+            <span className="font-head font-bold text-[1.9rem]">Port {port.number}</span>{' '}
+            <span className="text-ink2 text-[1.1rem]">
+              at {port.bearing}°, {sideInWords(port.bearing)}
+              {before !== port && `, ${showLength(arc(clockwise(before.bearing, port.bearing), tree.dose.portGirthM), units, 0)} clockwise from port ${before.number}`}
+            </span>
+          </p>
+          <p className="text-[1.1rem]">{sentence(stage, tree, port)}</p>
+        </div>
+      )}
+      {open && !finished && (
+        <div className="grid grid-cols-[1fr_auto] gap-2 mt-2 max-w-xl">
+          {next && (
+            <button type="button" className="btn btn-now hand-tall" onClick={press}>
+              {next.text}
+            </button>
+          )}
+          {(stage === 'planned' || stage === 'drilled' || stage === 'taking up') && (
+            <button type="button" className="btn hand-tall" aria-expanded={giving} onClick={() => setGiving(!giving)}>
+              Won’t take
+            </button>
+          )}
+        </div>
+      )}
+      {open && (
+        <div className="flex gap-4 mt-2">
+          {stage === 'planned' && !finished && (
+            <button type="button" className="underline underline-offset-2 min-h-[44px]" aria-expanded={moving} onClick={() => setMoving(!moving)}>
+              Move this port
+            </button>
+          )}
+          {stage !== 'planned' && (
+            <button type="button" className="underline underline-offset-2 min-h-[44px]" onClick={() => onAct(port, { kind: 'undo' })}>
+              Take the last step of port {port.number} back
+            </button>
+          )}
+        </div>
+      )}
+      {moving && (
+        <div className="flex gap-2 mt-1" role="group" aria-label={`Move port ${port.number}`}>
+          {[-5, -1, 1, 5].map((by) => (
+            <button key={by} type="button" className="btn" onClick={() => onAct(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}>
+              {by > 0 ? `+ ${by}°` : `− ${-by}°`}
+            </button>
+          ))}
+        </div>
+      )}
+      {giving && <GiveUp port={port} started={stage === 'taking up'} onDone={(reason, left) => onAct(port, { kind: 'give-up', reason, left })} />}
+    </div>
+  )
+} // prettier-ignore
+
+function sentence(stage: PortStage, tree: JobTree, port: JobPort) {
+  const use = tree.label.use
+  switch (stage) {
+    case 'planned':
+      return (
+        <>
+          Drill {use.bit}, <b>{use.depth} deep</b>, slightly downward.
+        </>
+      )
+    case 'drilled':
+      return (
+        <>
+          Set and charge <b>{showMl(port.volume, 2)}</b>, then start the clock.
+        </>
+      )
+    case 'taking up':
+      return 'Taking up. Look again at its time.'
+    case 'empty':
+      return 'Empty. Pull it and count it in.'
+    case 'given up':
+      return `Given up: ${port.givenUp}`
+    case 'done':
+      return 'Out and counted.'
+  }
+}
+
+const REASONS = ['does not take after reseating', 'wood too hard or decayed', 'leaks at the bark', 'rain came']
+
+function GiveUp({ port, started, onDone }: { port: JobPort; started: boolean; onDone: (reason: string, left: string) => void }) {
+  const [reason, setReason] = useState(REASONS[0]!)
+  const [left, setLeft] = useState(showMl(port.volume, 1))
+  return (
+    <div className="border border-line bg-sheet p-3 mt-2 grid gap-2 max-w-xl">
+      <p>First reseat it, warm it, or drill a new hole nearby. If it still will not take:</p>
+      <label>
+        <span className="label">Why</span>
+        <select className="field" value={reason} onChange={(e) => setReason(e.target.value)}>
+          {REASONS.map((r) => (
+            <option key={r}>{r}</option>
+          ))}
+        </select>
+      </label>
+      {started && (
+        <label>
+          <span className="label">What is left in it</span>
+          <input className="field" value={left} onChange={(e) => setLeft(e.target.value)} />
+        </label>
+      )}
+      <button type="button" className="btn" onClick={() => onDone(reason, started ? left : '0 mL')}>
+        Give up port {port.number}
+      </button>
+    </div>
+  )
+}

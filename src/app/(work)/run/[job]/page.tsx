@@ -1,0 +1,11 @@
+import { notFound } from 'next/navigation'
+import { jobView } from '@/server/read/work'
+import { RunJob } from './RunJob'
+
+export const metadata = { title: 'Run' }
+
+export default async function Page({ params }: { params: Promise<{ job: string }> }) {
+  const view = await jobView((await params).job)
+  if (!view) notFound()
+  return <RunJob view={view} />
+}

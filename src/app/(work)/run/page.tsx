@@ -1,0 +1,42 @@
+import Link from 'next/link'
+import { showMl } from '@/core/quantity/format'
+import { runListView } from '@/server/read/today'
+import { fromToday, writtenDate } from '@/ui/when'
+
+export const metadata = { title: 'Run' }
+
+export default async function RunPage() {
+  const { jobs, today } = await runListView()
+  return (
+    <>
+      <h1>Work for the crew</h1>
+      <ul className="border-t border-line mt-4 max-w-3xl">
+        {jobs.map((j) => (
+          <li key={j.id} className="border-b border-line">
+            <Link href={`/run/${j.id}`} className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-3 items-baseline no-underline hover:bg-sheet">
+              <span className="font-bold">{fromToday(j.onDate, today)}</span>
+              <span>
+                <span className="font-head font-bold text-[1.1rem] block">{j.siteName}</span>
+                <span className="text-ink2">
+                  {j.title.toLowerCase()}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'}, {j.ports} ports, {showMl(j.volumeM3)} · {writtenDate(j.onDate)}
+                </span>
+              </span>
+              {j.inTrees > 0 ? (
+                <span className="tag tag-water">{j.inTrees} in trees</span>
+              ) : j.recorded === j.trees ? (
+                <span className="tag tag-moss">all recorded</span>
+              ) : (
+                <span className="tag tag-straw">
+                  {j.recorded} of {j.trees} recorded
+                </span>
+              )}
+            </Link>
+          </li>
+        ))}
+        {jobs.length === 0 && (
+          <li className="py-4 text-ink2">No work is open and none is booked for the next two weeks. The arborist hands it over from Prescribe.</li>
+        )}
+      </ul>
+    </>
+  )
+} // prettier-ignore
