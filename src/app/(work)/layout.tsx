@@ -3,6 +3,9 @@ import { frameView } from '@/server/read/frame'
 import { Frame } from '@/ui/shell/Frame'
 import { Strip } from '@/ui/shell/Strip'
 
+// Every page belongs to the person who asks for it.
+export const dynamic = 'force-dynamic'
+
 export default async function WorkLayout({ children }: { children: ReactNode }) {
   const frame = await frameView()
   return (

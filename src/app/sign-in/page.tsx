@@ -6,6 +6,7 @@ import { Ring } from '@/ui/ring/Ring'
 import { Mark } from '@/ui/shell/Frame'
 
 export const metadata = { title: 'Sign in' }
+export const dynamic = 'force-dynamic'
 
 const SHOWN = [12, 88, 160, 232, 312].map((b) => ({ kind: 'flare' as const, from: (b + 338) % 360, to: (b + 22) % 360, notedOn: '2026-06-12' })) // prettier-ignore
 
