@@ -10,19 +10,49 @@ const only = (name, from, allowed, comment) => ({
 module.exports = {
   forbidden: [
     { name: 'no-cycles', severity: 'error', from: {}, to: { circular: true } },
-    only('core-knows-only-core', '^src/core/', ['^src/core/'], 'Computation knows no database, no interface.'),
+    only(
+      'core-knows-only-core',
+      '^src/core/',
+      ['^src/core/'],
+      'Computation knows no database, no interface.',
+    ),
     {
       name: 'core-imports-no-framework',
       severity: 'error',
       from: { path: '^src/core/', pathNot: '\\.test\\.ts$' },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(fast-check)' },
     },
-    only('almanac-uses-core', '^src/almanac/', ['^src/(almanac|core)/'], 'The almanac is data in the shapes core reads.'),
+    only(
+      'almanac-uses-core',
+      '^src/almanac/',
+      ['^src/(almanac|core)/'],
+      'The almanac is data in the shapes core reads.',
+    ),
     only('db-knows-core-shapes', '^src/db/', ['^src/(db|core)/'], 'Queries know nothing of verbs or views.'),
-    only('standins-stand-alone', '^src/standins/', ['^src/(standins|core)/'], 'Stand-ins sit behind adapters.'),
-    only('server-uses-what-is-below', '^src/server/', ['^src/(server|core|db|almanac|standins)/'], 'Verbs never import views.'),
-    only('ui-uses-core', '^src/ui/', ['^src/(ui|core|almanac|workers)/'], 'Views never import the server or the database.'),
-    only('workers-call-core', '^src/workers/', ['^src/(workers|core|almanac)/'], 'A worker calls one core function.'),
+    only(
+      'standins-stand-alone',
+      '^src/standins/',
+      ['^src/(standins|core)/'],
+      'Stand-ins sit behind adapters.',
+    ),
+    only(
+      'server-uses-what-is-below',
+      '^src/server/',
+      ['^src/(server|core|db|almanac|standins)/'],
+      'Verbs never import views.',
+    ),
+    only(
+      'ui-uses-core',
+      '^src/ui/',
+      ['^src/(ui|core|almanac|workers)/'],
+      'Views never import the server or the database.',
+    ),
+    only(
+      'workers-call-core',
+      '^src/workers/',
+      ['^src/(workers|core|almanac)/'],
+      'A worker calls one core function.',
+    ),
     {
       name: 'app-never-touches-the-database',
       severity: 'error',
@@ -34,6 +64,9 @@ module.exports = {
     doNotFollow: { path: 'node_modules' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
-    enhancedResolveOptions: { exportsFields: ['exports'], conditionNames: ['import', 'require', 'node', 'default'] },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'require', 'node', 'default'],
+    },
   },
 }

@@ -1,19 +1,32 @@
 const transform = {
   '^.+\\.tsx?$': [
     '@swc/jest',
-    { jsc: { target: 'es2022', parser: { syntax: 'typescript', tsx: true }, transform: { react: { runtime: 'automatic' } } } },
+    {
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true },
+        transform: { react: { runtime: 'automatic' } },
+      },
+    },
   ],
 }
 const shared = {
   transform,
   moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
-  transformIgnorePatterns: ['/node_modules/(?!(d3-|internmap|uuid|postgrator|@date-fns|date-fns|iron-session|uncrypto|cookie))'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(d3-|internmap|uuid|postgrator|@date-fns|date-fns|iron-session|uncrypto|cookie))',
+  ],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data'],
 }
 
 export default {
   projects: [
-    { ...shared, displayName: 'unit', rootDir: '.', testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'] },
+    {
+      ...shared,
+      displayName: 'unit',
+      rootDir: '.',
+      testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/demo/**/*.test.ts'],
+    },
     {
       ...shared,
       displayName: 'integration',

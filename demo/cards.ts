@@ -1,13 +1,23 @@
 import type { LabelCard } from '@/core/dose/labelCard'
 
 /** Example label cards. Invented names and DEMO- numbers: they show the form of a card and are no labels. */
-export const CARDS: { code: string; version: number; name: string; registration: string; lots: [string, string][]; body: LabelCard }[] = [
+export const CARDS: {
+  code: string
+  version: number
+  name: string
+  registration: string
+  lots: [string, string][]
+  body: LabelCard
+}[] = [
   {
     code: 'EB4',
     version: 3,
     name: 'Example EB4',
     registration: 'DEMO-1004-3',
-    lots: [['EB4-2207', '2028-03-31'], ['EB4-2311', '2029-01-31']],
+    lots: [
+      ['EB4-2207', '2028-03-31'],
+      ['EB4-2311', '2029-01-31'],
+    ],
     body: {
       formulation: 'liquid for trunk injection',
       actives: [{ name: 'emamectin benzoate', strength: '4 %', group: '6' }],
@@ -106,4 +116,4 @@ export const CARDS: { code: string; version: number; name: string; registration:
       example: true,
     },
   },
-] // prettier-ignore
+]

@@ -20,9 +20,15 @@ const flares = (...pairs: [bearing: number, halfWidth: number][]): Mark[] =>
   pairs.map(([b, w]) => ({ kind: 'flare', from: (b - w + 360) % 360, to: (b + w) % 360 }))
 
 const thin = (from: number, to: number, severity: number): Mark => ({ kind: 'thin', from, to, severity })
-const hole = (bearing: number, yearsAgo: number): Mark => ({ kind: 'hole', from: bearing, to: bearing, yearsAgo })
+const hole = (bearing: number, yearsAgo: number): Mark => ({
+  kind: 'hole',
+  from: bearing,
+  to: bearing,
+  yearsAgo,
+})
 
 /** The schoolyard: six ashes, a mountain ash listed as ash, a buried oak, a maple that was taken for wilted. */
+// prettier-ignore
 export const SCHOOL_TREES: DemoTree[] = [
   { tag: 'Ash 11', host: 'ash', confirmed: true, place: [14, 52], girths: [['43', 372], ['44', 3]], liveCrown: 90, note: 'By the bicycle stand.', marks: flares([8, 20], [78, 24], [150, 22], [222, 20], [298, 26]) },
   { tag: 'Ash 12', host: 'ash', confirmed: true, place: [27, 53], girths: [['47 1/2', 368], ['48', 3]], liveCrown: 85, note: 'Holes of last year by another firm.', marks: [...flares([20, 20], [95, 25], [170, 18], [250, 22], [320, 16]), hole(20, 1), hole(95, 1), hole(168, 1), hole(252, 1)] },
@@ -33,13 +39,14 @@ export const SCHOOL_TREES: DemoTree[] = [
   { tag: 'Ash 17', host: 'ash', listedAs: 'ash', confirmed: false, place: [84, 34], girths: [['27', 3]], liveCrown: 70, note: 'The client’s list says ash. Orange berries last autumn.', marks: flares([40, 30], [160, 30], [280, 30]) },
   { tag: 'Oak 3', host: 'oak-red-group', confirmed: true, place: [70, 12.5], girths: [['82', 380], ['82 1/2', 3]], liveCrown: 65, note: 'Stands close to the wall. The bed was raised four years ago.', marks: [thin(90, 200, 0.4)] },
   { tag: 'Maple 2', host: 'maple', confirmed: true, place: [20, 16], girths: [['58', 740], ['58 3/4', 3]], liveCrown: 70, note: 'Treated as wilt two summers ago, without change.', marks: [...flares([350, 22], [80, 20], [300, 18]), thin(180, 270, 0.7), { kind: 'girdling', from: 195, to: 245 }] },
-] // prettier-ignore
+]
 
 /** The hospital court: lindens over a café. */
+// prettier-ignore
 export const COURT_TREES: DemoTree[] = [
   { tag: 'Linden 6', host: 'linden', confirmed: true, place: [10, 18], girths: [['49', 5]], liveCrown: 95, note: null, marks: flares([0, 24], [90, 24], [180, 24], [270, 24]) },
   { tag: 'Linden 7', host: 'linden', confirmed: true, place: [19, 18], girths: [['46 1/2', 5]], liveCrown: 90, note: 'Black film over the café tables. Will bloom soon.', marks: flares([20, 24], [100, 22], [190, 26], [280, 22]) },
-] // prettier-ignore
+]
 
 const rectangle = (x0: number, y0: number, x1: number, y1: number) => ({
   type: 'Polygon' as const,
@@ -58,13 +65,43 @@ const rectangle = (x0: number, y0: number, x1: number, y1: number) => ({
 export const SCHOOL_FEATURES = [
   { kind: 'boundary', name: 'school ground', geometry: rectangle(4, 4, 94, 60) },
   { kind: 'building', name: 'school', geometry: rectangle(30, 20, 62, 38) },
-  { kind: 'wall', name: 'wall', geometry: { type: 'LineString' as const, coordinates: [[56, 8], [92, 8]] } },
-  { kind: 'path', name: 'north path', geometry: { type: 'LineString' as const, coordinates: [[4, 46], [94, 46]] } },
+  {
+    kind: 'wall',
+    name: 'wall',
+    geometry: {
+      type: 'LineString' as const,
+      coordinates: [
+        [56, 8],
+        [92, 8],
+      ],
+    },
+  },
+  {
+    kind: 'path',
+    name: 'north path',
+    geometry: {
+      type: 'LineString' as const,
+      coordinates: [
+        [4, 46],
+        [94, 46],
+      ],
+    },
+  },
   { kind: 'bed', name: 'raised bed', geometry: rectangle(64, 9, 77, 16) },
-] // prettier-ignore
+]
 
 export const COURT_FEATURES = [
   { kind: 'boundary', name: 'court', geometry: rectangle(2, 2, 30, 30) },
   { kind: 'building', name: 'café', geometry: rectangle(12, 5, 28, 12) },
-  { kind: 'path', name: 'walk', geometry: { type: 'LineString' as const, coordinates: [[2, 22], [30, 22]] } },
-] // prettier-ignore
+  {
+    kind: 'path',
+    name: 'walk',
+    geometry: {
+      type: 'LineString' as const,
+      coordinates: [
+        [2, 22],
+        [30, 22],
+      ],
+    },
+  },
+]

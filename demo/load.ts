@@ -1,7 +1,11 @@
 import { createHash } from 'node:crypto'
+import { readQuantity } from '@/core/quantity/parse'
+import { planInjection } from '@/core/dose/planInjection'
 import { addDays, addYears, dateIn, hourIn } from '@/core/time/calendar'
 import { closePool, inFirm, type FirmSql } from '@/db/client'
 import type { PersonRow, Role } from '@/db/queries/person'
+import { readingsOfTree } from '@/db/queries/tree'
+import { labelSource, planBase } from '@/server/prescribe'
 import { hashPassword } from '@/server/password'
 import { VERBS } from '@/server/verbs'
 import { CARDS } from './cards'
@@ -34,13 +38,43 @@ interface DemoPerson {
 
 const FIRM = { id: idFor('firm'), name: 'Hollin & Quay Tree Health', town: 'Tamsin’s Ferry' }
 const PEOPLE: DemoPerson[] = [
-  { name: 'Maren Oduya', email: 'maren@hollinquay.example', password: 'rowan-and-lens', role: 'arborist', licence: 'DEMO-A-117' },
-  { name: 'Teodor Lisk', email: 'teodor@hollinquay.example', password: 'truck-two-0630', role: 'crew lead', licence: 'DEMO-C-204' },
-  { name: 'Wren Abara', email: 'wren@hollinquay.example', password: 'gloves-are-on', role: 'technician', licence: null },
-  { name: 'Philippa Quell', email: 'philippa@hollinquay.example', password: 'week-in-ink', role: 'office', licence: null },
-] // prettier-ignore
+  {
+    name: 'Maren Oduya',
+    email: 'maren@hollinquay.example',
+    password: 'rowan-and-lens',
+    role: 'arborist',
+    licence: 'DEMO-A-117',
+  },
+  {
+    name: 'Teodor Lisk',
+    email: 'teodor@hollinquay.example',
+    password: 'truck-two-0630',
+    role: 'crew lead',
+    licence: 'DEMO-C-204',
+  },
+  {
+    name: 'Wren Abara',
+    email: 'wren@hollinquay.example',
+    password: 'gloves-are-on',
+    role: 'technician',
+    licence: null,
+  },
+  {
+    name: 'Philippa Quell',
+    email: 'philippa@hollinquay.example',
+    password: 'week-in-ink',
+    role: 'office',
+    licence: null,
+  },
+]
 const OTHER = { id: idFor('other firm'), name: 'Alder Reach Tree Care', town: 'Low Staith' }
-const OTHER_PERSON: DemoPerson = { name: 'Ines Varga', email: 'ines@alderreach.example', password: 'another-firm', role: 'arborist', licence: 'DEMO-A-301' } // prettier-ignore
+const OTHER_PERSON: DemoPerson = {
+  name: 'Ines Varga',
+  email: 'ines@alderreach.example',
+  password: 'another-firm',
+  role: 'arborist',
+  licence: 'DEMO-A-301',
+}
 
 async function addFirm(firm: typeof FIRM, people: DemoPerson[], offsetMs: number, demoListed: boolean) {
   const hashes = await Promise.all(people.map((p) => hashPassword(p.password)))
@@ -52,14 +86,27 @@ async function addFirm(firm: typeof FIRM, people: DemoPerson[], offsetMs: number
   })
 }
 
-async function addPlace(sql: FirmSql, firmId: string, key: string, place: { client: string; contact: string; name: string; where: string; note: string; areaM2: number; features: { kind: string; name: string; geometry: unknown }[] }) {
+async function addPlace(
+  sql: FirmSql,
+  firmId: string,
+  key: string,
+  place: {
+    client: string
+    contact: string
+    name: string
+    where: string
+    note: string
+    areaM2: number
+    features: { kind: string; name: string; geometry: unknown }[]
+  },
+) {
   await sql`insert into client (id, firm_id, name, contact) values (${idFor(`client ${key}`)}, ${firmId}, ${place.client}, ${place.contact})`
   await sql`insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, note)
     values (${idFor(`site ${key}`)}, ${firmId}, ${idFor(`client ${key}`)}, ${place.name}, ${place.where}, ${ZONE}, ${place.areaM2}, ${place.note})`
   for (const [i, f] of place.features.entries())
     await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry)
       values (${idFor(`feature ${key} ${i}`)}, ${firmId}, ${idFor(`site ${key}`)}, ${f.kind}, ${f.name}, ${sql.json(f.geometry as never)})`
-} // prettier-ignore
+}
 
 /** Plays the steps of the job as people would have taken them, on the day they took them. */
 class Story {
@@ -67,36 +114,117 @@ class Story {
 
   private person(email: string, at: Date): PersonRow {
     const p = PEOPLE.find((x) => x.email.startsWith(email))!
-    return { id: idFor(p.email), firmId: FIRM.id, name: p.name, email: p.email, role: p.role, licence: p.licence, units: 'us', firmName: FIRM.name, town: FIRM.town, timeZone: ZONE, clockOffsetMs: at.getTime() - Date.now() }
-  } // prettier-ignore
+    return {
+      id: idFor(p.email),
+      firmId: FIRM.id,
+      name: p.name,
+      email: p.email,
+      role: p.role,
+      licence: p.licence,
+      units: 'us',
+      firmName: FIRM.name,
+      town: FIRM.town,
+      timeZone: ZONE,
+      clockOffsetMs: at.getTime() - Date.now(),
+    }
+  }
 
-  async do(who: string, daysAgo: number, name: string, input: Record<string, unknown>, minutes = 0): Promise<unknown> {
+  async do(
+    who: string,
+    daysAgo: number,
+    name: string,
+    input: Record<string, unknown>,
+    minutes = 0,
+  ): Promise<unknown> {
     const at = new Date(this.start.getTime() - daysAgo * DAY + minutes * 60_000)
     const result = await VERBS[name]!.perform(name, this.person(who, at), input)
     if (!result.ok) throw new Error(`The demo's ${name} was refused: ${result.problem.message}`)
     return result.value
   }
 
-  async findings(tag: string, daysAgo: number, visit: string, states: Record<string, 'there' | 'not-there' | 'unsure'>) {
+  async findings(
+    tag: string,
+    daysAgo: number,
+    visit: string,
+    states: Record<string, 'there' | 'not-there' | 'unsure'>,
+  ) {
     for (const [finding, state] of Object.entries(states))
-      await this.do('maren', daysAgo, 'set-finding', { treeId: idFor(tag), assessmentId: idFor(`${tag} ${visit}`), finding, state })
+      await this.do('maren', daysAgo, 'set-finding', {
+        treeId: idFor(tag),
+        assessmentId: idFor(`${tag} ${visit}`),
+        finding,
+        state,
+      })
   }
 
   async trees(site: string, trees: DemoTree[], today: string) {
     for (const t of trees) {
       const treeId = idFor(t.tag)
-      await this.do('maren', 800, 'add-tree', { id: treeId, siteId: idFor(`site ${site}`), tag: t.tag, host: t.host, eastM: t.place[0], northM: t.place[1], note: t.note })
+      await this.do('maren', 800, 'add-tree', {
+        id: treeId,
+        siteId: idFor(`site ${site}`),
+        tag: t.tag,
+        host: t.host,
+        eastM: t.place[0],
+        northM: t.place[1],
+        note: t.note,
+      })
       await inFirm(FIRM.id, async (sql) => {
         await sql`update tree set listed_as = ${t.listedAs ?? null}, live_crown_percent = ${t.liveCrown} where id = ${treeId}`
       })
       if (t.confirmed) await this.do('maren', 800, 'confirm-identity', { treeId, host: t.host })
       for (const [inches, daysAgo] of t.girths)
-        await this.do('maren', daysAgo, 'add-reading', { id: idFor(`${t.tag} reading ${daysAgo}`), treeId, tape: 'girth', bareUnit: 'in', stems: [`${inches} in`], accepted: [] })
+        await this.do('maren', daysAgo, 'add-reading', {
+          id: idFor(`${t.tag} reading ${daysAgo}`),
+          treeId,
+          tape: 'girth',
+          bareUnit: 'in',
+          stems: [`${inches} in`],
+          accepted: [],
+        })
       if (t.marks.length === 0) continue
-      const marks = t.marks.map(({ yearsAgo, ...m }) => ({ ...m, severity: m.severity ?? null, notedOn: addYears(today, -(yearsAgo ?? 0)) }))
+      const marks = t.marks.map(({ yearsAgo, ...m }) => ({
+        ...m,
+        severity: m.severity ?? null,
+        notedOn: addYears(today, -(yearsAgo ?? 0)),
+      }))
       await this.do('maren', 0, 'save-ring', { treeId, version: t.confirmed ? 2 : 1, marks })
     }
-  } // prettier-ignore
+  }
+}
+
+/** The bearings the product proposes for a tree on a day, with the first card at its low rate. */
+async function bestBearings(treeId: string, on: string, portGirth: string): Promise<number[]> {
+  const person = {
+    id: idFor(PEOPLE[0]!.email),
+    firmId: FIRM.id,
+    name: '',
+    email: '',
+    role: 'arborist',
+    licence: null,
+    units: 'us',
+    firmName: FIRM.name,
+    town: FIRM.town,
+    timeZone: ZONE,
+    clockOffsetMs: 0,
+  } as PersonRow
+  const girth = readQuantity(portGirth, 'length', 'portGirth')
+  if (!girth.ok) throw new Error(girth.problem.message)
+  const card = CARDS[0]!
+  const plan = await inFirm(FIRM.id, async (sql) => {
+    const now = new Date(Date.parse(`${on}T13:00:00Z`))
+    const reading = (await readingsOfTree(sql, treeId)).find((r) => dateIn(ZONE, r.readAt) <= on)!
+    const base = await planBase({ sql, person, now, today: on }, treeId, reading)
+    return planInjection({
+      ...base,
+      card: card.body,
+      choice: 0,
+      portGirth: girth.value.si,
+      sources: { ...base.sources, label: labelSource(card) },
+    })
+  })
+  if (!plan.ok) throw new Error(plan.problem.message)
+  return plan.value.layout.ports.map((p) => p.bearing)
 }
 
 /** Ash 15 was injected a year ago: the past record, with its holes and what came of it. */
@@ -105,40 +233,100 @@ async function lastYear(story: Story, today: string) {
   const treeId = idFor(tag)
   const ago = 365
   const on = addDays(today, -ago)
-  await story.findings(tag, ago + 2, 'last year', { 'crown-thin-top': 'there', 'exit-hole-d': 'there', 'woodpecker-blond': 'there', 'flare-hidden': 'not-there', 'soil-dry': 'not-there' }) // prettier-ignore
-  await story.do('maren', ago + 2, 'sign-diagnosis', { id: idFor('dx15'), treeId, assessmentId: idFor(`${tag} last year`), cause: 'emerald-ash-borer', reason: null }, 20) // prettier-ignore
-  await story.do('maren', ago + 2, 'sign-decision', { id: idFor('dec15'), treeId, diagnosisId: idFor('dx15'), action: 'treat', words: null }, 25) // prettier-ignore
-  const { planInjection } = await import('@/core/dose/planInjection')
-  const { planBase, labelSource } = await import('@/server/prescribe')
-  const { readingsOfTree } = await import('@/db/queries/tree')
-  const now = new Date(Date.parse(`${on}T13:00:00Z`))
-  const person = { id: idFor(PEOPLE[0]!.email), firmId: FIRM.id, name: '', email: '', role: 'arborist', licence: null, units: 'us', firmName: FIRM.name, town: FIRM.town, timeZone: ZONE, clockOffsetMs: 0 } as PersonRow // prettier-ignore
-  const portGirth = 0.0254 * 42
-  const card = CARDS[0]!
-  const plan = await inFirm(FIRM.id, async (sql) => {
-    const reading = (await readingsOfTree(sql, treeId)).at(-1)!
-    const base = await planBase({ sql, person, now, today: on }, treeId, reading)
-    return planInjection({ ...base, card: card.body, choice: 0, portGirth, sources: { ...base.sources, label: labelSource(card) } })
+  await story.findings(tag, ago + 2, 'last year', {
+    'crown-thin-top': 'there',
+    'exit-hole-d': 'there',
+    'woodpecker-blond': 'there',
+    'flare-hidden': 'not-there',
+    'soil-dry': 'not-there',
   })
-  if (!plan.ok) throw new Error(plan.problem.message)
-  const bearings = plan.value.layout.ports.map((p) => p.bearing)
-  const { jobId } = (await story.do('maren', ago + 1, 'hand-to-crew', { id: idFor('rx15'), treeId, decisionId: idFor('dec15'), labelId: idFor('card EB4'), choice: 0, portGirth: '42 in', bearings, onDate: on })) as { jobId: string } // prettier-ignore
+  await story.do(
+    'maren',
+    ago + 2,
+    'sign-diagnosis',
+    {
+      id: idFor('dx15'),
+      treeId,
+      assessmentId: idFor(`${tag} last year`),
+      cause: 'emerald-ash-borer',
+      reason: null,
+    },
+    20,
+  )
+  await story.do(
+    'maren',
+    ago + 2,
+    'sign-decision',
+    { id: idFor('dec15'), treeId, diagnosisId: idFor('dx15'), action: 'treat', words: null },
+    25,
+  )
+  const bearings = await bestBearings(treeId, on, '42 in')
+  const { jobId } = (await story.do('maren', ago + 1, 'hand-to-crew', {
+    id: idFor('rx15'),
+    treeId,
+    decisionId: idFor('dec15'),
+    labelId: idFor('card EB4'),
+    choice: 0,
+    portGirth: '42 in',
+    bearings,
+    onDate: on,
+  })) as { jobId: string }
   const item = await inFirm(FIRM.id, async (sql) => {
     const items = await sql<{ id: string }[]>`select id from job_item where job_id = ${jobId}`
-    const ports = await sql<{ id: string; number: number }[]>`select id, number from port where job_item_id = ${items[0]!.id} order by number`
+    const ports = await sql<
+      { id: string; number: number }[]
+    >`select id, number from port where job_item_id = ${items[0]!.id} order by number`
     return { id: items[0]!.id, ports: [...ports] }
   })
   await story.do('teodor', ago, 'confirm-tree', { jobItemId: item.id, tag, gear: true }, 5)
   for (const p of item.ports)
     for (const [i, kind] of (['drill', 'start', 'stop', 'out'] as const).entries())
-      await story.do('teodor', ago, 'mark-port', { eventId: idFor(`15 ${p.number} ${kind}`), portId: p.id, kind }, 10 + p.number * 2 + [0, 1, 28, 40][i]!) // prettier-ignore
-  await story.do('teodor', ago, 'sign-record', { id: idFor('record15'), jobItemId: item.id, lot: 'EB4-2207', temperature: '70 F', wind: '5 mph', windFrom: 'SW', sky: 'some cloud', soil: 'moist', counted: item.ports.length, notices: 'School office told the day before; sign at the gate.', deviations: null }, 75) // prettier-ignore
+      await story.do(
+        'teodor',
+        ago,
+        'mark-port',
+        { eventId: idFor(`15 ${p.number} ${kind}`), portId: p.id, kind },
+        10 + p.number * 2 + [0, 1, 28, 40][i]!,
+      )
+  await story.do(
+    'teodor',
+    ago,
+    'sign-record',
+    {
+      id: idFor('record15'),
+      jobItemId: item.id,
+      lot: 'EB4-2207',
+      temperature: '70 F',
+      wind: '5 mph',
+      windFrom: 'SW',
+      sky: 'some cloud',
+      soil: 'moist',
+      counted: item.ports.length,
+      notices: 'School office told the day before; sign at the gate.',
+      deviations: null,
+    },
+    75,
+  )
   const checks = await inFirm(FIRM.id, async (sql) => {
-    const rows = await sql<{ id: string; dueOn: string }[]>`select id, due_on::text as "dueOn" from follow_up where tree_id = ${treeId} order by due_on`
+    const rows = await sql<
+      { id: string; dueOn: string }[]
+    >`select id, due_on::text as "dueOn" from follow_up where tree_id = ${treeId} order by due_on`
     return [...rows]
   })
-  await story.do('teodor', ago, 'enter-result', { id: idFor('m15a'), followUpId: checks[0]!.id, value: 0, nextStep: 'go on as planned', words: null }, 600) // prettier-ignore
-  await story.do('maren', ago - 14, 'enter-result', { id: idFor('m15b'), followUpId: checks[1]!.id, value: 2, nextStep: 'go on as planned', words: null }, 60) // prettier-ignore
+  await story.do(
+    'teodor',
+    ago,
+    'enter-result',
+    { id: idFor('m15a'), followUpId: checks[0]!.id, value: 0, nextStep: 'go on as planned', words: null },
+    600,
+  )
+  await story.do(
+    'maren',
+    ago - 14,
+    'enter-result',
+    { id: idFor('m15b'), followUpId: checks[1]!.id, value: 2, nextStep: 'go on as planned', words: null },
+    60,
+  )
 }
 
 /** Loads the demo into an empty database; with data in it, changes nothing. */
@@ -150,11 +338,35 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await addFirm(FIRM, PEOPLE, start.getTime() - real.getTime(), true)
   await addFirm(OTHER, [OTHER_PERSON], start.getTime() - real.getTime(), false)
   await inFirm(OTHER.id, (sql) =>
-    addPlace(sql, OTHER.id, 'mill', { client: 'Mill Row', contact: '', name: 'Mill Row garden', where: 'Low Staith', note: '', areaM2: 400, features: [] }),
-  ) // prettier-ignore
+    addPlace(sql, OTHER.id, 'mill', {
+      client: 'Mill Row',
+      contact: '',
+      name: 'Mill Row garden',
+      where: 'Low Staith',
+      note: '',
+      areaM2: 400,
+      features: [],
+    }),
+  )
   await inFirm(FIRM.id, async (sql) => {
-    await addPlace(sql, FIRM.id, 'school', { client: 'Ropewalk School', contact: 'the caretaker, by the north gate', name: 'Ropewalk School', where: 'Ropewalk Lane, Tamsin’s Ferry', note: 'Work before the first bell or after three. Children until then.', areaM2: 5040, features: SCHOOL_FEATURES }) // prettier-ignore
-    await addPlace(sql, FIRM.id, 'court', { client: 'St Orrin Hospital', contact: 'the porter’s lodge', name: 'Hospital court', where: 'St Orrin Hospital, Tamsin’s Ferry', note: 'Café tables under the lindens from ten. Bees in bloom.', areaM2: 780, features: COURT_FEATURES }) // prettier-ignore
+    await addPlace(sql, FIRM.id, 'school', {
+      client: 'Ropewalk School',
+      contact: 'the caretaker, by the north gate',
+      name: 'Ropewalk School',
+      where: 'Ropewalk Lane, Tamsin’s Ferry',
+      note: 'Work before the first bell or after three. Children until then.',
+      areaM2: 5040,
+      features: SCHOOL_FEATURES,
+    })
+    await addPlace(sql, FIRM.id, 'court', {
+      client: 'St Orrin Hospital',
+      contact: 'the porter’s lodge',
+      name: 'Hospital court',
+      where: 'St Orrin Hospital, Tamsin’s Ferry',
+      note: 'Café tables under the lindens from ten. Bees in bloom.',
+      areaM2: 780,
+      features: COURT_FEATURES,
+    })
     for (const c of CARDS) {
       await sql`insert into label_card (id, firm_id, code, version, name, registration, body)
         values (${idFor(`card ${c.code}`)}, ${FIRM.id}, ${c.code}, ${c.version}, ${c.name}, ${c.registration}, ${sql.json(c.body as never)})`
@@ -167,23 +379,126 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await story.trees('court', COURT_TREES, today)
   await lastYear(story, today)
   // The maple's misdiagnosis of two summers ago, and what has been seen since.
-  await story.findings('Maple 2', 700, 'then', { 'flagging-limb': 'there', 'crown-thin-one-side': 'there', 'branch-dieback-scattered': 'there' }) // prettier-ignore
-  await story.do('maren', 700, 'sign-diagnosis', { id: idFor('dxmaple'), treeId: idFor('Maple 2'), assessmentId: idFor('Maple 2 then'), cause: 'verticillium-wilt', reason: 'No time for the laboratory; the client wants an answer.' }, 30) // prettier-ignore
-  await story.do('maren', 700, 'sign-decision', { id: idFor('decmaple'), treeId: idFor('Maple 2'), diagnosisId: idFor('dxmaple'), action: 'care', words: 'Water through the summer and take the dead wood out.' }, 35) // prettier-ignore
-  await story.findings('Maple 2', 2, 'now', { 'crown-thin-one-side': 'there', 'flagging-limb': 'there', 'flare-hidden': 'there', 'root-girdling': 'there', 'sapwood-streaks': 'not-there' }) // prettier-ignore
-  await story.findings('Oak 3', 2, 'now', { 'crown-thin-even': 'there', 'flare-hidden': 'there', 'mulch-piled': 'there', 'leaf-scorch-banded': 'not-there' }) // prettier-ignore
-  await story.findings('Linden 7', 2, 'now', { 'leaf-black-film': 'there', 'leaf-sticky': 'there', 'ants-trail': 'there', 'silk-fine': 'not-there', 'leaf-skeleton': 'not-there' }) // prettier-ignore
-  await story.findings('Ash 13', 2, 'now', { 'crown-thin-top': 'there', 'exit-hole-d': 'there', 'galleries-s': 'there', 'trunk-sprouts': 'there', 'anchor-root-soft': 'not-there' }) // prettier-ignore
-  await story.do('maren', 2, 'sign-diagnosis', { id: idFor('dx13'), treeId: idFor('Ash 13'), assessmentId: idFor('Ash 13 now'), cause: 'emerald-ash-borer', reason: null }, 30) // prettier-ignore
+  await story.findings('Maple 2', 700, 'then', {
+    'flagging-limb': 'there',
+    'crown-thin-one-side': 'there',
+    'branch-dieback-scattered': 'there',
+  })
+  await story.do(
+    'maren',
+    700,
+    'sign-diagnosis',
+    {
+      id: idFor('dxmaple'),
+      treeId: idFor('Maple 2'),
+      assessmentId: idFor('Maple 2 then'),
+      cause: 'verticillium-wilt',
+      reason: 'No time for the laboratory; the client wants an answer.',
+    },
+    30,
+  )
+  await story.do(
+    'maren',
+    700,
+    'sign-decision',
+    {
+      id: idFor('decmaple'),
+      treeId: idFor('Maple 2'),
+      diagnosisId: idFor('dxmaple'),
+      action: 'care',
+      words: 'Water through the summer and take the dead wood out.',
+    },
+    35,
+  )
+  await story.findings('Maple 2', 2, 'now', {
+    'crown-thin-one-side': 'there',
+    'flagging-limb': 'there',
+    'flare-hidden': 'there',
+    'root-girdling': 'there',
+    'sapwood-streaks': 'not-there',
+  })
+  await story.findings('Oak 3', 2, 'now', {
+    'crown-thin-even': 'there',
+    'flare-hidden': 'there',
+    'mulch-piled': 'there',
+    'leaf-scorch-banded': 'not-there',
+  })
+  await story.findings('Linden 7', 2, 'now', {
+    'leaf-black-film': 'there',
+    'leaf-sticky': 'there',
+    'ants-trail': 'there',
+    'silk-fine': 'not-there',
+    'leaf-skeleton': 'not-there',
+  })
+  await story.findings('Ash 13', 2, 'now', {
+    'crown-thin-top': 'there',
+    'exit-hole-d': 'there',
+    'galleries-s': 'there',
+    'trunk-sprouts': 'there',
+    'anchor-root-soft': 'not-there',
+  })
+  await story.do(
+    'maren',
+    2,
+    'sign-diagnosis',
+    {
+      id: idFor('dx13'),
+      treeId: idFor('Ash 13'),
+      assessmentId: idFor('Ash 13 now'),
+      cause: 'emerald-ash-borer',
+      reason: null,
+    },
+    30,
+  )
+  // Ash 16 is booked for today, so that the crew's day is not empty.
+  await story.findings('Ash 16', 2, 'now', {
+    'crown-thin-top': 'there',
+    'exit-hole-d': 'there',
+    'trunk-sprouts': 'there',
+    'soil-dry': 'not-there',
+    'flare-hidden': 'not-there',
+  })
+  await story.do(
+    'maren',
+    2,
+    'sign-diagnosis',
+    {
+      id: idFor('dx16'),
+      treeId: idFor('Ash 16'),
+      assessmentId: idFor('Ash 16 now'),
+      cause: 'emerald-ash-borer',
+      reason: null,
+    },
+    40,
+  )
+  await story.do(
+    'maren',
+    2,
+    'sign-decision',
+    { id: idFor('dec16'), treeId: idFor('Ash 16'), diagnosisId: idFor('dx16'), action: 'treat', words: null },
+    45,
+  )
+  await story.do('maren', 1, 'hand-to-crew', {
+    id: idFor('rx16'),
+    treeId: idFor('Ash 16'),
+    decisionId: idFor('dec16'),
+    labelId: idFor('card EB4'),
+    choice: 1,
+    portGirth: '64 in',
+    bearings: await bestBearings(idFor('Ash 16'), addDays(today, -1), '64 in'),
+    onDate: today,
+  })
   return 'loaded'
 }
 
 if (process.argv[1]?.endsWith('load.ts')) {
   loadDemo()
-    .then((what) => console.log(what === 'loaded' ? 'The demo is loaded.' : 'The demo is loaded already; its data stays.'))
+    .then((what) =>
+      console.log(what === 'loaded' ? 'The demo is loaded.' : 'The demo is loaded already; its data stays.'),
+    )
     .catch((error: Error) => {
       console.error(`The demo could not be loaded: ${error.message}`)
       process.exitCode = 1
     })
     .finally(() => closePool())
-} // prettier-ignore
+}

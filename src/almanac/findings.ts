@@ -11,6 +11,7 @@ const f = (
 ): Finding => ({ id, place, how, name, question, minutes, background })
 
 /** Everything an examination can record, in the order a tree is walked. */
+// prettier-ignore
 export const FINDINGS: readonly Finding[] = [
   f('spreads-along-neighbours', 'site', 'look', 'Spreads along neighbours', 'Look down the row. Have neighbours of the same kind fallen ill one after another?', 2, 0.06),
   f('many-kinds-affected', 'site', 'look', 'Several kinds affected', 'Look round the property. Do unrelated kinds show the same?', 2, 0.06),
@@ -142,7 +143,7 @@ export const FINDINGS: readonly Finding[] = [
   f('lab-bacteria-xylem', 'lab', 'sample', 'Xylem bacteria proved', 'Did the laboratory find xylem bacteria?', 30, 0.005),
   f('lab-wilt-fungus', 'lab', 'sample', 'Wilt fungus proved', 'Did the laboratory grow a wilt fungus?', 30, 0.005),
   f('lab-water-mould', 'lab', 'sample', 'Water mould proved', 'Did the laboratory find a water mould?', 30, 0.005),
-] // prettier-ignore
+]
 
 /** Findings by id. */
 export const FINDING_BY_ID: ReadonlyMap<string, Finding> = new Map(FINDINGS.map((x) => [x.id, x]))

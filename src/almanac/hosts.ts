@@ -27,6 +27,7 @@ const D = 'diffuse-porous'
 const C = 'conifer'
 
 /** The kinds of tree the almanac knows. */
+// prettier-ignore
 export const HOSTS: readonly Host[] = [
   h('ash', 'Ash', 'Fraxinus', R, false, 'True ash: twigs and buds in pairs, compound leaves of five to nine leaflets.', {
     host: 'mountain-ash',

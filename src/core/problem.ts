@@ -5,7 +5,15 @@
  * (`stems[0].girth`), `message` is a whole sentence naming the field, the rule and the way out.
  */
 export interface Problem {
-  code: 'missing' | 'bad-quantity' | 'out-of-range' | 'over-label' | 'unknown' | 'conflict' | 'not-allowed' | 'doubt'
+  code:
+    | 'missing'
+    | 'bad-quantity'
+    | 'out-of-range'
+    | 'over-label'
+    | 'unknown'
+    | 'conflict'
+    | 'not-allowed'
+    | 'doubt'
   field: string
   message: string
 }
@@ -19,6 +27,10 @@ export function ok<T>(value: T): { ok: true; value: T } {
 }
 
 /** Wraps a problem as a refused result. `refuse('missing', 'girth', 'Type the girth.')` */
-export function refuse(code: Problem['code'], field: string, message: string): { ok: false; problem: Problem } {
+export function refuse(
+  code: Problem['code'],
+  field: string,
+  message: string,
+): { ok: false; problem: Problem } {
   return { ok: false, problem: { code, field, message } }
 }

@@ -7,7 +7,10 @@ import { environment } from './environment'
  * Brings the database to the newest migration, forward only, as the owner of its tables.
  * @returns the migrations that ran, by name
  */
-export async function migrate(url: string, directory = path.join(process.cwd(), 'src/db/migrations')): Promise<string[]> {
+export async function migrate(
+  url: string,
+  directory = path.join(process.cwd(), 'src/db/migrations'),
+): Promise<string[]> {
   const sql = postgres(url, { max: 1, onnotice: () => {}, connect_timeout: 5 })
   try {
     const postgrator = new Postgrator({
@@ -30,7 +33,9 @@ export async function migrate(url: string, directory = path.join(process.cwd(), 
 if (process.argv[1]?.endsWith('migrate.ts')) {
   const { DATABASE_URL, DATABASE_OWNER_URL } = environment()
   migrate(DATABASE_OWNER_URL ?? DATABASE_URL)
-    .then((ran) => console.log(ran.length > 0 ? `Migrated: ${ran.join(', ')}.` : 'The database is up to date.'))
+    .then((ran) =>
+      console.log(ran.length > 0 ? `Migrated: ${ran.join(', ')}.` : 'The database is up to date.'),
+    )
     .catch((error: Error) => {
       console.error(`The database could not be migrated: ${error.message}`)
       process.exit(1)

@@ -7,7 +7,18 @@ import { nextChecks, SOMETHING_ELSE, weigh, type Check, type Weighed } from '@/c
 import { propose } from '@/core/decide/propose'
 import { ok, refuse, type Result } from '@/core/problem'
 import { monthIn } from '@/core/time/calendar'
-import { assessmentOfTree, closeAssessment, diagnosesOfTree, findingsOf, openAssessment, setFinding, signDecision, signDiagnosis, type DiagnosisRow, type FindingRow } from '@/db/queries/assessment' // prettier-ignore
+import {
+  assessmentOfTree,
+  closeAssessment,
+  diagnosesOfTree,
+  findingsOf,
+  openAssessment,
+  setFinding,
+  signDecision,
+  signDiagnosis,
+  type DiagnosisRow,
+  type FindingRow,
+} from '@/db/queries/assessment'
 import { treeById, type TreeRow } from '@/db/queries/tree'
 import { id, verb, words } from './verb'
 
@@ -25,15 +36,29 @@ export const setFindingVerb = verb({
     if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
     const last = await assessmentOfTree(sql, input.treeId)
     if (last?.id === input.assessmentId && last.closedAt)
-      return refuse('conflict', 'assessmentId', 'This examination is signed and closed. Begin a new one to record more.')
+      return refuse(
+        'conflict',
+        'assessmentId',
+        'This examination is signed and closed. Begin a new one to record more.',
+      )
     if (last && !last.closedAt && last.id !== input.assessmentId)
-      return refuse('conflict', 'assessmentId', 'Somebody else has begun an examination of this tree. Load the page again to go on with it.')
+      return refuse(
+        'conflict',
+        'assessmentId',
+        'Somebody else has begun an examination of this tree. Load the page again to go on with it.',
+      )
     if (!last || last.id !== input.assessmentId)
-      await openAssessment(sql, { id: input.assessmentId, firmId: person.firmId, treeId: input.treeId, at: now, by: person.id })
+      await openAssessment(sql, {
+        id: input.assessmentId,
+        firmId: person.firmId,
+        treeId: input.treeId,
+        at: now,
+        by: person.id,
+      })
     await setFinding(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
     return ok({ assessmentId: input.assessmentId })
   },
-}) // prettier-ignore
+})
 
 /** Findings of an examination in the shape the weighing reads. */
 export function seenOf(rows: readonly FindingRow[]): Seen {
@@ -51,7 +76,11 @@ export function weighTree(host: string, month: number, seen: Seen): Weighing {
   const input = { host, month, seen, causes: CAUSES, findings: FINDING_BY_ID }
   const weighed = weigh(input)
   const checks = nextChecks(input)
-  return { weighed, checks, judgement: judge({ weighed, checks, seen, causes: CAUSES, findings: FINDING_BY_ID }) }
+  return {
+    weighed,
+    checks,
+    judgement: judge({ weighed, checks, seen, causes: CAUSES, findings: FINDING_BY_ID }),
+  }
 }
 
 /**
@@ -72,13 +101,20 @@ export const signDiagnosisVerb = verb({
     const tree = await treeById(sql, input.treeId)
     const assessment = tree && (await assessmentOfTree(sql, tree.id))
     if (!tree || !assessment || assessment.id !== input.assessmentId)
-      return refuse('conflict', 'assessmentId', 'There is a newer examination of this tree; load the page again and weigh that one.')
+      return refuse(
+        'conflict',
+        'assessmentId',
+        'There is a newer examination of this tree; load the page again and weigh that one.',
+      )
     if (assessment.closedAt) {
       const signed = (await diagnosesOfTree(sql, tree.id)).find((d) => d.id === input.id)
-      return signed ? ok({ id: signed.id }) : refuse('conflict', 'assessmentId', 'This examination is signed already.')
+      return signed
+        ? ok({ id: signed.id })
+        : refuse('conflict', 'assessmentId', 'This examination is signed already.')
     }
     const rows = await findingsOf(sql, assessment.id)
-    if (rows.length === 0) return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
+    if (rows.length === 0)
+      return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
     const { weighed, judgement } = weighTree(tree.host, monthIn(person.timeZone, now), seenOf(rows))
     const chosen = weighed.find((w) => w.cause === input.cause)
     if (!chosen) return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
@@ -108,7 +144,7 @@ export const signDiagnosisVerb = verb({
     await closeAssessment(sql, assessment.id, now)
     return ok({ id: input.id })
   },
-}) // prettier-ignore
+})
 
 /** What the product proposes for a signed diagnosis, with reasons. */
 export function proposalFor(tree: TreeRow, diagnosis: DiagnosisRow, seen: Seen) {
@@ -139,19 +175,33 @@ export const signDecisionVerb = verb({
     id: id(),
     treeId: id('treeId'),
     diagnosisId: id('diagnosisId'),
-    action: z.enum(['treat', 'care', 'watch', 'sample', 'remove'], { error: 'Choose treat, care, watch, sample or remove.' }),
+    action: z.enum(['treat', 'care', 'watch', 'sample', 'remove'], {
+      error: 'Choose treat, care, watch, sample or remove.',
+    }),
     words: words('Words'),
   }),
   run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
     const tree = await treeById(sql, input.treeId)
     const diagnosis = tree && (await diagnosesOfTree(sql, tree.id))[0]
     if (!tree || !diagnosis || diagnosis.id !== input.diagnosisId)
-      return refuse('conflict', 'diagnosisId', 'There is a newer diagnosis of this tree; load the page again and decide on that one.')
+      return refuse(
+        'conflict',
+        'diagnosisId',
+        'There is a newer diagnosis of this tree; load the page again and decide on that one.',
+      )
     const proposal = proposalFor(tree, diagnosis, seenOf(await findingsOf(sql, diagnosis.assessmentId)))
     if (proposal.action !== input.action && (input.words ?? '').length < 8)
-      return refuse('missing', 'words', `The product proposes to ${proposal.action}. To decide otherwise, write why.`)
+      return refuse(
+        'missing',
+        'words',
+        `The product proposes to ${proposal.action}. To decide otherwise, write why.`,
+      )
     if (input.action === 'treat' && proposal.reasons.some((r) => r.against && /risk assessor/.test(r.text)))
-      return refuse('not-allowed', 'action', 'A weak anchor is a safety case first: no treatment until a qualified risk assessor has looked.')
+      return refuse(
+        'not-allowed',
+        'action',
+        'A weak anchor is a safety case first: no treatment until a qualified risk assessor has looked.',
+      )
     await signDecision(sql, {
       id: input.id,
       firmId: person.firmId,
@@ -166,4 +216,4 @@ export const signDecisionVerb = verb({
     })
     return ok({ id: input.id })
   },
-}) // prettier-ignore
+})

@@ -2,7 +2,8 @@ import { z } from 'zod'
 
 const Environment = z.object({
   SESSION_SECRET: z.string().min(32, {
-    error: 'SESSION_SECRET is too short; set at least 32 random characters, the same for every copy of the app.',
+    error:
+      'SESSION_SECRET is too short; set at least 32 random characters, the same for every copy of the app.',
   }),
   /** Demo mode: lists the demo's sign-ins and lets its clock be moved. Never on with real data. */
   ELMHORN_DEMO: z.enum(['0', '1']).default('0'),

@@ -21,20 +21,43 @@ export const enterResultVerb = verb({
     if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')
     const { least, most, unit } = check.expectation
     if (input.value < least || input.value > most)
-      return refuse('out-of-range', 'value', `The result must lie from ${least} to ${most} ${unit}; check the number.`)
+      return refuse(
+        'out-of-range',
+        'value',
+        `The result must lie from ${least} to ${most} ${unit}; check the number.`,
+      )
     if (unit === 'left' && !Number.isInteger(input.value))
       return refuse('out-of-range', 'value', 'Count whole bottles; type a whole number.')
     if (check.dueOn > today)
-      return refuse('not-allowed', 'followUpId', `This check is due on ${check.dueOn}; its result can be entered from that day on.`)
+      return refuse(
+        'not-allowed',
+        'followUpId',
+        `This check is due on ${check.dueOn}; its result can be entered from that day on.`,
+      )
     const { verdict, options } = compare(check.expectation, input.value)
     if (!options.includes(input.nextStep))
-      return refuse('missing', 'nextStep', `The result is ${verdict}. Choose what is next: ${options.join(', ')}.`)
-    const added = await addMeasurement(sql, { ...input, firmId: person.firmId, verdict, words: input.words || null, at: now, by: person.id })
+      return refuse(
+        'missing',
+        'nextStep',
+        `The result is ${verdict}. Choose what is next: ${options.join(', ')}.`,
+      )
+    const added = await addMeasurement(sql, {
+      ...input,
+      firmId: person.firmId,
+      verdict,
+      words: input.words || null,
+      at: now,
+      by: person.id,
+    })
     if (!added && check.measuredBy && check.value !== input.value)
-      return refuse('conflict', 'followUpId', `${check.measuredBy} has entered ${check.value} ${unit} for this check already.`)
+      return refuse(
+        'conflict',
+        'followUpId',
+        `${check.measuredBy} has entered ${check.value} ${unit} for this check already.`,
+      )
     return ok({ verdict })
   },
-}) // prettier-ignore
+})
 
 /** Corrects a record: a new signed entry that points at the old one, with a reason. The old one stands. */
 export const correctRecordVerb = verb({
@@ -51,7 +74,12 @@ export const correctRecordVerb = verb({
     if (!record) return refuse('unknown', 'recordId', 'There is no such record.')
     if (record.kind === 'correction')
       return refuse('not-allowed', 'recordId', 'Correct the first entry, not its correction.')
-    if (!person.licence) return refuse('not-allowed', 'role', 'Your licence is not on file; the office enters it before you can sign.')
+    if (!person.licence)
+      return refuse(
+        'not-allowed',
+        'role',
+        'Your licence is not on file; the office enters it before you can sign.',
+      )
     await addRecord(sql, {
       id: input.id,
       firmId: person.firmId,
@@ -62,8 +90,12 @@ export const correctRecordVerb = verb({
       jobItemId: null,
       signedAt: now,
       signedBy: person.id,
-      body: { applicator: { name: person.name, licence: person.licence }, reason: input.reason, correction: input.correction },
+      body: {
+        applicator: { name: person.name, licence: person.licence },
+        reason: input.reason,
+        correction: input.correction,
+      },
     })
     return ok({ id: input.id })
   },
-}) // prettier-ignore
+})

@@ -7,7 +7,10 @@ export async function health() {
   return {
     app: 'ok' as const,
     database: reachable ? ('ok' as const) : ('out of reach' as const),
-    migrations: migration === NEWEST_MIGRATION ? ('ok' as const) : (`at ${migration ?? 'none'} of ${NEWEST_MIGRATION}` as const),
+    migrations:
+      migration === NEWEST_MIGRATION
+        ? ('ok' as const)
+        : (`at ${migration ?? 'none'} of ${NEWEST_MIGRATION}` as const),
     migration,
   }
 }

@@ -6,7 +6,9 @@ const MOST_BYTES = 1_000_000
 /** A problem as an HTTP answer: 422, or what fits its code better. */
 export function problemResponse(problem: Problem, status?: number): Response {
   const byCode: Partial<Record<Problem['code'], number>> = { conflict: 409 }
-  const own = status ?? (problem.field === 'role' && problem.code === 'not-allowed' ? 403 : (byCode[problem.code] ?? 422))
+  const own =
+    status ??
+    (problem.field === 'role' && problem.code === 'not-allowed' ? 403 : (byCode[problem.code] ?? 422))
   return Response.json({ error: problem }, { status: own })
 }
 
@@ -15,7 +17,8 @@ export async function readJson(request: Request): Promise<{ body: unknown } | { 
   const refuse = (status: number, message: string) => ({
     response: problemResponse({ code: 'bad-quantity', field: 'body', message }, status),
   })
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return refuse(413, 'That is more than 1 MB; send less.')
+  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES)
+    return refuse(413, 'That is more than 1 MB; send less.')
   const text = await request.text().catch(() => null)
   if (text === null) return refuse(400, 'The body could not be read; send it again.')
   if (text.length > MOST_BYTES) return refuse(413, 'That is more than 1 MB; send less.')

@@ -6,7 +6,7 @@ import { planInjection, type InjectionPlanInput } from '@/core/dose/planInjectio
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
-import { addDays, addYears, dateIn, daysBetween, isDate } from '@/core/time/calendar'
+import { addDays, addYears, dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import { decisionsOfTree, diagnosesOfTree } from '@/db/queries/assessment'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById, type ReadingRow } from '@/db/queries/tree'
 import { addJobItem, addPrescription, jobOfDay, labelById, type LabelRow } from '@/db/queries/work'
@@ -42,7 +42,11 @@ export async function planBase(
     soil: weather.soil,
     temperature: weather.temperature,
     units: person.units,
-    sources: { reading: `tape reading, ${dateIn(person.timeZone, reading.readAt)}`, label: '', weather: 'simulated weather' },
+    sources: {
+      reading: `tape reading, ${spokenDate(dateIn(person.timeZone, reading.readAt))}`,
+      label: '',
+      weather: 'simulated weather of the hour',
+    },
   }
 }
 
@@ -58,10 +62,15 @@ export const handToCrewVerb = verb({
     treeId: id('treeId'),
     decisionId: id('decisionId'),
     labelId: id('labelId'),
-    choice: z.number().min(0, { error: 'The rate lies below the label’s low rate.' }).max(1, { error: 'The rate lies above the label’s high rate.' }),
+    choice: z
+      .number()
+      .min(0, { error: 'The rate lies below the label’s low rate.' })
+      .max(1, { error: 'The rate lies above the label’s high rate.' }),
     portGirth: z.string().max(200),
     bearings: z.array(z.int().min(0).max(359)).max(500),
-    onDate: z.string().refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+    onDate: z
+      .string()
+      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
   }),
   run: async (context, input): Promise<Result<{ jobId: string }>> => {
     const { sql, person, today, now } = context
@@ -70,27 +79,57 @@ export const handToCrewVerb = verb({
     const decision = (await decisionsOfTree(sql, tree.id))[0]
     const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
     if (!decision || !diagnosis || decision.id !== input.decisionId || decision.diagnosisId !== diagnosis.id)
-      return refuse('conflict', 'decisionId', 'The decision has changed since this page was opened; load it again.')
+      return refuse(
+        'conflict',
+        'decisionId',
+        'The decision has changed since this page was opened; load it again.',
+      )
     if (decision.action !== 'treat')
-      return refuse('not-allowed', 'decisionId', `The decision is to ${decision.action}, not to treat. Decide anew first.`)
+      return refuse(
+        'not-allowed',
+        'decisionId',
+        `The decision is to ${decision.action}, not to treat. Decide anew first.`,
+      )
     const refused = causeOf(diagnosis.cause)?.refuses
-    if (refused?.injection) return refuse('not-allowed', 'label', `No injection for this cause: ${refused.injection}`)
+    if (refused?.injection)
+      return refuse('not-allowed', 'label', `No injection for this cause: ${refused.injection}`)
     if (!tree.identityConfirmedAt && hostOf(tree.host)?.confusedWith)
-      return refuse('missing', 'identity', 'Confirm what kind of tree it is first: it has look-alikes that this treatment does nothing for.')
-    if (input.onDate < today) return refuse('out-of-range', 'onDate', 'The day lies in the past; choose today or later.')
+      return refuse(
+        'missing',
+        'identity',
+        'Confirm what kind of tree it is first: it has look-alikes that this treatment does nothing for.',
+      )
+    if (input.onDate < today)
+      return refuse('out-of-range', 'onDate', 'The day lies in the past; choose today or later.')
     if (daysBetween(today, input.onDate) > 366)
-      return refuse('out-of-range', 'onDate', 'The day is more than a year away; the reading would be too old. Choose a nearer day.')
+      return refuse(
+        'out-of-range',
+        'onDate',
+        'The day is more than a year away; the reading would be too old. Choose a nearer day.',
+      )
     const label = await labelById(sql, input.labelId)
     if (!label) return refuse('unknown', 'labelId', 'There is no such label card.')
     if (!label.body.targets.includes(diagnosis.cause))
-      return refuse('not-allowed', 'labelId', `${label.name} does not name this cause. Choose a card that does.`)
-    const girth = readQuantity(input.portGirth, 'length', 'portGirth', { bareUnit: person.units === 'us' ? 'in' : 'cm', name: 'Girth at the ports' })
+      return refuse(
+        'not-allowed',
+        'labelId',
+        `${label.name} does not name this cause. Choose a card that does.`,
+      )
+    const girth = readQuantity(input.portGirth, 'length', 'portGirth', {
+      bareUnit: person.units === 'us' ? 'in' : 'cm',
+      name: 'Girth at the ports',
+    })
     if (!girth.ok) return girth
     const reading = (await readingsOfTree(sql, tree.id))[0]
-    if (!reading) return refuse('missing', 'reading', 'The trunk has not been measured; take a reading first.')
+    if (!reading)
+      return refuse('missing', 'reading', 'The trunk has not been measured; take a reading first.')
     const age = yearsBetween(reading.readAt.toISOString(), now.toISOString())
     if (age > READING_GOOD_FOR_YEARS + 0.01)
-      return refuse('out-of-range', 'reading', 'The reading is more than a year old; measure the trunk again before dosing.')
+      return refuse(
+        'out-of-range',
+        'reading',
+        'The reading is more than a year old; measure the trunk again before dosing.',
+      )
     const base = await planBase(context, tree.id, reading)
     const plan = planInjection({
       ...base,
@@ -104,7 +143,11 @@ export const handToCrewVerb = verb({
     if (!plan.value.uptake.ok) return plan.value.uptake
     const { dose, layout, bestBearings, uptake } = plan.value
     if (layout.missing > 0)
-      return refuse('not-allowed', 'bearings', `${layout.missing} of ${dose.ports} ports cannot be placed on sound wood. Choose another method or let the trunk rest.`)
+      return refuse(
+        'not-allowed',
+        'bearings',
+        `${layout.missing} of ${dose.ports} ports cannot be placed on sound wood. Choose another method or let the trunk rest.`,
+      )
     const itemId = uuidv7()
     const added = await addPrescription(sql, {
       id: input.id,
@@ -133,24 +176,45 @@ export const handToCrewVerb = verb({
     if (added === 'repeated') {
       const rows = await sql<{ jobId: string }[]>`
         select ji.job_id as "jobId" from job_item ji join prescription_item i on i.id = ji.prescription_item_id where i.prescription_id = ${input.id}`
-      return rows[0] ? ok({ jobId: rows[0].jobId }) : refuse('conflict', 'id', 'This prescription was sent already.')
+      return rows[0]
+        ? ok({ jobId: rows[0].jobId })
+        : refuse('conflict', 'id', 'This prescription was sent already.')
     }
-    const jobId = await jobOfDay(sql, { id: uuidv7(), firmId: person.firmId, siteId: tree.siteId, onDate: input.onDate, title: 'Trunk injection' })
+    const jobId = await jobOfDay(sql, {
+      id: uuidv7(),
+      firmId: person.firmId,
+      siteId: tree.siteId,
+      onDate: input.onDate,
+      title: 'Trunk injection',
+    })
     await addJobItem(
       sql,
       { id: uuidv7(), firmId: person.firmId, jobId, itemId, treeId: tree.id },
-      layout.ports.map((p, i) => ({ id: uuidv7(), number: i + 1, bearing: p.bearing, volumeM3: dose.perPort })),
+      layout.ports.map((p, i) => ({
+        id: uuidv7(),
+        number: i + 1,
+        bearing: p.bearing,
+        volumeM3: dose.perPort,
+      })),
     )
     return ok({ jobId })
   },
-}) // prettier-ignore
+})
 
 export interface PromisedCheck {
   afterDays?: number
   afterYears?: number
   what: string
-  expectation: { question: string; unit: string; sense: 'at-least' | 'at-most'; expected: number; tolerated: number; least: number; most: number }
-} // prettier-ignore
+  expectation: {
+    question: string
+    unit: string
+    sense: 'at-least' | 'at-most'
+    expected: number
+    tolerated: number
+    least: number
+    most: number
+  }
+}
 
 /** The checks an injection promises, with what is expected at each. Crown shares in steps of 5 %. */
 export function expectationsOf(liveCrown: number, retreatYears: number): PromisedCheck[] {
@@ -158,25 +222,57 @@ export function expectationsOf(liveCrown: number, retreatYears: number): Promise
     {
       afterDays: 0,
       what: 'Bottles and tubes left in the tree',
-      expectation: { question: 'How many bottles or tubes are still in the tree this evening?', unit: 'left', sense: 'at-most', expected: 0, tolerated: 0, least: 0, most: 200 },
+      expectation: {
+        question: 'How many bottles or tubes are still in the tree this evening?',
+        unit: 'left',
+        sense: 'at-most',
+        expected: 0,
+        tolerated: 0,
+        least: 0,
+        most: 200,
+      },
     },
     {
       afterDays: 14,
       what: 'Leaf scorch after the injection',
-      expectation: { question: 'What share of the leaves shows new brown margins?', unit: '%', sense: 'at-most', expected: 5, tolerated: 15, least: 0, most: 100 },
+      expectation: {
+        question: 'What share of the leaves shows new brown margins?',
+        unit: '%',
+        sense: 'at-most',
+        expected: 5,
+        tolerated: 15,
+        least: 0,
+        most: 100,
+      },
     },
     {
       afterYears: 1,
       what: 'Live crown next summer',
-      expectation: { question: 'What share of the crown is alive, in steps of 5 %?', unit: '%', sense: 'at-least', expected: Math.max(5, liveCrown - 5), tolerated: Math.max(0, liveCrown - 15), least: 0, most: 100 },
+      expectation: {
+        question: 'What share of the crown is alive, in steps of 5 %?',
+        unit: '%',
+        sense: 'at-least',
+        expected: Math.max(5, liveCrown - 5),
+        tolerated: Math.max(0, liveCrown - 15),
+        least: 0,
+        most: 100,
+      },
     },
     {
       afterYears: retreatYears,
       what: `Treat again, ${retreatYears} ${retreatYears === 1 ? 'year' : 'years'} on`,
-      expectation: { question: 'What share of the crown is alive before treating again, in steps of 5 %?', unit: '%', sense: 'at-least', expected: Math.max(5, liveCrown - 5), tolerated: Math.max(0, liveCrown - 20), least: 0, most: 100 },
+      expectation: {
+        question: 'What share of the crown is alive before treating again, in steps of 5 %?',
+        unit: '%',
+        sense: 'at-least',
+        expected: Math.max(5, liveCrown - 5),
+        tolerated: Math.max(0, liveCrown - 20),
+        least: 0,
+        most: 100,
+      },
     },
   ]
-} // prettier-ignore
+}
 
 /** Writes the promised checks of a finished application into the calendar. */
 export async function promiseChecks(
@@ -189,7 +285,10 @@ export async function promiseChecks(
       firmId: person.firmId,
       treeId: p.treeId,
       prescriptionId: p.prescriptionId,
-      dueOn: check.afterYears !== undefined ? addYears(p.on, check.afterYears) : addDays(p.on, check.afterDays ?? 0),
+      dueOn:
+        check.afterYears !== undefined
+          ? addYears(p.on, check.afterYears)
+          : addDays(p.on, check.afterDays ?? 0),
       what: check.what,
       expectation: check.expectation,
     })

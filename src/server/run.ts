@@ -9,7 +9,18 @@ import { readQuantity } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
 import { readInjectionUse } from '@/core/dose/labelCard'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById } from '@/db/queries/tree'
-import { closeJobItem, confirmJobItem, jobById, jobItemById, lotsOf, notePortEvent, portForChange, portsOfItems, savePort, type PortRow } from '@/db/queries/work' // prettier-ignore
+import {
+  closeJobItem,
+  confirmJobItem,
+  jobById,
+  jobItemById,
+  lotsOf,
+  notePortEvent,
+  portForChange,
+  portsOfItems,
+  savePort,
+  type PortRow,
+} from '@/db/queries/work'
 import { addRecord } from '@/db/queries/record'
 import { promiseChecks, type PromisedCheck } from './prescribe'
 import { id, line, verb, words } from './verb'
@@ -43,19 +54,27 @@ export const confirmTreeVerb = verb({
     const item = await jobItemById(sql, input.jobItemId)
     if (!item) return refuse('unknown', 'jobItemId', 'There is no such tree in this job.')
     if (item.tag.toLowerCase() !== input.tag.toLowerCase())
-      return refuse('conflict', 'tag', `The tag reads "${input.tag}", but this is the work for "${item.tag}". Check the tree before anything is opened.`)
+      return refuse(
+        'conflict',
+        'tag',
+        `The tag reads "${input.tag}", but this is the work for "${item.tag}". Check the tree before anything is opened.`,
+      )
     const refusal = await staleReading(sql, item.treeId, now)
     if (refusal) return refusal
     await confirmJobItem(sql, item.id, now)
     return ok({ confirmed: true })
   },
-}) // prettier-ignore
+})
 
 async function staleReading(sql: Parameters<typeof readingsOfTree>[0], treeId: string, now: Date) {
   const reading = (await readingsOfTree(sql, treeId))[0]
   const years = reading ? (now.getTime() - reading.readAt.getTime()) / (365.25 * 86_400_000) : Infinity
   return years > 1.01
-    ? refuse('out-of-range', 'reading', 'The reading is more than a year old; measure the trunk again and have it prescribed anew.')
+    ? refuse(
+        'out-of-range',
+        'reading',
+        'The reading is more than a year old; measure the trunk again and have it prescribed anew.',
+      )
     : null
 }
 
@@ -87,11 +106,16 @@ export const markPortVerb = verb({
     })
     if (!fresh) return ok({ repeated: true })
     if (item.status === 'recorded')
-      return refuse('conflict', 'portId', 'This tree is signed and recorded; add a correction to the record instead.')
+      return refuse(
+        'conflict',
+        'portId',
+        'This tree is signed and recorded; add a correction to the record instead.',
+      )
     if (!item.confirmedAt)
       return refuse('not-allowed', 'portId', 'Confirm the tag and the protective gear first.')
     if (input.kind === 'move') {
-      if (row.drilledAt) return refuse('not-allowed', 'kind', `Port ${row.number} is drilled; a hole cannot be moved.`)
+      if (row.drilledAt)
+        return refuse('not-allowed', 'kind', `Port ${row.number} is drilled; a hole cannot be moved.`)
       const refusal = await refusalForMove(sql, person.timeZone, now, row, item, input.bearing)
       if (refusal) return refusal
       await savePort(sql, { ...row, bearingDeg: input.bearing! })
@@ -106,7 +130,9 @@ export const markPortVerb = verb({
     const at = now.getTime()
     const next = stepPort(
       runningPort(row),
-      input.kind === 'give-up' ? { kind: 'give-up', at, reason: input.reason ?? '', left } : { kind: input.kind, at },
+      input.kind === 'give-up'
+        ? { kind: 'give-up', at, reason: input.reason ?? '', left }
+        : { kind: input.kind, at },
     )
     if (!next.ok) return next
     const date = (ms: number | null) => (ms === null ? null : new Date(ms))
@@ -121,25 +147,43 @@ export const markPortVerb = verb({
     })
     return ok({ repeated: false })
   },
-}) // prettier-ignore
+})
 
 async function refusalForMove(
   sql: Parameters<typeof readingsOfTree>[0],
   timeZone: string,
   now: Date,
   row: PortRow,
-  item: { treeId: string; dose: { portGirthM: number }; label: { use: Parameters<typeof readInjectionUse>[0] } },
+  item: {
+    treeId: string
+    dose: { portGirthM: number }
+    label: { use: Parameters<typeof readInjectionUse>[0] }
+  },
   bearing: number | null,
 ): Promise<Result<never> | null> {
   if (bearing === null) return refuse('missing', 'bearing', 'Say where the port goes.')
   const terms = readInjectionUse(item.label.use)
   if (!terms.ok) return terms
-  const holes = (await holesOfTree(sql, item.treeId)).map((h) => ({ bearing: h.bearing, drilledOn: dateIn(timeZone, h.drilledAt) }))
-  const round = roundOf(await marksOfTree(sql, item.treeId), holes, item.dose.portGirthM, dateIn(timeZone, now))
-  const others = (await portsOfItems(sql, [row.jobItemId])).filter((p) => p.id !== row.id).map((p) => p.bearingDeg)
-  const why = refusalAt(bearing, others, { ...round, count: others.length + 1, minSpacing: terms.value.minSpacing })
+  const holes = (await holesOfTree(sql, item.treeId)).map((h) => ({
+    bearing: h.bearing,
+    drilledOn: dateIn(timeZone, h.drilledAt),
+  }))
+  const round = roundOf(
+    await marksOfTree(sql, item.treeId),
+    holes,
+    item.dose.portGirthM,
+    dateIn(timeZone, now),
+  )
+  const others = (await portsOfItems(sql, [row.jobItemId]))
+    .filter((p) => p.id !== row.id)
+    .map((p) => p.bearingDeg)
+  const why = refusalAt(bearing, others, {
+    ...round,
+    count: others.length + 1,
+    minSpacing: terms.value.minSpacing,
+  })
   return why ? refuse('not-allowed', 'bearing', why) : null
-} // prettier-ignore
+}
 
 /**
  * Signs the record of a tree: only when everything is out and counted. The body is written here from what was
@@ -166,22 +210,45 @@ export const signRecordVerb = verb({
     if (!item) return refuse('unknown', 'jobItemId', 'There is no such tree in this job.')
     if (item.recordId) return ok({ recordId: item.recordId })
     if (!person.licence)
-      return refuse('not-allowed', 'role', 'Your licence is not on file; the office enters it before you can sign.')
+      return refuse(
+        'not-allowed',
+        'role',
+        'Your licence is not on file; the office enters it before you can sign.',
+      )
     const rows = await portsOfItems(sql, [item.id])
     const ports = rows.map(runningPort)
     const unfinished = whyNotFinished(ports)
     if (unfinished) return refuse('not-allowed', 'ports', unfinished)
     const set = ports.filter((p) => p.startedAt !== null)
     if (input.counted !== set.length)
-      return refuse('conflict', 'counted', `You counted ${input.counted} empties, but ${set.length} were set. Find the difference before you sign.`)
+      return refuse(
+        'conflict',
+        'counted',
+        `You counted ${input.counted} empties, but ${set.length} were set. Find the difference before you sign.`,
+      )
     const lots = await lotsOf(sql, item.labelCode)
     const lot = lots.find((l) => l.number.toLowerCase() === input.lot.toLowerCase())
-    if (!lot) return refuse('unknown', 'lot', `Lot "${input.lot}" is not on the shelf for ${item.labelName}. Read it off the package: ${lots.map((l) => l.number).join(', ') || 'no lots on file'}.`)
-    const temperature = readQuantity(input.temperature, 'temperature', 'temperature', { bareUnit: person.units === 'us' ? 'F' : 'C', name: 'Temperature' })
+    if (!lot)
+      return refuse(
+        'unknown',
+        'lot',
+        `Lot "${input.lot}" is not on the shelf for ${item.labelName}. Read it off the package: ${lots.map((l) => l.number).join(', ') || 'no lots on file'}.`,
+      )
+    const temperature = readQuantity(input.temperature, 'temperature', 'temperature', {
+      bareUnit: person.units === 'us' ? 'F' : 'C',
+      name: 'Temperature',
+    })
     if (!temperature.ok) return temperature
     if (temperature.value.si < -40 || temperature.value.si > 55)
-      return refuse('out-of-range', 'temperature', 'The temperature is not one for working outdoors; check the number and the unit.')
-    const wind = readQuantity(input.wind, 'speed', 'wind', { bareUnit: person.units === 'us' ? 'mph' : 'm/s', name: 'Wind' })
+      return refuse(
+        'out-of-range',
+        'temperature',
+        'The temperature is not one for working outdoors; check the number and the unit.',
+      )
+    const wind = readQuantity(input.wind, 'speed', 'wind', {
+      bareUnit: person.units === 'us' ? 'mph' : 'm/s',
+      name: 'Wind',
+    })
     if (!wind.ok) return wind
     if (wind.value.si < 0 || wind.value.si > 60)
       return refuse('out-of-range', 'wind', 'The wind speed cannot be; check the number and the unit.')
@@ -193,32 +260,87 @@ export const signRecordVerb = verb({
       applicator: { name: person.name, licence: person.licence },
       firm: person.firmName,
       place: { site: job.siteName, town: person.town },
-      tree: { tag: item.tag, kind: hostName(item.host), diameterM: item.dose.diameterM, readOn: reading ? dateIn(person.timeZone, reading.readAt) : null, portGirthM: item.dose.portGirthM },
+      tree: {
+        tag: item.tag,
+        kind: hostName(item.host),
+        diameterM: item.dose.diameterM,
+        readOn: reading ? dateIn(person.timeZone, reading.readAt) : null,
+        portGirthM: item.dose.portGirthM,
+      },
       target: causeName(item.cause),
       method: 'trunk injection',
       hardware: item.label.use.hardware,
-      product: { name: item.labelName, registration: item.registration, card: `${item.labelCode} v${item.labelVersion}`, lot: lot.number, actives: item.label.actives },
-      rate: item.dose.choice === 0 ? 'low' : item.dose.choice === 1 ? 'high' : `${Math.round(item.dose.choice * 100)} % from low to high`,
+      product: {
+        name: item.labelName,
+        registration: item.registration,
+        card: `${item.labelCode} v${item.labelVersion}`,
+        lot: lot.number,
+        actives: item.label.actives,
+      },
+      rate:
+        item.dose.choice === 0
+          ? 'low'
+          : item.dose.choice === 1
+            ? 'high'
+            : `${Math.round(item.dose.choice * 100)} % from low to high`,
       volumeM3: volumeApplied(ports),
       planned: { volumeM3: item.dose.volumeM3, ports: item.dose.ports.length },
-      ports: ports.map((p) => ({ number: p.number, bearing: p.bearing, volumeM3: p.startedAt === null ? 0 : p.volume - p.left, leftM3: p.left, drilledAt: iso(p.drilledAt), startedAt: iso(p.startedAt), stoppedAt: iso(p.stoppedAt), outAt: iso(p.outAt), givenUp: p.givenUp })),
+      ports: ports.map((p) => ({
+        number: p.number,
+        bearing: p.bearing,
+        volumeM3: p.startedAt === null ? 0 : p.volume - p.left,
+        leftM3: p.left,
+        drilledAt: iso(p.drilledAt),
+        startedAt: iso(p.startedAt),
+        stoppedAt: iso(p.stoppedAt),
+        outAt: iso(p.outAt),
+        givenUp: p.givenUp,
+      })),
       hole: item.label.use.hole,
       startedAt: iso(starts.length > 0 ? Math.min(...starts) : now.getTime()),
       endedAt: now.toISOString(),
       countedIn: input.counted,
-      weather: { temperatureC: temperature.value.si, windMs: wind.value.si, windFrom: input.windFrom, sky: input.sky, soil: input.soil, typed: { temperature: input.temperature, wind: input.wind } },
+      weather: {
+        temperatureC: temperature.value.si,
+        windMs: wind.value.si,
+        windFrom: input.windFrom,
+        sky: input.sky,
+        soil: input.soil,
+        typed: { temperature: input.temperature, wind: input.wind },
+      },
       reentryUntil: new Date(now.getTime() + item.label.reentryHours * 3_600_000).toISOString(),
       notices: input.notices,
       deviations: input.deviations,
       working: item.working,
     }
-    await addRecord(sql, { id: input.id, firmId: person.firmId, kind: 'application', corrects: null, treeId: item.treeId, siteId: tree.siteId, jobItemId: item.id, signedAt: now, signedBy: person.id, body })
+    await addRecord(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      kind: 'application',
+      corrects: null,
+      treeId: item.treeId,
+      siteId: tree.siteId,
+      jobItemId: item.id,
+      signedAt: now,
+      signedBy: person.id,
+      body,
+    })
     await closeJobItem(sql, item.id)
-    const promised = await sql<{ expectations: PromisedCheck[] }[]>`select expectations from prescription_item where id = ${item.itemId}`
-    await promiseChecks({ sql, person }, { treeId: item.treeId, prescriptionId: item.prescriptionId, on: today, checks: promised[0]!.expectations })
+    const promised = await sql<
+      { expectations: PromisedCheck[] }[]
+    >`select expectations from prescription_item where id = ${item.itemId}`
+    await promiseChecks(
+      { sql, person },
+      {
+        treeId: item.treeId,
+        prescriptionId: item.prescriptionId,
+        on: today,
+        checks: promised[0]!.expectations,
+      },
+    )
     return ok({ recordId: input.id })
   },
-}) // prettier-ignore
+})
 
 function iso(ms: number | null): string | null {
   return ms === null ? null : new Date(ms).toISOString()

@@ -3,7 +3,16 @@ import { cookies } from 'next/headers'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, signingIn } from '@/db/client'
-import { endSession, forgetAttempts, noteAttempt, openSession, personOfSession, personSigningIn, recentAttempts, type PersonRow } from '@/db/queries/person' // prettier-ignore
+import {
+  endSession,
+  forgetAttempts,
+  noteAttempt,
+  openSession,
+  personOfSession,
+  personSigningIn,
+  recentAttempts,
+  type PersonRow,
+} from '@/db/queries/person'
 import { serverEnvironment } from './environment'
 import { hashPassword, verifyPassword } from './password'
 
@@ -40,7 +49,11 @@ let decoy: Promise<string> | undefined
  */
 export async function signIn(email: string, password: string): Promise<Result<{ name: string }>> {
   const address = email.trim().toLowerCase()
-  const wrong = refuse('not-allowed', 'password', 'E-mail and password do not belong together. Check both and try again.')
+  const wrong = refuse(
+    'not-allowed',
+    'password',
+    'E-mail and password do not belong together. Check both and try again.',
+  )
   // The attempt is noted before the password is looked at, so that many at once cannot slip through together.
   const found = await signingIn(address, async (sql) => {
     if ((await recentAttempts(sql, address)) >= MOST_ATTEMPTS) return 'throttled' as const
@@ -48,7 +61,11 @@ export async function signIn(email: string, password: string): Promise<Result<{ 
     return personSigningIn(sql, address)
   })
   if (found === 'throttled')
-    return refuse('not-allowed', 'email', 'Too many failed attempts with this e-mail. Wait a quarter of an hour, or ask the office.')
+    return refuse(
+      'not-allowed',
+      'email',
+      'Too many failed attempts with this e-mail. Wait a quarter of an hour, or ask the office.',
+    )
   decoy ??= hashPassword('nobody')
   const matches = await verifyPassword(found?.passwordHash ?? (await decoy), password)
   if (!found || !matches) return wrong
@@ -63,7 +80,7 @@ export async function signIn(email: string, password: string): Promise<Result<{ 
   sealed.firmId = found.firmId
   await sealed.save()
   return ok({ name: person?.name ?? '' })
-} // prettier-ignore
+}
 
 /** Ends the session on the server and takes the cookie away. */
 export async function signOut(): Promise<void> {

@@ -7,10 +7,24 @@ import { readQuantity } from '@/core/quantity/parse'
 import { dateIn, isDate } from '@/core/time/calendar'
 import { doubtReading, measureTrunk, type ReadingDoubt } from '@/core/trunk/trunk'
 import { siteById } from '@/db/queries/site'
-import { addReading, addTree, changeTree, confirmIdentity, marksOfTree, readingsOfTree, replaceMarks, touchTree, treeById } from '@/db/queries/tree' // prettier-ignore
+import {
+  addReading,
+  addTree,
+  changeTree,
+  confirmIdentity,
+  marksOfTree,
+  readingsOfTree,
+  replaceMarks,
+  touchTree,
+  treeById,
+} from '@/db/queries/tree'
 import { id, line, verb, words, type Context } from './verb'
 
-const knownHost = z.string().refine((h) => host(h) !== undefined, { error: 'Kind is not one the almanac knows; choose it from the list.' })
+const knownHost = z
+  .string()
+  .refine((h) => host(h) !== undefined, {
+    error: 'Kind is not one the almanac knows; choose it from the list.',
+  })
 
 /** Adds a tree to a site. A second send of the same tree changes nothing. */
 export const addTreeVerb = verb({
@@ -29,7 +43,11 @@ export const addTreeVerb = verb({
     if (!(await siteById(sql, input.siteId))) return refuse('unknown', 'siteId', 'There is no such site.')
     const added = await addTree(sql, { ...input, firmId: person.firmId })
     if (added === 'tag-taken')
-      return refuse('conflict', 'tag', `Tag "${input.tag}" is taken on this site; choose another, or open that tree.`)
+      return refuse(
+        'conflict',
+        'tag',
+        `Tag "${input.tag}" is taken on this site; choose another, or open that tree.`,
+      )
     return ok({ id: input.id })
   },
 })
@@ -55,7 +73,8 @@ export const changeTreeVerb = verb({
     const before = await treeById(sql, input.treeId)
     if (!before) return refuse('unknown', 'treeId', 'There is no such tree.')
     if (before.version === input.version) {
-      const clash = await sql`select 1 from tree where site_id = ${before.siteId} and tag = ${input.tag} and id <> ${input.treeId}`
+      const clash =
+        await sql`select 1 from tree where site_id = ${before.siteId} and tag = ${input.tag} and id <> ${input.treeId}`
       if (clash.length > 0)
         return refuse('conflict', 'tag', `Tag "${input.tag}" is taken on this site; choose another.`)
     }
@@ -63,7 +82,7 @@ export const changeTreeVerb = verb({
     if (version === null) return changedMeanwhile
     return ok({ version })
   },
-}) // prettier-ignore
+})
 
 const changedMeanwhile = refuse(
   'conflict',
@@ -97,7 +116,10 @@ export const addReadingVerb = verb({
     treeId: id('treeId'),
     tape: z.enum(['girth', 'diameter'], { error: 'Say which tape it was: girth or diameter.' }),
     bareUnit: z.enum(['in', 'cm']),
-    stems: z.array(z.string().max(200)).min(1).max(30, { error: 'More than 30 stems; measure the largest 30.' }),
+    stems: z
+      .array(z.string().max(200))
+      .min(1)
+      .max(30, { error: 'More than 30 stems; measure the largest 30.' }),
     accepted: z.array(z.string().max(40)).max(10).default([]),
   }),
   run: async ({ sql, person, now }, input): Promise<Result<{ diameterM: number }>> => {
@@ -107,16 +129,28 @@ export const addReadingVerb = verb({
     const stems: { girth?: number; diameter?: number }[] = []
     for (const [i, typed] of input.stems.entries()) {
       const name = `${input.stems.length > 1 ? `Stem ${i + 1}, ` : ''}${input.tape}`
-      const read = readQuantity(typed, 'length', `stems[${i}]`, { bareUnit: input.bareUnit, name: capital(name) })
+      const read = readQuantity(typed, 'length', `stems[${i}]`, {
+        bareUnit: input.bareUnit,
+        name: capital(name),
+      })
       if (!read.ok) return read
       stems.push(input.tape === 'girth' ? { girth: read.value.si } : { diameter: read.value.si })
     }
     const trunk = measureTrunk(stems, 12, system)
-    if (!trunk.ok) return { ok: false, problem: { ...trunk.problem, field: trunk.problem.field.replace(/\.(girth|diameter)$/, '') } }
+    if (!trunk.ok)
+      return {
+        ok: false,
+        problem: { ...trunk.problem, field: trunk.problem.field.replace(/\.(girth|diameter)$/, '') },
+      }
     const last = (await readingsOfTree(sql, input.treeId)).find((r) => r.id !== input.id)
     const doubts: ReadingDoubt[] = doubtReading(
       trunk.value.equivalentDiameter,
-      last ? { diameter: Math.hypot(...last.stemsM), years: yearsBetween(last.readAt.toISOString(), now.toISOString()) } : null,
+      last
+        ? {
+            diameter: Math.hypot(...last.stemsM),
+            years: yearsBetween(last.readAt.toISOString(), now.toISOString()),
+          }
+        : null,
       system,
     )
     const asked = doubts.find((d) => !input.accepted.includes(d.code))
@@ -135,13 +169,16 @@ export const addReadingVerb = verb({
     })
     return ok({ diameterM: trunk.value.equivalentDiameter })
   },
-}) // prettier-ignore
+})
 
 function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1)
 }
 
-const bearing = z.number({ error: 'A bearing must be a number of degrees.' }).min(0, { error: 'A bearing is below 0°; type 0 to 359.' }).lt(360, { error: 'A bearing is 360° or more; type 0 to 359.' }) // prettier-ignore
+const bearing = z
+  .number({ error: 'A bearing must be a number of degrees.' })
+  .min(0, { error: 'A bearing is below 0°; type 0 to 359.' })
+  .lt(360, { error: 'A bearing is 360° or more; type 0 to 359.' })
 
 /** Saves the ring as a person has drawn it, unless somebody else saved it since. */
 export const saveRingVerb = verb({
@@ -157,21 +194,34 @@ export const saveRingVerb = verb({
           from: bearing,
           to: bearing,
           severity: z.number().min(0).max(1).nullable().default(null),
-          notedOn: z.string().refine(isDate, { error: 'The date of a mark is not a calendar date; type it as 2026-06-12.' }),
+          notedOn: z
+            .string()
+            .refine(isDate, { error: 'The date of a mark is not a calendar date; type it as 2026-06-12.' }),
         }),
       )
       .max(80, { error: 'More than 80 marks on one ring; take some away.' }),
   }),
   run: async ({ sql, person, today }: Context, input): Promise<Result<{ version: number }>> => {
     if (input.marks.some((m) => m.notedOn > today))
-      return refuse('out-of-range', 'marks', 'A mark lies in the future; give the day it was seen or drilled.')
+      return refuse(
+        'out-of-range',
+        'marks',
+        'A mark lies in the future; give the day it was seen or drilled.',
+      )
     const version = await touchTree(sql, input.treeId, input.version)
     if (version === null)
-      return (await treeById(sql, input.treeId)) ? changedMeanwhile : refuse('unknown', 'treeId', 'There is no such tree.')
-    await replaceMarks(sql, person.firmId, input.treeId, input.marks.map((m) => ({ ...m, id: uuidv7() })))
+      return (await treeById(sql, input.treeId))
+        ? changedMeanwhile
+        : refuse('unknown', 'treeId', 'There is no such tree.')
+    await replaceMarks(
+      sql,
+      person.firmId,
+      input.treeId,
+      input.marks.map((m) => ({ ...m, id: uuidv7() })),
+    )
     return ok({ version })
   },
-}) // prettier-ignore
+})
 
 /** What stands on the server for a tree that two people have open: fields and ring, for showing both. */
 export async function treeAsItIs({ sql, person }: Pick<Context, 'sql' | 'person'>, treeId: string) {

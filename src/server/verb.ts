@@ -48,9 +48,18 @@ class Refused extends Error {
  * Does one step: validates what came in, checks the role, runs it in the firm's transaction and notes it.
  * A problem rolls everything back.
  */
-async function perform<I, O>(v: Verb<I, O>, name: string, person: PersonRow, raw: unknown): Promise<Result<O>> {
+async function perform<I, O>(
+  v: Verb<I, O>,
+  name: string,
+  person: PersonRow,
+  raw: unknown,
+): Promise<Result<O>> {
   if (v.roles !== 'all' && !v.roles.includes(person.role))
-    return refuse('not-allowed', 'role', `This is done by ${listed(v.roles)}; you are signed in as ${person.role}.`)
+    return refuse(
+      'not-allowed',
+      'role',
+      `This is done by ${listed(v.roles)}; you are signed in as ${person.role}.`,
+    )
   const read = v.input.safeParse(raw)
   if (!read.success) return { ok: false, problem: problemOf(read.error) }
   const now = nowOf(person)
@@ -80,17 +89,25 @@ function listed(roles: readonly Role[]): string {
 /** The first thing wrong with an input, as a problem that names the field. */
 export function problemOf(error: z.ZodError): Problem {
   const issue = error.issues[0]!
-  const path = issue.path.map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`)).join('')
+  const path = issue.path
+    .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
+    .join('')
   if (issue.code === 'unrecognized_keys')
-    return { code: 'unknown', field: [path, issue.keys[0]].filter(Boolean).join('.'), message: `There is no field "${issue.keys[0]}" here; leave it out.` }
+    return {
+      code: 'unknown',
+      field: [path, issue.keys[0]].filter(Boolean).join('.'),
+      message: `There is no field "${issue.keys[0]}" here; leave it out.`,
+    }
   const missing = issue.code === 'invalid_type' && issue.message.includes('undefined')
   const own = !/^(Invalid|Too|Unrecognized|Expected)/.test(issue.message)
   return {
     code: missing ? 'missing' : 'out-of-range',
     field: path || 'body',
-    message: own ? issue.message : `${path || 'The input'} ${missing ? 'is missing; give it.' : 'is not as it must be; check it and send it again.'}`,
+    message: own
+      ? issue.message
+      : `${path || 'The input'} ${missing ? 'is missing; give it.' : 'is not as it must be; check it and send it again.'}`,
   }
-} // prettier-ignore
+}
 
 /** A line of text as a person types it: trimmed, of a sane length, without control characters. */
 export function line(name: string, most: number, least = 1) {
@@ -99,7 +116,9 @@ export function line(name: string, most: number, least = 1) {
     .trim()
     .min(least, { error: `${name} is empty; type it.` })
     .max(most, { error: `${name} is longer than ${most} characters; shorten it.` })
-    .refine((s) => !hasControl(s), { error: `${name} has characters that cannot be kept; type it without them.` })
+    .refine((s) => !hasControl(s), {
+      error: `${name} has characters that cannot be kept; type it without them.`,
+    })
 }
 
 /** Longer text; may be empty. */
@@ -108,7 +127,9 @@ export function words(name: string, most = 2000) {
     .string()
     .trim()
     .max(most, { error: `${name} are longer than ${most} characters; shorten them.` })
-    .refine((s) => !hasControl(s), { error: `${name} have characters that cannot be kept; type them without.` })
+    .refine((s) => !hasControl(s), {
+      error: `${name} have characters that cannot be kept; type them without.`,
+    })
     .nullable()
     .default(null)
 }
@@ -116,7 +137,8 @@ export function words(name: string, most = 2000) {
 function hasControl(text: string): boolean {
   for (const c of text) {
     const code = c.codePointAt(0)!
-    if ((code < 32 && code !== 10 && code !== 9) || code === 127 || (code >= 0xd800 && code <= 0xdfff)) return true
+    if ((code < 32 && code !== 10 && code !== 9) || code === 127 || (code >= 0xd800 && code <= 0xdfff))
+      return true
   }
   return false
 }

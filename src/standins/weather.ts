@@ -47,7 +47,10 @@ export function simulatedWeather(timeZone: string, at: Date): WeatherHour {
   const course = 9 * Math.cos(((hour - 15) / 24) * 2 * Math.PI)
   const rainToday = rainOn(day)
   const wetHour = rainToday > 0 && Math.abs(hour - (11 + 8 * chance(day, 5))) < 2.5
-  const recent = Array.from({ length: 8 }, (_, i) => rainOn(day - 1 - i) * (1 - i / 9)).reduce((a, b) => a + b, 0)
+  const recent = Array.from({ length: 8 }, (_, i) => rainOn(day - 1 - i) * (1 - i / 9)).reduce(
+    (a, b) => a + b,
+    0,
+  )
   const windMph = Math.max(1, 3 + 4 * chance(day, 7) + 3 * Math.cos(((hour - 14) / 24) * 2 * Math.PI))
   const cloud = wetHour ? 0.95 : 0.15 + 0.5 * chance(day, Math.floor(hour / 3), 9)
   return {

@@ -2,7 +2,10 @@
 
 /** `Fri 12 June 2026` */
 export function longDate(at: number | Date, timeZone: string): string {
-  return part(at, timeZone, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' }).replace(/,/g, '')
+  return part(at, timeZone, { weekday: 'short', day: 'numeric', month: 'long', year: 'numeric' }).replace(
+    /,/g,
+    '',
+  )
 }
 
 /** `12 Jun 2026` */
@@ -16,18 +19,21 @@ export function clockTime(at: number | Date, timeZone: string): string {
 }
 
 /** A calendar date such as `2026-06-12`, written out: `12 Jun 2026`. */
-export function writtenDate(date: string): string {
-  return shortDate(Date.parse(`${date}T12:00:00Z`), 'UTC')
-}
+export { spokenDate as writtenDate } from '@/core/time/calendar'
 
 /** How far a date is from today: `today`, `in 3 days`, `2 days ago`. */
 export function fromToday(date: string, today: string): string {
   const days = Math.round((Date.parse(date) - Date.parse(today)) / 86_400_000)
   if (days === 0) return 'today'
   const n = Math.abs(days)
-  const words = n < 60 ? `${n} day${n === 1 ? '' : 's'}` : n < 700 ? `${Math.round(n / 30.44)} months` : `${Math.round(n / 365.25)} years`
+  const words =
+    n < 60
+      ? `${n} day${n === 1 ? '' : 's'}`
+      : n < 700
+        ? `${Math.round(n / 30.44)} months`
+        : `${Math.round(n / 365.25)} years`
   return days > 0 ? `in ${words}` : `${words} ago`
-} // prettier-ignore
+}
 
 function part(at: number | Date, timeZone: string, options: Intl.DateTimeFormatOptions): string {
   return new Intl.DateTimeFormat('en-GB', { timeZone, ...options }).format(at)

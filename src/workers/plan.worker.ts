@@ -1,3 +1,4 @@
+import { layoutPorts } from '@/core/ports/layout'
 import { planInjection, type InjectionPlanInput } from '@/core/dose/planInjection'
 
 /** Plans an injection away from the hand: `{ id, input }` in, `{ id, result, ms }` out. */
@@ -6,3 +7,12 @@ self.onmessage = (event: MessageEvent<{ id: number; input: InjectionPlanInput }>
   const result = planInjection(event.data.input)
   self.postMessage({ id: event.data.id, result, ms: performance.now() - began })
 }
+
+// The first plan under a hand must not wait for compilation.
+layoutPorts({
+  portGirth: 1.4,
+  count: 9,
+  minSpacing: 0.1,
+  maxGap: 0.25,
+  flares: [{ bearing: 20, halfWidth: 20 }],
+})

@@ -4,6 +4,7 @@ import { NOT_FOR_BACTERIA, NOT_FOR_FUNGI, NOTHING_ALIVE } from './refusals'
 const INCURABLE = 'No product cures a tree that has it.'
 
 /** Fungi, water moulds and bacteria. */
+// prettier-ignore
 export const DISEASES: readonly Cause[] = [
   {
     id: 'sooty-mould',
@@ -192,4 +193,4 @@ export const DISEASES: readonly Cause[] = [
     spread: 'It does not spread in any way that matters.',
     lookAlikes: [],
   },
-] // prettier-ignore
+]

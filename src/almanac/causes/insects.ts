@@ -2,6 +2,7 @@ import type { Cause } from '@/core/diagnose/almanac'
 import { NOT_FOR_INSECTS } from './refusals'
 
 /** Borers, sap feeders and leaf feeders. */
+// prettier-ignore
 export const INSECTS: readonly Cause[] = [
   {
     id: 'emerald-ash-borer',
@@ -195,4 +196,4 @@ export const INSECTS: readonly Cause[] = [
     spread: 'From nests in paving and soil.',
     lookAlikes: [],
   },
-] // prettier-ignore
+]

@@ -4,6 +4,7 @@ import { NOTHING_ALIVE } from './refusals'
 const anyHost = '*' as const
 
 /** What the site, the soil, the weather and machines do to a tree. */
+// prettier-ignore
 export const SITE: readonly Cause[] = [
   {
     id: 'drought-stress',
@@ -190,4 +191,4 @@ export const SITE: readonly Cause[] = [
     spread: 'None.',
     lookAlikes: [],
   },
-] // prettier-ignore
+]

@@ -29,7 +29,10 @@ export default async function TodayPage() {
           <ul className="border-t border-line mt-1">
             {view.jobs.map((job) => (
               <li key={job.id} className="border-b border-line">
-                <Link href={`/run/${job.id}`} className="grid sm:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto] gap-x-5 gap-y-1 items-center py-3 no-underline hover:bg-sheet">
+                <Link
+                  href={`/run/${job.id}`}
+                  className="grid sm:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto] gap-x-5 gap-y-1 items-center py-3 no-underline hover:bg-sheet"
+                >
                   <span>
                     <span className="font-head font-bold text-[1.1rem] block">{job.siteName}</span>
                     <span className="text-ink2">
@@ -39,9 +42,16 @@ export default async function TodayPage() {
                   </span>
                   <span className="flex flex-wrap items-center gap-1.5">
                     {job.rings.slice(0, 5).map((r) => (
-                      <SmallRing key={r.tag} size={Math.round(26 + Math.min(26, r.diameterM * 45))} bearings={r.bearings} done={r.done} />
+                      <SmallRing
+                        key={r.tag}
+                        size={Math.round(26 + Math.min(26, r.diameterM * 45))}
+                        bearings={r.bearings}
+                        done={r.done}
+                      />
                     ))}
-                    {job.rings.length > 5 && <span className="text-ink2">and {job.rings.length - 5} more</span>}
+                    {job.rings.length > 5 && (
+                      <span className="text-ink2">and {job.rings.length - 5} more</span>
+                    )}
                   </span>
                   <span>
                     {job.inTrees > 0 ? (
@@ -59,7 +69,8 @@ export default async function TodayPage() {
             ))}
             {view.jobs.length === 0 && (
               <li className="py-4 text-ink2">
-                Nothing is booked for today. A prescription that is handed to the crew appears here on its day.
+                Nothing is booked for today. A prescription that is handed to the crew appears here on its
+                day.
               </li>
             )}
           </ul>
@@ -69,30 +80,45 @@ export default async function TodayPage() {
           <ul className="border-t border-line mt-1">
             {view.due.map((c) => (
               <li key={c.id} className="border-b border-line">
-                <Link href={`/follow-up/${c.id}`} className="grid sm:grid-cols-[130px_minmax(0,1fr)_auto] gap-x-5 items-baseline py-2.5 no-underline hover:bg-sheet">
+                <Link
+                  href={`/follow-up/${c.id}`}
+                  className="grid sm:grid-cols-[130px_minmax(0,1fr)_auto] gap-x-5 items-baseline py-2.5 no-underline hover:bg-sheet"
+                >
                   <span className="font-bold">{fromToday(c.dueOn, view.today)}</span>
                   <span>
                     <span className="font-bold">{c.tag}</span>, {c.siteName}: {c.what.toLowerCase()}
                   </span>
-                  <span className={c.dueOn <= view.today ? 'tag tag-rust' : 'text-ink2'}>{c.dueOn <= view.today ? 'check now' : writtenDate(c.dueOn)}</span>
+                  <span className={c.dueOn <= view.today ? 'tag tag-rust' : 'text-ink2'}>
+                    {c.dueOn <= view.today ? 'check now' : writtenDate(c.dueOn)}
+                  </span>
                 </Link>
               </li>
             ))}
-            {view.due.length === 0 && <li className="py-4 text-ink2">No check is due in the next two weeks.</li>}
+            {view.due.length === 0 && (
+              <li className="py-4 text-ink2">No check is due in the next two weeks.</li>
+            )}
           </ul>
         </section>
       </div>
       <aside className="xl:pt-12">
         <section className="bg-paper border border-line p-4">
           <h2>Waiting for the arborist</h2>
-          {waiting.length === 0 && <p className="mt-2 text-ink2">Nothing waits. Walk a site and examine a tree.</p>}
+          {waiting.length === 0 && (
+            <p className="mt-2 text-ink2">Nothing waits. Walk a site and examine a tree.</p>
+          )}
           <ul className="mt-2">
             {waiting.map((step) => (
               <li key={step} className="border-b border-dotted border-line last:border-b-0">
-                <Link href={`/waiting/${step}`} className="flex justify-between items-baseline py-2 no-underline hover:underline">
+                <Link
+                  href={`/waiting/${step}`}
+                  className="flex justify-between items-baseline py-2 no-underline hover:underline"
+                >
                   <span>to {step}</span>
                   <span className="font-head font-bold text-[1.25rem]">
-                    {view.waiting[step]} <span className="text-[0.85rem] font-text font-normal text-ink2">{view.waiting[step] === 1 ? 'tree' : 'trees'}</span>
+                    {view.waiting[step]}{' '}
+                    <span className="text-[0.85rem] font-text font-normal text-ink2">
+                      {view.waiting[step] === 1 ? 'tree' : 'trees'}
+                    </span>
                   </span>
                 </Link>
               </li>
@@ -105,27 +131,49 @@ export default async function TodayPage() {
       </aside>
     </div>
   )
-} // prettier-ignore
+}
 
 /** Hour by hour, whether a trunk takes anything up today, with the reason of every closed hour. */
-function InjectionHours({ hours, timeZone, units }: { hours: { at: number; temperature: number; soil: 'moist' | 'dry' | 'saturated'; sky: string }[]; timeZone: string; units: 'us' | 'metric' }) {
+function InjectionHours({
+  hours,
+  timeZone,
+  units,
+}: {
+  hours: { at: number; temperature: number; soil: 'moist' | 'dry' | 'saturated'; sky: string }[]
+  timeZone: string
+  units: 'us' | 'metric'
+}) {
   return (
     <section className="mt-4">
-      <h2 className="text-[0.95rem] text-ink2 font-text font-normal mb-1">Uptake in the next hours, ring-porous wood against the label’s time</h2>
+      <h2 className="text-[0.95rem] text-ink2 font-text font-normal mb-1">
+        Uptake in the next hours, ring-porous wood against the label’s time
+      </h2>
       <ol className="grid grid-cols-4 sm:grid-cols-8 lg:grid-cols-[repeat(16,minmax(0,1fr))] gap-[2px]">
         {hours.map((h) => {
-          const uptake = estimateUptake({ base: { from: 1, to: 1 }, wood: 'ring-porous', soil: h.soil, temperature: h.temperature })
-          const slow = uptake.ok && uptake.value.from > 1.2
+          const uptake = estimateUptake({
+            base: { from: 1, to: 1 },
+            wood: 'ring-porous',
+            soil: h.soil,
+            temperature: h.temperature,
+          })
+          const slow = uptake.ok && uptake.value.from > 1
           const word = !uptake.ok ? 'closed' : slow ? 'slow' : 'good'
           return (
-            <li key={h.at} className={`px-1.5 py-1 border-t-4 ${!uptake.ok ? 'bg-line2 border-plum' : slow ? 'bg-straw-soft border-straw' : 'bg-paper border-moss'}`}>
-              <span className="font-head font-bold">{new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hour12: false }).format(h.at)}</span>
+            <li
+              key={h.at}
+              className={`px-1.5 py-1 border-t-4 ${!uptake.ok ? 'bg-line2 border-plum' : slow ? 'bg-straw-soft border-straw' : 'bg-paper border-moss'}`}
+            >
+              <span className="font-head font-bold">
+                {new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hour12: false }).format(h.at)}
+              </span>
               <span className="block text-[0.82rem] leading-tight">{word}</span>
-              <span className="block text-[0.82rem] leading-tight text-ink2">{showTemperature(h.temperature, units)}</span>
+              <span className="block text-[0.82rem] leading-tight text-ink2">
+                {showTemperature(h.temperature, units)}
+              </span>
             </li>
           )
         })}
       </ol>
     </section>
   )
-} // prettier-ignore
+}

@@ -43,8 +43,23 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
     <>
       <h1>Sign in</h1>
       <form onSubmit={submit} className="grid gap-3 mt-4 max-w-sm" noValidate>
-        <Field label="E-mail" name="email" type="email" autoComplete="username" value={email} onChange={(e) => setEmail(e.target.value)} autoFocus />
-        <Field label="Password" name="password" type="password" autoComplete="current-password" value={password} onChange={(e) => setPassword(e.target.value)} />
+        <Field
+          label="E-mail"
+          name="email"
+          type="email"
+          autoComplete="username"
+          value={email}
+          onChange={(e) => setEmail(e.target.value)}
+          autoFocus
+        />
+        <Field
+          label="Password"
+          name="password"
+          type="password"
+          autoComplete="current-password"
+          value={password}
+          onChange={(e) => setPassword(e.target.value)}
+        />
         <div role="alert">{problem && <p className="note note-stop">{problem}</p>}</div>
         <button type="submit" className="btn btn-now justify-self-start" disabled={busy}>
           {busy ? 'Signing in' : 'Sign in'}
@@ -53,7 +68,9 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
       {people.length > 0 && (
         <section className="mt-8 max-w-lg">
           <h2>People of the demo</h2>
-          <p className="text-ink2 text-[0.92rem] mb-2">All of it is made up: firm, places, products and trees.</p>
+          <p className="text-ink2 text-[0.92rem] mb-2">
+            All of it is made up: firm, places, products and trees.
+          </p>
           <ul className="border-t border-line">
             {people.map((p) => (
               <li key={p.email} className="border-b border-line">
@@ -78,4 +95,4 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
       )}
     </>
   )
-} // prettier-ignore
+}

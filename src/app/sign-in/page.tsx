@@ -8,9 +8,18 @@ import { Mark } from '@/ui/shell/Frame'
 export const metadata = { title: 'Sign in' }
 export const dynamic = 'force-dynamic'
 
-const SHOWN = [12, 88, 160, 232, 312].map((b) => ({ kind: 'flare' as const, from: (b + 338) % 360, to: (b + 22) % 360, notedOn: '2026-06-12' })) // prettier-ignore
+const SHOWN = [12, 88, 160, 232, 312].map((b) => ({
+  kind: 'flare' as const,
+  from: (b + 338) % 360,
+  to: (b + 22) % 360,
+  notedOn: '2026-06-12',
+}))
 
-export default async function SignInPage({ searchParams }: { searchParams: Promise<{ next?: string | string[] }> }) {
+export default async function SignInPage({
+  searchParams,
+}: {
+  searchParams: Promise<{ next?: string | string[] }>
+}) {
   const next = (await searchParams).next
   const wanted = typeof next === 'string' && /^\/(?![/\\])/.test(next) ? next : '/'
   if (await currentPerson()) redirect(wanted)

@@ -39,7 +39,10 @@ export function propose(input: DecideInput): Proposal {
   const lost = input.liveCrown === null ? null : 100 - input.liveCrown
 
   if (input.weakAnchor) {
-    say('A main root or the butt is hollow or soft. Safety comes first: a qualified risk assessor looks before any treatment.', true)
+    say(
+      'A main root or the butt is hollow or soft. Safety comes first: a qualified risk assessor looks before any treatment.',
+      true,
+    )
     return { action: 'remove', reasons, mayInject: false }
   }
   if (input.held) {
@@ -57,7 +60,11 @@ export function propose(input: DecideInput): Proposal {
         say(`${lost} % of the crown is lost. Above 50 % the wood no longer carries a product.`, true)
         return { action: 'remove', reasons, mayInject: false }
       }
-      if (lost >= 30) say(`${lost} % of the crown is lost. Between 30 and 50 % a treatment is doubtful: tell the client.`, true)
+      if (lost >= 30)
+        say(
+          `${lost} % of the crown is lost. Between 30 and 50 % a treatment is doubtful: tell the client.`,
+          true,
+        )
       else say(`${lost} % of the crown is lost, under 30 %: the wood still carries a product.`)
       const blocked = siteBlocks(input, say)
       if (!blocked) say('Nothing on site keeps the tree from taking it up.')
@@ -81,7 +88,7 @@ export function propose(input: DecideInput): Proposal {
       say('It needs no treatment. Look again on a date.')
       return { action: 'watch', reasons, mayInject: false }
   }
-} // prettier-ignore
+}
 
 function siteBlocks(input: DecideInput, say: (text: string, against?: boolean) => void): boolean {
   if (input.drought) say('The tree stands dry. Water first; a dry tree takes nothing up.', true)

@@ -3,7 +3,17 @@
 export type Place = 'site' | 'crown' | 'leaf' | 'shoot' | 'trunk' | 'base' | 'soil' | 'fruit' | 'lab'
 
 /** The fixed order in which a tree is walked, so that nothing is skipped. */
-export const WALK: readonly Place[] = ['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit', 'lab']
+export const WALK: readonly Place[] = [
+  'site',
+  'crown',
+  'leaf',
+  'shoot',
+  'trunk',
+  'base',
+  'soil',
+  'fruit',
+  'lab',
+]
 
 export interface Finding {
   id: string
@@ -23,16 +33,16 @@ export interface Finding {
 export type Frequency = 'always' | 'usual' | 'sometimes' | 'seldom' | 'never'
 
 /** Chance that a finding is there when the cause is. */
-export const CHANCE: Record<Frequency, number> = { always: 0.95, usual: 0.75, sometimes: 0.4, seldom: 0.12, never: 0.01 }
+export const CHANCE: Record<Frequency, number> = {
+  always: 0.95,
+  usual: 0.75,
+  sometimes: 0.4,
+  seldom: 0.12,
+  never: 0.01,
+}
 
 export type ProductClass =
-  | 'insecticide'
-  | 'miticide'
-  | 'fungicide'
-  | 'bactericide'
-  | 'fertiliser'
-  | 'any-spray'
-  | 'injection'
+  'insecticide' | 'miticide' | 'fungicide' | 'bactericide' | 'fertiliser' | 'any-spray' | 'injection'
 
 /** What a cause calls for. Leaders that call for different ones must be parted before anything is bought. */
 export type ActionClass =

@@ -73,20 +73,33 @@ function isSettled(input: JudgeInput, byId: Map<string, Cause>): boolean {
   )
 }
 
-function holdReason(input: JudgeInput, leaders: Weighed[], byId: Map<string, Cause>): { reason: string } | null {
+function holdReason(
+  input: JudgeInput,
+  leaders: Weighed[],
+  byId: Map<string, Cause>,
+): { reason: string } | null {
   const first = input.weighed[0]
   if (!first) return null
   if (first.cause === SOMETHING_ELSE)
-    return { reason: 'Nothing in the almanac explains these findings well. Look further or send a sample before buying anything.' }
+    return {
+      reason:
+        'Nothing in the almanac explains these findings well. Look further or send a sample before buying anything.',
+    }
   const lead = byId.get(first.cause)!
   const labDone = Object.entries(input.seen).some(
     ([id, state]) => state === 'there' && input.findings.get(id)?.place === 'lab' && lead.findings[id],
   )
-  if (lead.laboratory && !labDone) return { reason: `Only a laboratory can tell ${lead.name.toLowerCase()} for certain: ${lead.laboratory}` }
-  if (lead.reportable) return { reason: `${lead.name} must be reported where it is regulated. Ask the authority before any work.` }
+  if (lead.laboratory && !labDone)
+    return { reason: `Only a laboratory can tell ${lead.name.toLowerCase()} for certain: ${lead.laboratory}` }
+  if (lead.reportable)
+    return {
+      reason: `${lead.name} must be reported where it is regulated. Ask the authority before any work.`,
+    }
   const other = leaders.find((w) => w.cause !== first.cause && actionOf(w.cause, byId) !== lead.action)
   if (other && first.probability < SURE) {
-    const cheap = input.checks.find((c) => c.gain > 0.05 && (input.findings.get(c.finding)?.minutes ?? 99) <= 10)
+    const cheap = input.checks.find(
+      (c) => c.gain > 0.05 && (input.findings.get(c.finding)?.minutes ?? 99) <= 10,
+    )
     const name = byId.get(other.cause)?.name.toLowerCase() ?? 'something else'
     if (cheap)
       return {
@@ -94,7 +107,7 @@ function holdReason(input: JudgeInput, leaders: Weighed[], byId: Map<string, Cau
       }
   }
   return null
-} // prettier-ignore
+}
 
 function refusedBy(lead: Cause, input: JudgeInput, byId: Map<string, Cause>): Judgement['refused'] {
   const refused = { ...lead.refuses }
@@ -117,7 +130,8 @@ function chainsOf(lead: Cause, input: JudgeInput): ChainLink[] {
       if (signs.length > 0) links.push({ cause: cause.id, role: 'feeds', because: [...signs, lead.id] })
     } else if (cause.livesOn?.includes(lead.id)) {
       if (signs.length > 0) links.push({ cause: cause.id, role: 'tended', because: signs })
-    } else if (cause.contributes && signs.some((id) => cause.findings[id] === 'always')) links.push({ cause: cause.id, role: 'stress', because: signs })
+    } else if (cause.contributes && signs.some((id) => cause.findings[id] === 'always'))
+      links.push({ cause: cause.id, role: 'stress', because: signs })
   }
   return links.sort((a, b) => (onHost.get(b.cause) ?? 0) - (onHost.get(a.cause) ?? 0))
 }

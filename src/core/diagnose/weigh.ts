@@ -121,7 +121,10 @@ export function weigh(input: WeighInput): Weighed[] {
     .map((candidate, i): Weighed => {
       const evidence = looks.map((o): Evidence => {
         const own = logLikelihood(o.finding, o.state, candidate.cause)
-        const average = all.reduce((s, c, j) => s + priors[j]! * Math.exp(logLikelihood(o.finding, o.state, c.cause)), 0)
+        const average = all.reduce(
+          (s, c, j) => s + priors[j]! * Math.exp(logLikelihood(o.finding, o.state, c.cause)),
+          0,
+        )
         return { finding: o.finding.id, state: o.state, bits: (own - Math.log(average)) / Math.LN2 }
       })
       const byWeight = (a: Evidence, b: Evidence) => Math.abs(b.bits) - Math.abs(a.bits)
@@ -129,19 +132,25 @@ export function weigh(input: WeighInput): Weighed[] {
         cause: candidate.cause?.id ?? SOMETHING_ELSE,
         probability: posterior[i]!,
         for: evidence.filter((e) => e.bits > 0.15).sort(byWeight),
-        against: evidence.filter((e) => e.bits < -0.15).map((e) => ({ ...e, bits: -e.bits })).sort(byWeight),
+        against: evidence
+          .filter((e) => e.bits < -0.15)
+          .map((e) => ({ ...e, bits: -e.bits }))
+          .sort(byWeight),
         notLooked: candidate.cause ? expectedUnseen(candidate.cause, input) : [],
         outOfSeason: candidate.outOfSeason,
       }
     })
     .sort((a, b) => b.probability - a.probability || (a.cause < b.cause ? -1 : 1))
-} // prettier-ignore
+}
 
 function expectedUnseen(cause: Cause, input: WeighInput): string[] {
   return Object.entries(cause.findings)
-    .filter(([id, often]) => (often === 'always' || often === 'usual') && (input.seen[id] ?? 'not-looked') === 'not-looked')
+    .filter(
+      ([id, often]) =>
+        (often === 'always' || often === 'usual') && (input.seen[id] ?? 'not-looked') === 'not-looked',
+    )
     .map(([id]) => id)
-} // prettier-ignore
+}
 
 export interface Check {
   finding: string
@@ -164,7 +173,9 @@ const entropy = (p: number[]) => p.reduce((h, x) => (x > 0 ? h - x * Math.log2(x
 export function nextChecks(input: WeighInput, most = 5): Check[] {
   const all = candidates(input)
   const looks = observed(input)
-  const logs = all.map((c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0))
+  const logs = all.map(
+    (c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0),
+  )
   const now = normalise(logs)
   const before = entropy(now)
   const relevant = new Set(all.flatMap((c) => (c.cause ? Object.keys(c.cause.findings) : [])))

@@ -59,7 +59,8 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
   const inches = fromSI(input.diameter, 'in')
   if (!(inches > 0)) return refuse('out-of-range', 'diameter', 'The diameter must be more than zero.')
   const girth = input.portGirth ?? input.diameter * Math.PI
-  if (!(girth > 0)) return refuse('out-of-range', 'portGirth', 'The girth at the ports must be more than zero.')
+  if (!(girth > 0))
+    return refuse('out-of-range', 'portGirth', 'The girth at the ports must be more than zero.')
   if (input.perPortMax !== undefined && !(input.perPortMax > 0))
     return refuse('out-of-range', 'perPortMax', 'The most a port may take must be more than zero.')
 
@@ -69,21 +70,31 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
   working.push({ ...counted.value.step, source: 'label', from: fromLabel })
   if (ports < (input.minPorts ?? 1)) {
     ports = input.minPorts ?? 1
-    working.push({ label: 'Fewest ports the label allows', expression: `at least ${ports}`, result: `${ports} ports`, source: 'label', from: fromLabel }) // prettier-ignore
+    working.push({
+      label: 'Fewest ports the label allows',
+      expression: `at least ${ports}`,
+      result: `${ports} ports`,
+      source: 'label',
+      from: fromLabel,
+    })
   }
 
   if (input.capsule) return doseCapsules(input.capsule, ports, inches, working, fromLabel)
 
   const rate = input.ratePerInch
-  if (!rate) return refuse('missing', 'ratePerInch', 'There is no rate; give the label’s rate per inch or a capsule.')
-  if (!(rate.low > 0)) return refuse('out-of-range', 'ratePerInch.low', 'The low rate must be more than zero.')
-  if (rate.high < rate.low) return refuse('out-of-range', 'ratePerInch.high', 'The high rate is below the low rate.')
+  if (!rate)
+    return refuse('missing', 'ratePerInch', 'There is no rate; give the label’s rate per inch or a capsule.')
+  if (!(rate.low > 0))
+    return refuse('out-of-range', 'ratePerInch.low', 'The low rate must be more than zero.')
+  if (rate.high < rate.low)
+    return refuse('out-of-range', 'ratePerInch.high', 'The high rate is below the low rate.')
   const share = input.choice === 'high' ? 1 : typeof input.choice === 'number' ? input.choice : 0
   if (!(share >= 0 && share <= 1))
     return refuse('out-of-range', 'choice', 'The choice between the rates must lie from 0 (low) to 1 (high).')
   const perInch = share === 1 ? rate.high : rate.low + (rate.high - rate.low) * share
   const volume = perInch * inches
-  const rateName = share === 0 ? 'low rate' : share === 1 ? 'high rate' : `${plain(share * 100, 0)} % from low to high`
+  const rateName =
+    share === 0 ? 'low rate' : share === 1 ? 'high rate' : `${plain(share * 100, 0)} % from low to high`
   working.unshift({
     label: 'Volume for the tree',
     expression: `${showLength(input.diameter, units)} × ${showMl(perInch)} per in${units === 'us' ? '' : ' of 2.54 cm'}`,
@@ -105,7 +116,11 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
     }
   }
   if (ports > MOST_PORTS)
-    return refuse('out-of-range', 'ports', `That makes ${ports} ports, more than any trunk can carry; check the rate and the port rule.`)
+    return refuse(
+      'out-of-range',
+      'ports',
+      `That makes ${ports} ports, more than any trunk can carry; check the rate and the port rule.`,
+    )
   const perPort = volume / ports
   working.push({ label: 'Each port', expression: `${showMl(volume)} ÷ ${ports}`, result: showMl(perPort, 2) })
   return ok({ ports, volume, perPort, working })
@@ -118,15 +133,32 @@ function doseCapsules(
   working: Working,
   from: string,
 ): Result<Injection> {
-  if (!(capsule.volume > 0)) return refuse('out-of-range', 'capsule.volume', 'A capsule must hold more than zero.')
+  if (!(capsule.volume > 0))
+    return refuse('out-of-range', 'capsule.volume', 'A capsule must hold more than zero.')
   if (!(capsule.maxPerInch > 0))
     return refuse('out-of-range', 'capsule.maxPerInch', 'The label’s most per inch must be more than zero.')
   if (ports > MOST_PORTS)
-    return refuse('out-of-range', 'ports', `That makes ${ports} ports, more than any trunk can carry; check the port rule.`)
+    return refuse(
+      'out-of-range',
+      'ports',
+      `That makes ${ports} ports, more than any trunk can carry; check the port rule.`,
+    )
   const volume = ports * capsule.volume
   const most = capsule.maxPerInch * inches
-  working.push({ label: 'Volume, one capsule a port', expression: `${ports} × ${showMl(capsule.volume)}`, result: showMl(volume), source: 'label', from }) // prettier-ignore
-  working.push({ label: 'Most the label allows', expression: `${plain(inches)} in × ${showMl(capsule.maxPerInch)} per in`, result: showMl(most), source: 'label', from }) // prettier-ignore
+  working.push({
+    label: 'Volume, one capsule a port',
+    expression: `${ports} × ${showMl(capsule.volume)}`,
+    result: showMl(volume),
+    source: 'label',
+    from,
+  })
+  working.push({
+    label: 'Most the label allows',
+    expression: `${plain(inches)} in × ${showMl(capsule.maxPerInch)} per in`,
+    result: showMl(most),
+    source: 'label',
+    from,
+  })
   if (volume > most * (1 + NOISE))
     return refuse(
       'over-label',
@@ -144,12 +176,17 @@ function countPorts(
 ): Result<{ ports: number; step: { label: string; expression: string; result: string } }> {
   const label = 'Ports'
   if (rule.rule === 'spacing') {
-    if (!(rule.spacing > 0)) return refuse('out-of-range', 'ports.spacing', 'The port spacing must be more than zero.')
+    if (!(rule.spacing > 0))
+      return refuse('out-of-range', 'ports.spacing', 'The port spacing must be more than zero.')
     const ports = ceilGuarded(girth / rule.spacing)
     return ok({
       ports,
-      step: { label, expression: `girth at ports ${showLength(girth, units)} ÷ ${showLength(rule.spacing, units)}, rounded up`, result: `${ports} ports` },
-    }) // prettier-ignore
+      step: {
+        label,
+        expression: `girth at ports ${showLength(girth, units)} ÷ ${showLength(rule.spacing, units)}, rounded up`,
+        result: `${ports} ports`,
+      },
+    })
   }
   if (rule.rule === 'per-diameter') {
     if (!(rule.inchesPerPort > 0))
@@ -157,23 +194,43 @@ function countPorts(
     const ports = roundHalfUp(fromSI(diameter, 'in') / rule.inchesPerPort)
     return ok({
       ports,
-      step: { label, expression: `${showLength(diameter, units)} ÷ ${showLength(toSI(rule.inchesPerPort, 'in'), units)} a port, rounded half up`, result: `${ports} ports` },
-    }) // prettier-ignore
+      step: {
+        label,
+        expression: `${showLength(diameter, units)} ÷ ${showLength(toSI(rule.inchesPerPort, 'in'), units)} a port, rounded half up`,
+        result: `${ports} ports`,
+      },
+    })
   }
   if (rule.rows.length === 0) return refuse('missing', 'ports.rows', 'The port table has no rows.')
   let before = 0
   for (const [i, row] of rule.rows.entries()) {
     if (!Number.isInteger(row.ports) || row.ports < 1)
-      return refuse('out-of-range', `ports.rows[${i}].ports`, 'A row of the port table needs a whole number of ports, at least 1.')
+      return refuse(
+        'out-of-range',
+        `ports.rows[${i}].ports`,
+        'A row of the port table needs a whole number of ports, at least 1.',
+      )
     if (row.upTo === undefined && i < rule.rows.length - 1)
-      return refuse('out-of-range', `ports.rows[${i}].upTo`, 'Only the last row of the port table may be open.')
+      return refuse(
+        'out-of-range',
+        `ports.rows[${i}].upTo`,
+        'Only the last row of the port table may be open.',
+      )
     if (row.upTo !== undefined && !(row.upTo > before))
-      return refuse('out-of-range', `ports.rows[${i}].upTo`, 'The rows of the port table must go up in diameter.')
+      return refuse(
+        'out-of-range',
+        `ports.rows[${i}].upTo`,
+        'The rows of the port table must go up in diameter.',
+      )
     before = row.upTo ?? before
   }
   const row = rule.rows.find((r) => r.upTo === undefined || diameter <= r.upTo * (1 + NOISE))
   if (!row)
-    return refuse('out-of-range', 'diameter', `The port table ends at ${showLength(before, units)}; this trunk is ${showLength(diameter, units)}.`)
+    return refuse(
+      'out-of-range',
+      'diameter',
+      `The port table ends at ${showLength(before, units)}; this trunk is ${showLength(diameter, units)}.`,
+    )
   return ok({
     ports: row.ports,
     step: { label, expression: `table row for ${showLength(diameter, units)}`, result: `${row.ports} ports` },

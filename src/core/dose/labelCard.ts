@@ -109,4 +109,3 @@ export function doubtPortGirth(portGirth: Length, breastGirth: Length): string |
     return 'The girth at the ports is more than twice the girth at breast height. Check the tape and the unit.'
   return null
 }
-

@@ -51,9 +51,20 @@ export interface InjectionPlan {
 export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> {
   const { card, units } = input
   if (!card.hosts.includes(input.host))
-    return refuse('not-allowed', 'label', 'This card does not name this kind of tree. Choose a card that does.')
-  if (!(input.portGirth >= DIAMETER_LIMITS.least * Math.PI && input.portGirth <= DIAMETER_LIMITS.most * Math.PI * 2))
-    return refuse('out-of-range', 'portGirth', 'The girth at the ports is not that of a trunk; check the tape and the unit.')
+    return refuse(
+      'not-allowed',
+      'label',
+      'This card does not name this kind of tree. Choose a card that does.',
+    )
+  if (!(
+    input.portGirth >= DIAMETER_LIMITS.least * Math.PI &&
+    input.portGirth <= DIAMETER_LIMITS.most * Math.PI * 2
+  ))
+    return refuse(
+      'out-of-range',
+      'portGirth',
+      'The girth at the ports is not that of a trunk; check the tape and the unit.',
+    )
   const doubt = doubtPortGirth(input.portGirth, input.breastGirth)
   if (doubt) return refuse('out-of-range', 'portGirth', doubt)
   const terms = readInjectionUse(card.use)
@@ -121,13 +132,27 @@ function place(input: InjectionPlanInput, terms: InjectionTerms, dose: Injection
   for (const [i, b] of bearings.entries()) {
     if (!Number.isInteger(b) || b < 0 || b > 359)
       return refuse('out-of-range', `bearings[${i}]`, 'A port must lie on a whole degree from 0 to 359.')
-    const refusal = refusalAt(b, bearings.filter((_, j) => j !== i), layoutInput, input.units)
+    const refusal = refusalAt(
+      b,
+      bearings.filter((_, j) => j !== i),
+      layoutInput,
+      input.units,
+    )
     if (refusal) return refuse('not-allowed', `bearings[${i}]`, refusal)
   }
-  return ok({ layoutInput, best, layout: describeLayout(bearings, layoutInput, dose.ports - bearings.length) })
-} // prettier-ignore
+  return ok({
+    layoutInput,
+    best,
+    layout: describeLayout(bearings, layoutInput, dose.ports - bearings.length),
+  })
+}
 
-function layoutStep(layout: PortLayout, best: PortLayout, input: LayoutInput, units: UnitSystem): Working[number] {
+function layoutStep(
+  layout: PortLayout,
+  best: PortLayout,
+  input: LayoutInput,
+  units: UnitSystem,
+): Working[number] {
   const same = Math.abs(layout.total - best.total) < 1e-9
   return {
     label: same ? 'Places, the best there are' : 'Places, some moved by hand',

@@ -7,7 +7,12 @@ export type Wood = 'ring-porous' | 'semi-ring-porous' | 'diffuse-porous' | 'coni
 export type Soil = 'moist' | 'dry' | 'saturated' | 'frozen'
 
 /** Wood factors; semi-ring-porous lies between its neighbours. */
-const WOOD: Record<Wood, number> = { 'ring-porous': 0.8, 'semi-ring-porous': 0.9, 'diffuse-porous': 1.0, conifer: 1.8 }
+const WOOD: Record<Wood, number> = {
+  'ring-porous': 0.8,
+  'semi-ring-porous': 0.9,
+  'diffuse-porous': 1.0,
+  conifer: 1.8,
+}
 const SOIL: Record<Exclude<Soil, 'frozen'>, number> = { moist: 1.0, dry: 2.0, saturated: 1.4 }
 
 const F = (f: number) => toSI(f, 'F')
@@ -33,11 +38,23 @@ export function estimateUptake(input: UptakeInput): Result<{ from: number; to: n
   const { temperature: t, units = 'us' } = input
   const shown = showTemperature(t, units)
   if (input.soil === 'frozen')
-    return refuse('not-allowed', 'soil', 'The soil is frozen and the tree draws nothing; wait for the thaw and leaf.')
+    return refuse(
+      'not-allowed',
+      'soil',
+      'The soil is frozen and the tree draws nothing; wait for the thaw and leaf.',
+    )
   if (t < F(45))
-    return refuse('not-allowed', 'temperature', `It is ${shown}; below ${showTemperature(F(45), units)} a trunk takes nothing up. Wait for a warmer hour.`)
+    return refuse(
+      'not-allowed',
+      'temperature',
+      `It is ${shown}; below ${showTemperature(F(45), units)} a trunk takes nothing up. Wait for a warmer hour.`,
+    )
   if (t > F(95))
-    return refuse('not-allowed', 'temperature', `It is ${shown}; above ${showTemperature(F(95), units)} leaves close. Come back in the morning.`)
+    return refuse(
+      'not-allowed',
+      'temperature',
+      `It is ${shown}; above ${showTemperature(F(95), units)} leaves close. Come back in the morning.`,
+    )
   const warmth = t < F(55) ? 2.2 : t < F(65) || t > F(85) ? 1.4 : 1.0
   const wood = WOOD[input.wood]
   const soil = SOIL[input.soil]
@@ -49,9 +66,25 @@ export function estimateUptake(input: UptakeInput): Result<{ from: number; to: n
     from,
     to,
     working: [
-      { label: 'Base time', expression: `${minutes(input.base.from)}–${minutes(input.base.to)} min`, result: `${minutes(input.base.from)}–${minutes(input.base.to)} min`, source: 'label', from: input.sources?.label },
-      { label: 'Wood, soil, warmth', expression: `${input.wood} ${wood} × ${input.soil} soil ${soil} × ${shown} ${warmth}`, result: `× ${plain(factor)}`, source: 'handbook', from: input.sources?.weather },
-      { label: 'Expected uptake', expression: `${minutes(input.base.from)}–${minutes(input.base.to)} min × ${plain(factor)}`, result: `${minutes(from)}–${minutes(to)} min` },
+      {
+        label: 'Base time',
+        expression: `${minutes(input.base.from)}–${minutes(input.base.to)} min`,
+        result: `${minutes(input.base.from)}–${minutes(input.base.to)} min`,
+        source: 'label',
+        from: input.sources?.label,
+      },
+      {
+        label: 'Wood, soil, warmth',
+        expression: `${input.wood} ${wood} × ${input.soil} soil ${soil} × ${shown} ${warmth}`,
+        result: `× ${plain(factor)}`,
+        source: 'handbook',
+        from: input.sources?.weather,
+      },
+      {
+        label: 'Expected uptake',
+        expression: `${minutes(input.base.from)}–${minutes(input.base.to)} min × ${plain(factor)}`,
+        result: `${minutes(from)}–${minutes(to)} min`,
+      },
     ],
-  }) // prettier-ignore
+  })
 }

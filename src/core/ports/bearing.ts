@@ -46,7 +46,16 @@ export function degreesOf(length: Length, girth: Length): number {
   return (length / girth) * 360
 }
 
-const POINTS = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west'] as const
+const POINTS = [
+  'north',
+  'north-east',
+  'east',
+  'south-east',
+  'south',
+  'south-west',
+  'west',
+  'north-west',
+] as const
 
 /** The side of the trunk in words. `sideInWords(48) === 'north-east'` */
 export function sideInWords(bearing: number): string {

@@ -55,7 +55,9 @@ export function layoutPorts(input: LayoutInput): PortLayout {
   let bearings: number[] = []
   if (placeable > 0) {
     const wanted =
-      input.maxGap === undefined ? ROUND : Math.min(ROUND, floorGuarded(degreesOf(input.maxGap, input.portGirth)))
+      input.maxGap === undefined
+        ? ROUND
+        : Math.min(ROUND, floorGuarded(degreesOf(input.maxGap, input.portGirth)))
     const most = narrowestGap(open, placeable, least, wanted)
     bearings = best(value, open, placeable, least, most)
   }
@@ -73,7 +75,9 @@ export function describeLayout(bearings: number[], input: LayoutInput, missing =
   const widest = gaps.reduce((w, g) => Math.max(w, g.degrees), 0)
   const allowed = input.maxGap === undefined ? ROUND : floorGap(input.maxGap, input.portGirth)
   const uncovered =
-    input.maxGap === undefined ? [] : gaps.filter((g) => g.degrees > allowed).map(({ from, to }) => ({ from, to }))
+    input.maxGap === undefined
+      ? []
+      : gaps.filter((g) => g.degrees > allowed).map(({ from, to }) => ({ from, to }))
   return {
     ports,
     total: ports.reduce((sum, p) => sum + p.suitability, 0),
@@ -112,7 +116,7 @@ function mostPlaceable(open: Uint8Array, least: number): number {
       const to = at + least
       if (to >= ROUND) break
       const q = next[to]!
-      if (q >= ROUND || (q - start > ROUND - least)) break
+      if (q >= ROUND || q - start > ROUND - least) break
       at = q
       count++
     }

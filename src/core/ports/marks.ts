@@ -41,11 +41,16 @@ export function roundOf(
         const width = clockwise(m.from, m.to)
         return { bearing: wrap(m.from + width / 2), halfWidth: Math.max(1, width / 2) }
       }),
-    exclusions: marks.filter((m) => m.kind === 'dead' || m.kind === 'girdling').map(({ from, to }) => ({ from, to })),
+    exclusions: marks
+      .filter((m) => m.kind === 'dead' || m.kind === 'girdling')
+      .map(({ from, to }) => ({ from, to })),
     thinSectors: marks
       .filter((m) => m.kind === 'thin')
       .map(({ from, to, severity }) => ({ from, to, severity: severity ?? 0.5 })),
-    earlierHoles: all.map((h) => ({ bearing: h.bearing, years: nearWholeYears(yearsBetween(h.drilledOn, today)) })),
+    earlierHoles: all.map((h) => ({
+      bearing: h.bearing,
+      years: nearWholeYears(yearsBetween(h.drilledOn, today)),
+    })),
   }
 }
 

@@ -27,7 +27,12 @@ export function movePort(
   const from = bearings[index]
   if (from === undefined) return refuse('unknown', 'port', 'There is no such port.')
   const bearing = wrap(Math.round(to))
-  const refusal = refusalAt(bearing, bearings.filter((_, i) => i !== index), input, units) // prettier-ignore
+  const refusal = refusalAt(
+    bearing,
+    bearings.filter((_, i) => i !== index),
+    input,
+    units,
+  )
   if (refusal) return refuse('not-allowed', 'bearing', refusal)
   const moved = bearings.map((b, i) => (i === index ? bearing : b))
   return ok({

@@ -68,9 +68,14 @@ export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort>
     case 'give-up':
       if (port.stoppedAt !== null) return no(`The clock of port ${port.number} is stopped already.`)
       if (port.givenUp !== null) return no(`${name} was given up already.`)
-      if (step.reason.trim() === '') return refuse('missing', 'reason', `Say why port ${port.number} was given up.`)
+      if (step.reason.trim() === '')
+        return refuse('missing', 'reason', `Say why port ${port.number} was given up.`)
       if (!(step.left >= 0 && step.left <= port.volume * (1 + 1e-9)))
-        return refuse('out-of-range', 'left', `What is left in port ${port.number} must lie from zero to what it was charged with.`)
+        return refuse(
+          'out-of-range',
+          'left',
+          `What is left in port ${port.number} must lie from zero to what it was charged with.`,
+        )
       return ok({
         ...port,
         givenUp: step.reason.trim(),
@@ -85,7 +90,7 @@ export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort>
       if (port.drilledAt !== null) return ok({ ...port, drilledAt: null })
       return no(`Nothing has been done at port ${port.number} yet.`)
   }
-} // prettier-ignore
+}
 
 /** What went into the tree: charged and started, less what was left. m³. */
 export function volumeApplied(ports: readonly RunningPort[]): number {
@@ -98,10 +103,9 @@ export function whyNotFinished(ports: readonly RunningPort[]): string | null {
   if (inTree.length > 0)
     return `${inTree.length} still in the tree: ${portList(inTree)}. Stop the clocks, pull them and count them in.`
   const open = ports.filter((p) => stageOf(p) === 'planned' || stageOf(p) === 'drilled')
-  if (open.length > 0)
-    return `Nothing was set in ${portList(open)}. Set it, or say why it will not be.`
+  if (open.length > 0) return `Nothing was set in ${portList(open)}. Set it, or say why it will not be.`
   return null
-} // prettier-ignore
+}
 
 function portList(ports: readonly RunningPort[]): string {
   return ports.length === 1 ? `port ${ports[0]!.number}` : `ports ${ports.map((p) => p.number).join(', ')}`

@@ -41,7 +41,8 @@ export type Forbidden = { why: 'excluded'; sector: Sector } | { why: 'resting'; 
 /** Looks whether a port may go at a bearing at all. `forbiddenAt(120, round)?.why === 'excluded'` */
 export function forbiddenAt(bearing: number, round: TrunkRound): Forbidden {
   const widen = degreesOf(EXCLUSION_MARGIN, round.portGirth)
-  for (const sector of round.exclusions ?? []) if (inSector(bearing, sector, widen)) return { why: 'excluded', sector }
+  for (const sector of round.exclusions ?? [])
+    if (inSector(bearing, sector, widen)) return { why: 'excluded', sector }
   const restYears = round.restYears ?? DEFAULTS.restYears
   const restDistance = round.restDistance ?? DEFAULTS.restDistance
   for (const hole of round.earlierHoles ?? [])
@@ -64,7 +65,8 @@ export function suitability(bearing: number, round: TrunkRound): number {
     let best = -1
     for (const flare of flares) {
       const off = apart(bearing, flare.bearing)
-      if (off <= flare.halfWidth) best = Math.max(best, Math.cos(((off / flare.halfWidth) * Math.PI) / 2) ** 2)
+      if (off <= flare.halfWidth)
+        best = Math.max(best, Math.cos(((off / flare.halfWidth) * Math.PI) / 2) ** 2)
     }
     value = best < 0 ? 0.1 : 0.4 + 0.6 * best
   }

@@ -62,5 +62,7 @@ export function showTemperature(celsius: number, system: UnitSystem): string {
 
 /** A wind speed. `showSpeed(2.2352, 'us')` is "5 mph". */
 export function showSpeed(metresPerSecond: number, system: UnitSystem): string {
-  return system === 'us' ? `${plain(fromSI(metresPerSecond, 'mph'), 0)} mph` : `${plain(metresPerSecond, 1)} m/s`
+  return system === 'us'
+    ? `${plain(fromSI(metresPerSecond, 'mph'), 0)} mph`
+    : `${plain(metresPerSecond, 1)} m/s`
 }

@@ -19,9 +19,22 @@ export interface Reading {
 }
 
 const VULGAR: Record<string, string> = {
-  '½': '1/2', '⅓': '1/3', '⅔': '2/3', '¼': '1/4', '¾': '3/4', '⅕': '1/5', '⅖': '2/5', '⅗': '3/5', '⅘': '4/5',
-  '⅙': '1/6', '⅚': '5/6', '⅛': '1/8', '⅜': '3/8', '⅝': '5/8', '⅞': '7/8',
-} // prettier-ignore
+  '½': '1/2',
+  '⅓': '1/3',
+  '⅔': '2/3',
+  '¼': '1/4',
+  '¾': '3/4',
+  '⅕': '1/5',
+  '⅖': '2/5',
+  '⅗': '3/5',
+  '⅘': '4/5',
+  '⅙': '1/6',
+  '⅚': '5/6',
+  '⅛': '1/8',
+  '⅜': '3/8',
+  '⅝': '5/8',
+  '⅞': '7/8',
+}
 
 const spellings: { text: string; unit: Unit }[] = UNITS.flatMap((unit) =>
   unit.spellings.map((text) => ({ text, unit })),
@@ -166,7 +179,12 @@ export function readRate(
     field,
     `${name} cannot be read from "${shorten(typed)}"; type ${AS_A[above].split(',')[0]} per ${AS_A[below].split(',')[0]!.replace(/^an? /, '')}, such as ${EXAMPLE[`${above}/${below}`] ?? '2 lb/gal'}.`,
   )
-  if (typed.trim() === '') return refuse('missing', field, `${name} is empty; type it as ${EXAMPLE[`${above}/${below}`] ?? 'a rate'}.`)
+  if (typed.trim() === '')
+    return refuse(
+      'missing',
+      field,
+      `${name} is empty; type it as ${EXAMPLE[`${above}/${below}`] ?? 'a rate'}.`,
+    )
   if (typed.length > 100) return bad
   const text = typed.replace(/\s+per\s+/gi, '/')
   for (let i = text.indexOf('/'); i !== -1; i = text.indexOf('/', i + 1)) {

@@ -1,13 +1,5 @@
 /** The kinds of quantity people type. Inside, each is held in the SI unit named in {@link SI_UNIT}. */
-export type Dimension =
-  | 'length'
-  | 'area'
-  | 'volume'
-  | 'mass'
-  | 'temperature'
-  | 'speed'
-  | 'time'
-  | 'share'
+export type Dimension = 'length' | 'area' | 'volume' | 'mass' | 'temperature' | 'speed' | 'time' | 'share'
 
 declare const brand: unique symbol
 type Branded<D extends string> = number & { readonly [brand]?: D }
@@ -66,13 +58,28 @@ export const UNITS: readonly Unit[] = [
   { symbol: 'acre', dimension: 'area', factor: 4046.8564224, spellings: ['acre', 'acres', 'ac'] },
   { symbol: 'm2', dimension: 'area', factor: 1, spellings: ['m2', 'm²', 'sq m'] },
   { symbol: 'ha', dimension: 'area', factor: 10_000, spellings: ['ha', 'hectare', 'hectares'] },
-  { symbol: 'fl oz', dimension: 'volume', factor: GALLON / 128, spellings: ['fl oz', 'fl. oz', 'fl. oz.', 'floz'] },
+  {
+    symbol: 'fl oz',
+    dimension: 'volume',
+    factor: GALLON / 128,
+    spellings: ['fl oz', 'fl. oz', 'fl. oz.', 'floz'],
+  },
   { symbol: 'gal', dimension: 'volume', factor: GALLON, spellings: ['gal', 'gal.', 'gallon', 'gallons'] },
   { symbol: 'qt', dimension: 'volume', factor: GALLON / 4, spellings: ['qt', 'quart', 'quarts'] },
   { symbol: 'pt', dimension: 'volume', factor: GALLON / 8, spellings: ['pt', 'pint', 'pints'] },
-  { symbol: 'Tbsp', dimension: 'volume', factor: GALLON / 256, spellings: ['tbsp', 'tablespoon', 'tablespoons'] },
+  {
+    symbol: 'Tbsp',
+    dimension: 'volume',
+    factor: GALLON / 256,
+    spellings: ['tbsp', 'tablespoon', 'tablespoons'],
+  },
   { symbol: 'tsp', dimension: 'volume', factor: GALLON / 768, spellings: ['tsp', 'teaspoon', 'teaspoons'] },
-  { symbol: 'mL', dimension: 'volume', factor: 1e-6, spellings: ['ml', 'millilitre', 'millilitres', 'milliliters'] },
+  {
+    symbol: 'mL',
+    dimension: 'volume',
+    factor: 1e-6,
+    spellings: ['ml', 'millilitre', 'millilitres', 'milliliters'],
+  },
   { symbol: 'L', dimension: 'volume', factor: 1e-3, spellings: ['l', 'litre', 'litres', 'liter', 'liters'] },
   { symbol: 'ft3', dimension: 'volume', factor: FOOT ** 3, spellings: ['ft3', 'ft³', 'cu ft'] },
   { symbol: 'm3', dimension: 'volume', factor: 1, spellings: ['m3', 'm³', 'cu m'] },
@@ -81,7 +88,13 @@ export const UNITS: readonly Unit[] = [
   { symbol: 'mg', dimension: 'mass', factor: 1e-6, spellings: ['mg'] },
   { symbol: 'g', dimension: 'mass', factor: 1e-3, spellings: ['g', 'gram', 'grams'] },
   { symbol: 'kg', dimension: 'mass', factor: 1, spellings: ['kg'] },
-  { symbol: 'F', dimension: 'temperature', factor: 5 / 9, offset: -160 / 9, spellings: ['f', '°f', 'deg f', '° f'] },
+  {
+    symbol: 'F',
+    dimension: 'temperature',
+    factor: 5 / 9,
+    offset: -160 / 9,
+    spellings: ['f', '°f', 'deg f', '° f'],
+  },
   { symbol: 'C', dimension: 'temperature', factor: 1, offset: 0, spellings: ['c', '°c', 'deg c', '° c'] },
   { symbol: 'mph', dimension: 'speed', factor: 0.44704, spellings: ['mph', 'mi/h'] },
   { symbol: 'm/s', dimension: 'speed', factor: 1, spellings: ['m/s'] },

@@ -3,7 +3,12 @@ export type PlainDate = string
 
 /** The date on the wall calendar of a time zone at an instant. `dateIn('America/New_York', new Date(0))` is 1969-12-31. */
 export function dateIn(timeZone: string, at: Date): PlainDate {
-  return new Intl.DateTimeFormat('en-CA', { timeZone, year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)
+  return new Intl.DateTimeFormat('en-CA', {
+    timeZone,
+    year: 'numeric',
+    month: '2-digit',
+    day: '2-digit',
+  }).format(at)
 }
 
 /** The month, 1–12, on the wall calendar of a time zone. */
@@ -39,4 +44,11 @@ export function isDate(text: string): boolean {
   if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false
   const parsed = new Date(`${text}T00:00:00Z`)
   return !Number.isNaN(parsed.getTime()) && parsed.toISOString().slice(0, 10) === text
+}
+
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+
+/** A date as it is said. `spokenDate('2026-06-09') === '9 Jun 2026'` */
+export function spokenDate(date: PlainDate): string {
+  return `${Number(date.slice(8, 10))} ${MONTHS[Number(date.slice(5, 7)) - 1]} ${date.slice(0, 4)}`
 }

@@ -4,7 +4,10 @@ import { ok, refuse, type Result } from '../problem'
 import type { Working } from '../working/working'
 
 /** Smallest and largest trunk diameter taken for a tree, in metres (0.2 in to 200 in). */
-export const DIAMETER_LIMITS: { least: Length; most: Length } = { least: toSI(0.2, 'in'), most: toSI(200, 'in') }
+export const DIAMETER_LIMITS: { least: Length; most: Length } = {
+  least: toSI(0.2, 'in'),
+  most: toSI(200, 'in'),
+}
 
 /** Girth and diameter of one stem may differ by this share before one of them must be wrong. */
 export const AGREEMENT = 0.03
@@ -37,7 +40,8 @@ function readStems(stems: StemInput[], units: UnitSystem): Result<{ stems: Stem[
   for (const [i, stem] of stems.entries()) {
     const field = `stems[${i}]`
     const given = stem.girth ?? stem.diameter
-    if (given === undefined) return refuse('missing', field, `Stem ${i + 1} has no reading; give its girth or its diameter.`)
+    if (given === undefined)
+      return refuse('missing', field, `Stem ${i + 1} has no reading; give its girth or its diameter.`)
     const diameter = stem.girth !== undefined ? stem.girth / Math.PI : given
     const named = `${field}.${stem.girth !== undefined ? 'girth' : 'diameter'}`
     if (!(diameter >= DIAMETER_LIMITS.least * (1 - 1e-12) && diameter <= DIAMETER_LIMITS.most * (1 + 1e-12)))
@@ -85,7 +89,8 @@ function readStems(stems: StemInput[], units: UnitSystem): Result<{ stems: Stem[
  * @example measureTrunk([{ girth: toSI(41, 'in') }]) // equivalentDiameter 0.33149 m = 13.05 in
  */
 export function measureTrunk(stems: StemInput[], rootZone = 12, units: UnitSystem = 'us'): Result<Trunk> {
-  if (stems.length === 0) return refuse('missing', 'stems', 'There is no stem; give at least one girth or diameter.')
+  if (stems.length === 0)
+    return refuse('missing', 'stems', 'There is no stem; give at least one girth or diameter.')
   const read = readStems(stems, units)
   if (!read.ok) return read
   const working = [...read.value.working]
@@ -101,7 +106,11 @@ export function measureTrunk(stems: StemInput[], rootZone = 12, units: UnitSyste
       result: showLength(equivalentDiameter, units),
       source: 'handbook',
     })
-    working.push({ label: 'Summed diameter', expression: list.join(' + '), result: showLength(summedDiameter, units) })
+    working.push({
+      label: 'Summed diameter',
+      expression: list.join(' + '),
+      result: showLength(summedDiameter, units),
+    })
   }
   const radius = equivalentDiameter * rootZone
   working.push({

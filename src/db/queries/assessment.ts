@@ -34,14 +34,23 @@ export interface FindingRow {
 }
 
 export async function findingsOf(sql: FirmSql, assessmentId: string): Promise<FindingRow[]> {
-  return sql<FindingRow[]>`select f.finding, f.state, p.name as by from finding f join person p on p.id = f.by_person
+  return sql<
+    FindingRow[]
+  >`select f.finding, f.state, p.name as by from finding f join person p on p.id = f.by_person
     where f.assessment_id = ${assessmentId} order by f.finding`
 }
 
 /** Sets a finding's state; null takes it back to not looked at. */
 export async function setFinding(
   sql: FirmSql,
-  f: { firmId: string; assessmentId: string; finding: string; state: FindingRow['state'] | null; at: Date; by: string },
+  f: {
+    firmId: string
+    assessmentId: string
+    finding: string
+    state: FindingRow['state'] | null
+    at: Date
+    by: string
+  },
 ): Promise<void> {
   if (f.state === null) {
     await sql`delete from finding where assessment_id = ${f.assessmentId} and finding = ${f.finding}`
@@ -70,7 +79,9 @@ const diagnosisColumns = (sql: FirmSql) => sql`
   d.held, d.override_reason as "overrideReason", d.signed_at as "signedAt", p.name as "signedBy"`
 
 export async function diagnosesOfTree(sql: FirmSql, treeId: string): Promise<DiagnosisRow[]> {
-  return sql<DiagnosisRow[]>`select ${diagnosisColumns(sql)} from diagnosis d join person p on p.id = d.signed_by
+  return sql<
+    DiagnosisRow[]
+  >`select ${diagnosisColumns(sql)} from diagnosis d join person p on p.id = d.signed_by
     where d.tree_id = ${treeId} order by d.signed_at desc, d.id desc limit 20`
 }
 
@@ -116,9 +127,20 @@ export async function decisionsOfTree(sql: FirmSql, treeId: string): Promise<Dec
 
 export async function signDecision(
   sql: FirmSql,
-  d: { id: string; firmId: string; diagnosisId: string; treeId: string; action: DecisionRow['action']; proposed: string; reasons: DecisionRow['reasons']; words: string | null; at: Date; by: string },
+  d: {
+    id: string
+    firmId: string
+    diagnosisId: string
+    treeId: string
+    action: DecisionRow['action']
+    proposed: string
+    reasons: DecisionRow['reasons']
+    words: string | null
+    at: Date
+    by: string
+  },
 ): Promise<void> {
   await sql`insert into decision (id, firm_id, diagnosis_id, tree_id, action, proposed, reasons, words, signed_at, signed_by)
     values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons as never)}, ${d.words}, ${d.at}, ${d.by})
     on conflict (id) do nothing`
-} // prettier-ignore
+}

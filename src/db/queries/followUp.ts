@@ -27,7 +27,11 @@ const select = (sql: FirmSql) => sql`
   left join measurement m on m.follow_up_id = u.id left join person p on p.id = m.measured_by`
 
 /** Promised checks without a result, the next due first. */
-export async function openFollowUps(sql: FirmSql, until: string | null = null, limit = 100): Promise<FollowUpRow[]> {
+export async function openFollowUps(
+  sql: FirmSql,
+  until: string | null = null,
+  limit = 100,
+): Promise<FollowUpRow[]> {
   return sql<FollowUpRow[]>`${select(sql)} where m.id is null ${until ? sql`and u.due_on <= ${until}` : sql``}
     order by u.due_on, u.id limit ${limit}`
 }
@@ -43,19 +47,38 @@ export async function followUpById(sql: FirmSql, id: string): Promise<FollowUpRo
 
 export async function addFollowUp(
   sql: FirmSql,
-  u: { id: string; firmId: string; treeId: string; prescriptionId: string | null; dueOn: string; what: string; expectation: Expectation },
+  u: {
+    id: string
+    firmId: string
+    treeId: string
+    prescriptionId: string | null
+    dueOn: string
+    what: string
+    expectation: Expectation
+  },
 ): Promise<void> {
   await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, due_on, what, expectation)
     values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)})`
-} // prettier-ignore
+}
 
 /** Enters a result once; answers false when there already is one. */
 export async function addMeasurement(
   sql: FirmSql,
-  m: { id: string; firmId: string; followUpId: string; value: number; verdict: string; nextStep: string; words: string | null; at: Date; by: string },
+  m: {
+    id: string
+    firmId: string
+    followUpId: string
+    value: number
+    verdict: string
+    nextStep: string
+    words: string | null
+    at: Date
+    by: string
+  },
 ): Promise<boolean> {
-  const rows = await sql`insert into measurement (id, firm_id, follow_up_id, value, verdict, next_step, words, measured_at, measured_by)
+  const rows =
+    await sql`insert into measurement (id, firm_id, follow_up_id, value, verdict, next_step, words, measured_at, measured_by)
     values (${m.id}, ${m.firmId}, ${m.followUpId}, ${m.value}, ${m.verdict}, ${m.nextStep}, ${m.words}, ${m.at}, ${m.by})
     on conflict (firm_id, follow_up_id) do nothing returning id`
   return rows.length > 0
-} // prettier-ignore
+}

@@ -26,7 +26,9 @@ const select = (sql: FirmSql) => sql`
 
 /** Records newest first; go on below a sequence number. */
 export async function records(sql: FirmSql, before: number | null = null, limit = 50): Promise<RecordRow[]> {
-  return sql<RecordRow[]>`${select(sql)} ${before === null ? sql`` : sql`where r.seq < ${before}`} order by r.seq desc limit ${limit}`
+  return sql<
+    RecordRow[]
+  >`${select(sql)} ${before === null ? sql`` : sql`where r.seq < ${before}`} order by r.seq desc limit ${limit}`
 }
 
 export async function recordById(sql: FirmSql, id: string): Promise<RecordRow | undefined> {

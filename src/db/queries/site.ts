@@ -17,7 +17,9 @@ const columns = (sql: FirmSql) => sql`
 
 /** All sites of the firm with their client, by name. */
 export async function sites(sql: FirmSql): Promise<SiteRow[]> {
-  return sql<SiteRow[]>`select ${columns(sql)} from site s join client c on c.id = s.client_id order by s.name, s.id`
+  return sql<
+    SiteRow[]
+  >`select ${columns(sql)} from site s join client c on c.id = s.client_id order by s.name, s.id`
 }
 
 export async function siteById(sql: FirmSql, id: string): Promise<SiteRow | undefined> {
@@ -35,5 +37,7 @@ export interface FeatureRow {
 
 /** Outlines drawn on the site plan, metres east and north of the site's corner. */
 export async function featuresOfSite(sql: FirmSql, siteId: string): Promise<FeatureRow[]> {
-  return sql<FeatureRow[]>`select id, kind, name, geometry from site_feature where site_id = ${siteId} order by kind, id`
+  return sql<
+    FeatureRow[]
+  >`select id, kind, name, geometry from site_feature where site_id = ${siteId} order by kind, id`
 }

@@ -134,7 +134,13 @@ export async function changeTree(
   return rows[0]?.version ?? null
 }
 
-export async function confirmIdentity(sql: FirmSql, id: string, host: string, by: string, at: Date): Promise<void> {
+export async function confirmIdentity(
+  sql: FirmSql,
+  id: string,
+  host: string,
+  by: string,
+  at: Date,
+): Promise<void> {
   await sql`update tree set host = ${host}, identity_confirmed_at = ${at}, identity_confirmed_by = ${by},
     version = version + 1 where id = ${id}`
 }
@@ -201,7 +207,12 @@ export async function marksOfTree(sql: FirmSql, treeId: string): Promise<MarkRow
 }
 
 /** The ring as it now is, in place of what it was. */
-export async function replaceMarks(sql: FirmSql, firmId: string, treeId: string, marks: MarkRow[]): Promise<void> {
+export async function replaceMarks(
+  sql: FirmSql,
+  firmId: string,
+  treeId: string,
+  marks: MarkRow[],
+): Promise<void> {
   await sql`delete from ring_mark where tree_id = ${treeId}`
   for (const m of marks)
     await sql`insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, severity, noted_on)
@@ -216,7 +227,10 @@ export async function marksOfSite(sql: FirmSql, siteId: string): Promise<(MarkRo
 }
 
 /** Holes of recorded injections: where, and when they were drilled. */
-export async function holesOfTree(sql: FirmSql, treeId: string): Promise<{ bearing: number; drilledAt: Date }[]> {
+export async function holesOfTree(
+  sql: FirmSql,
+  treeId: string,
+): Promise<{ bearing: number; drilledAt: Date }[]> {
   return sql<{ bearing: number; drilledAt: Date }[]>`
     select p.bearing_deg as bearing, p.drilled_at as "drilledAt"
     from port p join job_item i on i.id = p.job_item_id

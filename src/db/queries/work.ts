@@ -18,11 +18,16 @@ export async function labelCards(sql: FirmSql): Promise<LabelRow[]> {
 }
 
 export async function labelById(sql: FirmSql, id: string): Promise<LabelRow | undefined> {
-  const rows = await sql<LabelRow[]>`select id, code, version, name, registration, body from label_card where id = ${id}`
+  const rows = await sql<
+    LabelRow[]
+  >`select id, code, version, name, registration, body from label_card where id = ${id}`
   return rows[0]
 }
 
-export async function lotsOf(sql: FirmSql, code: string): Promise<{ id: string; number: string; expiresOn: string | null }[]> {
+export async function lotsOf(
+  sql: FirmSql,
+  code: string,
+): Promise<{ id: string; number: string; expiresOn: string | null }[]> {
   return sql<{ id: string; number: string; expiresOn: string | null }[]>`
     select id, number, expires_on::text as "expiresOn" from lot where label_code = ${code} order by expires_on, number`
 }
@@ -74,16 +79,31 @@ export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise
 
 export async function addPrescription(
   sql: FirmSql,
-  p: { id: string; firmId: string; treeId: string; decisionId: string; cause: string; at: Date; by: string; itemId: string; labelCardId: string; readingId: string; dose: InjectionDose; working: Working; expectations: unknown },
+  p: {
+    id: string
+    firmId: string
+    treeId: string
+    decisionId: string
+    cause: string
+    at: Date
+    by: string
+    itemId: string
+    labelCardId: string
+    readingId: string
+    dose: InjectionDose
+    working: Working
+    expectations: unknown
+  },
 ): Promise<'added' | 'repeated'> {
-  const rows = await sql`insert into prescription (id, firm_id, tree_id, decision_id, cause, signed_at, signed_by)
+  const rows =
+    await sql`insert into prescription (id, firm_id, tree_id, decision_id, cause, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.decisionId}, ${p.cause}, ${p.at}, ${p.by}) on conflict (id) do nothing returning id`
   if (rows.length === 0) return 'repeated'
   await sql`insert into prescription_item (id, firm_id, prescription_id, method, label_card_id, reading_id, dose, working, expectations)
     values (${p.itemId}, ${p.firmId}, ${p.id}, 'trunk-injection', ${p.labelCardId}, ${p.readingId}, ${sql.json(p.dose as never)},
       ${sql.json(p.working as never)}, ${sql.json(p.expectations as never)})`
   return 'added'
-} // prettier-ignore
+}
 
 /** The injection job of a site on a day, opened if there is none yet. */
 export async function jobOfDay(
@@ -221,7 +241,9 @@ export async function portsOfItems(sql: FirmSql, itemIds: string[]): Promise<Por
 
 /** The port, locked until the transaction ends, so that two hands on it take turns. */
 export async function portForChange(sql: FirmSql, id: string): Promise<PortRow | undefined> {
-  const rows = await sql<{ jobItemId: string }[]>`select job_item_id as "jobItemId" from port where id = ${id} for update`
+  const rows = await sql<
+    { jobItemId: string }[]
+  >`select job_item_id as "jobItemId" from port where id = ${id} for update`
   if (!rows[0]) return undefined
   return (await portsOfItems(sql, [rows[0].jobItemId])).find((p) => p.id === id)
 }

@@ -23,7 +23,9 @@ export function siteView(id: string, after: { tag: string; id: string } | null =
       features,
       more,
       role: person.role,
-      trees: trees.slice(0, 500).map((t) => ({ ...t, marks: plainMarks(marks.filter((m) => m.treeId === t.id)) })),
+      trees: trees
+        .slice(0, 500)
+        .map((t) => ({ ...t, marks: plainMarks(marks.filter((m) => m.treeId === t.id)) })),
     }
   })
 }

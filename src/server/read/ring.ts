@@ -23,7 +23,12 @@ export function holesOnRing(
   today: string,
 ): HoleOnRing[] {
   return [
-    ...drilled.map((h) => ({ bearing: h.bearing, years: yearsBetween(dateIn(person.timeZone, h.drilledAt), today) })),
-    ...rows.filter((m) => m.kind === 'hole').map((m) => ({ bearing: m.from, years: yearsBetween(m.notedOn, today) })),
+    ...drilled.map((h) => ({
+      bearing: h.bearing,
+      years: yearsBetween(dateIn(person.timeZone, h.drilledAt), today),
+    })),
+    ...rows
+      .filter((m) => m.kind === 'hole')
+      .map((m) => ({ bearing: m.from, years: yearsBetween(m.notedOn, today) })),
   ]
 }

@@ -8,8 +8,10 @@ export async function demoSignIns() {
   if (!isDemo()) return []
   const people = []
   for (const email of DEMO_EMAILS) {
-    const rows = await signingIn(email, (sql) =>
-      sql<{ name: string; role: string; email: string; password: string }[]>`
+    const rows = await signingIn(
+      email,
+      (sql) =>
+        sql<{ name: string; role: string; email: string; password: string }[]>`
         select name, role, email, demo_password as password from person where demo_password is not null`,
     )
     if (rows[0]) people.push({ ...rows[0] })

@@ -15,7 +15,12 @@ export function todayView() {
         const items = await itemsOfJob(sql, job.id)
         return {
           ...job,
-          rings: items.map((i) => ({ tag: i.tag, diameterM: i.dose.diameterM, bearings: i.dose.ports.map((p) => p.bearing), done: i.status === 'recorded' })),
+          rings: items.map((i) => ({
+            tag: i.tag,
+            diameterM: i.dose.diameterM,
+            bearings: i.dose.ports.map((p) => p.bearing),
+            done: i.status === 'recorded',
+          })),
         }
       }),
     )
@@ -27,17 +32,20 @@ export function todayView() {
       prescribe: (await treesWaiting(sql, 'prescribe')).length,
     }
     const hours = Array.from({ length: 16 }, (_, i) => {
-      const at = new Date(now.getTime() + (5 + i) * 3_600_000 - (now.getTime() % 3_600_000))
+      const at = new Date(now.getTime() + i * 3_600_000 - (now.getTime() % 3_600_000))
       const w = simulatedWeather(person.timeZone, at)
       return { at: at.getTime(), temperature: w.temperature, soil: w.soil, sky: w.sky }
     })
     return { today, jobs: withTrees, due, waiting, hours, role: person.role }
   })
-} // prettier-ignore
+}
 
 /** The injection jobs a crew can open: today's, earlier ones left open, and the next two weeks. */
 export function runListView() {
-  return reading(async ({ sql, today }) => ({ today, jobs: await jobsBetween(sql, today, addDays(today, 14)) }))
+  return reading(async ({ sql, today }) => ({
+    today,
+    jobs: await jobsBetween(sql, today, addDays(today, 14)),
+  }))
 }
 
 /** The newest reading of a tree, for the dose. */

@@ -42,7 +42,8 @@ export type TreeBase = NonNullable<Awaited<ReturnType<typeof base>>>
 
 export interface HistoryEntry {
   at: number
-  what: 'reading' | 'diagnosis' | 'decision' | 'prescription' | 'record' | 'correction' | 'follow-up' | 'planned'
+  what:
+    'reading' | 'diagnosis' | 'decision' | 'prescription' | 'record' | 'correction' | 'follow-up' | 'planned'
   title: string
   detail: string
   by: string | null
@@ -62,20 +63,89 @@ export function treeView(id: string) {
     const records = await recordsOfTree(sql, id)
     const checks = await followUpsOfTree(sql, id)
     const history: HistoryEntry[] = [
-      ...diagnoses.map((d): HistoryEntry => ({ at: d.signedAt.getTime(), what: 'diagnosis', title: causeName(d.cause), detail: `weighed ${d.probability.toFixed(2)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`, by: d.signedBy })),
-      ...decisions.map((d): HistoryEntry => ({ at: d.signedAt.getTime(), what: 'decision', title: DECIDED[d.action], detail: d.words ?? d.reasons.map((r) => r.text).join(' '), by: d.signedBy })),
-      ...prescriptions.map((p): HistoryEntry => ({ at: p.signedAt.getTime(), what: 'prescription', title: `Trunk injection, ${p.labelName}`, detail: `${(p.dose.volumeM3 * 1e6).toFixed(1)} mL in ${p.dose.ports.length} ports${p.onDate ? `, for ${p.onDate}` : ''}`, by: p.signedBy, href: p.jobId ? `/run/${p.jobId}` : undefined })),
-      ...records.map((r): HistoryEntry => ({ at: r.signedAt.getTime(), what: r.kind === 'correction' ? 'correction' : 'record', title: r.kind === 'correction' ? `Correction of a record` : `Record ${r.seq}: ${String(r.body.method ?? 'application')}`, detail: r.kind === 'correction' ? String(r.body.correction ?? '') : `${((r.body.volumeM3 as number) * 1e6).toFixed(1)} mL of ${(r.body.product as { name: string }).name}, ${((r.body.ports as unknown[]) ?? []).length} ports`, by: r.signedBy, href: `/ledger/${r.id}` })),
-      ...checks.filter((c) => c.verdict).map((c): HistoryEntry => ({ at: c.measuredAt!.getTime(), what: 'follow-up', title: c.what, detail: `${c.value} ${c.expectation.unit}, ${c.verdict}; next: ${c.nextStep}`, by: c.measuredBy, href: `/follow-up/${c.id}` })),
-      ...checks.filter((c) => !c.verdict).map((c): HistoryEntry => ({ at: Date.parse(`${c.dueOn}T12:00:00Z`), what: 'planned', title: c.what, detail: 'promised', by: null, href: `/follow-up/${c.id}` })),
-      ...readings.map((r): HistoryEntry => ({ at: r.readAt.getTime(), what: 'reading', title: `Measured by ${r.tape} tape`, detail: r.typed, by: r.readBy })),
+      ...diagnoses.map((d): HistoryEntry => ({
+        at: d.signedAt.getTime(),
+        what: 'diagnosis',
+        title: causeName(d.cause),
+        detail: `weighed ${d.probability.toFixed(2)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`,
+        by: d.signedBy,
+      })),
+      ...decisions.map((d): HistoryEntry => ({
+        at: d.signedAt.getTime(),
+        what: 'decision',
+        title: DECIDED[d.action],
+        detail: d.words ?? d.reasons.map((r) => r.text).join(' '),
+        by: d.signedBy,
+      })),
+      ...prescriptions.map((p): HistoryEntry => ({
+        at: p.signedAt.getTime(),
+        what: 'prescription',
+        title: `Trunk injection, ${p.labelName}`,
+        detail: `${(p.dose.volumeM3 * 1e6).toFixed(1)} mL in ${p.dose.ports.length} ports${p.onDate ? `, for ${p.onDate}` : ''}`,
+        by: p.signedBy,
+        href: p.jobId ? `/run/${p.jobId}` : undefined,
+      })),
+      ...records.map((r): HistoryEntry => ({
+        at: r.signedAt.getTime(),
+        what: r.kind === 'correction' ? 'correction' : 'record',
+        title:
+          r.kind === 'correction'
+            ? `Correction of a record`
+            : `Record ${r.seq}: ${String(r.body.method ?? 'application')}`,
+        detail:
+          r.kind === 'correction'
+            ? String(r.body.correction ?? '')
+            : `${((r.body.volumeM3 as number) * 1e6).toFixed(1)} mL of ${(r.body.product as { name: string }).name}, ${((r.body.ports as unknown[]) ?? []).length} ports`,
+        by: r.signedBy,
+        href: `/ledger/${r.id}`,
+      })),
+      ...checks
+        .filter((c) => c.verdict)
+        .map((c): HistoryEntry => ({
+          at: c.measuredAt!.getTime(),
+          what: 'follow-up',
+          title: c.what,
+          detail: `${c.value} ${c.expectation.unit}, ${c.verdict}; next: ${c.nextStep}`,
+          by: c.measuredBy,
+          href: `/follow-up/${c.id}`,
+        })),
+      ...checks
+        .filter((c) => !c.verdict)
+        .map((c): HistoryEntry => ({
+          at: Date.parse(`${c.dueOn}T12:00:00Z`),
+          what: 'planned',
+          title: c.what,
+          detail: 'promised',
+          by: null,
+          href: `/follow-up/${c.id}`,
+        })),
+      ...readings.map((r): HistoryEntry => ({
+        at: r.readAt.getTime(),
+        what: 'reading',
+        title: `Measured by ${r.tape} tape`,
+        detail: r.typed,
+        by: r.readBy,
+      })),
     ]
     history.sort((a, b) => b.at - a.at)
-    return { ...shared, readings, diagnosis: diagnoses[0] ?? null, decision: decisions[0] ?? null, prescription: prescriptions[0] ?? null, history }
+    return {
+      ...shared,
+      readings,
+      diagnosis: diagnoses[0] ?? null,
+      decision: decisions[0] ?? null,
+      prescription: prescriptions[0] ?? null,
+      history,
+    }
   })
-} // prettier-ignore
+}
 
-const DECIDED = { treat: 'Decided to treat', care: 'Decided on care only', watch: 'Decided to watch', sample: 'Decided to send a sample', remove: 'Decided to remove' } // prettier-ignore
+const DECIDED = {
+  treat: 'Decided to treat',
+  care: 'Decided on care only',
+  watch: 'Decided to watch',
+  sample: 'Decided to send a sample',
+  remove: 'Decided to remove',
+}
 
 export type TreeView = NonNullable<Awaited<ReturnType<typeof treeView>>>
 
@@ -137,8 +207,11 @@ export function prescribeView(id: string) {
     const diagnosis = (await diagnosesOfTree(sql, id))[0] ?? null
     const decision = (await decisionsOfTree(sql, id))[0] ?? null
     const cards = (await labelCards(sql)).filter(
-      (l) => l.body.hosts.includes(shared.tree.host) && (!diagnosis || l.body.targets.includes(diagnosis.cause)),
+      (l) =>
+        l.body.hosts.includes(shared.tree.host) && (!diagnosis || l.body.targets.includes(diagnosis.cause)),
     )
+    // What protects longest stands first.
+    cards.sort((a, b) => b.body.use.retreatYears - a.body.use.retreatYears)
     const prescriptions = await prescriptionsOfTree(sql, id)
     return {
       ...shared,
@@ -148,7 +221,9 @@ export function prescribeView(id: string) {
       reading,
       readingGoodForYears: READING_GOOD_FOR_YEARS,
       plan: reading ? await planBase(context, id, reading) : null,
-      handed: prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.signedAt >= decision.signedAt) ?? null,
+      handed:
+        prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.signedAt >= decision.signedAt) ??
+        null,
     }
   })
 }
@@ -156,4 +231,7 @@ export function prescribeView(id: string) {
 export type PrescribeView = NonNullable<Awaited<ReturnType<typeof prescribeView>>>
 
 /** A tree's stand in the chain of work, for the line of steps. */
-export type Steps = Pick<TreeRow, 'examined' | 'diagnosed' | 'decided' | 'prescribed' | 'recorded' | 'followed' | 'diameterM'>
+export type Steps = Pick<
+  TreeRow,
+  'examined' | 'diagnosed' | 'decided' | 'prescribed' | 'recorded' | 'followed' | 'diameterM'
+>

@@ -17,7 +17,10 @@ export function jobView(id: string) {
     const job = isId(id) ? await jobById(sql, id) : undefined
     if (!job) return null
     const items = await itemsOfJob(sql, id)
-    const ports = await portsOfItems(sql, items.map((i) => i.id)) // prettier-ignore
+    const ports = await portsOfItems(
+      sql,
+      items.map((i) => i.id),
+    )
     const weather = simulatedWeather(person.timeZone, now)
     const trees = []
     for (const item of items) {

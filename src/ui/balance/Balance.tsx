@@ -11,7 +11,12 @@ const ROLE_WORD: Record<ChainLink['role'], string> = {
 }
 
 /** The causes with their weight for and against from one middle line. Bars are bits of evidence, one scale for all. */
-export function Balance({ weighed, chains, chosen, onChoose }: {
+export function Balance({
+  weighed,
+  chains,
+  chosen,
+  onChoose,
+}: {
   weighed: readonly Weighed[]
   chains: readonly ChainLink[]
   chosen: string
@@ -38,35 +43,65 @@ export function Balance({ weighed, chains, chosen, onChoose }: {
             key={w.cause}
             role="radio"
             aria-checked={on}
-            aria-label={`${causeName(w.cause)}, weight ${w.probability.toFixed(2)}`}
+            aria-label={`${causeName(w.cause)}, weight ${weight(w.probability)}`}
             tabIndex={on ? 0 : -1}
             onClick={() => onChoose(w.cause)}
             onKeyDown={(e) => keys(e, weighed, w.cause, onChoose)}
             className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] pl-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
           >
             <span>
-              <span className="font-head font-bold text-[1.05rem] block leading-tight">{causeName(w.cause)}</span>
+              <span className="font-head font-bold text-[1.05rem] block leading-tight">
+                {causeName(w.cause)}
+              </span>
               <span className="text-[0.84rem] text-ink2">
                 {cause?.kind ?? 'nothing in the almanac'}
                 {link && <b className="text-rust"> · {ROLE_WORD[link.role]}</b>}
                 {w.outOfSeason && ' · out of season'}
               </span>
             </span>
-            <span className="md:hidden font-head font-bold text-[1.3rem]">{w.probability.toFixed(2)}</span>
-            <span className="text-[0.88rem] text-plum md:text-right max-md:col-span-2">{list(w.against)}</span>
-            <svg viewBox="0 0 100 14" className="w-full h-[26px] max-md:col-span-2" aria-hidden="true" preserveAspectRatio="none">
-              <rect x={50 - x(sum(w.against))} y="3" width={x(sum(w.against))} height="8" fill="#c987a9" style={{ transition: 'all 160ms' }} />
-              <rect x="50" y="3" width={x(sum(w.for))} height="8" fill="var(--color-moss)" style={{ transition: 'all 160ms' }} />
+            <span className="md:hidden font-head font-bold text-[1.3rem]">{weight(w.probability)}</span>
+            <span className="text-[0.88rem] text-plum md:text-right max-md:col-span-2">
+              {list(w.against)}
+            </span>
+            <svg
+              viewBox="0 0 100 14"
+              className="w-full h-[26px] max-md:col-span-2"
+              aria-hidden="true"
+              preserveAspectRatio="none"
+            >
+              <rect
+                x={50 - x(sum(w.against))}
+                y="3"
+                width={x(sum(w.against))}
+                height="8"
+                fill="#c987a9"
+                style={{ transition: 'all 160ms' }}
+              />
+              <rect
+                x="50"
+                y="3"
+                width={x(sum(w.for))}
+                height="8"
+                fill="var(--color-moss)"
+                style={{ transition: 'all 160ms' }}
+              />
               <line x1="50" y1="0" x2="50" y2="14" stroke="var(--color-ink)" strokeWidth="0.7" />
             </svg>
             <span className="text-[0.88rem] text-moss max-md:col-span-2">{list(w.for)}</span>
-            <span className="hidden md:block text-right font-head font-bold text-[1.35rem]">{w.probability.toFixed(2)}</span>
+            <span className="hidden md:block text-right font-head font-bold text-[1.35rem]">
+              {weight(w.probability)}
+            </span>
           </div>
         )
       })}
     </div>
   )
-} // prettier-ignore
+}
+
+/** Two digits, and never a bare 0.00 for what is only unlikely. */
+function weight(p: number): string {
+  return p < 0.005 ? '<0.01' : p > 0.995 ? '>0.99' : p.toFixed(2)
+}
 
 function list(evidence: Evidence[]): string {
   const shown = evidence.slice(0, 4).map((e) => {
@@ -77,7 +112,12 @@ function list(evidence: Evidence[]): string {
   return shown.join(' · ') + (evidence.length > 4 ? ` · ${evidence.length - 4} more` : '')
 }
 
-function keys(event: React.KeyboardEvent, weighed: readonly Weighed[], now: string, choose: (cause: string) => void) {
+function keys(
+  event: React.KeyboardEvent,
+  weighed: readonly Weighed[],
+  now: string,
+  choose: (cause: string) => void,
+) {
   const by = event.key === 'ArrowDown' ? 1 : event.key === 'ArrowUp' ? -1 : 0
   if (by === 0 && event.key !== ' ') return
   event.preventDefault()

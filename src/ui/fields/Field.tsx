@@ -26,7 +26,10 @@ export function Field({
         {children}
       </div>
       {(hint || problem) && (
-        <p id={`${id}-h`} className={`text-[0.88rem] mt-0.5 ${problem ? 'text-plum font-semibold' : 'text-ink2'}`}>
+        <p
+          id={`${id}-h`}
+          className={`text-[0.88rem] mt-0.5 ${problem ? 'text-plum font-semibold' : 'text-ink2'}`}
+        >
           {problem ?? hint}
         </p>
       )}

@@ -43,7 +43,8 @@ export function useVerb<Output = unknown>(name: string): VerbState<Output> {
         setProblem({
           code: 'conflict',
           field: 'connection',
-          message: 'The server cannot be reached. What you typed is still here; try again when you are in reach.',
+          message:
+            'The server cannot be reached. What you typed is still here; try again when you are in reach.',
         })
         return null
       } finally {

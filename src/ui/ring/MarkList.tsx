@@ -11,28 +11,43 @@ const KINDS: { kind: RingMark['kind']; word: string; width: number }[] = [
 ]
 
 /** The marks as numbers, for typing bearings; each can be taken away, new ones are put at the widest free place. */
-export function MarkList({ marks, today, chosen, onChoose, onChange }: {
+export function MarkList({
+  marks,
+  today,
+  chosen,
+  onChoose,
+  onChange,
+}: {
   marks: readonly RingMark[]
   today: string
   chosen: number | null
   onChoose: (index: number) => void
   onChange: (marks: RingMark[]) => void
 }) {
-  const set = (i: number, part: Partial<RingMark>) => onChange(marks.map((m, j) => (j === i ? { ...m, ...part } : m)))
+  const set = (i: number, part: Partial<RingMark>) =>
+    onChange(marks.map((m, j) => (j === i ? { ...m, ...part } : m)))
   const degrees = (text: string) => {
     const n = Math.round(Number(text))
     return text.trim() !== '' && Number.isFinite(n) ? ((n % 360) + 360) % 360 : null
   }
   function add(kind: RingMark['kind'], width: number) {
     const from = freeBearing(marks, kind)
-    onChange([...marks, { kind, from, to: (from + width) % 360, severity: kind === 'thin' ? 0.5 : null, notedOn: today }])
+    onChange([
+      ...marks,
+      { kind, from, to: (from + width) % 360, severity: kind === 'thin' ? 0.5 : null, notedOn: today },
+    ])
     onChoose(marks.length)
   }
   return (
     <div>
       <div className="flex flex-wrap gap-1.5">
         {KINDS.map((k) => (
-          <button key={k.kind} type="button" className="btn !min-h-[34px] !px-2.5 text-[0.9rem]" onClick={() => add(k.kind, k.width)}>
+          <button
+            key={k.kind}
+            type="button"
+            className="btn !min-h-[34px] !px-2.5 text-[0.9rem]"
+            onClick={() => add(k.kind, k.width)}
+          >
             + {k.word}
           </button>
         ))}
@@ -41,18 +56,37 @@ export function MarkList({ marks, today, chosen, onChoose, onChange }: {
         {marks.map((m, i) => {
           const word = KINDS.find((k) => k.kind === m.kind)!.word
           return (
-            <li key={i} className={`grid grid-cols-[88px_1fr_auto] gap-2 items-center py-1.5 pl-2 border-b border-line border-l-[3px] ${chosen === i ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`} onFocus={() => onChoose(i)}>
+            <li
+              key={i}
+              className={`grid grid-cols-[88px_1fr_auto] gap-2 items-center py-1.5 pl-2 border-b border-line border-l-[3px] ${chosen === i ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+              onFocus={() => onChoose(i)}
+            >
               <span className="text-[0.9rem]">{word}</span>
               <span className="flex items-center gap-1 flex-wrap">
-                <Degrees name={`${word} ${i + 1}, ${m.kind === 'hole' ? 'bearing' : 'from'}`} value={m.from} onValue={(v) => set(i, m.kind === 'hole' ? { from: v, to: v } : { from: v })} read={degrees} />
+                <Degrees
+                  name={`${word} ${i + 1}, ${m.kind === 'hole' ? 'bearing' : 'from'}`}
+                  value={m.from}
+                  onValue={(v) => set(i, m.kind === 'hole' ? { from: v, to: v } : { from: v })}
+                  read={degrees}
+                />
                 {m.kind !== 'hole' && (
                   <>
                     <span>to</span>
-                    <Degrees name={`${word} ${i + 1}, to`} value={m.to} onValue={(v) => set(i, { to: v })} read={degrees} />
+                    <Degrees
+                      name={`${word} ${i + 1}, to`}
+                      value={m.to}
+                      onValue={(v) => set(i, { to: v })}
+                      read={degrees}
+                    />
                   </>
                 )}
                 {m.kind === 'thin' && (
-                  <select aria-label={`${word} ${i + 1}, how thin`} className="field !w-auto !min-h-[32px] !px-1" value={String(m.severity ?? 0.5)} onChange={(e) => set(i, { severity: Number(e.target.value) })}>
+                  <select
+                    aria-label={`${word} ${i + 1}, how thin`}
+                    className="field !w-auto !min-h-[32px] !px-1"
+                    value={String(m.severity ?? 0.5)}
+                    onChange={(e) => set(i, { severity: Number(e.target.value) })}
+                  >
                     {[0.2, 0.4, 0.5, 0.6, 0.8, 1].map((s) => (
                       <option key={s} value={s}>
                         {s * 100} % gone
@@ -61,22 +95,50 @@ export function MarkList({ marks, today, chosen, onChoose, onChange }: {
                   </select>
                 )}
                 {m.kind === 'hole' && (
-                  <input type="date" aria-label={`${word} ${i + 1}, drilled on`} className="field !w-[132px] !min-h-[32px] !px-1" max={today} value={m.notedOn} onChange={(e) => isDate(e.target.value) && e.target.value <= today && set(i, { notedOn: e.target.value })} />
+                  <input
+                    type="date"
+                    aria-label={`${word} ${i + 1}, drilled on`}
+                    className="field !w-[132px] !min-h-[32px] !px-1"
+                    max={today}
+                    value={m.notedOn}
+                    onChange={(e) =>
+                      isDate(e.target.value) && e.target.value <= today && set(i, { notedOn: e.target.value })
+                    }
+                  />
                 )}
               </span>
-              <button type="button" className="underline underline-offset-2 text-[0.88rem] p-1" aria-label={`Take ${word} ${i + 1} away`} onClick={() => onChange(marks.filter((_, j) => j !== i))}>
+              <button
+                type="button"
+                className="underline underline-offset-2 text-[0.88rem] p-1"
+                aria-label={`Take ${word} ${i + 1} away`}
+                onClick={() => onChange(marks.filter((_, j) => j !== i))}
+              >
                 take away
               </button>
             </li>
           )
         })}
-        {marks.length === 0 && <li className="py-3 text-ink2">Nothing on the ring yet. Walk round the trunk and add the flares first.</li>}
+        {marks.length === 0 && (
+          <li className="py-3 text-ink2">
+            Nothing on the ring yet. Walk round the trunk and add the flares first.
+          </li>
+        )}
       </ul>
     </div>
   )
-} // prettier-ignore
+}
 
-function Degrees({ name, value, onValue, read }: { name: string; value: number; onValue: (v: number) => void; read: (text: string) => number | null }) {
+function Degrees({
+  name,
+  value,
+  onValue,
+  read,
+}: {
+  name: string
+  value: number
+  onValue: (v: number) => void
+  read: (text: string) => number | null
+}) {
   return (
     <input
       key={value}
@@ -92,11 +154,14 @@ function Degrees({ name, value, onValue, read }: { name: string; value: number; 
       onKeyDown={(e) => e.key === 'Enter' && e.currentTarget.blur()}
     />
   )
-} // prettier-ignore
+}
 
 /** The middle of the widest stretch without a mark of this kind. */
 function freeBearing(marks: readonly RingMark[], kind: RingMark['kind']): number {
-  const taken = marks.filter((m) => m.kind === kind).map((m) => m.from).sort((a, b) => a - b) // prettier-ignore
+  const taken = marks
+    .filter((m) => m.kind === kind)
+    .map((m) => m.from)
+    .sort((a, b) => a - b)
   if (taken.length === 0) return kind === 'flare' ? 340 : 90
   let best = { from: taken[0]!, gap: 0 }
   taken.forEach((b, i) => {

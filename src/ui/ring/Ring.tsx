@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 import type { RingMark } from '@/core/ports/marks'
 import type { PortStage } from '@/core/ports/running'
-import { arcPath, at, barkRadius, outline, R, sectorPath } from './geometry'
+import { alongBark, arcPath, at, barkRadius, outline, R, sectorPath } from './geometry'
 
 export interface RingPort {
   bearing: number
@@ -35,7 +35,15 @@ export const STAGE_LOOK: Record<PortStage, { colour: string; word: string }> = {
 const BEARINGS_EVERY = 15
 
 /** A trunk seen from above, north up, with everything that lies on it. Works in grey: forms tell as much as colours. */
-export function Ring({ marks, holes = [], ports = [], label, labels = true, className, children }: RingProps) {
+export function Ring({
+  marks,
+  holes = [],
+  ports = [],
+  label,
+  labels = true,
+  className,
+  children,
+}: RingProps) {
   return (
     <svg viewBox="-200 -200 400 400" className={className} role="group" aria-label={label}>
       <RingGround marks={marks} />
@@ -61,45 +69,90 @@ export function RingGround({ marks }: { marks: readonly RingMark[] }) {
   return (
     <g aria-hidden="true">
       <defs>
-        <pattern id="dead-wood" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id="dead-wood"
+          width="6"
+          height="6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <rect width="6" height="6" fill="#b9a58f" />
           <line x1="0" y1="0" x2="0" y2="6" stroke="#3f3126" strokeWidth="2" />
         </pattern>
       </defs>
       <path d={outline(marks)} fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth="7" />
       {[0.9, 0.81, 0.72, 0.64].map((share) => (
-        <path key={share} d={outline(marks, share)} fill="none" stroke="var(--color-growth)" strokeWidth="0.8" />
+        <path
+          key={share}
+          d={outline(marks, share)}
+          fill="none"
+          stroke="var(--color-growth)"
+          strokeWidth="0.8"
+        />
       ))}
       <path d={outline(marks, 0.55)} fill="var(--color-heartwood)" />
       {[0.45, 0.35, 0.25, 0.15, 0.07].map((share) => (
-        <path key={share} d={outline(marks, share)} fill="none" stroke="var(--color-growth)" strokeWidth="0.8" />
+        <path
+          key={share}
+          d={outline(marks, share)}
+          fill="none"
+          stroke="var(--color-growth)"
+          strokeWidth="0.8"
+        />
       ))}
       {marks
         .filter((m) => m.kind === 'dead')
         .map((m, i) => (
-          <path key={i} d={sectorPath(m.from, m.to, () => R * 0.62, (b) => barkRadius(b, marks) + 1)} fill="url(#dead-wood)" stroke="#3f3126" strokeWidth="1" />
+          <path
+            key={i}
+            d={sectorPath(
+              m.from,
+              m.to,
+              () => R * 0.62,
+              (b) => barkRadius(b, marks) + 1,
+            )}
+            fill="url(#dead-wood)"
+            stroke="#3f3126"
+            strokeWidth="1"
+          />
         ))}
       {marks
         .filter((m) => m.kind === 'girdling')
         .map((m, i) => (
           <g key={i} fill="none" strokeLinecap="round">
-            <path d={arcPath(m.from - 6, m.to + 6, R + 11)} stroke="#4a3829" strokeWidth="11" />
-            <path d={arcPath(m.from - 6, m.to + 6, R + 11)} stroke="#8d6a48" strokeWidth="6" />
+            <path d={alongBark(m.from - 6, m.to + 6, marks, 7)} stroke="#4a3829" strokeWidth="11" />
+            <path d={alongBark(m.from - 6, m.to + 6, marks, 7)} stroke="#8d6a48" strokeWidth="6" />
           </g>
         ))}
     </g>
   )
-} // prettier-ignore
+}
 
 function Compass() {
   const ticks = Array.from({ length: 360 / BEARINGS_EVERY }, (_, i) => i * BEARINGS_EVERY)
   return (
-    <g aria-hidden="true" fontFamily="var(--font-head)" fontSize="13" fill="var(--color-ink2)" textAnchor="middle">
+    <g
+      aria-hidden="true"
+      fontFamily="var(--font-head)"
+      fontSize="13"
+      fill="var(--color-ink2)"
+      textAnchor="middle"
+    >
       {ticks.map((b) => {
         const long = b % 90 === 0
         const a = at(b, 176)
         const z = at(b, long ? 168 : 173)
-        return <line key={b} x1={a.x} y1={a.y} x2={z.x} y2={z.y} stroke="var(--color-ink2)" strokeWidth={long ? 1.6 : 0.8} />
+        return (
+          <line
+            key={b}
+            x1={a.x}
+            y1={a.y}
+            x2={z.x}
+            y2={z.y}
+            stroke="var(--color-ink2)"
+            strokeWidth={long ? 1.6 : 0.8}
+          />
+        )
       })}
       {(['N', 'E', 'S', 'W'] as const).map((name, i) => {
         const p = at(i * 90, 188)
@@ -111,7 +164,7 @@ function Compass() {
       })}
     </g>
   )
-} // prettier-ignore
+}
 
 /** A pale arc outside the bearing labels, dense where more of the crown is missing. */
 function ThinSide({ mark }: { mark: RingMark }) {
@@ -135,7 +188,14 @@ function Hole({ bearing, years, marks }: { bearing: number; years: number; marks
   return (
     <g opacity={Math.max(0.55, 1 - years / 8)}>
       <title>{`Earlier hole at ${Math.round(bearing)}°, ${years < 0.95 ? 'less than a year' : `${Math.round(years)} years`} old`}</title>
-      <circle cx={p.x} cy={p.y} r="7.5" fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth="1.5" />
+      <circle
+        cx={p.x}
+        cy={p.y}
+        r="7.5"
+        fill="var(--color-sapwood)"
+        stroke="var(--color-bark)"
+        strokeWidth="1.5"
+      />
       <text x={p.x} y={p.y + 3.3} fontSize="9.5" textAnchor="middle" fill="#3f3126" fontWeight="700">
         {shown}
       </text>
@@ -144,7 +204,15 @@ function Hole({ bearing, years, marks }: { bearing: number; years: number; marks
 }
 
 /** A port with the drill line into the wood and its bearing outside. */
-export function Port({ port, marks, labels = true }: { port: RingPort; marks: readonly RingMark[]; labels?: boolean }) {
+export function Port({
+  port,
+  marks,
+  labels = true,
+}: {
+  port: RingPort
+  marks: readonly RingMark[]
+  labels?: boolean
+}) {
   const bark = barkRadius(port.bearing, marks)
   const p = at(port.bearing, bark + 3)
   const inner = at(port.bearing, bark - 24)
@@ -153,7 +221,15 @@ export function Port({ port, marks, labels = true }: { port: RingPort; marks: re
   const { colour } = STAGE_LOOK[stage]
   return (
     <g>
-      <line x1={p.x} y1={p.y} x2={inner.x} y2={inner.y} stroke={colour} strokeWidth="3.4" strokeLinecap="round" />
+      <line
+        x1={p.x}
+        y1={p.y}
+        x2={inner.x}
+        y2={inner.y}
+        stroke={colour}
+        strokeWidth="3.4"
+        strokeLinecap="round"
+      />
       <PortSign x={p.x} y={p.y} stage={stage} r={port.chosen ? 10.5 : 7.5} />
       {labels && (
         <text
@@ -181,37 +257,115 @@ export function PortSign({ x, y, stage, r }: { x: number; y: number; stage: Port
   const open = stage === 'drilled' || stage === 'taking up' || stage === 'empty'
   return (
     <g>
-      <circle cx={x} cy={y} r={r} fill={open ? 'var(--color-paper)' : colour} stroke={open ? colour : 'var(--color-paper)'} strokeWidth={open ? 3.4 : 1.8} />
+      <circle
+        cx={x}
+        cy={y}
+        r={r}
+        fill={open ? 'var(--color-paper)' : colour}
+        stroke={open ? colour : 'var(--color-paper)'}
+        strokeWidth={open ? 3.4 : 1.8}
+      />
       {stage === 'taking up' && <circle cx={x} cy={y} r={r * 0.38} fill={colour} />}
       {stage === 'empty' && <path d={`M${x - r},${y}A${r},${r} 0 0 0 ${x + r},${y}Z`} fill={colour} />}
-      {stage === 'done' && <path d={`M${x - r * 0.5},${y}l${r * 0.35},${r * 0.4}l${r * 0.6},${-r * 0.75}`} fill="none" stroke="var(--color-paper)" strokeWidth="2" />}
-      {stage === 'given up' && <path d={`M${x - r * 0.45},${y - r * 0.45}l${r * 0.9},${r * 0.9}m0,${-r * 0.9}l${-r * 0.9},${r * 0.9}`} stroke="var(--color-paper)" strokeWidth="2" />}
+      {stage === 'done' && (
+        <path
+          d={`M${x - r * 0.5},${y}l${r * 0.35},${r * 0.4}l${r * 0.6},${-r * 0.75}`}
+          fill="none"
+          stroke="var(--color-paper)"
+          strokeWidth="2"
+        />
+      )}
+      {stage === 'given up' && (
+        <path
+          d={`M${x - r * 0.45},${y - r * 0.45}l${r * 0.9},${r * 0.9}m0,${-r * 0.9}l${-r * 0.9},${r * 0.9}`}
+          stroke="var(--color-paper)"
+          strokeWidth="2"
+        />
+      )}
     </g>
   )
-} // prettier-ignore
+}
 
 /** A small ring for lists and plans: `size` in px is the trunk's relative size. */
-export function SmallRing({ size, marks = [], bearings = [], done = false, label }: { size: number; marks?: readonly RingMark[]; bearings?: readonly number[]; done?: boolean; label?: string }) {
+export function SmallRing({
+  size,
+  marks = [],
+  bearings = [],
+  done = false,
+  label,
+}: {
+  size: number
+  marks?: readonly RingMark[]
+  bearings?: readonly number[]
+  done?: boolean
+  label?: string
+}) {
   return (
-    <svg width={size} height={size} viewBox="-148 -148 296 296" role={label ? 'img' : undefined} aria-label={label} aria-hidden={label ? undefined : true} className="shrink-0">
+    <svg
+      width={size}
+      height={size}
+      viewBox="-148 -148 296 296"
+      role={label ? 'img' : undefined}
+      aria-label={label}
+      aria-hidden={label ? undefined : true}
+      className="shrink-0"
+    >
       <path d={outline(marks)} fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth={12} />
       <path d={outline(marks, 0.55)} fill="var(--color-heartwood)" />
-      {marks.filter((m) => m.kind === 'dead').map((m, i) => (
-        <path key={i} d={sectorPath(m.from, m.to, () => R * 0.6, (b) => barkRadius(b, marks))} fill="#5f4c3c" />
-      ))}
-      {marks.filter((m) => m.kind === 'thin').map((m, i) => (
-        <path key={`t${i}`} d={arcPath(m.from, m.to, 138)} fill="none" stroke="#8fa256" strokeWidth="14" strokeDasharray="10 8" />
-      ))}
+      {marks
+        .filter((m) => m.kind === 'dead')
+        .map((m, i) => (
+          <path
+            key={i}
+            d={sectorPath(
+              m.from,
+              m.to,
+              () => R * 0.6,
+              (b) => barkRadius(b, marks),
+            )}
+            fill="#5f4c3c"
+          />
+        ))}
+      {marks
+        .filter((m) => m.kind === 'thin')
+        .map((m, i) => (
+          <path
+            key={`t${i}`}
+            d={arcPath(m.from, m.to, 138)}
+            fill="none"
+            stroke="#8fa256"
+            strokeWidth="14"
+            strokeDasharray="10 8"
+          />
+        ))}
       {bearings.map((b) => {
         const p = at(b, barkRadius(b, marks))
-        return <circle key={b} cx={p.x} cy={p.y} r="13" fill={done ? 'var(--color-moss)' : 'var(--color-rust)'} stroke="var(--color-paper)" strokeWidth="4" />
+        return (
+          <circle
+            key={b}
+            cx={p.x}
+            cy={p.y}
+            r="13"
+            fill={done ? 'var(--color-moss)' : 'var(--color-rust)'}
+            stroke="var(--color-paper)"
+            strokeWidth="4"
+          />
+        )
       })}
     </svg>
   )
-} // prettier-ignore
+}
 
 /** What the signs on a ring mean, in words. */
-export function RingLegend({ marks, holes, ports }: { marks: readonly RingMark[]; holes: number; ports: boolean }) {
+export function RingLegend({
+  marks,
+  holes,
+  ports,
+}: {
+  marks: readonly RingMark[]
+  holes: number
+  ports: boolean
+}) {
   const has = (kind: RingMark['kind']) => marks.some((m) => m.kind === kind)
   const entry = (sign: ReactNode, text: string) => (
     <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
@@ -224,10 +378,39 @@ export function RingLegend({ marks, holes, ports }: { marks: readonly RingMark[]
   return (
     <p className="flex flex-wrap justify-center gap-x-4 gap-y-1 text-[0.88rem] text-ink2">
       {ports && entry(<circle cx="10" cy="8" r="5.5" fill="var(--color-rust)" />, 'this visit')}
-      {holes > 0 && entry(<circle cx="10" cy="8" r="5.5" fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth="1.5" />, 'earlier hole, years')}
-      {has('dead') && entry(<rect x="3" y="2" width="14" height="12" fill="url(#dead-wood)" stroke="#3f3126" />, 'dead wood')}
-      {has('thin') && entry(<path d="M1,12Q10,0 19,12" fill="none" stroke="#8fa256" strokeWidth="5" strokeDasharray="2.6 2.6" />, 'thin crown above')}
-      {has('girdling') && entry(<path d="M2,6Q10,14 18,6" fill="none" stroke="#6b5037" strokeWidth="5" strokeLinecap="round" />, 'girdling root')}
+      {holes > 0 &&
+        entry(
+          <circle
+            cx="10"
+            cy="8"
+            r="5.5"
+            fill="var(--color-sapwood)"
+            stroke="var(--color-bark)"
+            strokeWidth="1.5"
+          />,
+          'earlier hole, years',
+        )}
+      {has('dead') &&
+        entry(
+          <rect x="3" y="2" width="14" height="12" fill="url(#dead-wood)" stroke="#3f3126" />,
+          'dead wood',
+        )}
+      {has('thin') &&
+        entry(
+          <path
+            d="M1,12Q10,0 19,12"
+            fill="none"
+            stroke="#8fa256"
+            strokeWidth="5"
+            strokeDasharray="2.6 2.6"
+          />,
+          'thin crown above',
+        )}
+      {has('girdling') &&
+        entry(
+          <path d="M2,6Q10,14 18,6" fill="none" stroke="#6b5037" strokeWidth="5" strokeLinecap="round" />,
+          'girdling root',
+        )}
     </p>
   )
-} // prettier-ignore
+}

@@ -101,32 +101,70 @@ export function RingEditor(props: RingEditorProps) {
         onKeyDown={grips.onKeyDown(g, bearing)}
         onFocus={() => props.onChoose(g.index)}
       >
-        <circle cx={p.x} cy={p.y} r={look === 'port' ? 14 : look === 'whole' ? 9 : 7} fill={look === 'port' ? 'transparent' : look === 'whole' ? 'var(--color-paper)' : 'var(--color-ink)'} stroke={look === 'port' ? 'transparent' : 'var(--color-ink)'} strokeWidth={look === 'whole' ? 2.5 : 1} />
+        <circle
+          cx={p.x}
+          cy={p.y}
+          r={look === 'port' ? 14 : look === 'whole' ? 9 : 7}
+          fill={
+            look === 'port' ? 'transparent' : look === 'whole' ? 'var(--color-paper)' : 'var(--color-ink)'
+          }
+          stroke={look === 'port' ? 'transparent' : 'var(--color-ink)'}
+          strokeWidth={look === 'whole' ? 2.5 : 1}
+        />
       </g>
     )
   }
 
   return (
     <div ref={box}>
-      <Ring label={props.label} marks={marks} holes={props.holes} ports={mode === 'ports' ? ports : []} className={props.className}>
-        {mode === 'ports' && ports.map((p, i) => handle({ kind: 'port', index: i }, p.bearing, barkRadius(p.bearing, marks) + 3, `Port ${i + 1} of ${ports.length}`, 'port'))}
-        {mode === 'ports' && props.refusedAt !== null && <RefusedSign bearing={props.refusedAt} marks={marks} />}
+      <Ring
+        label={props.label}
+        marks={marks}
+        holes={props.holes}
+        ports={mode === 'ports' ? ports : []}
+        className={props.className}
+      >
+        {mode === 'ports' &&
+          ports.map((p, i) =>
+            handle(
+              { kind: 'port', index: i },
+              p.bearing,
+              barkRadius(p.bearing, marks) + 3,
+              `Port ${i + 1} of ${ports.length}`,
+              'port',
+            ),
+          )}
+        {mode === 'ports' && props.refusedAt !== null && (
+          <RefusedSign bearing={props.refusedAt} marks={marks} />
+        )}
         {mode === 'marks' &&
           marks.flatMap((m, i) => {
-            const radius = { flare: barkRadius(m.from, marks) + 14, thin: 161, dead: R * 0.82, girdling: R + 11, hole: barkRadius(m.from, marks) - 16 }[m.kind]
+            const radius = {
+              flare: barkRadius(m.from, marks) + 14,
+              thin: 161,
+              dead: R * 0.82,
+              girdling: R + 11,
+              hole: barkRadius(m.from, marks) - 16,
+            }[m.kind]
             const middle = wrap(m.from + clockwise(m.from, m.to) / 2)
             const name = `${MARK_WORD[m.kind]} ${i + 1}`
             if (m.kind === 'hole') return [handle({ kind: 'whole', index: i }, m.from, radius, name, 'whole')]
             return [
               handle({ kind: 'from', index: i }, m.from, radius, `${name}, from`, 'end'),
               handle({ kind: 'to', index: i }, m.to, radius, `${name}, to`, 'end'),
-              handle({ kind: 'whole', index: i }, middle, m.kind === 'flare' ? barkRadius(middle, marks) + 14 : radius, `${name}, whole`, 'whole'),
+              handle(
+                { kind: 'whole', index: i },
+                middle,
+                m.kind === 'flare' ? barkRadius(middle, marks) + 14 : radius,
+                `${name}, whole`,
+                'whole',
+              ),
             ]
           })}
       </Ring>
     </div>
   )
-} // prettier-ignore
+}
 
 /** A crossed circle where a port was pulled to and may not go. */
 function RefusedSign({ bearing, marks }: { bearing: number; marks: readonly RingMark[] }) {

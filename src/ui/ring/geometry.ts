@@ -44,11 +44,18 @@ export function outline(marks: readonly RingMark[], share = 1): string {
     const own = R * share + (bark - R) * share ** 3
     return [rad(bearing), round(own)]
   })
-  return (lineRadial().curve(curveCatmullRomClosed)(points) ?? '').replace(/-?\d+\.\d{3,}/g, (n) => String(round(Number(n))))
+  return (lineRadial().curve(curveCatmullRomClosed)(points) ?? '').replace(/-?\d+\.\d{3,}/g, (n) =>
+    String(round(Number(n))),
+  )
 }
 
 /** A sector between two radii, clockwise; radii may follow the bark. */
-export function sectorPath(from: number, to: number, inner: (b: number) => number, outer: (b: number) => number): string {
+export function sectorPath(
+  from: number,
+  to: number,
+  inner: (b: number) => number,
+  outer: (b: number) => number,
+): string {
   const width = Math.max(1, clockwise(from, to))
   const steps = Math.max(2, Math.ceil(width / 4))
   const bearings = Array.from({ length: steps + 1 }, (_, i) => from + (width * i) / steps)
@@ -63,4 +70,15 @@ export function arcPath(from: number, to: number, radius: number): string {
   const a = at(from, radius)
   const b = at(from + width, radius)
   return `M${a.x},${a.y}A${radius},${radius} 0 ${width > 180 ? 1 : 0} 1 ${b.x},${b.y}`
+}
+
+/** A line that follows the bark from one bearing to another, `off` outside it. */
+export function alongBark(from: number, to: number, marks: readonly RingMark[], off: number): string {
+  const width = Math.max(1, clockwise(from, to))
+  const steps = Math.max(2, Math.ceil(width / 4))
+  const points = Array.from({ length: steps + 1 }, (_, i) => from + (width * i) / steps)
+  return `M${points
+    .map((b) => at(b, barkRadius(wrap(b), marks) + off))
+    .map((p) => `${p.x},${p.y}`)
+    .join('L')}`
 }

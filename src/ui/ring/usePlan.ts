@@ -7,7 +7,10 @@ import type { Result } from '@/core/problem'
  * Keeps a plan up to date with its input, computed in a worker. While one is computed only the newest input waits, so
  * that dragging never lags behind. Answers the last finished plan and how long it took.
  */
-export function usePlan(input: InjectionPlanInput | null): { plan: Result<InjectionPlan> | null; ms: number | null } {
+export function usePlan(input: InjectionPlanInput | null): {
+  plan: Result<InjectionPlan> | null
+  ms: number | null
+} {
   const [state, setState] = useState<{ plan: Result<InjectionPlan>; ms: number } | null>(null)
   const worker = useRef<Worker | null>(null)
   const busy = useRef(false)

@@ -1,5 +1,12 @@
 'use client'
-import { Combobox, ComboboxInput, ComboboxOption, ComboboxOptions, Dialog, DialogPanel } from '@headlessui/react'
+import {
+  Combobox,
+  ComboboxInput,
+  ComboboxOption,
+  ComboboxOptions,
+  Dialog,
+  DialogPanel,
+} from '@headlessui/react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { hostName } from '@/almanac/hosts'
@@ -57,7 +64,11 @@ export default function Find({ onClose }: { onClose: () => void }) {
             />
             <ComboboxOptions static className="max-h-[50vh] overflow-y-auto">
               {hits.map((hit) => (
-                <ComboboxOption key={hit.id} value={hit} className="px-4 py-2.5 flex justify-between gap-4 data-[focus]:bg-rust-soft cursor-pointer">
+                <ComboboxOption
+                  key={hit.id}
+                  value={hit}
+                  className="px-4 py-2.5 flex justify-between gap-4 data-[focus]:bg-rust-soft cursor-pointer"
+                >
                   <span className="font-bold">{hit.tag}</span>
                   <span className="text-ink2">
                     {hostName(hit.host)} · {hit.siteName}
@@ -66,11 +77,15 @@ export default function Find({ onClose }: { onClose: () => void }) {
               ))}
             </ComboboxOptions>
             {text.trim() !== '' && hits.length === 0 && (
-              <p className="px-4 py-3 text-ink2">{failed ? 'The search does not answer just now. Try again.' : 'Nothing has that name. Try a tag, a kind or a place.'}</p>
+              <p className="px-4 py-3 text-ink2">
+                {failed
+                  ? 'The search does not answer just now. Try again.'
+                  : 'Nothing has that name. Try a tag, a kind or a place.'}
+              </p>
             )}
           </Combobox>
         </DialogPanel>
       </div>
     </Dialog>
   )
-} // prettier-ignore
+}

@@ -47,7 +47,15 @@ function isLit(entry: NavEntry, path: string): boolean {
 }
 
 /** Spine, strip and hand bar round the work; holds the keys and what slides over the page. */
-export function Frame({ person, strip, children }: { person: { name: string; role: string }; strip: ReactNode; children: ReactNode }) {
+export function Frame({
+  person,
+  strip,
+  children,
+}: {
+  person: { name: string; role: string }
+  strip: ReactNode
+  children: ReactNode
+}) {
   const path = usePathname()
   const router = useRouter()
   const [over, setOver] = useState<'find' | 'keys' | null>(null)
@@ -87,11 +95,20 @@ export function Frame({ person, strip, children }: { person: { name: string; rol
 
   return (
     <div className="sm:grid sm:grid-cols-[132px_minmax(0,1fr)] min-h-dvh">
-      <a href="#work" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3">
+      <a
+        href="#work"
+        className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
+      >
         Skip to the work
       </a>
-      <nav aria-label="Views" className="hidden sm:flex flex-col bg-spine text-[#dfe8e1] sticky top-0 h-dvh overflow-y-auto">
-        <Link href="/" className="flex items-center gap-2.5 px-4 pt-3.5 pb-3 font-head text-[1.28rem] font-bold text-white no-underline">
+      <nav
+        aria-label="Views"
+        className="hidden sm:flex flex-col bg-spine text-[#dfe8e1] sticky top-0 h-dvh overflow-y-auto"
+      >
+        <Link
+          href="/"
+          className="flex items-center gap-2.5 px-4 pt-3.5 pb-3 font-head text-[1.28rem] font-bold text-white no-underline"
+        >
           <Mark />
           Elmhorn
         </Link>
@@ -111,10 +128,20 @@ export function Frame({ person, strip, children }: { person: { name: string; rol
           </ul>
         ))}
         <div className="mt-auto border-t border-spine2 px-4 py-3 text-[0.86rem]">
-          <button type="button" onClick={() => setOver('find')} className="block py-1 hover:underline" title="Find a tree or place ( / )">
+          <button
+            type="button"
+            onClick={() => setOver('find')}
+            className="block py-1 hover:underline"
+            title="Find a tree or place ( / )"
+          >
             Find <kbd className="text-[#a9bbaf]">/</kbd>
           </button>
-          <button type="button" onClick={() => setOver('keys')} className="block py-1 hover:underline" title="Keys ( ? )">
+          <button
+            type="button"
+            onClick={() => setOver('keys')}
+            className="block py-1 hover:underline"
+            title="Keys ( ? )"
+          >
             Keys <kbd className="text-[#a9bbaf]">?</kbd>
           </button>
           <p className="mt-2 leading-snug">
@@ -133,7 +160,10 @@ export function Frame({ person, strip, children }: { person: { name: string; rol
           {children}
         </main>
       </div>
-      <nav aria-label="Views, by hand" className="sm:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4">
+      <nav
+        aria-label="Views, by hand"
+        className="sm:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4"
+      >
         {HAND_BAR.map((entry) => (
           <Link
             key={entry.href}
@@ -150,12 +180,12 @@ export function Frame({ person, strip, children }: { person: { name: string; rol
       {asking && <SignInAgain onDone={answered} />}
     </div>
   )
-} // prettier-ignore
+}
 
 /** The sign of the product: a trunk from above. */
 export function Mark({ size = 22 }: { size?: number }) {
   return (
-    <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true">
+    <svg width={size} height={size} viewBox="0 0 22 22" aria-hidden="true" className="shrink-0">
       <circle cx="11" cy="11" r="9" fill="none" stroke="#e2915f" strokeWidth="3.6" />
       <circle cx="11" cy="11" r="3.2" fill="#e2915f" />
     </svg>

@@ -4,7 +4,12 @@ import { GO_TO } from './keys'
 
 const KEYS: [string, string][] = [
   ['/', 'find a tree or a place'],
-  ['g and a letter', `go: ${Object.entries(GO_TO).map(([k, v]) => `${k} ${v.text}`).join(', ')}`],
+  [
+    'g and a letter',
+    `go: ${Object.entries(GO_TO)
+      .map(([k, v]) => `${k} ${v.text}`)
+      .join(', ')}`,
+  ],
   ['n', 'new here, such as a new tree on a site'],
   ['j, k, Enter', 'move down and up a list, open'],
   ['1, 2, 3, 4', 'set a finding: there, not there, unsure, not looked at'],
@@ -12,7 +17,7 @@ const KEYS: [string, string][] = [
   ['w', 'open or close the working'],
   ['arrows', 'move the chosen mark or port on the ring by a degree; with Shift by five'],
   ['?', 'this list'],
-] // prettier-ignore
+]
 
 /** The keys, as a list. */
 export default function KeyList({ onClose }: { onClose: () => void }) {

@@ -38,7 +38,14 @@ export default function SignInAgain({ onDone }: { onDone: (signedIn: boolean) =>
           <p className="mt-1 mb-3 text-ink2">You were signed out. What you typed is still here.</p>
           <form onSubmit={submit} className="grid gap-3">
             <Field label="E-mail" name="email" type="email" autoComplete="username" required autoFocus />
-            <Field label="Password" name="password" type="password" autoComplete="current-password" required problem={problem} />
+            <Field
+              label="Password"
+              name="password"
+              type="password"
+              autoComplete="current-password"
+              required
+              problem={problem}
+            />
             <div className="flex gap-2">
               <button type="submit" className="btn btn-now" disabled={busy}>
                 Sign in and go on
@@ -52,4 +59,4 @@ export default function SignInAgain({ onDone }: { onDone: (signedIn: boolean) =>
       </div>
     </Dialog>
   )
-} // prettier-ignore
+}

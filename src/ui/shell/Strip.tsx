@@ -44,7 +44,8 @@ export function Strip({ data }: { data: StripData }) {
       </span>
       <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
       <span className="tag tag-water">
-        {showTemperature(w.temperature, system)} · wind {showSpeed(w.wind, system)} {w.windFrom} · {w.sky} · soil {w.soil}
+        {showTemperature(w.temperature, system)} · wind {showSpeed(w.wind, system)} {w.windFrom} · {w.sky} ·
+        soil {w.soil}
       </span>
       {data.treesTakingUp > 0 && (
         <span className="tag tag-straw">
@@ -57,7 +58,12 @@ export function Strip({ data }: { data: StripData }) {
         </span>
       ))}
       <span className="ml-auto flex items-center gap-2">
-        <button type="button" className="underline underline-offset-2 py-1" onClick={switchUnits} disabled={units.busy}>
+        <button
+          type="button"
+          className="underline underline-offset-2 py-1"
+          onClick={switchUnits}
+          disabled={units.busy}
+        >
           {system === 'us' ? 'inches' : 'centimetres'}
           <span className="sr-only">, change units</span>
         </button>
@@ -65,7 +71,7 @@ export function Strip({ data }: { data: StripData }) {
       </span>
     </header>
   )
-} // prettier-ignore
+}
 
 const MOVES: [string, number][] = [
   ['+ 15 minutes', 900],

@@ -17,10 +17,13 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
         Ledger, {entries} {entries === 1 ? 'record' : 'records'}
       </h1>
       {broken === null ? (
-        <p className="note note-good mt-3 max-w-3xl">Every record carries the hash of the one before; the chain is whole.</p>
+        <p className="note note-good mt-3 max-w-3xl">
+          Every record carries the hash of the one before; the chain is whole.
+        </p>
       ) : (
         <p className="note note-stop mt-3 max-w-3xl" role="alert">
-          The chain breaks at record {broken}: an entry before or at it is missing or was altered outside the product. Tell the office, and keep the database as it is.
+          The chain breaks at record {broken}: an entry before or at it is missing or was altered outside the
+          product. Tell the office, and keep the database as it is.
         </p>
       )}
       <ul className="border-t border-line mt-4 max-w-4xl">
@@ -28,21 +31,33 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
           const product = r.body.product as { name: string } | undefined
           return (
             <li key={r.id} className="border-b border-line">
-              <Link href={`/ledger/${r.id}`} className="grid sm:grid-cols-[56px_110px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet">
+              <Link
+                href={`/ledger/${r.id}`}
+                className="grid sm:grid-cols-[56px_110px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet"
+              >
                 <span className="font-head font-bold text-[1.15rem]">{r.seq}</span>
                 <span>{shortDate(r.signedAt, timeZone)}</span>
                 <span>
                   <b>{r.tag}</b> · {hostName(r.host)} · {r.siteName}
                   <span className="block text-ink2 text-[0.92rem]">
-                    {r.kind === 'correction' ? `correction: ${String(r.body.correction ?? '')}` : `${product?.name}, ${showMl(r.body.volumeM3 as number)}, ${String(r.body.method)}`} · {r.signedBy}
+                    {r.kind === 'correction'
+                      ? `correction: ${String(r.body.correction ?? '')}`
+                      : `${product?.name}, ${showMl(r.body.volumeM3 as number)}, ${String(r.body.method)}`}{' '}
+                    · {r.signedBy}
                   </span>
                 </span>
-                <span className={r.kind === 'correction' ? 'tag tag-straw' : 'tag tag-moss'}>{r.kind === 'correction' ? 'correction' : 'signed'}</span>
+                <span className={r.kind === 'correction' ? 'tag tag-straw' : 'tag tag-moss'}>
+                  {r.kind === 'correction' ? 'correction' : 'signed'}
+                </span>
               </Link>
             </li>
           )
         })}
-        {shown.length === 0 && <li className="py-4 text-ink2">Nothing has been recorded yet. A record is signed at the end of each tree’s work.</li>}
+        {shown.length === 0 && (
+          <li className="py-4 text-ink2">
+            Nothing has been recorded yet. A record is signed at the end of each tree’s work.
+          </li>
+        )}
       </ul>
       {records.length > 50 && (
         <Link className="btn mt-3" href={`/ledger?before=${shown.at(-1)!.seq}`}>
@@ -51,4 +66,4 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
       )}
     </>
   )
-} // prettier-ignore
+}

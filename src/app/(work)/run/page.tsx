@@ -13,12 +13,16 @@ export default async function RunPage() {
       <ul className="border-t border-line mt-4 max-w-3xl">
         {jobs.map((j) => (
           <li key={j.id} className="border-b border-line">
-            <Link href={`/run/${j.id}`} className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-3 items-baseline no-underline hover:bg-sheet">
+            <Link
+              href={`/run/${j.id}`}
+              className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-3 items-baseline no-underline hover:bg-sheet"
+            >
               <span className="font-bold">{fromToday(j.onDate, today)}</span>
               <span>
                 <span className="font-head font-bold text-[1.1rem] block">{j.siteName}</span>
                 <span className="text-ink2">
-                  {j.title.toLowerCase()}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'}, {j.ports} ports, {showMl(j.volumeM3)} · {writtenDate(j.onDate)}
+                  {j.title.toLowerCase()}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'}, {j.ports} ports,{' '}
+                  {showMl(j.volumeM3)} · {writtenDate(j.onDate)}
                 </span>
               </span>
               {j.inTrees > 0 ? (
@@ -34,9 +38,12 @@ export default async function RunPage() {
           </li>
         ))}
         {jobs.length === 0 && (
-          <li className="py-4 text-ink2">No work is open and none is booked for the next two weeks. The arborist hands it over from Prescribe.</li>
+          <li className="py-4 text-ink2">
+            No work is open and none is booked for the next two weeks. The arborist hands it over from
+            Prescribe.
+          </li>
         )}
       </ul>
     </>
   )
-} // prettier-ignore
+}

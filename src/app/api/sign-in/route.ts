@@ -12,17 +12,29 @@ export async function POST(request: Request): Promise<Response> {
   if ('response' in read) return read.response
   const body = Body.safeParse(read.body)
   if (!body.success)
-    return problemResponse({ code: 'missing', field: 'email', message: 'Type your e-mail and your password.' })
+    return problemResponse({
+      code: 'missing',
+      field: 'email',
+      message: 'Type your e-mail and your password.',
+    })
   if (/[\u0000-\u001f]/.test(body.data.email))
-    return problemResponse({ code: 'bad-quantity', field: 'email', message: 'The e-mail cannot be read; type it again.' })
+    return problemResponse({
+      code: 'bad-quantity',
+      field: 'email',
+      message: 'The e-mail cannot be read; type it again.',
+    })
   try {
     const result = await signIn(body.data.email, body.data.password)
     return result.ok ? Response.json({ value: result.value }) : problemResponse(result.problem, 403)
   } catch (error) {
     log.error({ error: (error as Error).message })
     return problemResponse(
-      { code: 'conflict', field: 'server', message: 'Nobody can be signed in just now: the database does not answer. Try again in a moment.' },
+      {
+        code: 'conflict',
+        field: 'server',
+        message: 'Nobody can be signed in just now: the database does not answer. Try again in a moment.',
+      },
       503,
     )
   }
-} // prettier-ignore
+}

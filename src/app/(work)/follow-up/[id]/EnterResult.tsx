@@ -22,7 +22,8 @@ export function EnterResult({ view }: { view: FollowUpView }) {
   const [value, setValue] = useState('')
   const [nextStep, setNextStep] = useState('')
   const [words, setWords] = useState('')
-  const number = value.trim().replace(/\s*%$/, '') === '' ? Number.NaN : Number(value.trim().replace(/\s*%$/, ''))
+  const number =
+    value.trim().replace(/\s*%$/, '') === '' ? Number.NaN : Number(value.trim().replace(/\s*%$/, ''))
   const inRange = Number.isFinite(number) && number >= e.least && number <= e.most
   const found = inRange ? compare(e, number) : null
   const early = check.dueOn > today
@@ -31,7 +32,16 @@ export function EnterResult({ view }: { view: FollowUpView }) {
   async function submit(event: FormEvent) {
     event.preventDefault()
     const chosen = found?.options.includes(nextStep) ? nextStep : ''
-    if ((await send({ id, followUpId: check.id, value: Number.isNaN(number) ? value : number, nextStep: chosen, words: words || null })) === null) return
+    if (
+      (await send({
+        id,
+        followUpId: check.id,
+        value: Number.isNaN(number) ? value : number,
+        nextStep: chosen,
+        words: words || null,
+      })) === null
+    )
+      return
     if (chosen === 'reopen the diagnosis') router.push(`/trees/${check.treeId}/examine`)
     else router.refresh()
   }
@@ -55,7 +65,8 @@ export function EnterResult({ view }: { view: FollowUpView }) {
       <p className="mt-4 text-[1.15rem] font-bold">{e.question}</p>
       <p className="mt-1">
         Expected: {e.sense === 'at-least' ? 'at least' : 'at most'} {bound(e.expected)}.
-        {e.tolerated !== e.expected && ` ${e.sense === 'at-least' ? 'Down to' : 'Up to'} ${bound(e.tolerated)} is slower than expected.`}
+        {e.tolerated !== e.expected &&
+          ` ${e.sense === 'at-least' ? 'Down to' : 'Up to'} ${bound(e.tolerated)} is slower than expected.`}
       </p>
       {check.verdict ? (
         <div className={`note mt-4 ${LOOK[check.verdict]}`}>
@@ -63,7 +74,8 @@ export function EnterResult({ view }: { view: FollowUpView }) {
             {check.value} {e.unit}: {check.verdict}
           </p>
           <p>
-            {check.measuredBy}, {check.measuredAt && shortDate(check.measuredAt, view.timeZone)}. Next: {check.nextStep}.{check.words && ` ${check.words}`}
+            {check.measuredBy}, {check.measuredAt && shortDate(check.measuredAt, view.timeZone)}. Next:{' '}
+            {check.nextStep}.{check.words && ` ${check.words}`}
           </p>
           {check.nextStep === 'reopen the diagnosis' && (
             <Link href={`/trees/${check.treeId}/examine`} className="btn mt-2">
@@ -73,20 +85,43 @@ export function EnterResult({ view }: { view: FollowUpView }) {
         </div>
       ) : (
         <form onSubmit={submit} className="grid gap-3 mt-4" noValidate>
-          {early && <p className="note">This check is not due yet. Its result can be entered from {writtenDate(check.dueOn)} on.</p>}
+          {early && (
+            <p className="note">
+              This check is not due yet. Its result can be entered from {writtenDate(check.dueOn)} on.
+            </p>
+          )}
           <div className="max-w-[220px]">
-            <Field label={e.unit === '%' ? 'Found, in %' : 'Found, how many'} inputMode="decimal" value={value} onChange={(x) => setValue(x.target.value)} problem={problem?.field === 'value' ? problem.message : value !== '' && !inRange ? `Type a number from ${e.least} to ${e.most}.` : null} />
+            <Field
+              label={e.unit === '%' ? 'Found, in %' : 'Found, how many'}
+              inputMode="decimal"
+              value={value}
+              onChange={(x) => setValue(x.target.value)}
+              problem={
+                problem?.field === 'value'
+                  ? problem.message
+                  : value !== '' && !inRange
+                    ? `Type a number from ${e.least} to ${e.most}.`
+                    : null
+              }
+            />
           </div>
           {found && (
             <fieldset className={`note ${LOOK[found.verdict]}`}>
               <legend className="sr-only">What is next</legend>
               <p className="font-head font-bold text-[1.2rem]">
-                {found.verdict.charAt(0).toUpperCase() + found.verdict.slice(1)}.{found.verdict === 'not working' && ' First doubt the diagnosis.'}
+                {found.verdict.charAt(0).toUpperCase() + found.verdict.slice(1)}.
+                {found.verdict === 'not working' && ' First doubt the diagnosis.'}
               </p>
               <div className="grid gap-1 mt-1">
                 {found.options.map((o) => (
                   <label key={o} className="flex items-center gap-2.5 min-h-[34px] max-sm:min-h-[48px]">
-                    <input type="radio" name="next" className="size-5 accent-[var(--color-rust)]" checked={nextStep === o} onChange={() => setNextStep(o)} />
+                    <input
+                      type="radio"
+                      name="next"
+                      className="size-5 accent-[var(--color-rust)]"
+                      checked={nextStep === o}
+                      onChange={() => setNextStep(o)}
+                    />
                     {o}
                   </label>
                 ))}
@@ -105,4 +140,4 @@ export function EnterResult({ view }: { view: FollowUpView }) {
       )}
     </div>
   )
-} // prettier-ignore
+}

@@ -10,7 +10,12 @@ import { useVerb } from '@/ui/fields/useVerb'
 const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
 
 /** A new tree: tag, kind, place on the plan. Saved, it opens for measuring. */
-export function NewTree({ siteId, place, onPlace, onDone }: {
+export function NewTree({
+  siteId,
+  place,
+  onPlace,
+  onDone,
+}: {
   siteId: string
   place: { east: string; north: string } | null
   onPlace: (place: { east: string; north: string } | null) => void
@@ -26,7 +31,15 @@ export function NewTree({ siteId, place, onPlace, onDone }: {
 
   async function submit(event: FormEvent) {
     event.preventDefault()
-    const added = await send({ id, siteId, tag, host, note: note || null, eastM: number(place?.east), northM: number(place?.north) })
+    const added = await send({
+      id,
+      siteId,
+      tag,
+      host,
+      note: note || null,
+      eastM: number(place?.east),
+      northM: number(place?.north),
+    })
     if (added) router.push(`/trees/${added.id}#measure`)
   }
   const number = (text = '') => (text.trim() === '' || Number.isNaN(Number(text)) ? null : Number(text))
@@ -34,12 +47,25 @@ export function NewTree({ siteId, place, onPlace, onDone }: {
   return (
     <form onSubmit={submit} className="bg-sheet border border-line p-4 grid gap-3" noValidate>
       <h2>New tree</h2>
-      <Field label="Tag" value={tag} onChange={(e) => setTag(e.target.value)} placeholder="Ash 18" problem={at('tag')} autoFocus />
+      <Field
+        label="Tag"
+        value={tag}
+        onChange={(e) => setTag(e.target.value)}
+        placeholder="Ash 18"
+        problem={at('tag')}
+        autoFocus
+      />
       <div>
         <label className="label" htmlFor="kind">
           Kind, as far as you can tell now
         </label>
-        <select id="kind" className="field" value={host} onChange={(e) => setHost(e.target.value)} aria-invalid={at('host') ? true : undefined}>
+        <select
+          id="kind"
+          className="field"
+          value={host}
+          onChange={(e) => setHost(e.target.value)}
+          aria-invalid={at('host') ? true : undefined}
+        >
           <option value="">choose</option>
           {KINDS.map((h) => (
             <option key={h.id} value={h.id}>
@@ -52,12 +78,33 @@ export function NewTree({ siteId, place, onPlace, onDone }: {
       <div>
         <p className="label">Place: press on the plan, or type metres from its lower left corner</p>
         <div className="grid grid-cols-2 gap-2">
-          <Field label="East, m" inputMode="decimal" value={place?.east ?? ''} onChange={(e) => onPlace({ east: e.target.value, north: place?.north ?? '' })} problem={at('eastM')} />
-          <Field label="North, m" inputMode="decimal" value={place?.north ?? ''} onChange={(e) => onPlace({ east: place?.east ?? '', north: e.target.value })} problem={at('northM')} />
+          <Field
+            label="East, m"
+            inputMode="decimal"
+            value={place?.east ?? ''}
+            onChange={(e) => onPlace({ east: e.target.value, north: place?.north ?? '' })}
+            problem={at('eastM')}
+          />
+          <Field
+            label="North, m"
+            inputMode="decimal"
+            value={place?.north ?? ''}
+            onChange={(e) => onPlace({ east: place?.east ?? '', north: e.target.value })}
+            problem={at('northM')}
+          />
         </div>
       </div>
-      <Field label="Note, if any" value={note} onChange={(e) => setNote(e.target.value)} problem={at('note')} />
-      <ProblemNote problem={problem && ['tag', 'host', 'eastM', 'northM', 'note'].includes(problem.field) ? null : problem} />
+      <Field
+        label="Note, if any"
+        value={note}
+        onChange={(e) => setNote(e.target.value)}
+        problem={at('note')}
+      />
+      <ProblemNote
+        problem={
+          problem && ['tag', 'host', 'eastM', 'northM', 'note'].includes(problem.field) ? null : problem
+        }
+      />
       <div className="flex gap-2">
         <button type="submit" className="btn btn-now" disabled={busy}>
           {busy ? 'Saving' : 'Add and measure →'}
@@ -68,4 +115,4 @@ export function NewTree({ siteId, place, onPlace, onDone }: {
       </div>
     </form>
   )
-} // prettier-ignore
+}

@@ -24,7 +24,15 @@ function points(feature: Feature): [number, number][] {
 }
 
 /** The site from above in metres: outlines, trees as small rings, a scale bar and north. A press places a new tree. */
-export function SitePlan({ features, trees, lit, onLit, place, onPlace, onOpen }: {
+export function SitePlan({
+  features,
+  trees,
+  lit,
+  onLit,
+  place,
+  onPlace,
+  onOpen,
+}: {
   features: Feature[]
   trees: Tree[]
   lit: string | null
@@ -42,7 +50,12 @@ export function SitePlan({ features, trees, lit, onLit, place, onPlace, onOpen }
     const pad = 5
     const x = Math.min(...xs) - pad
     const y = Math.min(...ys) - pad
-    return { x, y, w: Math.max(20, Math.max(...xs) + pad - x), h: Math.max(16, Math.max(...ys) + pad + 3 - y) }
+    return {
+      x,
+      y,
+      w: Math.max(20, Math.max(...xs) + pad - x),
+      h: Math.max(16, Math.max(...ys) + pad + 3 - y),
+    }
   }, [features, trees])
   const top = box.y + box.h
   const up = (north: number) => top - north
@@ -56,24 +69,60 @@ export function SitePlan({ features, trees, lit, onLit, place, onPlace, onOpen }
   }
 
   return (
-    <figure className="border border-line bg-[#dfe6dd]">
-      <svg ref={svg} viewBox={`${box.x} 0 ${box.w} ${box.h}`} className={`w-full block max-h-[64vh] ${onPlace ? 'cursor-crosshair' : ''}`} onClick={press} role="group" aria-label="Site plan, north up">
-        {features.map((f) => {
-          const look = FILL[f.kind]
-          const pts = points(f).map((p) => `${p[0]},${up(p[1])}`).join(' ')
-          const Shape = f.geometry.type === 'Polygon' ? 'polygon' : 'polyline'
-          return <Shape key={f.id} points={pts} fill={look.fill} stroke={look.stroke} strokeWidth={look.width} strokeDasharray={look.dash} strokeLinejoin="round" />
-        })}
-        {features.filter((f) => f.name && f.kind !== 'boundary').map((f) => {
-          const pts = points(f)
-          const cx = (Math.min(...pts.map((p) => p[0])) + Math.max(...pts.map((p) => p[0]))) / 2
-          const cy = (Math.min(...pts.map((p) => p[1])) + Math.max(...pts.map((p) => p[1]))) / 2
-          return (
-            <text key={f.id} x={cx} y={up(cy) + (f.kind === 'building' || f.kind === 'bed' ? 0.6 : -0.9)} fontSize={box.w / 52} textAnchor="middle" fill="var(--color-ink2)">
-              {f.name}
-            </text>
-          )
-        })}
+    <figure className="border border-line bg-[#dfe6dd] self-start">
+      <svg
+        ref={svg}
+        viewBox={`${box.x} 0 ${box.w} ${box.h}`}
+        className={`w-full block max-h-[64vh] ${onPlace ? 'cursor-crosshair' : ''}`}
+        onClick={press}
+        role="group"
+        aria-label="Site plan, north up"
+      >
+        {[...features]
+          .sort((a, b) => Number(b.kind === 'boundary') - Number(a.kind === 'boundary'))
+          .map((f) => {
+            const look = FILL[f.kind]
+            const pts = points(f)
+              .map((p) => `${p[0]},${up(p[1])}`)
+              .join(' ')
+            const Shape = f.geometry.type === 'Polygon' ? 'polygon' : 'polyline'
+            return (
+              <Shape
+                key={f.id}
+                points={pts}
+                fill={look.fill}
+                stroke={look.stroke}
+                strokeWidth={look.width}
+                strokeDasharray={look.dash}
+                strokeLinejoin="round"
+              />
+            )
+          })}
+        {features
+          .filter((f) => f.name && f.kind !== 'boundary')
+          .map((f) => {
+            const pts = points(f)
+            const cx = (Math.min(...pts.map((p) => p[0])) + Math.max(...pts.map((p) => p[0]))) / 2
+            const cy = (Math.min(...pts.map((p) => p[1])) + Math.max(...pts.map((p) => p[1]))) / 2
+            return (
+              <text
+                key={f.id}
+                x={cx}
+                y={
+                  f.kind === 'building'
+                    ? up(cy) + 0.6
+                    : f.kind === 'bed'
+                      ? up(Math.max(...pts.map((p) => p[1]))) - 0.7
+                      : up(cy) - 0.9
+                }
+                fontSize={box.w / 52}
+                textAnchor="middle"
+                fill="var(--color-ink2)"
+              >
+                {f.name}
+              </text>
+            )
+          })}
         {trees.map((t) => {
           const r = Math.max(box.w / 70, ((t.diameterM ?? 0.25) / 0.45) * (box.w / 62))
           return (
@@ -90,33 +139,71 @@ export function SitePlan({ features, trees, lit, onLit, place, onPlace, onOpen }
               onMouseLeave={() => onLit(null)}
               onFocus={() => onLit(t.id)}
             >
-              <circle r={Math.max(r * 1.9, box.w / 40)} fill={lit === t.id ? 'var(--color-rust-soft)' : 'transparent'} stroke={lit === t.id ? 'var(--color-rust)' : 'none'} strokeWidth={box.w / 300} />
-              <path d={outline(t.marks)} transform={`scale(${r / 125})`} fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth="26" />
-              <text y={-Math.max(r * 1.3, box.w / 60) - box.w / 160} fontSize={box.w / 46} fontWeight="700" textAnchor="middle" fill="var(--color-ink)" stroke="#eef3ec" strokeWidth={box.w / 170} paintOrder="stroke">
+              <circle
+                r={Math.max(r * 1.9, box.w / 40)}
+                fill={lit === t.id ? 'var(--color-rust-soft)' : 'transparent'}
+                stroke={lit === t.id ? 'var(--color-rust)' : 'none'}
+                strokeWidth={box.w / 300}
+              />
+              <path
+                d={outline(t.marks)}
+                transform={`scale(${r / 125})`}
+                fill="var(--color-sapwood)"
+                stroke="var(--color-bark)"
+                strokeWidth="26"
+              />
+              <text
+                y={-Math.max(r * 1.3, box.w / 60) - box.w / 160}
+                fontSize={box.w / 46}
+                fontWeight="700"
+                textAnchor="middle"
+                fill="var(--color-ink)"
+                stroke="#eef3ec"
+                strokeWidth={box.w / 170}
+                paintOrder="stroke"
+              >
                 {t.tag}
               </text>
             </g>
           )
         })}
         {place && Number.isFinite(place.east) && Number.isFinite(place.north) && (
-          <g transform={`translate(${place.east} ${up(place.north)})`} stroke="var(--color-rust)" strokeWidth={box.w / 220}>
+          <g
+            transform={`translate(${place.east} ${up(place.north)})`}
+            stroke="var(--color-rust)"
+            strokeWidth={box.w / 220}
+          >
             <circle r={box.w / 60} fill="var(--color-rust-soft)" />
             <path d={`M${-box.w / 35},0H${box.w / 35}M0,${-box.w / 35}V${box.w / 35}`} />
           </g>
         )}
         <g transform={`translate(${box.x + box.w * 0.03} ${box.h - box.h * 0.035})`} aria-hidden="true">
-          <path d={`M0,${-box.w / 120}V0H${bar}V${-box.w / 120}`} fill="none" stroke="var(--color-ink)" strokeWidth={box.w / 400} />
+          <path
+            d={`M0,${-box.w / 120}V0H${bar}V${-box.w / 120}`}
+            fill="none"
+            stroke="var(--color-ink)"
+            strokeWidth={box.w / 400}
+          />
           <text x={bar + box.w / 90} y={box.w / 300} fontSize={box.w / 56} fill="var(--color-ink)">
             {bar} m
           </text>
         </g>
         <g transform={`translate(${box.x + box.w * 0.965} ${box.h * 0.06})`} aria-hidden="true">
-          <path d={`M0,${-box.w / 55}L${box.w / 130},${box.w / 130}L0,${box.w / 400}L${-box.w / 130},${box.w / 130}Z`} fill="var(--color-ink)" />
-          <text y={box.w / 32} fontSize={box.w / 56} textAnchor="middle" fontWeight="700" fill="var(--color-ink)">
+          <path
+            d={`M0,${-box.w / 55}L${box.w / 130},${box.w / 130}L0,${box.w / 400}L${-box.w / 130},${box.w / 130}Z`}
+            fill="var(--color-ink)"
+          />
+          <text
+            y={box.w / 32}
+            fontSize={box.w / 56}
+            textAnchor="middle"
+            fontWeight="700"
+            fill="var(--color-ink)"
+          >
             N
           </text>
         </g>
       </svg>
     </figure>
   )
-} // prettier-ignore
+}

@@ -19,7 +19,9 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
   const [text, setText] = useState('')
   const list = useRef<HTMLUListElement>(null)
   const mayAdd = view.role !== 'technician'
-  const shown = view.trees.filter((t) => `${t.tag} ${hostName(t.host)}`.toLowerCase().includes(text.trim().toLowerCase()))
+  const shown = view.trees.filter((t) =>
+    `${t.tag} ${hostName(t.host)}`.toLowerCase().includes(text.trim().toLowerCase()),
+  )
 
   function move(by: number) {
     const links = [...(list.current?.querySelectorAll('a') ?? [])]
@@ -38,7 +40,12 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
           </p>
         </div>
         {mayAdd && !adding && (
-          <button type="button" className="btn btn-now" onClick={() => setAdding(true)} title="New tree ( n )">
+          <button
+            type="button"
+            className="btn btn-now"
+            onClick={() => setAdding(true)}
+            title="New tree ( n )"
+          >
             Add a tree
           </button>
         )}
@@ -51,34 +58,60 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
           lit={lit}
           onLit={setLit}
           place={adding && place ? { east: Number(place.east), north: Number(place.north) } : null}
-          onPlace={adding ? (east, north) => setPlace({ east: String(east), north: String(north) }) : undefined}
+          onPlace={
+            adding ? (east, north) => setPlace({ east: String(east), north: String(north) }) : undefined
+          }
           onOpen={(id) => router.push(`/trees/${id}`)}
         />
         <div>
           {adding ? (
-            <NewTree siteId={view.site.id} place={place} onPlace={setPlace} onDone={() => { setAdding(false); setPlace(null) }} />
+            <NewTree
+              siteId={view.site.id}
+              place={place}
+              onPlace={setPlace}
+              onDone={() => {
+                setAdding(false)
+                setPlace(null)
+              }}
+            />
           ) : (
             <>
               <label className="label" htmlFor="tree-filter">
                 Filter by tag or kind
               </label>
-              <input id="tree-filter" className="field" value={text} onChange={(e) => setText(e.target.value)} autoComplete="off" />
+              <input
+                id="tree-filter"
+                className="field"
+                value={text}
+                onChange={(e) => setText(e.target.value)}
+                autoComplete="off"
+              />
               <ul ref={list} className="border-t border-line mt-3">
                 {shown.map((t) => (
-                  <li key={t.id} className="border-b border-line" onMouseEnter={() => setLit(t.id)} onMouseLeave={() => setLit(null)}>
+                  <li
+                    key={t.id}
+                    className="border-b border-line"
+                    onMouseEnter={() => setLit(t.id)}
+                    onMouseLeave={() => setLit(null)}
+                  >
                     <Link
                       href={`/trees/${t.id}`}
                       onFocus={() => setLit(t.id)}
                       className={`grid grid-cols-[48px_minmax(0,1fr)_auto] gap-3 items-center py-2 no-underline ${lit === t.id ? 'bg-sheet' : ''}`}
                     >
                       <span className="grid place-items-center">
-                        <SmallRing size={24 + Math.min(24, Math.round((t.diameterM ?? 0.2) * 40))} marks={t.marks} />
+                        <SmallRing
+                          size={24 + Math.min(24, Math.round((t.diameterM ?? 0.2) * 40))}
+                          marks={t.marks}
+                        />
                       </span>
                       <span>
                         <span className="font-bold block">{t.tag}</span>
                         <span className="text-ink2 text-[0.92rem]">
                           {hostName(t.host)}
-                          {t.diameterM !== null ? `, ${showGirth(t.diameterM * Math.PI, units)} girth` : ', not measured'}
+                          {t.diameterM !== null
+                            ? `, ${showGirth(t.diameterM * Math.PI, units)} girth`
+                            : ', not measured'}
                           {t.liveCrownPercent !== null && `, ${t.liveCrownPercent} % live crown`}
                         </span>
                       </span>
@@ -86,10 +119,19 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
                     </Link>
                   </li>
                 ))}
-                {shown.length === 0 && <li className="py-4 text-ink2">{view.trees.length === 0 ? 'No tree is listed here yet. Add the first one.' : 'No tree has that name. Clear the filter.'}</li>}
+                {shown.length === 0 && (
+                  <li className="py-4 text-ink2">
+                    {view.trees.length === 0
+                      ? 'No tree is listed here yet. Add the first one.'
+                      : 'No tree has that name. Clear the filter.'}
+                  </li>
+                )}
               </ul>
               {view.more && (
-                <Link className="btn mt-3" href={`?after=${encodeURIComponent(view.trees.at(-1)!.tag)}&id=${view.trees.at(-1)!.id}`}>
+                <Link
+                  className="btn mt-3"
+                  href={`?after=${encodeURIComponent(view.trees.at(-1)!.tag)}&id=${view.trees.at(-1)!.id}`}
+                >
                   Next 500 trees
                 </Link>
               )}
@@ -99,10 +141,11 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
       </div>
     </>
   )
-} // prettier-ignore
+}
 
 function Standing({ tree: t }: { tree: SiteView['trees'][number] }) {
-  if (!t.identityConfirmedAt && hostName(t.host) === 'Ash') return <span className="tag tag-plum">which kind?</span>
+  if (!t.identityConfirmedAt && hostName(t.host) === 'Ash')
+    return <span className="tag tag-plum">which kind?</span>
   if (t.recorded) return <span className="tag tag-moss">treated</span>
   if (t.prescribed) return <span className="tag tag-water">with the crew</span>
   if (t.decided) return <span className="tag tag-straw">decided</span>

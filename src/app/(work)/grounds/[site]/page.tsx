@@ -15,8 +15,11 @@ export default async function SitePage({
   const { site } = await params
   const { after, id } = await searchParams
   const person = await reader()
-  const cursor = typeof after === 'string' && typeof id === 'string' && /^[0-9a-f-]{36}$/i.test(id) ? { tag: after, id } : null
+  const cursor =
+    typeof after === 'string' && typeof id === 'string' && /^[0-9a-f-]{36}$/i.test(id)
+      ? { tag: after, id }
+      : null
   const view = await siteView(site, cursor)
   if (!view) notFound()
   return <SiteWork view={view} units={person.units} />
-} // prettier-ignore
+}

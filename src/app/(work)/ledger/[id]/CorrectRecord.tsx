@@ -32,8 +32,19 @@ export function CorrectRecord({ recordId }: { recordId: string }) {
     )
   return (
     <form onSubmit={submit} className="mt-3 grid gap-3 bg-sheet border border-line p-4" noValidate>
-      <Field label="What is right" value={correction} onChange={(e) => setCorrection(e.target.value)} problem={at('correction')} autoFocus />
-      <Field label="Why the record says otherwise" value={reason} onChange={(e) => setReason(e.target.value)} problem={at('reason')} />
+      <Field
+        label="What is right"
+        value={correction}
+        onChange={(e) => setCorrection(e.target.value)}
+        problem={at('correction')}
+        autoFocus
+      />
+      <Field
+        label="Why the record says otherwise"
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+        problem={at('reason')}
+      />
       <ProblemNote problem={problem && ['correction', 'reason'].includes(problem.field) ? null : problem} />
       <div className="flex gap-2">
         <button type="submit" className="btn btn-now" disabled={busy}>

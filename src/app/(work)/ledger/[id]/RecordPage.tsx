@@ -26,7 +26,13 @@ interface Application {
   target: string
   method: string
   hardware: string
-  product: { name: string; registration: string; card: string; lot: string; actives: { name: string; strength: string }[] }
+  product: {
+    name: string
+    registration: string
+    card: string
+    lot: string
+    actives: { name: string; strength: string }[]
+  }
   rate: string
   volumeM3: number
   planned: { volumeM3: number; ports: number }
@@ -62,12 +68,22 @@ export function RecordPage({ view }: { view: RecordView }) {
         Record {record.seq}, {body.tree.tag}
       </h1>
       <p className="text-ink2 mt-1">
-        Signed by {body.applicator.name}, licence {body.applicator.licence}, {longDate(record.signedAt, timeZone)}, {clockTime(record.signedAt, timeZone)}
+        Signed by {body.applicator.name}, licence {body.applicator.licence},{' '}
+        {longDate(record.signedAt, timeZone)}, {clockTime(record.signedAt, timeZone)}
       </p>
       <div className="grid gap-x-8 gap-y-6 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(280px,330px)_minmax(260px,300px)]">
         <Facts body={body} timeZone={timeZone} units={units} />
         <div>
-          <Ring marks={view.marks} ports={body.ports.map((p) => ({ bearing: p.bearing, stage: p.givenUp ? ('given up' as const) : ('done' as const), number: p.number }))} label={`Ports of ${body.tree.tag}`} className="w-full" />
+          <Ring
+            marks={view.marks}
+            ports={body.ports.map((p) => ({
+              bearing: p.bearing,
+              stage: p.givenUp ? ('given up' as const) : ('done' as const),
+              number: p.number,
+            }))}
+            label={`Ports of ${body.tree.tag}`}
+            className="w-full"
+          />
           <PortTable ports={body.ports} timeZone={timeZone} />
         </div>
         <Slip title="Working" about={`as signed`} working={body.working} />
@@ -78,23 +94,41 @@ export function RecordPage({ view }: { view: RecordView }) {
       </p>
     </>
   )
-} // prettier-ignore
+}
 
 function Facts({ body, timeZone, units }: { body: Application; timeZone: string; units: UnitSystem }) {
   const w = body.weather
   const rows: [string, string][] = [
     ['Where', `${body.place.site}, ${body.place.town}`],
-    ['Tree', `${body.tree.tag}, ${body.tree.kind}, ${showGirth(body.tree.diameterM, units)} through${body.tree.readOn ? `, read ${writtenDate(body.tree.readOn)}` : ''}`],
+    [
+      'Tree',
+      `${body.tree.tag}, ${body.tree.kind}, ${showGirth(body.tree.diameterM, units)} through${body.tree.readOn ? `, read ${writtenDate(body.tree.readOn)}` : ''}`,
+    ],
     ['Target', body.target],
     ['Method', `${body.method}, ${body.hardware}`],
-    ['Product', `${body.product.name} (${body.product.actives.map((a) => `${a.name} ${a.strength}`).join(', ')})`],
+    [
+      'Product',
+      `${body.product.name} (${body.product.actives.map((a) => `${a.name} ${a.strength}`).join(', ')})`,
+    ],
     ['Registration, lot', `${body.product.registration}, lot ${body.product.lot}, card ${body.product.card}`],
-    ['Applied', `${showMl(body.volumeM3)} at the ${body.rate} rate, of ${showMl(body.planned.volumeM3)} planned`],
+    [
+      'Applied',
+      `${showMl(body.volumeM3)} at the ${body.rate} rate, of ${showMl(body.planned.volumeM3)} planned`,
+    ],
     ['Ports', `${body.ports.length}, holes: ${body.hole}`],
     ['Counted back in', `${body.countedIn}`],
-    ['Time', `${clockTime(Date.parse(body.startedAt), timeZone)} to ${clockTime(Date.parse(body.endedAt), timeZone)}`],
-    ['Weather', `${showTemperature(w.temperatureC, units)}, wind ${showSpeed(w.windMs, units)} ${w.windFrom}, ${w.sky}, soil ${w.soil}`],
-    ['Closed until', `${shortDate(Date.parse(body.reentryUntil), timeZone)}, ${clockTime(Date.parse(body.reentryUntil), timeZone)}`],
+    [
+      'Time',
+      `${clockTime(Date.parse(body.startedAt), timeZone)} to ${clockTime(Date.parse(body.endedAt), timeZone)}`,
+    ],
+    [
+      'Weather',
+      `${showTemperature(w.temperatureC, units)}, wind ${showSpeed(w.windMs, units)} ${w.windFrom}, ${w.sky}, soil ${w.soil}`,
+    ],
+    [
+      'Closed until',
+      `${shortDate(Date.parse(body.reentryUntil), timeZone)}, ${clockTime(Date.parse(body.reentryUntil), timeZone)}`,
+    ],
     ['Notices', body.notices],
     ['Otherwise than planned', body.deviations ?? 'nothing'],
   ]
@@ -108,7 +142,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
       ))}
     </dl>
   )
-} // prettier-ignore
+}
 
 function PortTable({ ports, timeZone }: { ports: PortLine[]; timeZone: string }) {
   return (
@@ -128,14 +162,20 @@ function PortTable({ ports, timeZone }: { ports: PortLine[]; timeZone: string })
             <td>{p.number}</td>
             <td>{p.bearing}°</td>
             <td className="text-right">{showMl(p.volumeM3)}</td>
-            <td className="text-right">{p.startedAt ? clockTime(Date.parse(p.startedAt), timeZone) : 'not set'}</td>
-            <td className="text-right">{p.startedAt && p.stoppedAt ? `${plain((Date.parse(p.stoppedAt) - Date.parse(p.startedAt)) / 60_000, 0)} min` : '–'}</td>
+            <td className="text-right">
+              {p.startedAt ? clockTime(Date.parse(p.startedAt), timeZone) : 'not set'}
+            </td>
+            <td className="text-right">
+              {p.startedAt && p.stoppedAt
+                ? `${plain((Date.parse(p.stoppedAt) - Date.parse(p.startedAt)) / 60_000, 0)} min`
+                : '–'}
+            </td>
           </tr>
         ))}
       </tbody>
     </table>
   )
-} // prettier-ignore
+}
 
 function Corrections({ view }: { view: RecordView }) {
   return (
@@ -146,24 +186,27 @@ function Corrections({ view }: { view: RecordView }) {
           <li key={c.id} className="py-2 border-b border-line">
             <b>{String(c.body.correction)}</b>
             <span className="block text-[0.92rem]">
-              {String(c.body.reason)} <span className="text-ink2">· {c.signedBy}, {shortDate(c.signedAt, view.timeZone)}, record {c.seq}</span>
+              {String(c.body.reason)}{' '}
+              <span className="text-ink2">
+                · {c.signedBy}, {shortDate(c.signedAt, view.timeZone)}, record {c.seq}
+              </span>
             </span>
           </li>
         ))}
-        {view.corrections.length === 0 && <li className="py-2 text-ink2 border-b border-line">None. This record stands as it was signed.</li>}
+        {view.corrections.length === 0 && (
+          <li className="py-2 text-ink2 border-b border-line">None. This record stands as it was signed.</li>
+        )}
       </ul>
       {(view.role === 'arborist' || view.role === 'crew lead') && <CorrectRecord recordId={view.record.id} />}
     </section>
   )
-} // prettier-ignore
+}
 
 function CorrectionPage({ view }: { view: RecordView }) {
   const { record, corrected } = view
   return (
     <>
-      <h1>
-        Record {record.seq}, a correction
-      </h1>
+      <h1>Record {record.seq}, a correction</h1>
       <p className="text-ink2 mt-1">
         Signed by {record.signedBy}, {longDate(record.signedAt, view.timeZone)}
       </p>
@@ -176,4 +219,4 @@ function CorrectionPage({ view }: { view: RecordView }) {
       )}
     </>
   )
-} // prettier-ignore
+}

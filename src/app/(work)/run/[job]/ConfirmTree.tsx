@@ -20,17 +20,34 @@ export function ConfirmTree({ tree }: { tree: JobTree }) {
   }
   return (
     <form onSubmit={submit} noValidate>
-      <Ring marks={tree.marks} holes={tree.holes} ports={tree.ports.map((p) => ({ bearing: p.bearing }))} label={`${tree.tag} from above`} className="w-full max-w-[280px] mx-auto" />
+      <Ring
+        marks={tree.marks}
+        holes={tree.holes}
+        ports={tree.ports.map((p) => ({ bearing: p.bearing }))}
+        label={`${tree.tag} from above`}
+        className="w-full max-w-[280px] mx-auto"
+      />
       <p>
-        It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its trunk must look like this ring, north up.{tree.treeNote && ` ${tree.treeNote}`}
+        It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its trunk
+        must look like this ring, north up.{tree.treeNote && ` ${tree.treeNote}`}
       </p>
       <div className="grid gap-3 mt-3 max-w-md">
-        <Field label="Read the tag on the tree" value={tag} onChange={(e) => setTag(e.target.value)} problem={problem?.field === 'tag' ? problem.message : null} />
+        <Field
+          label="Read the tag on the tree"
+          value={tag}
+          onChange={(e) => setTag(e.target.value)}
+          problem={problem?.field === 'tag' ? problem.message : null}
+        />
         <fieldset>
           <legend className="label">Protective gear, on before anything is opened</legend>
           {all.map((g) => (
             <label key={g} className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px]">
-              <input type="checkbox" className="size-6 sm:size-5 accent-[var(--color-moss)]" checked={gear.includes(g)} onChange={(e) => setGear(e.target.checked ? [...gear, g] : gear.filter((x) => x !== g))} />
+              <input
+                type="checkbox"
+                className="size-6 sm:size-5 accent-[var(--color-moss)]"
+                checked={gear.includes(g)}
+                onChange={(e) => setGear(e.target.checked ? [...gear, g] : gear.filter((x) => x !== g))}
+              />
               {g}
             </label>
           ))}
@@ -45,4 +62,4 @@ export function ConfirmTree({ tree }: { tree: JobTree }) {
       </div>
     </form>
   )
-} // prettier-ignore
+}

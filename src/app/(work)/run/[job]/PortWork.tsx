@@ -15,14 +15,27 @@ const NEXT: Partial<Record<PortStage, { kind: 'drill' | 'start' | 'stop' | 'out'
 }
 
 /** Drill, set, stop, pull: one port at a time on the ring, with one large button for what comes next. */
-export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; units: UnitSystem; onAct: (port: JobPort, command: PortCommand) => void; onFinish: () => void }) {
+export function PortWork({
+  tree,
+  units,
+  onAct,
+  onFinish,
+}: {
+  tree: JobTree
+  units: UnitSystem
+  onAct: (port: JobPort, command: PortCommand) => void
+  onFinish: () => void
+}) {
   const [chosen, setChosen] = useState<number | null>(null)
   const [giving, setGiving] = useState(false)
   const [moving, setMoving] = useState(false)
   const open = tree.status === 'open'
   // What the hands do next: drill and set everything, then pull what is empty.
-  const first = tree.ports.find((p) => ['planned', 'drilled'].includes(stageOf(p))) ?? tree.ports.find((p) => ['taking up', 'empty'].includes(stageOf(p)))
-  const port = (chosen !== null ? tree.ports.find((p) => p.number === chosen) : undefined) ?? first ?? tree.ports[0]!
+  const first =
+    tree.ports.find((p) => ['planned', 'drilled'].includes(stageOf(p))) ??
+    tree.ports.find((p) => ['taking up', 'empty'].includes(stageOf(p)))
+  const port =
+    (chosen !== null ? tree.ports.find((p) => p.number === chosen) : undefined) ?? first ?? tree.ports[0]!
   const stage = stageOf(port)
   const next = NEXT[stage]
   const finished = tree.ports.every((p) => ['done', 'given up'].includes(stageOf(p)))
@@ -43,11 +56,33 @@ export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; unit
 
   return (
     <div>
-      <Ring marks={tree.marks} holes={tree.holes} ports={tree.ports.map((p) => ({ bearing: p.bearing, number: p.number, stage: stageOf(p), chosen: p.id === port.id }))} label={`${tree.tag} from above, ports 1 to ${tree.ports.length}`} className="w-full max-w-[430px] mx-auto max-sm:-my-2">
+      <Ring
+        marks={tree.marks}
+        holes={tree.holes}
+        ports={tree.ports.map((p) => ({
+          bearing: p.bearing,
+          number: p.number,
+          stage: stageOf(p),
+          chosen: p.id === port.id,
+        }))}
+        label={`${tree.tag} from above, ports 1 to ${tree.ports.length}`}
+        className="w-full max-w-[430px] mx-auto max-sm:-my-2"
+      >
         {tree.ports.map((p) => {
           const c = at(p.bearing, barkRadius(p.bearing, tree.marks) + 3)
           return (
-            <g key={p.id} role="button" tabIndex={0} aria-label={`Port ${p.number} at ${p.bearing} degrees, ${STAGE_LOOK[stageOf(p)].word}`} aria-pressed={p.id === port.id} className="cursor-pointer" onClick={() => setChosen(p.number)} onKeyDown={(e) => (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), setChosen(p.number))}>
+            <g
+              key={p.id}
+              role="button"
+              tabIndex={0}
+              aria-label={`Port ${p.number} at ${p.bearing} degrees, ${STAGE_LOOK[stageOf(p)].word}`}
+              aria-pressed={p.id === port.id}
+              className="cursor-pointer"
+              onClick={() => setChosen(p.number)}
+              onKeyDown={(e) =>
+                (e.key === 'Enter' || e.key === ' ') && (e.preventDefault(), setChosen(p.number))
+              }
+            >
               <circle cx={c.x} cy={c.y} r="21" fill="transparent" />
             </g>
           )
@@ -71,7 +106,8 @@ export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; unit
             <span className="font-head font-bold text-[1.9rem]">Port {port.number}</span>{' '}
             <span className="text-ink2 text-[1.1rem]">
               at {port.bearing}°, {sideInWords(port.bearing)}
-              {before !== port && `, ${showLength(arc(clockwise(before.bearing, port.bearing), tree.dose.portGirthM), units, 0)} clockwise from port ${before.number}`}
+              {before !== port &&
+                `, ${showLength(arc(clockwise(before.bearing, port.bearing), tree.dose.portGirthM), units, 0)} clockwise from port ${before.number}`}
             </span>
           </p>
           <p className="text-[1.1rem]">{sentence(stage, tree, port)}</p>
@@ -85,7 +121,12 @@ export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; unit
             </button>
           )}
           {(stage === 'planned' || stage === 'drilled' || stage === 'taking up') && (
-            <button type="button" className="btn hand-tall" aria-expanded={giving} onClick={() => setGiving(!giving)}>
+            <button
+              type="button"
+              className="btn hand-tall"
+              aria-expanded={giving}
+              onClick={() => setGiving(!giving)}
+            >
               Won’t take
             </button>
           )}
@@ -94,12 +135,21 @@ export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; unit
       {open && (
         <div className="flex gap-4 mt-2">
           {stage === 'planned' && !finished && (
-            <button type="button" className="underline underline-offset-2 min-h-[44px]" aria-expanded={moving} onClick={() => setMoving(!moving)}>
+            <button
+              type="button"
+              className="underline underline-offset-2 min-h-[44px]"
+              aria-expanded={moving}
+              onClick={() => setMoving(!moving)}
+            >
               Move this port
             </button>
           )}
           {stage !== 'planned' && (
-            <button type="button" className="underline underline-offset-2 min-h-[44px]" onClick={() => onAct(port, { kind: 'undo' })}>
+            <button
+              type="button"
+              className="underline underline-offset-2 min-h-[44px]"
+              onClick={() => onAct(port, { kind: 'undo' })}
+            >
               Take the last step of port {port.number} back
             </button>
           )}
@@ -108,16 +158,27 @@ export function PortWork({ tree, units, onAct, onFinish }: { tree: JobTree; unit
       {moving && (
         <div className="flex gap-2 mt-1" role="group" aria-label={`Move port ${port.number}`}>
           {[-5, -1, 1, 5].map((by) => (
-            <button key={by} type="button" className="btn" onClick={() => onAct(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}>
+            <button
+              key={by}
+              type="button"
+              className="btn"
+              onClick={() => onAct(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}
+            >
               {by > 0 ? `+ ${by}°` : `− ${-by}°`}
             </button>
           ))}
         </div>
       )}
-      {giving && <GiveUp port={port} started={stage === 'taking up'} onDone={(reason, left) => onAct(port, { kind: 'give-up', reason, left })} />}
+      {giving && (
+        <GiveUp
+          port={port}
+          started={stage === 'taking up'}
+          onDone={(reason, left) => onAct(port, { kind: 'give-up', reason, left })}
+        />
+      )}
     </div>
   )
-} // prettier-ignore
+}
 
 function sentence(stage: PortStage, tree: JobTree, port: JobPort) {
   const use = tree.label.use
@@ -145,9 +206,22 @@ function sentence(stage: PortStage, tree: JobTree, port: JobPort) {
   }
 }
 
-const REASONS = ['does not take after reseating', 'wood too hard or decayed', 'leaks at the bark', 'rain came']
+const REASONS = [
+  'does not take after reseating',
+  'wood too hard or decayed',
+  'leaks at the bark',
+  'rain came',
+]
 
-function GiveUp({ port, started, onDone }: { port: JobPort; started: boolean; onDone: (reason: string, left: string) => void }) {
+function GiveUp({
+  port,
+  started,
+  onDone,
+}: {
+  port: JobPort
+  started: boolean
+  onDone: (reason: string, left: string) => void
+}) {
   const [reason, setReason] = useState(REASONS[0]!)
   const [left, setLeft] = useState(showMl(port.volume, 1))
   return (

@@ -19,7 +19,9 @@ type Tab = 'trees' | 'tree' | 'board' | 'finish'
 export function RunJob({ view }: { view: JobView }) {
   const now = useNow(view.now)
   const { trees, act, problem } = usePorts(view, now)
-  const [treeId, setTreeId] = useState(() => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '')
+  const [treeId, setTreeId] = useState(
+    () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
+  )
   const [tab, setTab] = useState<Tab>('tree')
   const tree = trees.find((t) => t.id === treeId) ?? trees[0]
   if (!tree) return <p>This job has no tree.</p>
@@ -38,22 +40,43 @@ export function RunJob({ view }: { view: JobView }) {
             · {view.job.siteName} · {writtenDate(view.job.onDate)}
           </p>
           <h1>
-            {tree.tag} <span className="text-ink2 text-[1rem] font-text font-normal">{trees.indexOf(tree) + 1} of {trees.length}</span>
+            {tree.tag}{' '}
+            <span className="text-ink2 text-[1rem] font-text font-normal">
+              {trees.indexOf(tree) + 1} of {trees.length}
+            </span>
           </h1>
           <p className="text-ink2">
-            {tree.kind} · {tree.cause.toLowerCase()} · {tree.labelName} · {showMl(tree.dose.volumeM3)} in {tree.ports.length} ports
+            {tree.kind} · {tree.cause.toLowerCase()} · {tree.labelName} · {showMl(tree.dose.volumeM3)} in{' '}
+            {tree.ports.length} ports
           </p>
         </div>
         {inTrees > 0 && <span className="tag tag-straw">{inTrees} still in trees: do not leave them</span>}
       </div>
-      {early && <p className="note mt-3">This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.</p>}
+      {early && (
+        <p className="note mt-3">
+          This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.
+        </p>
+      )}
       <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[190px_minmax(320px,1fr)_minmax(290px,350px)]">
         <section aria-label="Trees of this job" className={shown('trees')}>
           <ul className="border-t border-line">
             {trees.map((t) => (
               <li key={t.id} className="border-b border-line">
-                <button type="button" aria-current={t.id === tree.id} onClick={() => { setTreeId(t.id); setTab('tree') }} className={`w-full text-left grid grid-cols-[44px_1fr] gap-2 items-center py-2 min-h-[48px] border-l-[3px] pl-1 ${t.id === tree.id ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}>
-                  <SmallRing size={Math.round(26 + Math.min(16, t.dose.diameterM * 30))} marks={t.marks} bearings={t.ports.map((p) => p.bearing)} done={t.status === 'recorded'} />
+                <button
+                  type="button"
+                  aria-current={t.id === tree.id}
+                  onClick={() => {
+                    setTreeId(t.id)
+                    setTab('tree')
+                  }}
+                  className={`w-full text-left grid grid-cols-[44px_1fr] gap-2 items-center py-2 min-h-[48px] border-l-[3px] pl-1 ${t.id === tree.id ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+                >
+                  <SmallRing
+                    size={Math.round(26 + Math.min(16, t.dose.diameterM * 30))}
+                    marks={t.marks}
+                    bearings={t.ports.map((p) => p.bearing)}
+                    done={t.status === 'recorded'}
+                  />
                   <span>
                     <span className="font-bold block">{t.tag}</span>
                     <span className="text-[0.88rem] text-ink2">{standing(t)}</span>
@@ -74,7 +97,17 @@ export function RunJob({ view }: { view: JobView }) {
               )}
             </div>
           ) : null}
-          {tree.status === 'open' && !tree.confirmedAt ? <ConfirmTree key={tree.id} tree={tree} /> : <PortWork key={tree.id} tree={tree} units={view.units} onAct={act} onFinish={() => setTab('finish')} />}
+          {tree.status === 'open' && !tree.confirmedAt ? (
+            <ConfirmTree key={tree.id} tree={tree} />
+          ) : (
+            <PortWork
+              key={tree.id}
+              tree={tree}
+              units={view.units}
+              onAct={act}
+              onFinish={() => setTab('finish')}
+            />
+          )}
           <ProblemNote problem={problem} />
         </section>
         <div className="grid gap-6 content-start">
@@ -90,16 +123,32 @@ export function RunJob({ view }: { view: JobView }) {
           </section>
         </div>
       </div>
-      <nav aria-label="Parts of this job" className="sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid grid-cols-4">
-        {([['trees', 'Trees'], ['tree', 'This tree'], ['board', `In trees ${inTrees}`], ['finish', 'Finish']] as const).map(([t, text]) => (
-          <button key={t} type="button" aria-pressed={tab === t} onClick={() => setTab(t)} className={`h-[64px] border-t-4 font-bold ${tab === t ? 'border-rust text-rust' : 'border-transparent'}`}>
+      <nav
+        aria-label="Parts of this job"
+        className="sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid grid-cols-4"
+      >
+        {(
+          [
+            ['trees', 'Trees'],
+            ['tree', 'This tree'],
+            ['board', `In trees ${inTrees}`],
+            ['finish', 'Finish'],
+          ] as const
+        ).map(([t, text]) => (
+          <button
+            key={t}
+            type="button"
+            aria-pressed={tab === t}
+            onClick={() => setTab(t)}
+            className={`h-[64px] border-t-4 font-bold ${tab === t ? 'border-rust text-rust' : 'border-transparent'}`}
+          >
             {text}
           </button>
         ))}
       </nav>
     </>
   )
-} // prettier-ignore
+}
 
 function standing(t: JobTree): string {
   if (t.status === 'recorded') return 'recorded'

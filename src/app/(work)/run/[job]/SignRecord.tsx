@@ -29,7 +29,8 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
     notices: '',
     deviations: '',
   })
-  const set = (field: keyof typeof form) => (e: { target: { value: string } }) => setForm({ ...form, [field]: e.target.value })
+  const set = (field: keyof typeof form) => (e: { target: { value: string } }) =>
+    setForm({ ...form, [field]: e.target.value })
   const at = (field: string) => (problem?.field === field ? problem.message : null)
   const unfinished = whyNotFinished(tree.ports)
   const inField = ['lot', 'temperature', 'wind', 'sky', 'counted', 'notices', 'deviations']
@@ -37,7 +38,13 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
   async function submit(event: FormEvent) {
     event.preventDefault()
     const counted = form.counted.trim() === '' ? null : Number(form.counted)
-    const done = await send({ ...form, id, jobItemId: tree.id, counted: Number.isNaN(counted) ? form.counted : counted, deviations: form.deviations || null })
+    const done = await send({
+      ...form,
+      id,
+      jobItemId: tree.id,
+      counted: Number.isNaN(counted) ? form.counted : counted,
+      deviations: form.deviations || null,
+    })
     if (done) router.push(`/ledger/${done.recordId}`)
   }
 
@@ -48,14 +55,21 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
         <p className="note">{unfinished}</p>
       ) : (
         <p className="note note-good">
-          {showMl(volumeApplied(tree.ports))} went in through {tree.ports.filter((p) => p.startedAt !== null).length} ports.
+          {showMl(volumeApplied(tree.ports))} went in through{' '}
+          {tree.ports.filter((p) => p.startedAt !== null).length} ports.
         </p>
       )}
       <div>
         <label className="label" htmlFor="lot">
           Lot, off the package
         </label>
-        <select id="lot" className="field" value={form.lot} onChange={set('lot')} aria-invalid={at('lot') ? true : undefined}>
+        <select
+          id="lot"
+          className="field"
+          value={form.lot}
+          onChange={set('lot')}
+          aria-invalid={at('lot') ? true : undefined}
+        >
           <option value="">choose</option>
           {tree.lots.map((l) => (
             <option key={l.id}>{l.number}</option>
@@ -63,20 +77,54 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
         </select>
         {at('lot') && <p className="text-plum font-semibold text-[0.88rem]">{at('lot')}</p>}
       </div>
-      <Field label="Empties counted in" inputMode="numeric" value={form.counted} onChange={set('counted')} problem={at('counted')} />
+      <Field
+        label="Empties counted in"
+        inputMode="numeric"
+        value={form.counted}
+        onChange={set('counted')}
+        problem={at('counted')}
+      />
       <div className="grid grid-cols-2 gap-3">
-        <Field label="Temperature" value={form.temperature} onChange={set('temperature')} problem={at('temperature')} />
+        <Field
+          label="Temperature"
+          value={form.temperature}
+          onChange={set('temperature')}
+          problem={at('temperature')}
+        />
         <Field label="Wind" value={form.wind} onChange={set('wind')} problem={at('wind')} />
         <Choice label="Wind from" value={form.windFrom} onChange={set('windFrom')} options={WINDS} />
-        <Choice label="Soil" value={form.soil} onChange={set('soil')} options={['moist', 'dry', 'saturated']} />
+        <Choice
+          label="Soil"
+          value={form.soil}
+          onChange={set('soil')}
+          options={['moist', 'dry', 'saturated']}
+        />
       </div>
-      <Field label="Sky" value={form.sky} onChange={set('sky')} problem={at('sky')} hint="Weather is filled in from the simulated service; correct it by what you see." />
-      <Field label="Notices given" value={form.notices} onChange={set('notices')} problem={at('notices')} placeholder="sign at the gate, office told" />
+      <Field
+        label="Sky"
+        value={form.sky}
+        onChange={set('sky')}
+        problem={at('sky')}
+        hint="Weather is filled in from the simulated service; correct it by what you see."
+      />
+      <Field
+        label="Notices given"
+        value={form.notices}
+        onChange={set('notices')}
+        problem={at('notices')}
+        placeholder="sign at the gate, office told"
+      />
       <div>
         <label className="label" htmlFor="deviations">
           What went otherwise than planned, and why
         </label>
-        <textarea id="deviations" rows={2} className="field" value={form.deviations} onChange={set('deviations')} />
+        <textarea
+          id="deviations"
+          rows={2}
+          className="field"
+          value={form.deviations}
+          onChange={set('deviations')}
+        />
         {at('deviations') && <p className="text-plum font-semibold text-[0.88rem]">{at('deviations')}</p>}
       </div>
       <ProblemNote problem={problem && inField.includes(problem.field) ? null : problem} />
@@ -87,14 +135,27 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
           <button type="submit" className="btn btn-now hand-tall" disabled={busy || unfinished !== null}>
             {busy ? 'Signing' : 'Sign the record'}
           </button>
-          <p className="text-[0.88rem] text-ink2">Signed under licence {view.licence ?? 'not on file'}. A record stands as signed; a mistake is put right by a correction.</p>
+          <p className="text-[0.88rem] text-ink2">
+            Signed under licence {view.licence ?? 'not on file'}. A record stands as signed; a mistake is put
+            right by a correction.
+          </p>
         </>
       )}
     </form>
   )
-} // prettier-ignore
+}
 
-function Choice({ label, value, onChange, options }: { label: string; value: string; onChange: (e: { target: { value: string } }) => void; options: string[] }) {
+function Choice({
+  label,
+  value,
+  onChange,
+  options,
+}: {
+  label: string
+  value: string
+  onChange: (e: { target: { value: string } }) => void
+  options: string[]
+}) {
   return (
     <label>
       <span className="label">{label}</span>

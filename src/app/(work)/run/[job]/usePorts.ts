@@ -44,27 +44,41 @@ export function usePorts(view: JobView, now: number) {
     if (pending.current === 0) setAhead({})
   }, [view])
 
-  const trees = view.trees.map((t) => ({ ...t, ports: t.ports.map((p): JobPort => ({ ...p, ...ahead[p.id] })) }))
+  const trees = view.trees.map((t) => ({
+    ...t,
+    ports: t.ports.map((p): JobPort => ({ ...p, ...ahead[p.id] })),
+  }))
 
   const act = useCallback(
     (port: JobPort, command: PortCommand) => {
       clear()
       setRefusal(null)
       if (command.kind !== 'move') {
-        const step = command.kind === 'give-up' ? { kind: command.kind, at: now, reason: command.reason ?? '', left: 0 } : { kind: command.kind, at: now }
+        const step =
+          command.kind === 'give-up'
+            ? { kind: command.kind, at: now, reason: command.reason ?? '', left: 0 }
+            : { kind: command.kind, at: now }
         const next = stepPort(port, step)
         if (!next.ok) return setRefusal(next.problem)
         setAhead((a) => ({ ...a, [port.id]: next.value }))
       }
       pending.current++
       queue.current = queue.current.then(async () => {
-        const done = await send({ eventId: newId(), portId: port.id, kind: command.kind, reason: command.reason ?? null, left: command.left ?? null, bearing: command.bearing ?? null })
+        const done = await send({
+          eventId: newId(),
+          portId: port.id,
+          kind: command.kind,
+          reason: command.reason ?? null,
+          left: command.left ?? null,
+          bearing: command.bearing ?? null,
+        })
         pending.current--
-        if (done === null) setAhead((a) => Object.fromEntries(Object.entries(a).filter(([id]) => id !== port.id)))
+        if (done === null)
+          setAhead((a) => Object.fromEntries(Object.entries(a).filter(([id]) => id !== port.id)))
         if (pending.current === 0) router.refresh()
       })
     },
     [clear, now, router, send],
   )
   return { trees, act, problem: refusal ?? problem }
-} // prettier-ignore
+}

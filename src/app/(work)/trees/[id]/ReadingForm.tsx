@@ -45,7 +45,13 @@ export function ReadingForm({ view }: { view: TreeView }) {
   // What the number means, shown while it is typed, by the same functions that will keep it.
   const parsed = stems.map((s) => readQuantity(s, 'length', 'stem', { bareUnit }))
   const preview = parsed.every((p) => p.ok)
-    ? measureTrunk(parsed.map((p) => (tape === 'girth' ? { girth: p.ok ? p.value.si : 0 } : { diameter: p.ok ? p.value.si : 0 })), 12, view.units)
+    ? measureTrunk(
+        parsed.map((p) =>
+          tape === 'girth' ? { girth: p.ok ? p.value.si : 0 } : { diameter: p.ok ? p.value.si : 0 },
+        ),
+        12,
+        view.units,
+      )
     : null
 
   return (
@@ -56,8 +62,17 @@ export function ReadingForm({ view }: { view: TreeView }) {
         <div className="grid grid-cols-2 gap-2">
           {(['girth', 'diameter'] as const).map((t) => (
             <label key={t} className={`btn ${tape === t ? '!border-rust !bg-rust-soft !text-rust' : ''}`}>
-              <input type="radio" name="tape" className="sr-only" checked={tape === t} onChange={() => { setTape(t); clear() }} />
-              {t === 'girth' ? 'Girth, plain tape' : 'Diameter tape'}
+              <input
+                type="radio"
+                name="tape"
+                className="sr-only"
+                checked={tape === t}
+                onChange={() => {
+                  setTape(t)
+                  clear()
+                }}
+              />
+              {t === 'girth' ? 'Girth tape' : 'Diameter tape'}
             </label>
           ))}
         </div>
@@ -65,14 +80,21 @@ export function ReadingForm({ view }: { view: TreeView }) {
       {stems.map((s, i) => (
         <Field
           key={i}
-          label={`${stems.length > 1 ? `Stem ${i + 1}, ` : ''}${tape} at 4 1/2 ft`.replace(/^./, (c) => c.toUpperCase())}
+          label={`${stems.length > 1 ? `Stem ${i + 1}, ` : ''}${tape} at 4 1/2 ft`.replace(/^./, (c) =>
+            c.toUpperCase(),
+          )}
           value={s}
           onChange={(e) => change(stems.map((x, j) => (j === i ? e.target.value : x)))}
           placeholder={bareUnit === 'in' ? '44 1/2' : '113'}
           inputMode="text"
           problem={problem && !doubt && problem.field === `stems[${i}]` ? problem.message : null}
         >
-          <select className="field !w-[76px]" aria-label="Unit of a bare number" value={bareUnit} onChange={(e) => setBareUnit(e.target.value as 'in' | 'cm')}>
+          <select
+            className="field !w-[76px]"
+            aria-label="Unit of a bare number"
+            value={bareUnit}
+            onChange={(e) => setBareUnit(e.target.value as 'in' | 'cm')}
+          >
             <option>in</option>
             <option>cm</option>
           </select>
@@ -89,22 +111,78 @@ export function ReadingForm({ view }: { view: TreeView }) {
         <div className="note" role="alert">
           <p>{doubt.message}</p>
           <div className="flex flex-wrap gap-2 mt-2">
-            {doubt.field === 'girth-as-diameter' && <button type="button" className="btn" onClick={() => { setTape('girth'); clear() }}>It was the girth</button>}
-            {doubt.field === 'diameter-as-girth' && <button type="button" className="btn" onClick={() => { setTape('diameter'); clear() }}>It was the diameter</button>}
-            {doubt.field === 'cm-as-in' && <button type="button" className="btn" onClick={() => { setBareUnit('cm'); setStems(stems.map((s) => s.replace(/\s*(in|inches|")$/i, ''))); clear() }}>It was in cm</button>}
-            <button type="button" className="btn" disabled={busy} onClick={() => { const also = [...accepted, doubt.field]; setAccepted(also); void save(also) }}>
+            {doubt.field === 'girth-as-diameter' && (
+              <button
+                type="button"
+                className="btn"
+                onClick={() => {
+                  setTape('girth')
+                  clear()
+                }}
+              >
+                It was the girth
+              </button>
+            )}
+            {doubt.field === 'diameter-as-girth' && (
+              <button
+                type="button"
+                className="btn"
+                onClick={() => {
+                  setTape('diameter')
+                  clear()
+                }}
+              >
+                It was the diameter
+              </button>
+            )}
+            {doubt.field === 'cm-as-in' && (
+              <button
+                type="button"
+                className="btn"
+                onClick={() => {
+                  setBareUnit('cm')
+                  setStems(stems.map((s) => s.replace(/\s*(in|inches|")$/i, '')))
+                  clear()
+                }}
+              >
+                It was in cm
+              </button>
+            )}
+            <button
+              type="button"
+              className="btn"
+              disabled={busy}
+              onClick={() => {
+                const also = [...accepted, doubt.field]
+                setAccepted(also)
+                void save(also)
+              }}
+            >
               It is right, keep it
             </button>
           </div>
         </div>
       )}
       <ProblemNote problem={doubt || problem?.field.startsWith('stems[') ? null : problem} />
-      {saved && <p className="note note-good" role="status">{saved}</p>}
+      {saved && (
+        <p className="note note-good" role="status">
+          {saved}
+        </p>
+      )}
       <div className="flex flex-wrap gap-2">
-        <button type="submit" className="btn btn-now" disabled={busy}>
+        <button
+          type="submit"
+          className={`btn ${view.readings.length === 0 ? 'btn-now' : ''}`}
+          disabled={busy}
+        >
           {busy ? 'Keeping' : 'Keep the reading'}
         </button>
-        <button type="button" className="btn" onClick={() => change([...stems, ''])} disabled={stems.length >= 30}>
+        <button
+          type="button"
+          className="btn"
+          onClick={() => change([...stems, ''])}
+          disabled={stems.length >= 30}
+        >
           Another stem
         </button>
         {stems.length > 1 && (
@@ -115,4 +193,4 @@ export function ReadingForm({ view }: { view: TreeView }) {
       </div>
     </form>
   )
-} // prettier-ignore
+}

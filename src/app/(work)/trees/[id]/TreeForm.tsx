@@ -21,7 +21,12 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
   const router = useRouter()
   const { send, busy, problem } = useVerb<{ version: number }>('change-tree')
   const { tree } = view
-  const asFields = (t: { tag: string; host: string; note: string | null; liveCrownPercent: number | null }): Fields => ({
+  const asFields = (t: {
+    tag: string
+    host: string
+    note: string | null
+    liveCrownPercent: number | null
+  }): Fields => ({
     tag: t.tag,
     host: t.host,
     note: t.note ?? '',
@@ -32,7 +37,8 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
   const [version, setVersion] = useState(tree.version)
   const [theirs, setTheirs] = useState<{ fields: Fields; version: number } | null>(null)
   const at = (field: string) => (problem?.field === field ? problem.message : null)
-  const set = (field: keyof Fields) => (e: { target: { value: string } }) => setMine({ ...mine, [field]: e.target.value })
+  const set = (field: keyof Fields) => (e: { target: { value: string } }) =>
+    setMine({ ...mine, [field]: e.target.value })
 
   async function save(base: number) {
     const crown = mine.crown.trim()
@@ -51,7 +57,17 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
     }
     const answer = await fetch(`/api/trees/${tree.id}`)
     if (!answer.ok) return
-    const now = ((await answer.json()) as { value: { version: number; tag: string; host: string; note: string | null; liveCrownPercent: number | null } }).value
+    const now = (
+      (await answer.json()) as {
+        value: {
+          version: number
+          tag: string
+          host: string
+          note: string | null
+          liveCrownPercent: number | null
+        }
+      }
+    ).value
     setTheirs(now.version === base ? null : { fields: asFields(now), version: now.version })
   }
   function submit(event: FormEvent) {
@@ -75,12 +91,25 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
           ))}
         </select>
       </div>
-      <Field label="Live crown, % in steps of 5" inputMode="numeric" value={mine.crown} onChange={set('crown')} problem={at('liveCrownPercent')} />
+      <Field
+        label="Live crown, % in steps of 5"
+        inputMode="numeric"
+        value={mine.crown}
+        onChange={set('crown')}
+        problem={at('liveCrownPercent')}
+      />
       <div>
         <label className="label" htmlFor="note">
           {NAMES.note}
         </label>
-        <textarea id="note" rows={3} className="field" value={mine.note} onChange={set('note')} aria-invalid={at('note') ? true : undefined} />
+        <textarea
+          id="note"
+          rows={3}
+          className="field"
+          value={mine.note}
+          onChange={set('note')}
+          aria-invalid={at('note') ? true : undefined}
+        />
         {at('note') && <p className="text-plum font-semibold text-[0.88rem]">{at('note')}</p>}
       </div>
       {theirs ? (
@@ -100,23 +129,44 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
                 .map((f) => (
                   <tr key={f} className="align-top border-t border-line">
                     <th className="font-normal text-ink2 pr-2">{NAMES[f]}</th>
-                    <td className="pr-2 break-words">{f === 'host' ? hostName(theirs.fields[f]) : theirs.fields[f] || 'empty'}</td>
+                    <td className="pr-2 break-words">
+                      {f === 'host' ? hostName(theirs.fields[f]) : theirs.fields[f] || 'empty'}
+                    </td>
                     <td className="break-words">{f === 'host' ? hostName(mine[f]) : mine[f] || 'empty'}</td>
                   </tr>
                 ))}
             </tbody>
           </table>
           <div className="flex flex-wrap gap-2 mt-2">
-            <button type="button" className="btn" disabled={busy} onClick={() => { setVersion(theirs.version); void save(theirs.version) }}>
+            <button
+              type="button"
+              className="btn"
+              disabled={busy}
+              onClick={() => {
+                setVersion(theirs.version)
+                void save(theirs.version)
+              }}
+            >
               Keep mine
             </button>
-            <button type="button" className="btn" onClick={() => { setMine(theirs.fields); setVersion(theirs.version); setTheirs(null); router.refresh() }}>
+            <button
+              type="button"
+              className="btn"
+              onClick={() => {
+                setMine(theirs.fields)
+                setVersion(theirs.version)
+                setTheirs(null)
+                router.refresh()
+              }}
+            >
               Take theirs
             </button>
           </div>
         </div>
       ) : (
-        <ProblemNote problem={problem && ['tag', 'note', 'liveCrownPercent'].includes(problem.field) ? null : problem} />
+        <ProblemNote
+          problem={problem && ['tag', 'note', 'liveCrownPercent'].includes(problem.field) ? null : problem}
+        />
       )}
       <div className="flex gap-2">
         <button type="submit" className="btn btn-now" disabled={busy}>
@@ -128,4 +178,4 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
       </div>
     </form>
   )
-} // prettier-ignore
+}

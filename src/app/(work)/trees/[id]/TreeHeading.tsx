@@ -8,7 +8,19 @@ import { Steps, type StepName } from '@/ui/steps/Steps'
 import { useViewKeys } from '@/ui/shell/keys'
 
 /** Name of the tree and of the step, where it stands, and the way to its neighbours ( [ and ] ). */
-export function TreeHeading({ view, title, below, here, step = '' }: { view: TreeBase; title: string; below: ReactNode; here?: StepName; step?: string }) {
+export function TreeHeading({
+  view,
+  title,
+  below,
+  here,
+  step = '',
+}: {
+  view: TreeBase
+  title: string
+  below: ReactNode
+  here?: StepName
+  step?: string
+}) {
   const router = useRouter()
   const to = (id: string | null) => id && router.push(`/trees/${id}${step ? `/${step}` : ''}`)
   useViewKeys({ '[': () => to(view.previous), ']': () => to(view.next) })
@@ -23,7 +35,11 @@ export function TreeHeading({ view, title, below, here, step = '' }: { view: Tre
           {view.previous && (
             <>
               {' · '}
-              <Link href={`/trees/${view.previous}${step ? `/${step}` : ''}`} className="underline underline-offset-2" title="Previous tree ( [ )">
+              <Link
+                href={`/trees/${view.previous}${step ? `/${step}` : ''}`}
+                className="underline underline-offset-2"
+                title="Previous tree ( [ )"
+              >
                 previous
               </Link>
             </>
@@ -31,7 +47,11 @@ export function TreeHeading({ view, title, below, here, step = '' }: { view: Tre
           {view.next && (
             <>
               {' · '}
-              <Link href={`/trees/${view.next}${step ? `/${step}` : ''}`} className="underline underline-offset-2" title="Next tree ( ] )">
+              <Link
+                href={`/trees/${view.next}${step ? `/${step}` : ''}`}
+                className="underline underline-offset-2"
+                title="Next tree ( ] )"
+              >
                 next
               </Link>
             </>
@@ -43,4 +63,4 @@ export function TreeHeading({ view, title, below, here, step = '' }: { view: Tre
       <Steps treeId={view.tree.id} state={view.tree} here={here} />
     </div>
   )
-} // prettier-ignore
+}

@@ -20,7 +20,11 @@ export function TreePage({ view }: { view: TreeView }) {
   const [open, setOpen] = useState<'slip' | 'edit' | null>(null)
   const reading = view.readings[0]
   const trunk = reading
-    ? measureTrunk(reading.stemsM.map((d) => (reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d })), 12, units)
+    ? measureTrunk(
+        reading.stemsM.map((d) => (reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d })),
+        12,
+        units,
+      )
     : null
   const next = nextStep(tree.id, tree)
   const mayEdit = view.role !== 'technician'
@@ -36,17 +40,22 @@ export function TreePage({ view }: { view: TreeView }) {
               The client’s list calls it “{tree.listedAs}”. Nobody has confirmed that yet.
             </p>
           )}
-          {!tree.identityConfirmedAt && view.kind?.confusedWith && <IdentityQuestion treeId={tree.id} host={view.kind} />}
+          {!tree.identityConfirmedAt && view.kind?.confusedWith && (
+            <IdentityQuestion treeId={tree.id} host={view.kind} />
+          )}
           <div className="mb-4">
             <p className="label">Girth at breast height</p>
             {trunk?.ok && reading ? (
               <>
                 <p className="font-head font-bold text-[2.3rem] leading-none">
                   {showGirth(trunk.value.equivalentDiameter * Math.PI, units).replace(/ (in|cm)$/, '')}{' '}
-                  <span className="text-[1.05rem] font-text font-normal text-ink2">{units === 'us' ? 'in' : 'cm'}</span>
+                  <span className="text-[1.05rem] font-text font-normal text-ink2">
+                    {units === 'us' ? 'in' : 'cm'}
+                  </span>
                 </p>
                 <p className="text-ink2 mt-1">
-                  {showGirth(trunk.value.equivalentDiameter, units)} through · read {shortDate(reading.readAt, view.timeZone)}
+                  {showGirth(trunk.value.equivalentDiameter, units)} through · read{' '}
+                  {shortDate(reading.readAt, view.timeZone)}
                 </p>
               </>
             ) : (
@@ -54,8 +63,14 @@ export function TreePage({ view }: { view: TreeView }) {
             )}
           </div>
           <dl className="mb-4">
-            <Row name="Live crown" value={tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`} />
-            <Row name="Root zone" value={trunk?.ok ? `${showGround(trunk.value.criticalRootZone.radius, units)} out` : 'unknown'} />
+            <Row
+              name="Live crown"
+              value={tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`}
+            />
+            <Row
+              name="Root zone"
+              value={trunk?.ok ? `${showGround(trunk.value.criticalRootZone.radius, units)} out` : 'unknown'}
+            />
             <Row name="Wood" value={view.kind?.wood ?? 'unknown'} />
           </dl>
           <div className="flex flex-wrap gap-2">
@@ -63,12 +78,23 @@ export function TreePage({ view }: { view: TreeView }) {
               {next.text} →
             </Link>
             {trunk?.ok && (
-              <button type="button" className="btn" aria-expanded={open === 'slip'} onClick={() => setOpen(open === 'slip' ? null : 'slip')} title="Working ( w )">
+              <button
+                type="button"
+                className="btn"
+                aria-expanded={open === 'slip'}
+                onClick={() => setOpen(open === 'slip' ? null : 'slip')}
+                title="Working ( w )"
+              >
                 Working
               </button>
             )}
             {mayEdit && (
-              <button type="button" className="btn" aria-expanded={open === 'edit'} onClick={() => setOpen(open === 'edit' ? null : 'edit')}>
+              <button
+                type="button"
+                className="btn"
+                aria-expanded={open === 'edit'}
+                onClick={() => setOpen(open === 'edit' ? null : 'edit')}
+              >
                 Change
               </button>
             )}
@@ -76,7 +102,12 @@ export function TreePage({ view }: { view: TreeView }) {
           {open === 'edit' && <TreeForm view={view} onDone={() => setOpen(null)} />}
         </div>
         <div>
-          <Ring marks={view.marks} holes={view.holes} label={`${tree.tag} from above`} className="w-full max-w-[430px] mx-auto" />
+          <Ring
+            marks={view.marks}
+            holes={view.holes}
+            label={`${tree.tag} from above`}
+            className="w-full max-w-[430px] mx-auto"
+          />
           <RingLegend marks={view.marks} holes={view.holes.length} ports={false} />
           <p className="text-center mt-2">
             <Link href={`/trees/${tree.id}/prescribe#ring`} className="underline underline-offset-2">
@@ -85,14 +116,24 @@ export function TreePage({ view }: { view: TreeView }) {
           </p>
         </div>
         <div>
-          {open === 'slip' && trunk?.ok && <Slip title="Working" about={tree.tag} working={trunk.value.working.map((s) => (s.source === 'reading' && reading ? { ...s, from: `${reading.tape} tape, ${shortDate(reading.readAt, view.timeZone)}` } : s))} />}
+          {open === 'slip' && trunk?.ok && (
+            <Slip
+              title="Working"
+              about={tree.tag}
+              working={trunk.value.working.map((s) =>
+                s.source === 'reading' && reading
+                  ? { ...s, from: `${reading.tape} tape, ${shortDate(reading.readAt, view.timeZone)}` }
+                  : s,
+              )}
+            />
+          )}
           {view.role !== 'office' && <ReadingForm view={view} />}
         </div>
       </div>
       <History entries={view.history} timeZone={view.timeZone} />
     </>
   )
-} // prettier-ignore
+}
 
 function Row({ name, value }: { name: string; value: string }) {
   return (
@@ -121,7 +162,10 @@ function History({ entries, timeZone }: { entries: HistoryEntry[]; timeZone: str
       <h2 id="history">History</h2>
       <ol className="border-t border-line mt-2">
         {entries.map((e, i) => (
-          <li key={i} className={`grid sm:grid-cols-[110px_100px_minmax(0,1fr)] gap-x-4 py-2 border-b border-line ${e.what === 'planned' ? 'text-ink2' : ''}`}>
+          <li
+            key={i}
+            className={`grid sm:grid-cols-[110px_100px_minmax(0,1fr)] gap-x-4 py-2 border-b border-line ${e.what === 'planned' ? 'text-ink2' : ''}`}
+          >
             <span className="whitespace-nowrap">{shortDate(e.at, timeZone)}</span>
             <span className="text-ink2">{KIND_WORD[e.what]}</span>
             <span>
@@ -143,4 +187,4 @@ function History({ entries, timeZone }: { entries: HistoryEntry[]; timeZone: str
       </ol>
     </section>
   )
-} // prettier-ignore
+}

@@ -7,11 +7,27 @@ import { reader } from '@/server/read/reader'
 import { SmallRing } from '@/ui/ring/Ring'
 
 const STEPS = {
-  examine: { title: 'To examine', verb: 'Examine', empty: 'Every tree with a reading has been examined. Walk a site to begin a new round.' },
-  weigh: { title: 'To weigh', verb: 'Weigh', empty: 'No examination waits to be weighed. Examine a tree first.' },
-  decide: { title: 'To decide', verb: 'Decide', empty: 'No diagnosis waits for a decision. Weigh an examination first.' },
-  prescribe: { title: 'To prescribe', verb: 'Prescribe', empty: 'No decision to treat waits for a prescription. Decide on a tree first.' },
-} as const // prettier-ignore
+  examine: {
+    title: 'To examine',
+    verb: 'Examine',
+    empty: 'Every tree with a reading has been examined. Walk a site to begin a new round.',
+  },
+  weigh: {
+    title: 'To weigh',
+    verb: 'Weigh',
+    empty: 'No examination waits to be weighed. Examine a tree first.',
+  },
+  decide: {
+    title: 'To decide',
+    verb: 'Decide',
+    empty: 'No diagnosis waits for a decision. Weigh an examination first.',
+  },
+  prescribe: {
+    title: 'To prescribe',
+    verb: 'Prescribe',
+    empty: 'No decision to treat waits for a prescription. Decide on a tree first.',
+  },
+} as const
 
 export default async function WaitingPage({ params }: { params: Promise<{ step: string }> }) {
   const { step } = await params
@@ -28,7 +44,10 @@ export default async function WaitingPage({ params }: { params: Promise<{ step: 
       <ul className="border-t border-line mt-4 max-w-3xl">
         {trees.map((t) => (
           <li key={t.id} className="border-b border-line">
-            <Link href={`/trees/${t.id}/${here}`} className="grid grid-cols-[48px_minmax(0,1fr)_auto] gap-4 items-center py-2.5 no-underline hover:bg-sheet">
+            <Link
+              href={`/trees/${t.id}/${here}`}
+              className="grid grid-cols-[48px_minmax(0,1fr)_auto] gap-4 items-center py-2.5 no-underline hover:bg-sheet"
+            >
               <span className="grid place-items-center">
                 <SmallRing size={24 + Math.min(22, Math.round((t.diameterM ?? 0.2) * 40))} />
               </span>
@@ -47,4 +66,4 @@ export default async function WaitingPage({ params }: { params: Promise<{ step: 
       </ul>
     </>
   )
-} // prettier-ignore
+}

@@ -4,21 +4,39 @@ import { currentPerson } from '@/server/session'
 import { VERBS } from '@/server/verbs'
 
 /** One step of the job, sent from a page: `POST /api/do/add-reading`. */
-export async function POST(request: Request, { params }: { params: Promise<{ verb: string }> }): Promise<Response> {
+export async function POST(
+  request: Request,
+  { params }: { params: Promise<{ verb: string }> },
+): Promise<Response> {
   const { verb: name } = await params
   if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
   const verb = Object.hasOwn(VERBS, name) ? VERBS[name] : undefined
-  if (!verb) return problemResponse({ code: 'unknown', field: 'verb', message: 'There is no such step.' }, 404)
+  if (!verb)
+    return problemResponse({ code: 'unknown', field: 'verb', message: 'There is no such step.' }, 404)
   try {
     const person = await currentPerson()
     if (!person)
-      return problemResponse({ code: 'not-allowed', field: 'session', message: 'You are signed out. Sign in again; what you typed is still here.' }, 401)
+      return problemResponse(
+        {
+          code: 'not-allowed',
+          field: 'session',
+          message: 'You are signed out. Sign in again; what you typed is still here.',
+        },
+        401,
+      )
     const read = await readJson(request)
     if ('response' in read) return read.response
     const result = await verb.perform(name, person, read.body)
     return result.ok ? Response.json({ value: result.value }) : problemResponse(result.problem)
   } catch (error) {
     log.error({ verb: name, error: (error as Error).message })
-    return problemResponse({ code: 'conflict', field: 'server', message: 'This could not be saved just now; what you typed is still here. Try again in a moment.' }, 503)
+    return problemResponse(
+      {
+        code: 'conflict',
+        field: 'server',
+        message: 'This could not be saved just now; what you typed is still here. Try again in a moment.',
+      },
+      503,
+    )
   }
-} // prettier-ignore
+}

@@ -15,7 +15,11 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'care', title: 'Care only', means: 'Water, roots, soil, hand work. No product now.' },
   { action: 'watch', title: 'Watch', means: 'Look again on a date.' },
   { action: 'sample', title: 'Send a sample', means: 'The laboratory settles it first.' },
-  { action: 'remove', title: 'Assess and remove', means: 'A qualified risk assessor looks; plan the removal.' },
+  {
+    action: 'remove',
+    title: 'Assess and remove',
+    means: 'A qualified risk assessor looks; plan the removal.',
+  },
 ]
 
 /** Treat, care, watch, sample or remove: the product proposes with its reasons, the arborist decides and signs. */
@@ -30,7 +34,13 @@ export function Decide({ view }: { view: DecideView }) {
   if (!diagnosis || !proposal)
     return (
       <>
-        <TreeHeading view={view} title={`${tree.tag}, what to do?`} below="Nothing has been signed as the cause yet." here="decide" step="decide" />
+        <TreeHeading
+          view={view}
+          title={`${tree.tag}, what to do?`}
+          below="Nothing has been signed as the cause yet."
+          here="decide"
+          step="decide"
+        />
         <Link href={`/trees/${tree.id}/weigh`} className="btn btn-now mt-5">
           Weigh the findings →
         </Link>
@@ -57,7 +67,9 @@ export function Decide({ view }: { view: DecideView }) {
       />
       {decision && (
         <p className="note note-good mt-3">
-          Decided by {decision.signedBy} on {shortDate(decision.signedAt, view.timeZone)}: <b>{ACTIONS.find((a) => a.action === decision.action)!.title}</b>.{decision.words && ` ${decision.words}`}
+          Decided by {decision.signedBy} on {shortDate(decision.signedAt, view.timeZone)}:{' '}
+          <b>{ACTIONS.find((a) => a.action === decision.action)!.title}</b>.
+          {decision.words && ` ${decision.words}`}
         </p>
       )}
       <div className="grid gap-8 mt-5 lg:grid-cols-[minmax(0,1fr)_minmax(300px,380px)]">
@@ -67,8 +79,17 @@ export function Decide({ view }: { view: DecideView }) {
             <ul className="border-t border-line">
               {ACTIONS.map((a) => (
                 <li key={a.action} className="border-b border-line">
-                  <label className={`grid grid-cols-[auto_minmax(0,1fr)_auto] gap-3 items-center py-2.5 px-2 cursor-pointer ${action === a.action ? 'bg-sheet' : ''}`}>
-                    <input type="radio" name="action" className="size-5 accent-[var(--color-rust)]" checked={action === a.action} onChange={() => setAction(a.action)} disabled={view.role !== 'arborist'} />
+                  <label
+                    className={`grid grid-cols-[auto_minmax(0,1fr)_auto] gap-3 items-center py-2.5 px-2 cursor-pointer ${action === a.action ? 'bg-sheet' : ''}`}
+                  >
+                    <input
+                      type="radio"
+                      name="action"
+                      className="size-5 accent-[var(--color-rust)]"
+                      checked={action === a.action}
+                      onChange={() => setAction(a.action)}
+                      disabled={view.role !== 'arborist'}
+                    />
                     <span>
                       <span className="font-head font-bold text-[1.08rem]">{a.title}</span>
                       <span className="block text-ink2 text-[0.92rem]">{a.means}</span>
@@ -80,7 +101,9 @@ export function Decide({ view }: { view: DecideView }) {
             </ul>
           </fieldset>
           <label className="block mt-3">
-            <span className="label">{other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}</span>
+            <span className="label">
+              {other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}
+            </span>
             <textarea className="field" rows={3} value={words} onChange={(e) => setWords(e.target.value)} />
           </label>
           <ProblemNote problem={problem} />
@@ -97,7 +120,10 @@ export function Decide({ view }: { view: DecideView }) {
             <h2>Why {ACTIONS.find((a) => a.action === proposal.action)!.title.toLowerCase()} is proposed</h2>
             <ul className="mt-2">
               {proposal.reasons.map((r, i) => (
-                <li key={i} className={`py-1.5 pl-3 border-l-4 mb-1.5 ${r.against ? 'border-plum' : 'border-moss'}`}>
+                <li
+                  key={i}
+                  className={`py-1.5 pl-3 border-l-4 mb-1.5 ${r.against ? 'border-plum' : 'border-moss'}`}
+                >
                   <span className="sr-only">{r.against ? 'against treating: ' : 'for: '}</span>
                   {r.text}
                 </li>
@@ -121,4 +147,4 @@ export function Decide({ view }: { view: DecideView }) {
       </div>
     </>
   )
-} // prettier-ignore
+}

@@ -31,7 +31,7 @@ const STATES: { state: FindingState; word: string; key: string; on: string }[] =
   { state: 'not-there', word: 'Not there', key: '2', on: 'bg-moss text-white border-moss' },
   { state: 'unsure', word: 'Unsure', key: '3', on: 'bg-straw text-white border-straw' },
   { state: 'not-looked', word: 'Not looked', key: '4', on: 'bg-line2 text-ink border-ink2' },
-] // prettier-ignore
+]
 
 /** The examination: a fixed walk from the site to the soil, four states a finding, one press each. */
 export function Examine({ view }: { view: ExamineView }) {
@@ -47,7 +47,9 @@ export function Examine({ view }: { view: ExamineView }) {
   const walk = useMemo(() => {
     const relevant = new Set(causesOf(view.tree.host, CAUSES).flatMap((c) => Object.keys(c.findings)))
     const shown = FINDINGS.filter((f) => all || relevant.has(f.id) || seen[f.id])
-    return WALK.map((place) => ({ place, findings: shown.filter((f) => f.place === place) })).filter((p) => p.findings.length > 0)
+    return WALK.map((place) => ({ place, findings: shown.filter((f) => f.place === place) })).filter(
+      (p) => p.findings.length > 0,
+    )
     // Rows must not come and go while states are set.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [view.tree.host, all])
@@ -103,10 +105,14 @@ export function Examine({ view }: { view: ExamineView }) {
           <ol className="sticky top-4 border-l border-line">
             {walk.map((p) => (
               <li key={p.place}>
-                <a href={`#place-${p.place}`} className="flex justify-between gap-2 py-1 pl-3 no-underline hover:underline">
+                <a
+                  href={`#place-${p.place}`}
+                  className="flex justify-between gap-2 py-1 pl-3 no-underline hover:underline"
+                >
                   <span className="capitalize">{p.place}</span>
                   <span className="text-ink2">
-                    {p.findings.filter((f) => (seen[f.id] ?? 'not-looked') !== 'not-looked').length} of {p.findings.length}
+                    {p.findings.filter((f) => (seen[f.id] ?? 'not-looked') !== 'not-looked').length} of{' '}
+                    {p.findings.length}
                   </span>
                 </a>
               </li>
@@ -123,7 +129,16 @@ export function Examine({ view }: { view: ExamineView }) {
                 {p.findings.map((f) => {
                   const index = flat.indexOf(f)
                   return (
-                    <FindingRow key={f.id} finding={f} index={index} current={index === row} state={seen[f.id] ?? 'not-looked'} disabled={!writing} onFocus={() => setRow(index)} onSet={(s) => set(f.id, s)} />
+                    <FindingRow
+                      key={f.id}
+                      finding={f}
+                      index={index}
+                      current={index === row}
+                      state={seen[f.id] ?? 'not-looked'}
+                      disabled={!writing}
+                      onFocus={() => setRow(index)}
+                      onSet={(s) => set(f.id, s)}
+                    />
                   )
                 })}
               </ul>
@@ -143,13 +158,23 @@ export function Examine({ view }: { view: ExamineView }) {
         <span className="text-ink2 text-[0.92rem]" role="status">
           {saving ? 'keeping' : looked > 0 && writing ? 'all kept' : ''}
         </span>
-        <span className="text-ink2 text-[0.88rem] hidden sm:inline ml-auto">keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked</span>
+        <span className="text-ink2 text-[0.88rem] hidden sm:inline ml-auto">
+          keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked
+        </span>
       </div>
     </>
   )
-} // prettier-ignore
+}
 
-function FindingRow({ finding, index, current, state, disabled, onFocus, onSet }: {
+function FindingRow({
+  finding,
+  index,
+  current,
+  state,
+  disabled,
+  onFocus,
+  onSet,
+}: {
   finding: Finding
   index: number
   current: boolean
@@ -159,7 +184,11 @@ function FindingRow({ finding, index, current, state, disabled, onFocus, onSet }
   onSet: (state: FindingState) => void
 }) {
   return (
-    <li data-row={index} className={`py-2.5 border-b border-line grid md:grid-cols-[minmax(0,1fr)_auto] gap-x-5 gap-y-2 items-center pl-3 border-l-[3px] ${current ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`} onClick={onFocus}>
+    <li
+      data-row={index}
+      className={`py-2.5 border-b border-line grid md:grid-cols-[minmax(0,1fr)_auto] gap-x-5 gap-y-2 items-center pl-3 border-l-[3px] ${current ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+      onClick={onFocus}
+    >
       <div>
         <p className="font-bold">{finding.name}</p>
         <p className="text-[0.92rem] text-ink2">{finding.question}</p>
@@ -185,14 +214,23 @@ function FindingRow({ finding, index, current, state, disabled, onFocus, onSet }
       </div>
     </li>
   )
-} // prettier-ignore
+}
 
 /** Arrows move through the four states, as in any group of radio buttons. */
-function arrows(event: React.KeyboardEvent<HTMLButtonElement>, onSet: (s: FindingState) => void, state: FindingState) {
-  const by = event.key === 'ArrowRight' || event.key === 'ArrowDown' ? 1 : event.key === 'ArrowLeft' || event.key === 'ArrowUp' ? -1 : 0
+function arrows(
+  event: React.KeyboardEvent<HTMLButtonElement>,
+  onSet: (s: FindingState) => void,
+  state: FindingState,
+) {
+  const by =
+    event.key === 'ArrowRight' || event.key === 'ArrowDown'
+      ? 1
+      : event.key === 'ArrowLeft' || event.key === 'ArrowUp'
+        ? -1
+        : 0
   if (by === 0) return
   event.preventDefault()
   const next = (STATES.findIndex((s) => s.state === state) + by + STATES.length) % STATES.length
   onSet(STATES[next]!.state)
   ;(event.currentTarget.parentElement?.children[next] as HTMLElement | undefined)?.focus()
-} // prettier-ignore
+}

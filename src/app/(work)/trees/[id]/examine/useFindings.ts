@@ -24,7 +24,12 @@ export function useFindings(treeId: string, assessmentId: string, initial: Seen)
       setProblem(null)
       setPending((n) => n + 1)
       queue.current = queue.current.then(async () => {
-        const failed = await keep({ treeId, assessmentId, finding, state: state === 'not-looked' ? null : state })
+        const failed = await keep({
+          treeId,
+          assessmentId,
+          finding,
+          state: state === 'not-looked' ? null : state,
+        })
         if (failed) {
           setProblem(failed)
           setSeen((now) => ({ ...now, [finding]: before ?? 'not-looked' }))
@@ -53,7 +58,8 @@ async function keep(input: unknown): Promise<Problem | null> {
     return {
       code: 'conflict',
       field: 'connection',
-      message: 'The server cannot be reached, so the last press was not kept. Press it again when you are in reach.',
+      message:
+        'The server cannot be reached, so the last press was not kept. Press it again when you are in reach.',
     }
   }
 }

@@ -11,15 +11,48 @@ export interface Blockage {
 export function blockedBy(view: PrescribeView): Blockage | null {
   const t = view.tree.id
   if (view.handed)
-    return { text: view.handed.status === 'done' ? 'This prescription is done and recorded.' : `This prescription is with the crew for ${view.handed.onDate ?? 'a day to come'}.`, href: view.handed.jobId ? `/run/${view.handed.jobId}` : '/run', link: 'Open the work' }
-  if (!view.reading) return { text: 'The trunk has not been measured, so nothing can be dosed.', href: `/trees/${t}#measure`, link: 'Measure it' }
-  if (!view.diagnosis) return { text: 'No cause has been signed, so nothing can be prescribed for it.', href: `/trees/${t}/examine`, link: 'Examine' }
-  if (!view.decision) return { text: 'Nothing has been decided on the signed cause.', href: `/trees/${t}/decide`, link: 'Decide' }
-  if (view.decision.action !== 'treat') return { text: 'The decision is not to treat this tree.', href: `/trees/${t}/decide`, link: 'See the decision' }
-  if (!view.tree.identityConfirmedAt && view.kind?.confusedWith) return { text: 'Confirm what kind of tree it is first: its look-alike would not be helped by this.', href: `/trees/${t}`, link: 'Confirm it' }
-  if (view.cards.length === 0) return { text: 'No label card on the shelf names this cause on this kind of tree for injection.' }
+    return {
+      text:
+        view.handed.status === 'done'
+          ? 'This prescription is done and recorded.'
+          : `This prescription is with the crew for ${view.handed.onDate ?? 'a day to come'}.`,
+      href: view.handed.jobId ? `/run/${view.handed.jobId}` : '/run',
+      link: 'Open the work',
+    }
+  if (!view.reading)
+    return {
+      text: 'The trunk has not been measured, so nothing can be dosed.',
+      href: `/trees/${t}#measure`,
+      link: 'Measure it',
+    }
+  if (!view.diagnosis)
+    return {
+      text: 'No cause has been signed, so nothing can be prescribed for it.',
+      href: `/trees/${t}/examine`,
+      link: 'Examine',
+    }
+  if (!view.decision)
+    return {
+      text: 'Nothing has been decided on the signed cause.',
+      href: `/trees/${t}/decide`,
+      link: 'Decide',
+    }
+  if (view.decision.action !== 'treat')
+    return {
+      text: 'The decision is not to treat this tree.',
+      href: `/trees/${t}/decide`,
+      link: 'See the decision',
+    }
+  if (!view.tree.identityConfirmedAt && view.kind?.confusedWith)
+    return {
+      text: 'Confirm what kind of tree it is first: its look-alike would not be helped by this.',
+      href: `/trees/${t}`,
+      link: 'Confirm it',
+    }
+  if (view.cards.length === 0)
+    return { text: 'No label card on the shelf names this cause on this kind of tree for injection.' }
   return null
-} // prettier-ignore
+}
 
 export function Blocked({ why }: { why: Blockage }) {
   return (

@@ -8,7 +8,16 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 
 /** Signs the prescription and hands it to the crew for a day. */
-export function HandOver({ view, blocked, dirty, plan, labelId, choice, girth, bearings }: {
+export function HandOver({
+  view,
+  blocked,
+  dirty,
+  plan,
+  labelId,
+  choice,
+  girth,
+  bearings,
+}: {
   view: PrescribeView
   blocked: boolean
   dirty: boolean
@@ -27,7 +36,16 @@ export function HandOver({ view, blocked, dirty, plan, labelId, choice, girth, b
   const ready = plan !== null && plan.layout.missing === 0 && plan.uptake.ok
 
   async function hand() {
-    const done = await send({ id, treeId: view.tree.id, decisionId: view.decision!.id, labelId, choice, portGirth: girth, bearings, onDate })
+    const done = await send({
+      id,
+      treeId: view.tree.id,
+      decisionId: view.decision!.id,
+      labelId,
+      choice,
+      portGirth: girth,
+      bearings,
+      onDate,
+    })
     if (done) router.push(`/run/${done.jobId}`)
   }
 
@@ -36,13 +54,31 @@ export function HandOver({ view, blocked, dirty, plan, labelId, choice, girth, b
       <label className="label" htmlFor="day">
         Day of the work
       </label>
-      <input id="day" type="date" className="field" min={view.today} value={onDate} onChange={(e) => setOnDate(e.target.value)} />
-      {dirty && <p className="note mt-2">The trunk on the ring was changed. Save it under “The trunk itself” before handing over.</p>}
+      <input
+        id="day"
+        type="date"
+        className="field"
+        min={view.today}
+        value={onDate}
+        onChange={(e) => setOnDate(e.target.value)}
+      />
+      {dirty && (
+        <p className="note mt-2">
+          The trunk on the ring was changed. Save it under “The trunk itself” before handing over.
+        </p>
+      )}
       <ProblemNote problem={problem} />
-      <button type="button" className="btn btn-now w-full mt-3" disabled={busy || !ready || dirty} onClick={hand}>
+      <button
+        type="button"
+        className="btn btn-now w-full mt-3"
+        disabled={busy || !ready || dirty}
+        onClick={hand}
+      >
         {busy ? 'Handing over' : 'Sign and hand to the crew →'}
       </button>
-      <p className="text-[0.88rem] text-ink2 mt-2">The label in your hand decides. This card is an example.</p>
+      <p className="text-[0.88rem] text-ink2 mt-2">
+        The label in your hand decides. This card is an example.
+      </p>
     </section>
   )
-} // prettier-ignore
+}

@@ -34,12 +34,23 @@ export function Prescribe({ view }: { view: PrescribeView }) {
   useViewKeys({ w: () => setSlip(!slip) })
 
   const card = cards.find((c) => c.id === labelId)
-  const girth = readQuantity(girthTyped, 'length', 'portGirth', { bareUnit: units === 'us' ? 'in' : 'cm', name: 'Girth at the ports' })
+  const girth = readQuantity(girthTyped, 'length', 'portGirth', {
+    bareUnit: units === 'us' ? 'in' : 'cm',
+    name: 'Girth at the ports',
+  })
   const girthM = girth.ok ? girth.value.si : null
   const input = useMemo<InjectionPlanInput | null>(
     () =>
       base && card && girthM !== null
-        ? { ...base, marks, card: card.body, choice, portGirth: girthM, sources: { ...base.sources, label: card.source }, bearings: moved ?? undefined }
+        ? {
+            ...base,
+            marks,
+            card: card.body,
+            choice,
+            portGirth: girthM,
+            sources: { ...base.sources, label: card.source },
+            bearings: moved ?? undefined,
+          }
         : null,
     [base, card, girthM, marks, choice, moved],
   )
@@ -70,7 +81,13 @@ export function Prescribe({ view }: { view: PrescribeView }) {
 
   return (
     <>
-      <TreeHeading view={view} title={`${tree.tag}, trunk injection`} below={below} here="prescribe" step="prescribe" />
+      <TreeHeading
+        view={view}
+        title={`${tree.tag}, trunk injection`}
+        below={below}
+        here="prescribe"
+        step="prescribe"
+      />
       {blocked && <Blocked why={blocked} />}
       <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
         <div>
@@ -78,7 +95,10 @@ export function Prescribe({ view }: { view: PrescribeView }) {
           {base && reading ? (
             <>
               <p className="font-head font-bold text-[2.3rem] leading-none">
-                {showGirth(base.breastGirth, units).replace(/ (in|cm)$/, '')} <span className="text-[1.05rem] font-text font-normal text-ink2">{units === 'us' ? 'in' : 'cm'}</span>
+                {showGirth(base.breastGirth, units).replace(/ (in|cm)$/, '')}{' '}
+                <span className="text-[1.05rem] font-text font-normal text-ink2">
+                  {units === 'us' ? 'in' : 'cm'}
+                </span>
               </p>
               <p className="text-ink2 mt-1">
                 {showGirth(base.diameter, units)} through · read {shortDate(reading.readAt, view.timeZone)}
@@ -96,16 +116,32 @@ export function Prescribe({ view }: { view: PrescribeView }) {
               onChoice={(c) => replan(() => setChoice(c))}
               girth={girthTyped}
               onGirth={(g) => replan(() => setGirthTyped(g))}
-              girthProblem={girth.ok ? (plan && !plan.ok && plan.problem.field === 'portGirth' ? plan.problem.message : null) : girth.problem.message}
+              girthProblem={
+                girth.ok
+                  ? plan && !plan.ok && plan.problem.field === 'portGirth'
+                    ? plan.problem.message
+                    : null
+                  : girth.problem.message
+              }
               plan={value}
               units={units}
             />
           )}
         </div>
-        <div id="ring">
+        <div id="ring" data-plan-ms={ms ?? undefined}>
           <div className="flex justify-center gap-2 mb-1" role="group" aria-label="What is moved on the ring">
             {(['ports', 'marks'] as const).map((m) => (
-              <button key={m} type="button" aria-pressed={mode === m} className={`btn !min-h-[34px] ${mode === m ? '!border-rust !text-rust !bg-rust-soft' : ''}`} onClick={() => { setMode(m); setChosen(null); setRefusal(null) }}>
+              <button
+                key={m}
+                type="button"
+                aria-pressed={mode === m}
+                className={`btn !min-h-[34px] ${mode === m ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
+                onClick={() => {
+                  setMode(m)
+                  setChosen(null)
+                  setRefusal(null)
+                }}
+              >
                 {m === 'ports' ? 'Ports' : 'The trunk itself'}
               </button>
             ))}
@@ -119,20 +155,32 @@ export function Prescribe({ view }: { view: PrescribeView }) {
             chosen={chosen}
             onChoose={setChosen}
             onMovePort={move}
-            onChangeMark={(i, m) => replan(() => { setMarks(marks.map((x, j) => (j === i ? m : x))); setChosen(i) })}
+            onChangeMark={(i, m) =>
+              replan(() => {
+                setMarks(marks.map((x, j) => (j === i ? m : x)))
+                setChosen(i)
+              })
+            }
             refusedAt={refusal?.at ?? null}
             className="w-full max-w-[500px] mx-auto"
           />
-          <RingLegend marks={marks} holes={view.holes.length} ports={mode === 'ports' && bearings.length > 0} />
+          <RingLegend
+            marks={marks}
+            holes={view.holes.length}
+            ports={mode === 'ports' && bearings.length > 0}
+          />
           {value && (
             <p className="text-center text-[0.84rem] text-ink2 mt-1">
-              suitability {plain(value.layout.total)} of {plain(value.bestTotal)} possible{ms !== null && ` · placed in ${plain(ms, 0)} ms`}
+              suitability {plain(value.layout.total)} of {plain(value.bestTotal)} possible
             </p>
           )}
         </div>
         <div>
-          {plan && !plan.ok && plan.problem.field !== 'portGirth' && <p className="note note-stop mb-3" role="alert">{plan.problem.message}</p>}
-          {slip && value && mode === 'ports' && <Slip title="Working" about={tree.tag} working={value.working} />}
+          {plan && !plan.ok && plan.problem.field !== 'portGirth' && (
+            <p className="note note-stop mb-3" role="alert">
+              {plan.problem.message}
+            </p>
+          )}
           <RingPanel
             view={view}
             mode={mode}
@@ -146,14 +194,33 @@ export function Prescribe({ view }: { view: PrescribeView }) {
             plan={value}
             refusal={refusal?.why ?? null}
             onMove={move}
-            onPutBack={() => { setMoved(null); setRefusal(null) }}
+            onPutBack={() => {
+              setMoved(null)
+              setRefusal(null)
+            }}
           />
-          {mode === 'ports' && <HandOver view={view} blocked={blocked !== null} dirty={dirty} plan={value} labelId={labelId} choice={choice} girth={girthTyped} bearings={bearings} />}
+          {mode === 'ports' && (
+            <HandOver
+              view={view}
+              blocked={blocked !== null}
+              dirty={dirty}
+              plan={value}
+              labelId={labelId}
+              choice={choice}
+              girth={girthTyped}
+              bearings={bearings}
+            />
+          )}
+          {slip && value && mode === 'ports' && (
+            <div className="mt-4">
+              <Slip title="Working" about={tree.tag} working={value.working} />
+            </div>
+          )}
         </div>
       </div>
     </>
   )
-} // prettier-ignore
+}
 
 /** A girth as it would be typed. */
 function girthText(metres: number, units: 'us' | 'metric'): string {

@@ -30,17 +30,28 @@ export function RingPanel(props: {
   return props.mode === 'ports' ? <PortPanel {...props} /> : <MarksPanel {...props} />
 }
 
-function PortPanel({ chosen, bearings, best, plan, refusal, onMove, onPutBack }: Parameters<typeof RingPanel>[0]) {
+function PortPanel({
+  chosen,
+  bearings,
+  best,
+  plan,
+  refusal,
+  onMove,
+  onPutBack,
+}: Parameters<typeof RingPanel>[0]) {
   const bearing = chosen === null ? undefined : bearings[chosen]
   const changed = bearings.filter((b) => !best.includes(b)).length
   return (
     <section aria-label="Chosen port" className="mb-4">
       <div aria-live="polite">
         {bearing === undefined || !plan ? (
-          <p className="text-ink2 text-[0.92rem]">Drag a port, or choose one with Tab and move it with the arrow keys.</p>
+          <p className="text-ink2 text-[0.92rem]">
+            Drag a port, or choose one with Tab and move it with the arrow keys.
+          </p>
         ) : (
           <p>
-            <b>Port {chosen! + 1}</b> at {bearing}°, {sideInWords(bearing)} · suitability {plain(suitability(bearing, plan.layoutInput))}
+            <b>Port {chosen! + 1}</b> at {bearing}°, {sideInWords(bearing)} · suitability{' '}
+            {plain(suitability(bearing, plan.layoutInput))}
           </p>
         )}
         {plan && changed > 0 && (
@@ -82,7 +93,7 @@ function PortPanel({ chosen, bearings, best, plan, refusal, onMove, onPutBack }:
       <div role="alert">{refusal && <p className="note note-stop mt-2">{refusal}</p>}</div>
     </section>
   )
-} // prettier-ignore
+}
 
 function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameters<typeof RingPanel>[0]) {
   const { send, busy, problem, takeVersion } = useSaveRing(view)
@@ -91,9 +102,24 @@ function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameter
       <h2 className="mb-2">On the trunk, clockwise from north</h2>
       <MarkList marks={marks} today={view.today} chosen={chosen} onChoose={onChoose} onChange={onMarks} />
       <ProblemNote problem={problem?.code === 'conflict' ? null : problem} />
-      {problem?.code === 'conflict' && <RingConflict view={view} mine={marks} onTake={(theirs, version) => { onMarks(theirs); takeVersion(version) }} onKeep={() => void send(marks, true)} />}
+      {problem?.code === 'conflict' && (
+        <RingConflict
+          view={view}
+          mine={marks}
+          onTake={(theirs, version) => {
+            onMarks(theirs)
+            takeVersion(version)
+          }}
+          onKeep={() => void send(marks, true)}
+        />
+      )}
       <div className="flex gap-2 mt-3">
-        <button type="button" className="btn btn-now" disabled={busy || !dirty} onClick={() => void send(marks)}>
+        <button
+          type="button"
+          className="btn btn-now"
+          disabled={busy || !dirty}
+          onClick={() => void send(marks)}
+        >
           {busy ? 'Saving' : dirty ? 'Save the ring' : 'Ring saved'}
         </button>
         {dirty && (
@@ -104,7 +130,7 @@ function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameter
       </div>
     </section>
   )
-} // prettier-ignore
+}
 
 /** Saves the ring against the version the page was opened with. */
 export function useSaveRing(view: PrescribeView) {
@@ -120,7 +146,13 @@ export function useSaveRing(view: PrescribeView) {
     const done = await verb.send({
       treeId: view.tree.id,
       version: base,
-      marks: marks.map((m) => ({ kind: m.kind, from: m.from, to: m.to, severity: m.severity ?? null, notedOn: m.notedOn })),
+      marks: marks.map((m) => ({
+        kind: m.kind,
+        from: m.from,
+        to: m.to,
+        severity: m.severity ?? null,
+        notedOn: m.notedOn,
+      })),
     })
     if (!done) return false
     setVersion(done.version)
@@ -140,9 +172,22 @@ async function asItIs(treeId: string): Promise<{ version: number; marks: RingMar
   return answer.ok ? ((await answer.json()) as { value: { version: number; marks: RingMark[] } }).value : null
 }
 
-function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; mine: RingMark[]; onTake: (marks: RingMark[], version: number) => void; onKeep: () => void }) {
+function RingConflict({
+  view,
+  mine,
+  onTake,
+  onKeep,
+}: {
+  view: PrescribeView
+  mine: RingMark[]
+  onTake: (marks: RingMark[], version: number) => void
+  onKeep: () => void
+}) {
   const [theirs, setTheirs] = useState<{ marks: RingMark[]; version: number } | null>(null)
-  const words = (list: RingMark[]) => list.map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`).join(', ') || 'nothing'
+  const words = (list: RingMark[]) =>
+    list
+      .map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`)
+      .join(', ') || 'nothing'
   return (
     <div className="note mt-2" role="alert">
       <p>Somebody else changed this tree while you had it open.</p>
@@ -154,7 +199,11 @@ function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; min
           <dd>{words(mine)}</dd>
         </dl>
       ) : (
-        <button type="button" className="btn mt-2" onClick={async () => setTheirs(await asItIs(view.tree.id))}>
+        <button
+          type="button"
+          className="btn mt-2"
+          onClick={async () => setTheirs(await asItIs(view.tree.id))}
+        >
           See both
         </button>
       )}
@@ -163,11 +212,26 @@ function RingConflict({ view, mine, onTake, onKeep }: { view: PrescribeView; min
           <button type="button" className="btn" onClick={onKeep}>
             Keep mine
           </button>
-          <button type="button" className="btn" onClick={() => onTake(theirs.marks.map(({ kind, from, to, severity, notedOn }) => ({ kind, from, to, severity, notedOn })), theirs.version)}>
+          <button
+            type="button"
+            className="btn"
+            onClick={() =>
+              onTake(
+                theirs.marks.map(({ kind, from, to, severity, notedOn }) => ({
+                  kind,
+                  from,
+                  to,
+                  severity,
+                  notedOn,
+                })),
+                theirs.version,
+              )
+            }
+          >
             Take theirs
           </button>
         </div>
       )}
     </div>
   )
-} // prettier-ignore
+}

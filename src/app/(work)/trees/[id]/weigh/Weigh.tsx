@@ -35,7 +35,11 @@ export function Weigh({ view }: { view: WeighView }) {
     const input = { host: tree.host, month: view.month, seen, causes: CAUSES, findings: FINDING_BY_ID }
     const w = weigh(input)
     const c = nextChecks(input)
-    return { weighed: w, checks: c, judgement: judge({ weighed: w, checks: c, seen, causes: CAUSES, findings: FINDING_BY_ID }) }
+    return {
+      weighed: w,
+      checks: c,
+      judgement: judge({ weighed: w, checks: c, seen, causes: CAUSES, findings: FINDING_BY_ID }),
+    }
   }, [tree.host, view.month, seen])
 
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
@@ -55,8 +59,16 @@ export function Weigh({ view }: { view: WeighView }) {
   if (!assessment || Object.keys(view.seen).length + Object.keys(seen).length === 0)
     return (
       <>
-        <TreeHeading view={view} title={`${tree.tag}, what explains it?`} below="Nothing has been looked at yet." here="weigh" step="weigh" />
-        <p className="mt-5 max-w-xl">There are no findings to weigh. Walk round the tree first; even a single finding moves the weights.</p>
+        <TreeHeading
+          view={view}
+          title={`${tree.tag}, what explains it?`}
+          below="Nothing has been looked at yet."
+          here="weigh"
+          step="weigh"
+        />
+        <p className="mt-5 max-w-xl">
+          There are no findings to weigh. Walk round the tree first; even a single finding moves the weights.
+        </p>
         <Link href={`/trees/${tree.id}/examine`} className="btn btn-now mt-4">
           Examine →
         </Link>
@@ -64,7 +76,13 @@ export function Weigh({ view }: { view: WeighView }) {
     )
 
   async function signNow() {
-    const done = await sign.send({ id, treeId: tree.id, assessmentId: assessment!.id, cause, reason: reason || null })
+    const done = await sign.send({
+      id,
+      treeId: tree.id,
+      assessmentId: assessment!.id,
+      cause,
+      reason: reason || null,
+    })
     if (done) router.push(`/trees/${tree.id}/decide`)
   }
 
@@ -79,16 +97,27 @@ export function Weigh({ view }: { view: WeighView }) {
       />
       {signed && assessment.closedAt && (
         <p className="note note-good mt-3">
-          Signed by {signed.signedBy} on {shortDate(signed.signedAt, view.timeZone)}: <b>{causeName(signed.cause)}</b>, weighed {signed.probability.toFixed(2)} with almanac {signed.almanacVersion}.
-          {signed.overrideReason && ` Reason given: ${signed.overrideReason}`}
+          Signed by {signed.signedBy} on {shortDate(signed.signedAt, view.timeZone)}:{' '}
+          <b>{causeName(signed.cause)}</b>, weighed {signed.probability.toFixed(2)} with almanac{' '}
+          {signed.almanacVersion}.{signed.overrideReason && ` Reason given: ${signed.overrideReason}`}
         </p>
       )}
-      {writing && <Question check={check} settled={judgement.settled} onAnswer={(state) => check && set(check.finding, state)} />}
+      {writing && (
+        <Question
+          check={check}
+          settled={judgement.settled}
+          onAnswer={(state) => check && set(check.finding, state)}
+        />
+      )}
       <ProblemNote problem={keeping} />
       <div className="mt-4">
         <Balance weighed={shown} chains={judgement.chains} chosen={cause} onChoose={setChosen} />
         {weighed.length > shown.length && (
-          <button type="button" className="py-2 underline underline-offset-2 text-ink2" onClick={() => setAll(true)}>
+          <button
+            type="button"
+            className="py-2 underline underline-offset-2 text-ink2"
+            onClick={() => setAll(true)}
+          >
             Show the other {weighed.length - shown.length} causes this kind can have
           </button>
         )}
@@ -101,7 +130,8 @@ export function Weigh({ view }: { view: WeighView }) {
         )}
         {judgement.refused.length > 0 && (
           <p className="note note-stop">
-            <b>Not for this: {judgement.refused.map((r) => CLASS_WORD[r.class] ?? r.class).join(', ')}.</b> {[...new Set(judgement.refused.map((r) => r.reason))].slice(0, 3).join(' ')}
+            <b>Not for this: {judgement.refused.map((r) => CLASS_WORD[r.class] ?? r.class).join(', ')}.</b>{' '}
+            {[...new Set(judgement.refused.map((r) => r.reason))].slice(0, 3).join(' ')}
           </p>
         )}
         {judgement.chains.length > 0 && (
@@ -110,7 +140,11 @@ export function Weigh({ view }: { view: WeighView }) {
             <ul>
               {judgement.chains.slice(0, 4).map((c) => (
                 <li key={c.cause}>
-                  {causeName(c.cause)} {CHAIN_WORD[c.role]} {causeName(lead.cause).toLowerCase()}: {c.because.map((b) => (FINDING_BY_ID.get(b)?.name ?? causeName(b)).toLowerCase()).join(', ')}.
+                  {causeName(c.cause)} {CHAIN_WORD[c.role]} {causeName(lead.cause).toLowerCase()}:{' '}
+                  {c.because
+                    .map((b) => (FINDING_BY_ID.get(b)?.name ?? causeName(b)).toLowerCase())
+                    .join(', ')}
+                  .
                 </li>
               ))}
             </ul>
@@ -118,7 +152,8 @@ export function Weigh({ view }: { view: WeighView }) {
         )}
         {chosenCause && (
           <div className="border border-line bg-sheet p-3 text-[0.94rem]">
-            <b>{chosenCause.name}.</b> {chosenCause.oneLine} {chosenCause.act} <span className="text-plum">{chosenCause.doNot}</span>
+            <b>{chosenCause.name}.</b> {chosenCause.oneLine} {chosenCause.act}{' '}
+            <span className="text-plum">{chosenCause.doNot}</span>
             {chosenCause.lookAlikes.length > 0 && (
               <ul className="mt-1.5 text-ink2">
                 {chosenCause.lookAlikes.map((l) => (
@@ -135,17 +170,31 @@ export function Weigh({ view }: { view: WeighView }) {
         <div className="mt-4 max-w-2xl">
           {needsReason && (
             <label className="block mb-2">
-              <span className="label">{judgement.hold ? 'To sign all the same, write why' : `${causeName(lead.cause)} weighs more. To sign ${causeName(cause).toLowerCase()} all the same, write why`}</span>
-              <textarea className="field" rows={2} value={reason} onChange={(e) => setReason(e.target.value)} />
+              <span className="label">
+                {judgement.hold
+                  ? 'To sign all the same, write why'
+                  : `${causeName(lead.cause)} weighs more. To sign ${causeName(cause).toLowerCase()} all the same, write why`}
+              </span>
+              <textarea
+                className="field"
+                rows={2}
+                value={reason}
+                onChange={(e) => setReason(e.target.value)}
+              />
             </label>
           )}
           <button type="button" className="btn btn-now" disabled={sign.busy || saving} onClick={signNow}>
-            {cause === SOMETHING_ELSE ? 'Sign as something else' : `Sign ${chosenCause?.name.toLowerCase() ?? cause}`} and decide →
+            {cause === SOMETHING_ELSE
+              ? 'Sign as something else'
+              : `Sign ${chosenCause?.name.toLowerCase() ?? cause}`}{' '}
+            and decide →
           </button>
           <ProblemNote problem={sign.problem} />
         </div>
       )}
-      {writing && view.role !== 'arborist' && <p className="mt-4 text-ink2">The arborist signs what explains it.</p>}
+      {writing && view.role !== 'arborist' && (
+        <p className="mt-4 text-ink2">The arborist signs what explains it.</p>
+      )}
       {!writing && (
         <Link href={`/trees/${tree.id}/decide`} className="btn btn-now mt-4">
           Decide →
@@ -157,7 +206,8 @@ export function Weigh({ view }: { view: WeighView }) {
           <ul className="border-t border-line mt-1">
             {view.earlier.map((d) => (
               <li key={d.id} className="py-2 border-b border-line">
-                <b>{causeName(d.cause)}</b>, weighed {d.probability.toFixed(2)}, {shortDate(d.signedAt, view.timeZone)}, {d.signedBy}
+                <b>{causeName(d.cause)}</b>, weighed {d.probability.toFixed(2)},{' '}
+                {shortDate(d.signedAt, view.timeZone)}, {d.signedBy}
                 {d.overrideReason && <span className="block text-ink2">{d.overrideReason}</span>}
               </li>
             ))}
@@ -166,33 +216,53 @@ export function Weigh({ view }: { view: WeighView }) {
       )}
     </>
   )
-} // prettier-ignore
+}
 
 /** The strongest causes, the chosen one among them, something else always last. */
 function top<T extends { cause: string; probability: number }>(weighed: T[], chosen: string): T[] {
-  const first = weighed.filter((w) => w.cause !== SOMETHING_ELSE).slice(0, SHOWN - 1)
+  const first = weighed
+    .filter((w) => w.cause !== SOMETHING_ELSE && w.probability >= 0.005)
+    .slice(0, SHOWN - 1)
   const own = weighed.find((w) => w.cause === chosen)
   const other = weighed.find((w) => w.cause === SOMETHING_ELSE)!
   const rows = own && own.cause !== SOMETHING_ELSE && !first.includes(own) ? [...first, own] : first
-  return [...rows, other].sort((a, b) => b.probability - a.probability)
+  return [...rows, other]
 }
 
-const CLASS_WORD: Record<string, string> = { 'any-spray': 'any spray', injection: 'trunk injection', fertiliser: 'hard feeding' }
+const CLASS_WORD: Record<string, string> = {
+  'any-spray': 'any spray',
+  injection: 'trunk injection',
+  fertiliser: 'hard feeding',
+}
 const CHAIN_WORD = { feeds: 'feeds', tended: 'goes with', stress: 'opens the door for' } as const
 
-function Question({ check, settled, onAnswer }: { check: Check | null; settled: boolean; onAnswer: (state: FindingState) => void }) {
+function Question({
+  check,
+  settled,
+  onAnswer,
+}: {
+  check: Check | null
+  settled: boolean
+  onAnswer: (state: FindingState) => void
+}) {
   if (!check)
     return (
       <p className="note note-good mt-4">
-        <b>{settled ? 'Settled.' : 'Nothing more to ask.'}</b> No further check at the tree would change what is to be done.
+        <b>{settled ? 'Settled.' : 'Nothing more to ask.'}</b> No further check at the tree would change what
+        is to be done.
       </p>
     )
   const finding = FINDING_BY_ID.get(check.finding)!
   const answer = (a: Check['ifThere']) => `${causeName(a.cause).toLowerCase()}, ${a.probability.toFixed(2)}`
   return (
-    <section aria-label="Next check" className="bg-paper border border-line mt-4 px-5 py-4 grid md:grid-cols-[minmax(0,1fr)_auto] gap-4 items-center">
+    <section
+      aria-label="Next check"
+      className="bg-paper border border-line mt-4 px-5 py-4 grid md:grid-cols-[minmax(0,1fr)_auto] gap-4 items-center"
+    >
       <div aria-live="polite">
-        <p className="text-[0.88rem] text-ink2">Next check · {minutes(finding.minutes)} · settles most for the time</p>
+        <p className="text-[0.88rem] text-ink2">
+          Next check · {minutes(finding.minutes)} · settles most for the time
+        </p>
         <p className="font-head font-bold text-[1.35rem] leading-tight mt-0.5">{finding.question}</p>
         <p className="text-[0.92rem] mt-1.5">
           Yes: {answer(check.ifThere)}. No: {answer(check.ifNot)}.
@@ -211,7 +281,7 @@ function Question({ check, settled, onAnswer }: { check: Check | null; settled: 
       </div>
     </section>
   )
-} // prettier-ignore
+}
 
 function minutes(n: number): string {
   return n < 1 ? 'half a minute' : n === 1 ? '1 minute' : `${n} minutes`
