@@ -32,8 +32,6 @@ export default {
       displayName: 'integration',
       rootDir: '.',
       testMatch: ['<rootDir>/tests/integration/**/*.test.ts'],
-      globalSetup: '<rootDir>/tests/integration/database.setup.ts',
-      globalTeardown: '<rootDir>/tests/integration/database.teardown.ts',
     },
   ],
 }

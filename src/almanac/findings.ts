@@ -115,7 +115,7 @@ export const FINDINGS: readonly Finding[] = [
   f('wound-mower', 'base', 'look', 'Mower or trimmer wounds', 'Are there fresh or repeated machine wounds at the base?', 0.5, 0.1),
   f('tunnels-mulch', 'base', 'look', 'Runways in the mulch', 'Are there runways or tunnels in mulch or grass?', 1, 0.04),
   f('slime-shells', 'base', 'look', 'Slime and shells', 'Are there slime trails or many snails in the ground cover?', 1, 0.03),
-  f('flare-hidden', 'base', 'look', 'No root flare to see', 'Look where trunk meets soil. Does it go in straight, like a post, with no flare?', 0.5, 0.1),
+  f('flare-hidden', 'base', 'look', 'Root flare hidden', 'Look where trunk meets soil. Does it go in straight, like a post, with no flare?', 0.5, 0.1),
   f('root-girdling', 'base', 'dig', 'Root across the trunk', 'Clear the soil at the base. Does a root press across or round the trunk?', 8, 0.03),
   f('mulch-piled', 'base', 'look', 'Mulch against the trunk', 'Is mulch or soil piled against the trunk?', 0.5, 0.15),
   f('mushrooms-base', 'base', 'look', 'Mushrooms at the base', 'Do clusters of mushrooms stand round the base or on roots?', 0.5, 0.02),

@@ -134,6 +134,9 @@ export interface ReadingDoubt {
   message: string
 }
 
+/** Two honest tapes on one trunk differ by this much, however short the time between them (a quarter inch). */
+const TAPE_SLACK = 0.00635
+
 /** Inside this share of one another two diameters are taken as the same slip. */
 const LIKE = 0.15
 const like = (a: number, b: number) => Math.abs(a - b) / b <= LIKE
@@ -192,7 +195,7 @@ export function doubtReading(
       code: 'shrank',
       message: `The trunk was ${show(old)} through at the last reading and would now be ${show(diameter)}. Trunks do not shrink: was the tape at the same height, or is a stem missing?`,
     })
-  else if (growth > 1.5 * inch * Math.max(before.years, 1 / 12))
+  else if (growth > Math.max(1.5 * inch * before.years, TAPE_SLACK))
     doubts.push({
       code: 'grew-fast',
       message: `The trunk would have grown ${show(growth)} in ${yearsInWords(before.years)}, more than 1.5 in a year. Check the tape and the height.`,

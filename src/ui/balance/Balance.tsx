@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale'
 import { cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import type { ChainLink } from '@/core/diagnose/judge'
+import { weight } from './weight'
 import type { Evidence, Weighed } from '@/core/diagnose/weigh'
 
 const ROLE_WORD: Record<ChainLink['role'], string> = {
@@ -96,11 +97,6 @@ export function Balance({
       })}
     </div>
   )
-}
-
-/** Two digits, and never a bare 0.00 for what is only unlikely. */
-function weight(p: number): string {
-  return p < 0.005 ? '<0.01' : p > 0.995 ? '>0.99' : p.toFixed(2)
 }
 
 function list(evidence: Evidence[]): string {

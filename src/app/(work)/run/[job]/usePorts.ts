@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
-import { stepPort, type PortStep, type RunningPort } from '@/core/ports/running'
+import { stageOf, stepPort, type PortStep, type RunningPort } from '@/core/ports/running'
 import type { JobView } from '@/server/read/work'
 import { newId } from '@/ui/fields/newId'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -28,6 +28,15 @@ export function useNow(serverNow: number): number {
   return now
 }
 
+/** A step shown before the server's page shows it. */
+interface Ahead {
+  port: RunningPort
+  /** When the server kept it; null while it is on its way. */
+  keptAt: number | null
+}
+
+const PATIENCE_MS = 3000
+
 /**
  * The ports of a job. A step shows at once by the same rule the server keeps, is sent, and is taken back with its
  * reason when the server refuses it.
@@ -35,18 +44,29 @@ export function useNow(serverNow: number): number {
 export function usePorts(view: JobView, now: number) {
   const router = useRouter()
   const { send, problem, clear } = useVerb('mark-port')
-  const [ahead, setAhead] = useState<Record<string, RunningPort>>({})
+  const [ahead, setAhead] = useState<Record<string, Ahead>>({})
   const [refusal, setRefusal] = useState<Problem | null>(null)
   const queue = useRef<Promise<void>>(Promise.resolve())
   const pending = useRef(0)
 
+  // A page that was fetched before a press arrived must not undo it on the screen: a step stays ahead until the
+  // server shows it too, or has had long enough to.
   useEffect(() => {
-    if (pending.current === 0) setAhead({})
+    const onServer = new Map(view.trees.flatMap((t) => t.ports.map((p) => [p.id, p])))
+    setAhead((now) =>
+      Object.fromEntries(
+        Object.entries(now).filter(([id, a]) => {
+          const port = onServer.get(id)
+          if (!port || (a.keptAt !== null && stageOf(port) === stageOf(a.port))) return false
+          return a.keptAt === null || Date.now() - a.keptAt < PATIENCE_MS
+        }),
+      ),
+    )
   }, [view])
 
   const trees = view.trees.map((t) => ({
     ...t,
-    ports: t.ports.map((p): JobPort => ({ ...p, ...ahead[p.id] })),
+    ports: t.ports.map((p): JobPort => ({ ...p, ...ahead[p.id]?.port })),
   }))
 
   const act = useCallback(
@@ -60,7 +80,7 @@ export function usePorts(view: JobView, now: number) {
             : { kind: command.kind, at: now }
         const next = stepPort(port, step)
         if (!next.ok) return setRefusal(next.problem)
-        setAhead((a) => ({ ...a, [port.id]: next.value }))
+        setAhead((a) => ({ ...a, [port.id]: { port: next.value, keptAt: null } }))
       }
       pending.current++
       queue.current = queue.current.then(async () => {
@@ -73,8 +93,11 @@ export function usePorts(view: JobView, now: number) {
           bearing: command.bearing ?? null,
         })
         pending.current--
-        if (done === null)
-          setAhead((a) => Object.fromEntries(Object.entries(a).filter(([id]) => id !== port.id)))
+        setAhead((a) => {
+          const { [port.id]: own, ...rest } = a
+          if (done === null || !own) return rest
+          return { ...rest, [port.id]: { ...own, keptAt: Date.now() } }
+        })
         if (pending.current === 0) router.refresh()
       })
     },

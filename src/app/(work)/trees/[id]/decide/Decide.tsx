@@ -8,6 +8,7 @@ import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
+import { weight } from '@/ui/balance/weight'
 import { TreeHeading } from '../TreeHeading'
 
 const ACTIONS: { action: Action; title: string; means: string }[] = [
@@ -61,7 +62,7 @@ export function Decide({ view }: { view: DecideView }) {
       <TreeHeading
         view={view}
         title={`${tree.tag}, what to do?`}
-        below={`${diagnosis.name}, weighed ${diagnosis.probability.toFixed(2)} · live crown ${tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`} · signed by ${diagnosis.signedBy}, ${shortDate(diagnosis.signedAt, view.timeZone)}`}
+        below={`${diagnosis.name}, weighed ${weight(diagnosis.probability)} · live crown ${tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`} · signed by ${diagnosis.signedBy}, ${shortDate(diagnosis.signedAt, view.timeZone)}`}
         here="decide"
         step="decide"
       />

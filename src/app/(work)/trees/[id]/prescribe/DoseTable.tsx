@@ -50,13 +50,14 @@ export function DoseTable({
           {cards.length === 0 && <option value="">no card fits</option>}
           {cards.map((c) => (
             <option key={c.id} value={c.id}>
-              {c.name}, {c.body.actives[0]?.name}
+              {c.name}
             </option>
           ))}
         </select>
         {card && (
           <p className="text-[0.86rem] text-ink2 mt-0.5">
-            {card.registration} · card v{card.version} · an example, not a label
+            {card.body.actives.map((a) => `${a.name} ${a.strength}`).join(', ')} · {card.registration} · card v
+            {card.version} · an example, not a label
           </p>
         )}
       </div>

@@ -13,6 +13,7 @@ import { usePlan } from '@/ui/ring/usePlan'
 import { Slip } from '@/ui/slip/Slip'
 import { shortDate } from '@/ui/when'
 import { useViewKeys } from '@/ui/shell/keys'
+import { weight } from '@/ui/balance/weight'
 import { TreeHeading } from '../TreeHeading'
 import { Blocked, blockedBy } from './Blocked'
 import { DoseTable } from './DoseTable'
@@ -74,9 +75,9 @@ export function Prescribe({ view }: { view: PrescribeView }) {
   }
 
   const blocked = blockedBy(view)
-  const dirty = JSON.stringify(marks) !== JSON.stringify(view.marks)
+  const dirty = inOrder(marks) !== inOrder(view.marks)
   const below = view.diagnosis
-    ? `${view.diagnosis.name}, ${view.diagnosis.probability.toFixed(2)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
+    ? `${view.diagnosis.name}, ${weight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
     : 'Nothing has been signed as the cause yet; the ring can be set already.'
 
   return (
@@ -220,6 +221,14 @@ export function Prescribe({ view }: { view: PrescribeView }) {
       </div>
     </>
   )
+}
+
+/** The marks as one text, whatever the order they were put on in. */
+function inOrder(marks: readonly RingMark[]): string {
+  return marks
+    .map((m) => `${m.kind} ${m.from} ${m.to} ${m.severity ?? ''} ${m.notedOn}`)
+    .sort()
+    .join('|')
 }
 
 /** A girth as it would be typed. */

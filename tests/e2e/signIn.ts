@@ -1,0 +1,39 @@
+import { expect, type Page } from '@playwright/test'
+
+export const PEOPLE = {
+  maren: { email: 'maren@hollinquay.example', password: 'rowan-and-lens' },
+  teodor: { email: 'teodor@hollinquay.example', password: 'truck-two-0630' },
+  wren: { email: 'wren@hollinquay.example', password: 'gloves-are-on' },
+  philippa: { email: 'philippa@hollinquay.example', password: 'week-in-ink' },
+  ines: { email: 'ines@alderreach.example', password: 'another-firm' },
+} as const
+
+/** Signs in through the page itself. */
+export async function signIn(page: Page, who: keyof typeof PEOPLE): Promise<void> {
+  await page.context().clearCookies()
+  await page.goto('/sign-in')
+  await page.getByLabel('E-mail').fill(PEOPLE[who].email)
+  await page.getByLabel('Password').fill(PEOPLE[who].password)
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click()
+  await page.waitForURL((url) => !url.pathname.startsWith('/sign-in'))
+}
+
+/** Opens a tree of the schoolyard by the find key. */
+export async function openTree(page: Page, tag: string): Promise<void> {
+  const find = page.getByRole('combobox', { name: 'Find a tree or place' })
+  // Keys answer once the page is alive.
+  await expect(async () => {
+    await page.keyboard.press('/')
+    await expect(find).toBeVisible({ timeout: 500 })
+  }).toPass()
+  await find.fill(tag)
+  await page.getByRole('option', { name: new RegExp(`^${tag}\\b`) }).click()
+  await page.getByRole('heading', { level: 1, name: tag }).waitFor()
+}
+
+/** Keeps a picture of the view for the README when a folder is named in SCREENSHOTS. */
+export async function picture(page: Page, name: string): Promise<void> {
+  if (!process.env.SCREENSHOTS) return
+  await page.waitForTimeout(300)
+  await page.screenshot({ path: `${process.env.SCREENSHOTS}/${name}.png` })
+}
