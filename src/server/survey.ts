@@ -20,11 +20,9 @@ import {
 } from '@/db/queries/tree'
 import { id, line, verb, words, type Context } from './verb'
 
-const knownHost = z
-  .string()
-  .refine((h) => host(h) !== undefined, {
-    error: 'Kind is not one the almanac knows; choose it from the list.',
-  })
+const knownHost = z.string().refine((h) => host(h) !== undefined, {
+  error: 'Kind is not one the almanac knows; choose it from the list.',
+})
 
 /** Adds a tree to a site. A second send of the same tree changes nothing. */
 export const addTreeVerb = verb({

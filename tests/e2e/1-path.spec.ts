@@ -74,7 +74,10 @@ test('the arborist examines, weighs and decides', async ({ page }) => {
   await expect(page.getByRole('radio', { name: /Ash borer, weight/ })).toHaveAttribute('aria-checked', 'true')
 
   // The question on top: answering moves the weights in view.
-  await page.getByRole('list', { name: 'Steps of the work on this tree' }).getByRole('link', { name: /examine/ }).click()
+  await page
+    .getByRole('list', { name: 'Steps of the work on this tree' })
+    .getByRole('link', { name: /examine/ })
+    .click()
   await setFinding(page, 'D-shaped exit holes', 'There')
   await expect(page.getByText('all kept')).toBeVisible()
   await page.getByRole('link', { name: 'Weigh 5 findings →' }).click()
@@ -199,6 +202,7 @@ test('the crew lead runs the ports, counts everything back in and signs', async 
 
   // Back after the save shows the tree as recorded; nothing can be sent twice.
   await page.goBack()
+  await page.getByRole('button', { name: /Ash 14/ }).click()
   await expect(page.getByText(/Signed and recorded/)).toBeVisible()
 })
 

@@ -47,7 +47,7 @@ export function layoutPorts(input: LayoutInput): PortLayout {
   const open = new Uint8Array(ROUND)
   for (let b = 0; b < ROUND; b++) {
     open[b] = forbiddenAt(b, input) === null ? 1 : 0
-    value[b] = Math.round(suitability(b, input) / GRAIN)
+    if (open[b]) value[b] = Math.round(suitability(b, input) / GRAIN)
   }
   // Neighbours on the same bearing are never two ports, however small the spacing.
   const least = Math.max(1, ceilGuarded(degreesOf(input.minSpacing, input.portGirth)))

@@ -8,6 +8,7 @@ import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useGo } from '@/ui/shell/useGo'
 import { fromToday, shortDate, writtenDate } from '@/ui/when'
 
 const LOOK = { 'as expected': 'note-good', slower: '', 'not working': 'note-stop' } as const
@@ -15,6 +16,7 @@ const LOOK = { 'as expected': 'note-good', slower: '', 'not working': 'note-stop
 /** One promised check: what to count, what is expected, what was found, and what is next. */
 export function EnterResult({ view }: { view: FollowUpView }) {
   const router = useRouter()
+  const go = useGo()
   const { check, today } = view
   const e = check.expectation
   const { send, busy, problem } = useVerb<{ verdict: string }>('enter-result')
@@ -42,7 +44,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
       })) === null
     )
       return
-    if (chosen === 'reopen the diagnosis') router.push(`/trees/${check.treeId}/examine`)
+    if (chosen === 'reopen the diagnosis') go(`/trees/${check.treeId}/examine`)
     else router.refresh()
   }
 

@@ -1,11 +1,11 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { HOSTS } from '@/almanac/hosts'
 import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useGo } from '@/ui/shell/useGo'
 
 const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
 
@@ -21,7 +21,7 @@ export function NewTree({
   onPlace: (place: { east: string; north: string } | null) => void
   onDone: () => void
 }) {
-  const router = useRouter()
+  const go = useGo()
   const { send, busy, problem } = useVerb<{ id: string }>('add-tree')
   const [id] = useState(newId)
   const [tag, setTag] = useState('')
@@ -40,7 +40,7 @@ export function NewTree({
       eastM: number(place?.east),
       northM: number(place?.north),
     })
-    if (added) router.push(`/trees/${added.id}#measure`)
+    if (added) go(`/trees/${added.id}#measure`)
   }
   const number = (text = '') => (text.trim() === '' || Number.isNaN(Number(text)) ? null : Number(text))
 

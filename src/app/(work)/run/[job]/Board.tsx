@@ -65,20 +65,23 @@ export function Board({
               </span>
               <span className="col-span-2 mt-1.5 flex gap-2">
                 {stage === 'taking up' && (
-                  <button type="button" className="btn flex-1" onClick={() => onAct(port, { kind: 'stop' })}>
+                  <button
+                    type="button"
+                    className="btn flex-1"
+                    aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
+                    onClick={() => onAct(port, { kind: 'stop' })}
+                  >
                     Empty, stop
-                    <span className="sr-only">
-                      {' '}
-                      port {port.number} of {tree.tag}
-                    </span>
                   </button>
                 )}
                 {stage === 'empty' && (
-                  <button type="button" className="btn flex-1" onClick={() => onAct(port, { kind: 'out' })}>
+                  <button
+                    type="button"
+                    className="btn flex-1"
+                    aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
+                    onClick={() => onAct(port, { kind: 'out' })}
+                  >
                     Out, counted
-                    <span className="sr-only">
-                      , port {port.number} of {tree.tag}
-                    </span>
                   </button>
                 )}
               </span>

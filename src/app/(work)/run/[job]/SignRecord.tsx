@@ -1,5 +1,4 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { volumeApplied, whyNotFinished } from '@/core/ports/running'
 import { showMl, showSpeed, showTemperature } from '@/core/quantity/format'
@@ -8,13 +7,14 @@ import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useGo } from '@/ui/shell/useGo'
 import type { JobTree } from './usePorts'
 
 const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']
 
 /** The record of one tree: what cannot be known from the ports is asked, the rest is written by the product. */
 export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
-  const router = useRouter()
+  const go = useGo()
   const { send, busy, problem } = useVerb<{ recordId: string }>('sign-record')
   const [id] = useState(newId)
   const w = view.weather
@@ -45,7 +45,7 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
       counted: Number.isNaN(counted) ? form.counted : counted,
       deviations: form.deviations || null,
     })
-    if (done) router.push(`/ledger/${done.recordId}`)
+    if (done) go(`/ledger/${done.recordId}`)
   }
 
   return (

@@ -1,12 +1,12 @@
 'use client'
 import Link from 'next/link'
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { weight } from '@/ui/balance/weight'
 import { TreeHeading } from '../TreeHeading'
@@ -25,7 +25,7 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
 
 /** Treat, care, watch, sample or remove: the product proposes with its reasons, the arborist decides and signs. */
 export function Decide({ view }: { view: DecideView }) {
-  const router = useRouter()
+  const go = useGo()
   const { tree, diagnosis, proposal, decision } = view
   const { send, busy, problem } = useVerb<{ id: string }>('sign-decision')
   const [id] = useState(newId)
@@ -52,8 +52,8 @@ export function Decide({ view }: { view: DecideView }) {
     event.preventDefault()
     const done = await send({ id, treeId: tree.id, diagnosisId: diagnosis!.id, action, words: words || null })
     if (!done) return
-    if (action === 'treat') router.push(`/trees/${tree.id}/prescribe`)
-    else router.push(`/trees/${tree.id}`)
+    if (action === 'treat') go(`/trees/${tree.id}/prescribe`)
+    else go(`/trees/${tree.id}`)
   }
   const other = action !== proposal.action
 

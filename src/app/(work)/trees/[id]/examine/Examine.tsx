@@ -193,7 +193,11 @@ function FindingRow({
         <p className="font-bold">{finding.name}</p>
         <p className="text-[0.92rem] text-ink2">{finding.question}</p>
       </div>
-      <div role="radiogroup" aria-label={finding.name} className="grid grid-cols-2 sm:grid-cols-4 gap-[3px] md:w-[384px]">
+      <div
+        role="radiogroup"
+        aria-label={finding.name}
+        className="grid grid-cols-2 sm:grid-cols-4 gap-[3px] md:w-[384px]"
+      >
         {STATES.map((s) => (
           <button
             key={s.state}

@@ -56,8 +56,8 @@ export function DoseTable({
         </select>
         {card && (
           <p className="text-[0.86rem] text-ink2 mt-0.5">
-            {card.body.actives.map((a) => `${a.name} ${a.strength}`).join(', ')} · {card.registration} · card v
-            {card.version} · an example, not a label
+            {card.body.actives.map((a) => `${a.name} ${a.strength}`).join(', ')} · {card.registration} · card
+            v{card.version} · an example, not a label
           </p>
         )}
       </div>

@@ -1,11 +1,11 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { InjectionPlan } from '@/core/dose/planInjection'
 import type { PrescribeView } from '@/server/read/tree'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useGo } from '@/ui/shell/useGo'
 
 /** Signs the prescription and hands it to the crew for a day. */
 export function HandOver({
@@ -27,7 +27,7 @@ export function HandOver({
   girth: string
   bearings: number[]
 }) {
-  const router = useRouter()
+  const go = useGo()
   const { send, busy, problem } = useVerb<{ jobId: string }>('hand-to-crew')
   const [id] = useState(newId)
   const [onDate, setOnDate] = useState(view.today)
@@ -46,7 +46,7 @@ export function HandOver({
       bearings,
       onDate,
     })
-    if (done) router.push(`/run/${done.jobId}`)
+    if (done) go(`/run/${done.jobId}`)
   }
 
   return (

@@ -1,6 +1,5 @@
 'use client'
 import Link from 'next/link'
-import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
 import { CAUSES, cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
@@ -12,6 +11,7 @@ import { Balance } from '@/ui/balance/Balance'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useGo } from '@/ui/shell/useGo'
 import { useViewKeys } from '@/ui/shell/keys'
 import { shortDate } from '@/ui/when'
 import { useFindings } from '../examine/useFindings'
@@ -23,7 +23,7 @@ const SHOWN = 5
 
 /** What explains it: the balance, and above it the one check that would settle most. */
 export function Weigh({ view }: { view: WeighView }) {
-  const router = useRouter()
+  const go = useGo()
   const { assessment, tree, signed } = view
   const { seen, set, problem: keeping, saving } = useFindings(tree.id, assessment?.id ?? '', view.seen)
   const sign = useVerb<{ id: string }>('sign-diagnosis')
@@ -84,7 +84,7 @@ export function Weigh({ view }: { view: WeighView }) {
       cause,
       reason: reason || null,
     })
-    if (done) router.push(`/trees/${tree.id}/decide`)
+    if (done) go(`/trees/${tree.id}/decide`)
   }
 
   return (

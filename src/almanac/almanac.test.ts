@@ -1,0 +1,162 @@
+import { judge } from '@/core/diagnose/judge'
+import { nextChecks, weigh } from '@/core/diagnose/weigh'
+import type { FindingState, Seen } from '@/core/diagnose/almanac'
+import { CAUSES } from './causes'
+import { FINDING_BY_ID, FINDINGS } from './findings'
+import { HOSTS, host } from './hosts'
+
+test('every entry points only at what exists', () => {
+  const causes = new Set(CAUSES.map((c) => c.id))
+  expect(causes.size).toBe(CAUSES.length)
+  expect(FINDING_BY_ID.size).toBe(FINDINGS.length)
+  for (const c of CAUSES) {
+    for (const id of Object.keys(c.findings))
+      expect([c.id, id, FINDING_BY_ID.has(id)]).toEqual([c.id, id, true])
+    for (const h of c.hosts === '*' ? [] : c.hosts)
+      expect([c.id, h, host(h) !== undefined]).toEqual([c.id, h, true])
+    for (const l of c.livesOn ?? []) expect(causes.has(l)).toBe(true)
+    for (const l of c.lookAlikes) expect([c.id, l.cause, causes.has(l.cause)]).toEqual([c.id, l.cause, true])
+    expect(c.prior).toBeGreaterThan(0)
+    expect([c.oneLine, c.act, c.doNot, c.expect, c.spread].every((t) => t.length > 4)).toBe(true)
+  }
+  for (const h of HOSTS) if (h.confusedWith) expect(host(h.confusedWith.host)).toBeDefined()
+})
+
+test('the hosts of this almanac have at least fourteen causes between them', () => {
+  const covered = CAUSES.filter(
+    (c) =>
+      c.hosts === '*' ||
+      c.hosts.some((h) =>
+        ['ash', 'oak-red-group', 'oak-white-group', 'maple', 'linden', 'mountain-ash'].includes(h),
+      ),
+  )
+  expect(covered.length).toBeGreaterThanOrEqual(14)
+})
+
+interface Vignette {
+  name: string
+  host: string
+  month: number
+  there: string[]
+  not?: string[]
+  lead: string
+  hold?: RegExp | null
+  refused?: string[]
+  chain?: string
+  next?: string[]
+}
+
+const VIGNETTES: Vignette[] = [
+  {
+    name: 'an ash thinning from the top with D-shaped holes',
+    host: 'ash',
+    month: 6,
+    there: ['crown-thin-top', 'exit-hole-d', 'woodpecker-blond'],
+    lead: 'emerald-ash-borer',
+    hold: null,
+    refused: ['fungicide', 'bactericide'],
+  },
+  {
+    name: 'an ash with round holes and sawdust',
+    host: 'ash',
+    month: 6,
+    there: ['exit-hole-round', 'frass-sap-base'],
+    not: ['galleries-s', 'exit-hole-d'],
+    lead: 'clearwing-borer',
+  },
+  {
+    name: 'a true ash, dry, among other dry kinds',
+    host: 'ash',
+    month: 8,
+    there: ['leaf-fold-crisp', 'soil-dry', 'many-kinds-affected', 'leaf-scorch-even'],
+    not: ['exit-hole-d'],
+    lead: 'drought-stress',
+    refused: ['injection', 'fertiliser', 'insecticide'],
+  },
+  {
+    name: 'a maple with one wilting limb',
+    host: 'maple',
+    month: 7,
+    there: ['flagging-limb', 'crown-thin-one-side', 'sapwood-streaks'],
+    lead: 'verticillium-wilt',
+    hold: /laboratory/,
+    refused: ['fungicide', 'injection'],
+  },
+  {
+    name: 'a maple thought to wilt, with a girdling root',
+    host: 'maple',
+    month: 6,
+    there: ['flagging-limb', 'crown-thin-one-side', 'flare-hidden', 'root-girdling'],
+    not: ['sapwood-streaks'],
+    lead: 'girdling-roots',
+    hold: null,
+    refused: ['fungicide', 'injection'],
+  },
+  {
+    name: 'an oak that goes in like a post',
+    host: 'oak-red-group',
+    month: 6,
+    there: ['crown-thin-even', 'flare-hidden', 'mulch-piled'],
+    lead: 'buried-flare',
+  },
+  {
+    name: 'an oak with banded scorch each summer',
+    host: 'oak-red-group',
+    month: 8,
+    there: ['leaf-scorch-banded', 'returns-each-summer'],
+    lead: 'bacterial-leaf-scorch',
+    hold: /laboratory/,
+    refused: ['fungicide', 'insecticide'],
+  },
+  {
+    name: 'an oak that wilts within weeks after pruning',
+    host: 'oak-red-group',
+    month: 6,
+    there: ['wilt-sudden-whole', 'leaf-bronze-green-drop', 'pruned-in-risk-season'],
+    lead: 'oak-wilt',
+    hold: /laboratory/,
+  },
+  {
+    name: 'a linden with a black film over a café',
+    host: 'linden',
+    month: 6,
+    there: ['leaf-black-film', 'leaf-sticky', 'ants-trail'],
+    lead: 'sooty-mould',
+    refused: ['fungicide', 'bactericide'],
+    chain: 'aphids',
+    next: ['twig-bumps-large-soft', 'aphids-seen', 'shoot-black-rubs-off'],
+  },
+  {
+    name: 'a mountain ash with hooked black shoots',
+    host: 'mountain-ash',
+    month: 6,
+    there: ['shoot-crook', 'leaf-hang-black'],
+    lead: 'fire-blight',
+    refused: ['fungicide', 'insecticide'],
+  },
+  {
+    name: 'findings that nothing explains',
+    host: 'ash',
+    month: 6,
+    there: ['leaf-spots-orange', 'fruit-cracked', 'silk-nests'],
+    lead: 'something-else',
+    hold: /Nothing in the almanac/,
+  },
+]
+
+test.each(VIGNETTES.map((v) => [v.name, v] as const))('%s', (_, v) => {
+  const seen: Seen = Object.fromEntries([
+    ...v.there.map((f): [string, FindingState] => [f, 'there']),
+    ...(v.not ?? []).map((f): [string, FindingState] => [f, 'not-there']),
+  ])
+  const input = { host: v.host, month: v.month, seen, causes: CAUSES, findings: FINDING_BY_ID }
+  const weighed = weigh(input)
+  const checks = nextChecks(input)
+  const judgement = judge({ weighed, checks, seen, causes: CAUSES, findings: FINDING_BY_ID })
+  expect(weighed[0]!.cause).toBe(v.lead)
+  if (v.hold === null) expect(judgement.hold).toBeNull()
+  else if (v.hold) expect(judgement.hold?.reason).toMatch(v.hold)
+  for (const c of v.refused ?? []) expect(judgement.refused.map((r) => r.class)).toContain(c)
+  if (v.chain) expect(judgement.chains.map((c) => c.cause)).toContain(v.chain)
+  if (v.next) expect(v.next).toContain(checks[0]!.finding)
+})

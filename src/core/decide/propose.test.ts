@@ -1,0 +1,60 @@
+import { compare, type Expectation } from '../respond/compare'
+import { propose, type DecideInput } from './propose'
+
+const base: DecideInput = {
+  calls: 'protect-systemic',
+  causeName: 'Ash borer',
+  probability: 0.93,
+  liveCrown: 80,
+  held: null,
+  drought: false,
+  saturated: false,
+  buriedFlare: false,
+  weakAnchor: false,
+}
+
+test.each<[Partial<DecideInput>, string, RegExp]>([
+  [{}, 'treat', /20 % of the crown is lost, under 30 %/],
+  [{ liveCrown: 70 }, 'treat', /doubtful/],
+  [{ liveCrown: 50 }, 'treat', /doubtful/],
+  [{ liveCrown: 45 }, 'remove', /Above 50 %/],
+  [{ liveCrown: null }, 'watch', /Nobody has taken/],
+  [{ drought: true }, 'care', /Water first/],
+  [{ saturated: true }, 'care', /saturated/],
+  [{ buriedFlare: true }, 'care', /Open the collar first/],
+  [{ held: 'Only a laboratory can tell.' }, 'sample', /laboratory/],
+  [{ weakAnchor: true, held: 'x' }, 'remove', /qualified risk assessor/],
+  [{ calls: 'root-collar-work' }, 'care', /before any product/],
+  [{ calls: 'none' }, 'watch', /needs no treatment/],
+  [{ calls: 'remove-or-plan' }, 'remove', /Nothing cures/],
+  [{ calls: 'laboratory' }, 'sample', /laboratory/],
+])('%j leads to %s', (part, action, why) => {
+  const p = propose({ ...base, ...part })
+  expect(p.action).toBe(action)
+  expect(p.reasons.map((r) => r.text).join(' ')).toMatch(why)
+  expect(p.mayInject).toBe(action === 'treat')
+})
+
+describe('a follow-up against what was expected', () => {
+  const crown: Expectation = {
+    question: '',
+    unit: '%',
+    sense: 'at-least',
+    expected: 75,
+    tolerated: 65,
+    least: 0,
+    most: 100,
+  }
+  const left: Expectation = { ...crown, unit: 'left', sense: 'at-most', expected: 0, tolerated: 0 }
+  test.each([
+    [crown, 80, 'as expected'],
+    [crown, 75, 'as expected'],
+    [crown, 65, 'slower'],
+    [crown, 60, 'not working'],
+    [left, 0, 'as expected'],
+    [left, 1, 'not working'],
+  ] as const)('%j with %d', (e, value, verdict) => expect(compare(e, value).verdict).toBe(verdict))
+  test('what does not work reopens the diagnosis first', () => {
+    expect(compare(crown, 10).options[0]).toBe('reopen the diagnosis')
+  })
+})
