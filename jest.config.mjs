@@ -1,5 +1,5 @@
 const transform = {
-  '^.+\\.tsx?$': [
+  '^.+\\.[mc]?[tj]sx?$': [
     '@swc/jest',
     {
       jsc: {

@@ -1,4 +1,5 @@
 import type { ActionClass } from '../diagnose/almanac'
+import { showWeight } from '../diagnose/showWeight'
 
 export type Action = 'treat' | 'care' | 'watch' | 'sample' | 'remove'
 
@@ -49,7 +50,7 @@ export function propose(input: DecideInput): Proposal {
     say(input.held, true)
     return { action: 'sample', reasons, mayInject: false }
   }
-  say(`${input.causeName} explains the findings with ${input.probability.toFixed(2)}.`)
+  say(`${input.causeName} explains the findings best, weighed ${showWeight(input.probability)}.`)
   switch (input.calls) {
     case 'protect-systemic': {
       if (lost === null) {

@@ -1,5 +1,6 @@
 import { causeName, cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
+import { showWeight } from '@/core/diagnose/showWeight'
 import { monthIn } from '@/core/time/calendar'
 import { assessmentOfTree, decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
 import { followUpsOfTree } from '@/db/queries/followUp'
@@ -67,7 +68,7 @@ export function treeView(id: string) {
         at: d.signedAt.getTime(),
         what: 'diagnosis',
         title: causeName(d.cause),
-        detail: `weighed ${d.probability.toFixed(2)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`,
+        detail: `weighed ${showWeight(d.probability)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`,
         by: d.signedBy,
       })),
       ...decisions.map((d): HistoryEntry => ({

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale'
 import { cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import type { ChainLink } from '@/core/diagnose/judge'
-import { weight } from './weight'
+import { showWeight } from '@/core/diagnose/showWeight'
 import type { Evidence, Weighed } from '@/core/diagnose/weigh'
 
 const ROLE_WORD: Record<ChainLink['role'], string> = {
@@ -44,7 +44,7 @@ export function Balance({
             key={w.cause}
             role="radio"
             aria-checked={on}
-            aria-label={`${causeName(w.cause)}, weight ${weight(w.probability)}`}
+            aria-label={`${causeName(w.cause)}, weight ${showWeight(w.probability)}`}
             tabIndex={on ? 0 : -1}
             onClick={() => onChoose(w.cause)}
             onKeyDown={(e) => keys(e, weighed, w.cause, onChoose)}
@@ -60,7 +60,7 @@ export function Balance({
                 {w.outOfSeason && ' · out of season'}
               </span>
             </span>
-            <span className="md:hidden font-head font-bold text-[1.3rem]">{weight(w.probability)}</span>
+            <span className="md:hidden font-head font-bold text-[1.3rem]">{showWeight(w.probability)}</span>
             <span className="text-[0.88rem] text-plum md:text-right max-md:col-span-2">
               {list(w.against)}
             </span>
@@ -90,7 +90,7 @@ export function Balance({
             </svg>
             <span className="text-[0.88rem] text-moss max-md:col-span-2">{list(w.for)}</span>
             <span className="hidden md:block text-right font-head font-bold text-[1.35rem]">
-              {weight(w.probability)}
+              {showWeight(w.probability)}
             </span>
           </div>
         )

@@ -35,18 +35,38 @@ export function Board({
           return (
             <li
               key={port.id}
-              className="border-b border-line py-2 grid grid-cols-[1fr_auto] gap-x-3 items-center"
+              className="border-b border-line py-2 grid grid-cols-[minmax(0,1fr)_auto_112px] gap-x-3 items-center"
             >
-              <span>
+              <span className="leading-tight">
                 <b>{tree.tag}</b> port {port.number}, {port.bearing}°
               </span>
-              <span className="text-right">
-                <span className="font-head font-bold text-[1.15rem]">
-                  {plain(Math.floor(minutes), 0)} min
-                </span>{' '}
-                <span className="text-[0.86rem] text-ink2">
+              <span className="text-right whitespace-nowrap">
+                <span className="font-head font-bold text-[1.1rem]">{plain(Math.floor(minutes), 0)} min</span>{' '}
+                <span className="text-[0.84rem] text-ink2">
                   of {plain(from, 0)}–{plain(to, 0)}
                 </span>
+              </span>
+              <span className="row-span-2">
+                {stage === 'taking up' && (
+                  <button
+                    type="button"
+                    className="btn w-full !px-1"
+                    aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
+                    onClick={() => onAct(port, { kind: 'stop' })}
+                  >
+                    Empty, stop
+                  </button>
+                )}
+                {stage === 'empty' && (
+                  <button
+                    type="button"
+                    className="btn w-full !px-1"
+                    aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
+                    onClick={() => onAct(port, { kind: 'out' })}
+                  >
+                    Out, counted
+                  </button>
+                )}
               </span>
               <span
                 className="block h-[8px] bg-line2"
@@ -59,31 +79,9 @@ export function Board({
                 />
               </span>
               <span
-                className={`text-right text-[0.88rem] font-bold ${minutes > to && stage === 'taking up' ? 'text-plum' : late ? 'text-straw' : 'text-ink2'}`}
+                className={`text-right text-[0.86rem] font-bold ${minutes > to && stage === 'taking up' ? 'text-plum' : late ? 'text-straw' : 'text-ink2'}`}
               >
                 {stage === 'empty' ? 'pull it' : minutes > to ? 'stalled?' : late ? 'look now' : 'taking up'}
-              </span>
-              <span className="col-span-2 mt-1.5 flex gap-2">
-                {stage === 'taking up' && (
-                  <button
-                    type="button"
-                    className="btn flex-1"
-                    aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
-                    onClick={() => onAct(port, { kind: 'stop' })}
-                  >
-                    Empty, stop
-                  </button>
-                )}
-                {stage === 'empty' && (
-                  <button
-                    type="button"
-                    className="btn flex-1"
-                    aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
-                    onClick={() => onAct(port, { kind: 'out' })}
-                  >
-                    Out, counted
-                  </button>
-                )}
               </span>
             </li>
           )

@@ -8,7 +8,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
-import { weight } from '@/ui/balance/weight'
+import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
 
 const ACTIONS: { action: Action; title: string; means: string }[] = [
@@ -62,7 +62,7 @@ export function Decide({ view }: { view: DecideView }) {
       <TreeHeading
         view={view}
         title={`${tree.tag}, what to do?`}
-        below={`${diagnosis.name}, weighed ${weight(diagnosis.probability)} · live crown ${tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`} · signed by ${diagnosis.signedBy}, ${shortDate(diagnosis.signedAt, view.timeZone)}`}
+        below={`${diagnosis.name}, weighed ${showWeight(diagnosis.probability)} · live crown ${tree.liveCrownPercent === null ? 'not taken' : `${tree.liveCrownPercent} %`} · signed by ${diagnosis.signedBy}, ${shortDate(diagnosis.signedAt, view.timeZone)}`}
         here="decide"
         step="decide"
       />

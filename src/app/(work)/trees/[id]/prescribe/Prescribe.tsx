@@ -13,7 +13,7 @@ import { usePlan } from '@/ui/ring/usePlan'
 import { Slip } from '@/ui/slip/Slip'
 import { shortDate } from '@/ui/when'
 import { useViewKeys } from '@/ui/shell/keys'
-import { weight } from '@/ui/balance/weight'
+import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
 import { Blocked, blockedBy } from './Blocked'
 import { DoseTable } from './DoseTable'
@@ -77,7 +77,7 @@ export function Prescribe({ view }: { view: PrescribeView }) {
   const blocked = blockedBy(view)
   const dirty = inOrder(marks) !== inOrder(view.marks)
   const below = view.diagnosis
-    ? `${view.diagnosis.name}, ${weight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
+    ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
     : 'Nothing has been signed as the cause yet; the ring can be set already.'
 
   return (

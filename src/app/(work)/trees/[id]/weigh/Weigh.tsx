@@ -15,7 +15,7 @@ import { useGo } from '@/ui/shell/useGo'
 import { useViewKeys } from '@/ui/shell/keys'
 import { shortDate } from '@/ui/when'
 import { useFindings } from '../examine/useFindings'
-import { weight } from '@/ui/balance/weight'
+import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
 
 /** How many causes stand on the balance before the rest is asked for. */
@@ -99,7 +99,7 @@ export function Weigh({ view }: { view: WeighView }) {
       {signed && assessment.closedAt && (
         <p className="note note-good mt-3">
           Signed by {signed.signedBy} on {shortDate(signed.signedAt, view.timeZone)}:{' '}
-          <b>{causeName(signed.cause)}</b>, weighed {weight(signed.probability)} with almanac{' '}
+          <b>{causeName(signed.cause)}</b>, weighed {showWeight(signed.probability)} with almanac{' '}
           {signed.almanacVersion}.{signed.overrideReason && ` Reason given: ${signed.overrideReason}`}
         </p>
       )}
@@ -207,7 +207,7 @@ export function Weigh({ view }: { view: WeighView }) {
           <ul className="border-t border-line mt-1">
             {view.earlier.map((d) => (
               <li key={d.id} className="py-2 border-b border-line">
-                <b>{causeName(d.cause)}</b>, weighed {weight(d.probability)},{' '}
+                <b>{causeName(d.cause)}</b>, weighed {showWeight(d.probability)},{' '}
                 {shortDate(d.signedAt, view.timeZone)}, {d.signedBy}
                 {d.overrideReason && <span className="block text-ink2">{d.overrideReason}</span>}
               </li>
@@ -254,7 +254,7 @@ function Question({
       </p>
     )
   const finding = FINDING_BY_ID.get(check.finding)!
-  const answer = (a: Check['ifThere']) => `${causeName(a.cause).toLowerCase()}, ${weight(a.probability)}`
+  const answer = (a: Check['ifThere']) => `${causeName(a.cause).toLowerCase()}, ${showWeight(a.probability)}`
   return (
     <section
       aria-label="Next check"

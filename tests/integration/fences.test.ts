@@ -1,0 +1,219 @@
+import * as assessments from '@/db/queries/assessment'
+import { inFirm, signingIn } from '@/db/client'
+import * as followUps from '@/db/queries/followUp'
+import * as people from '@/db/queries/person'
+import * as records from '@/db/queries/record'
+import * as sites from '@/db/queries/site'
+import * as trees from '@/db/queries/tree'
+import * as work from '@/db/queries/work'
+import type { FirmSql } from '@/db/client'
+import {
+  act,
+  closePool,
+  decideAsh,
+  done,
+  makeFirm,
+  ownerSql,
+  uuidv7,
+  type TestFirm,
+  type Treated,
+} from './scenario'
+
+let a: TestFirm
+let b: TestFirm
+let treated: Treated
+let ids: {
+  job: string
+  item: string
+  port: string
+  followUp: string
+  assessment: string
+  person: string
+  session: string
+}
+
+beforeAll(async () => {
+  a = await makeFirm('Firm A')
+  b = await makeFirm('Firm B')
+  treated = await decideAsh(a, 'A-1')
+  const { jobId } = await done<{ jobId: string }>(a.person('arborist'), 'hand-to-crew', treated.prescription)
+  const session = uuidv7()
+  ids = await inFirm(a.id, async (sql) => {
+    const item = (await work.itemsOfJob(sql, jobId))[0]!
+    const port = (await work.portsOfItems(sql, [item.id]))[0]!
+    const followUp = uuidv7()
+    await followUps.addFollowUp(sql, {
+      id: followUp,
+      firmId: a.id,
+      treeId: treated.treeId,
+      prescriptionId: null,
+      dueOn: '2026-06-12',
+      what: 'look',
+      expectation: {
+        question: '',
+        unit: '%',
+        sense: 'at-least',
+        expected: 1,
+        tolerated: 0,
+        least: 0,
+        most: 100,
+      },
+    })
+    await people.openSession(sql, { id: session, firmId: a.id, personId: a.person('arborist').id })
+    return {
+      job: jobId,
+      item: item.id,
+      port: port.id,
+      followUp,
+      assessment: (await assessments.assessmentOfTree(sql, treated.treeId))!.id,
+      person: a.person('arborist').id,
+      session,
+    }
+  })
+})
+afterAll(() => closePool())
+
+const asB = <T>(work: (sql: FirmSql) => Promise<T>) => inFirm(b.id, work)
+const count = (r: unknown) => (Array.isArray(r) ? r.length : r === undefined ? 0 : r === 0 ? 0 : 1)
+
+test('every query function answers firm B with nothing of firm A', async () => {
+  const t = treated.treeId
+  const reads: Record<string, (sql: FirmSql) => Promise<unknown>> = {
+    treesOfSite: (s) => trees.treesOfSite(s, a.site),
+    treeById: (s) => trees.treeById(s, t),
+    treesNamed: (s) => trees.treesNamed(s, 'A-1'),
+    readingsOfTree: (s) => trees.readingsOfTree(s, t),
+    marksOfTree: (s) => trees.marksOfTree(s, t),
+    marksOfSite: (s) => trees.marksOfSite(s, a.site),
+    holesOfTree: (s) => trees.holesOfTree(s, t),
+    examine: (s) => trees.treesWaiting(s, 'examine'),
+    weigh: (s) => trees.treesWaiting(s, 'weigh'),
+    decide: (s) => trees.treesWaiting(s, 'decide'),
+    prescribe: (s) => trees.treesWaiting(s, 'prescribe'),
+    siteById: (s) => sites.siteById(s, a.site),
+    featuresOfSite: (s) => sites.featuresOfSite(s, a.site),
+    assessmentOfTree: (s) => assessments.assessmentOfTree(s, t),
+    findingsOf: (s) => assessments.findingsOf(s, ids.assessment),
+    diagnosesOfTree: (s) => assessments.diagnosesOfTree(s, t),
+    decisionsOfTree: (s) => assessments.decisionsOfTree(s, t),
+    labelById: (s) => work.labelById(s, a.label),
+    prescriptionsOfTree: (s) => work.prescriptionsOfTree(s, t),
+    jobsBetween: (s) => work.jobsBetween(s, '2000-01-01', '2100-01-01'),
+    jobById: (s) => work.jobById(s, ids.job),
+    itemsOfJob: (s) => work.itemsOfJob(s, ids.job),
+    jobItemById: (s) => work.jobItemById(s, ids.item),
+    portsOfItems: (s) => work.portsOfItems(s, [ids.item]),
+    portForChange: (s) => work.portForChange(s, ids.port),
+    records: (s) => records.records(s),
+    recordsOfTree: (s) => records.recordsOfTree(s, t),
+    recordChain: (s) => records.recordChain(s),
+    openFollowUps: (s) => followUps.openFollowUps(s),
+    followUpsOfTree: (s) => followUps.followUpsOfTree(s, t),
+    followUpById: (s) => followUps.followUpById(s, ids.followUp),
+    personOfSession: (s) => people.personOfSession(s, ids.session),
+  }
+  for (const [name, read] of Object.entries(reads)) expect([name, count(await asB(read))]).toEqual([name, 0])
+  // The same functions do answer firm A, so that the test cannot pass by asking wrongly.
+  const empty = new Set([
+    'marksOfTree',
+    'marksOfSite',
+    'holesOfTree',
+    'featuresOfSite',
+    'examine',
+    'weigh',
+    'decide',
+    'prescribe',
+    'records',
+    'recordsOfTree',
+    'recordChain',
+  ])
+  for (const [name, read] of Object.entries(reads))
+    if (!empty.has(name)) expect([name, count(await inFirm(a.id, read)) > 0]).toEqual([name, true])
+})
+
+test('no table lets firm B see a row of firm A, whatever is asked', async () => {
+  const owner = ownerSql()
+  const tables = await owner<{ name: string; rls: boolean; forced: boolean; firm: boolean }[]>`
+    select c.relname as name, c.relrowsecurity as rls, c.relforcerowsecurity as forced,
+      exists (select 1 from information_schema.columns k where k.table_name = c.relname and k.column_name = 'firm_id') as firm
+    from pg_class c join pg_namespace n on n.oid = c.relnamespace
+    where n.nspname = 'public' and c.relkind = 'r' and c.relname <> 'schema_version'`
+  await owner.end()
+  expect(tables.length).toBeGreaterThan(20)
+  for (const t of tables) {
+    expect(t).toEqual({ name: t.name, rls: true, forced: true, firm: true })
+    const rows = await asB(
+      (sql) => sql`select count(*)::int as n from ${sql(t.name)} where firm_id = ${a.id}`,
+    )
+    expect([t.name, rows[0]!.n]).toEqual([t.name, 0])
+  }
+})
+
+test('firm B can write nothing into firm A, by verb or by query', async () => {
+  const arboristB = b.person('arborist')
+  const t = treated.treeId
+  const attempts: [string, unknown][] = [
+    ['add-tree', { id: uuidv7(), siteId: a.site, tag: 'X', host: 'ash', eastM: 0, northM: 0, note: null }],
+    ['change-tree', { treeId: t, version: 3, tag: 'X', host: 'ash', note: null, liveCrownPercent: null }],
+    ['confirm-identity', { treeId: t, host: 'ash' }],
+    ['add-reading', { id: uuidv7(), treeId: t, tape: 'girth', bareUnit: 'in', stems: ['50'] }],
+    ['save-ring', { treeId: t, version: 3, marks: [] }],
+    ['set-finding', { treeId: t, assessmentId: ids.assessment, finding: 'exit-hole-d', state: null }],
+    ['sign-diagnosis', { id: uuidv7(), treeId: t, assessmentId: ids.assessment, cause: 'emerald-ash-borer' }],
+    ['sign-decision', { id: uuidv7(), treeId: t, diagnosisId: uuidv7(), action: 'treat' }],
+    ['hand-to-crew', { ...treated.prescription, id: uuidv7() }],
+    ['confirm-tree', { jobItemId: ids.item, tag: 'A-1', gear: true }],
+    ['mark-port', { eventId: uuidv7(), portId: ids.port, kind: 'drill' }],
+    [
+      'sign-record',
+      {
+        id: uuidv7(),
+        jobItemId: ids.item,
+        lot: 'LOT-1',
+        temperature: '70',
+        wind: '4',
+        windFrom: 'N',
+        sky: 'clear',
+        soil: 'moist',
+        counted: 9,
+        notices: 'told',
+      },
+    ],
+    ['enter-result', { id: uuidv7(), followUpId: ids.followUp, value: 1, nextStep: 'stop' }],
+  ]
+  for (const [verb, input] of attempts) {
+    const r = await act(arboristB, verb, input)
+    expect([verb, r.ok]).toEqual([verb, false])
+  }
+  await expect(
+    asB((sql) => sql`update tree set tag = 'stolen' where id = ${t} returning id`),
+  ).resolves.toHaveLength(0)
+  await expect(
+    asB((sql) => sql`insert into client (id, firm_id, name) values (${uuidv7()}, ${a.id}, 'smuggled')`),
+  ).rejects.toThrow(/row-level security/)
+  // A row of B's own may not point at A's either.
+  await expect(
+    asB(
+      (sql) =>
+        sql`insert into job (id, firm_id, site_id, on_date, title) values (${uuidv7()}, ${b.id}, ${a.site}, '2026-06-12', 'x')`,
+    ),
+  ).rejects.toThrow(/foreign key/)
+})
+
+test('without a firm nothing is seen; a sign-in sees its own e-mail only', async () => {
+  const emailB = `arborist.${b.id}@test.example`
+  const seen = await signingIn(emailB, (sql) => sql`select email from person`)
+  expect(seen.map((r) => r.email)).toEqual([emailB])
+  expect(await signingIn('nobody@test.example', (sql) => sql`select 1 from tree`)).toHaveLength(0)
+})
+
+test('the application’s own role owns nothing and cannot pass the fences', async () => {
+  const owner = ownerSql()
+  const [role] =
+    await owner`select rolsuper, rolbypassrls, rolcreaterole from pg_roles where rolname = 'elmhorn_app'`
+  const owned =
+    await owner`select 1 from pg_class where relowner = (select oid from pg_roles where rolname = 'elmhorn_app')`
+  await owner.end()
+  expect(role).toEqual({ rolsuper: false, rolbypassrls: false, rolcreaterole: false })
+  expect(owned).toHaveLength(0)
+})

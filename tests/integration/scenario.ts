@@ -1,0 +1,140 @@
+import { v7 as uuidv7 } from 'uuid'
+import postgres from 'postgres'
+import { closePool, inFirm } from '@/db/client'
+import type { PersonRow, Role } from '@/db/queries/person'
+import { VERBS } from '@/server/verbs'
+import { CARDS } from '../../demo/cards'
+import type { Result } from '@/core/problem'
+
+/** A firm made up for one test, with its people and a site. Firms of several tests live side by side in one database. */
+export interface TestFirm {
+  id: string
+  site: string
+  label: string
+  person: (role: Role, at?: Date) => PersonRow
+}
+
+export const NOON = new Date('2026-06-12T16:00:00Z')
+
+export async function makeFirm(name: string): Promise<TestFirm> {
+  const id = uuidv7()
+  const site = uuidv7()
+  const label = uuidv7()
+  const roles: Role[] = ['arborist', 'crew lead', 'technician', 'office']
+  const ids = Object.fromEntries(roles.map((r) => [r, uuidv7()])) as Record<Role, string>
+  await inFirm(id, async (sql) => {
+    await sql`insert into firm (id, name, town, time_zone) values (${id}, ${name}, 'Testham', 'America/New_York')`
+    for (const role of roles)
+      await sql`insert into person (id, firm_id, email, name, role, licence, password_hash)
+        values (${ids[role]}, ${id}, ${`${role}.${id}@test.example`.replace(' ', '')}, ${role}, ${role}, ${role === 'technician' ? null : 'T-1'}, 'none')`
+    const client = uuidv7()
+    await sql`insert into client (id, firm_id, name) values (${client}, ${id}, 'Client')`
+    await sql`insert into site (id, firm_id, client_id, name, place, time_zone) values (${site}, ${id}, ${client}, ${`${name} site`}, 'Testham', 'America/New_York')`
+    const card = CARDS[0]!
+    await sql`insert into label_card (id, firm_id, code, version, name, registration, body) values (${label}, ${id}, ${card.code}, 1, ${card.name}, ${card.registration}, ${sql.json(card.body as never)})`
+    await sql`insert into lot (id, firm_id, label_code, number) values (${uuidv7()}, ${id}, ${card.code}, 'LOT-1')`
+  })
+  return {
+    id,
+    site,
+    label,
+    person: (role, at = NOON) => ({
+      id: ids[role],
+      firmId: id,
+      name: role,
+      email: '',
+      role,
+      licence: role === 'technician' ? null : 'T-1',
+      units: 'us',
+      firmName: name,
+      town: 'Testham',
+      timeZone: 'America/New_York',
+      clockOffsetMs: at.getTime() - Date.now(),
+    }),
+  }
+}
+
+/** Does a step as somebody. */
+export function act(person: PersonRow, verb: string, input: unknown): Promise<Result<unknown>> {
+  return VERBS[verb]!.perform(verb, person, input)
+}
+
+/** Does a step that must work. */
+export async function done<T = Record<string, never>>(
+  person: PersonRow,
+  verb: string,
+  input: unknown,
+): Promise<T> {
+  const r = await act(person, verb, input)
+  if (!r.ok) throw new Error(`${verb}: ${r.problem.field}: ${r.problem.message}`)
+  return r.value as T
+}
+
+/** A measured and confirmed ash. */
+export async function makeAsh(firm: TestFirm, tag: string, at = NOON): Promise<string> {
+  const treeId = uuidv7()
+  const arborist = firm.person('arborist', at)
+  await done(arborist, 'add-tree', {
+    id: treeId,
+    siteId: firm.site,
+    tag,
+    host: 'ash',
+    eastM: 1,
+    northM: 2,
+    note: null,
+  })
+  await done(arborist, 'confirm-identity', { treeId, host: 'ash' })
+  await done(arborist, 'add-reading', { id: uuidv7(), treeId, tape: 'girth', bareUnit: 'in', stems: ['52'] })
+  await done(arborist, 'change-tree', {
+    treeId,
+    version: 2,
+    tag,
+    host: 'ash',
+    note: null,
+    liveCrownPercent: 80,
+  })
+  return treeId
+}
+
+export interface Treated {
+  treeId: string
+  decisionId: string
+  prescription: Record<string, unknown>
+}
+
+/** An ash examined, weighed and decided for treatment, with a prescription ready to be sent. */
+export async function decideAsh(firm: TestFirm, tag: string, at = NOON): Promise<Treated> {
+  const treeId = await makeAsh(firm, tag, at)
+  const arborist = firm.person('arborist', at)
+  const assessmentId = uuidv7()
+  for (const finding of ['exit-hole-d', 'crown-thin-top'])
+    await done(arborist, 'set-finding', { treeId, assessmentId, finding, state: 'there' })
+  const diagnosisId = uuidv7()
+  await done(arborist, 'sign-diagnosis', {
+    id: diagnosisId,
+    treeId,
+    assessmentId,
+    cause: 'emerald-ash-borer',
+  })
+  const decisionId = uuidv7()
+  await done(arborist, 'sign-decision', { id: decisionId, treeId, diagnosisId, action: 'treat' })
+  const prescription = {
+    id: uuidv7(),
+    treeId,
+    decisionId,
+    labelId: firm.label,
+    choice: 0,
+    portGirth: '54 in',
+    // Nothing is on the ring, so ties go to the smallest bearings that keep 4 in and leave no gap over 9 in.
+    bearings: [0, 40, 80, 120, 160, 200, 240, 280, 320],
+    onDate: '2026-06-12',
+  }
+  return { treeId, decisionId, prescription }
+}
+
+/** The tables' owner, for looking past the fences. */
+export function ownerSql() {
+  return postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} })
+}
+
+export { closePool, uuidv7 }
