@@ -45,7 +45,7 @@ export function MarkList({
           <button
             key={k.kind}
             type="button"
-            className="btn !min-h-[34px] !px-2.5 text-[0.9rem]"
+            className="btn sm:!min-h-[34px] !px-2.5 text-[0.9rem]"
             onClick={() => add(k.kind, k.width)}
           >
             + {k.word}
@@ -83,7 +83,7 @@ export function MarkList({
                 {m.kind === 'thin' && (
                   <select
                     aria-label={`${word} ${i + 1}, how thin`}
-                    className="field !w-auto !min-h-[32px] !px-1"
+                    className="field !w-auto sm:!min-h-[32px] !px-1"
                     value={String(m.severity ?? 0.5)}
                     onChange={(e) => set(i, { severity: Number(e.target.value) })}
                   >
@@ -98,7 +98,7 @@ export function MarkList({
                   <input
                     type="date"
                     aria-label={`${word} ${i + 1}, drilled on`}
-                    className="field !w-[132px] !min-h-[32px] !px-1"
+                    className="field !w-[132px] sm:!min-h-[32px] !px-1"
                     max={today}
                     value={m.notedOn}
                     onChange={(e) =>
@@ -144,7 +144,7 @@ function Degrees({
       key={value}
       aria-label={name}
       inputMode="numeric"
-      className="field !w-[52px] !min-h-[32px] !px-1 text-right"
+      className="field !w-[52px] sm:!min-h-[32px] !px-1 text-right"
       defaultValue={Math.round(value)}
       onBlur={(e) => {
         const v = read(e.target.value)

@@ -21,6 +21,13 @@ export function ReadingForm({ view }: { view: TreeView }) {
   const [saved, setSaved] = useState<string | null>(null)
   const [accepted, setAccepted] = useState<string[]>([])
   const doubt = problem?.code === 'doubt' ? problem : null
+  // A change of units reaches the form too, but never turns a number that is already typed.
+  const own = view.units === 'us' ? 'in' : 'cm'
+  const [followed, setFollowed] = useState(own)
+  if (followed !== own) {
+    setFollowed(own)
+    if (stems.every((s) => s.trim() === '')) setBareUnit(own)
+  }
 
   function change(next: string[]) {
     setStems(next)

@@ -59,7 +59,7 @@ export function Blocked({ why }: { why: Blockage }) {
     <p className="note mt-3 flex flex-wrap items-center gap-3">
       {why.text}
       {why.href && (
-        <Link href={why.href} className="btn !min-h-[34px]">
+        <Link href={why.href} className="btn sm:!min-h-[34px]">
           {why.link} →
         </Link>
       )}

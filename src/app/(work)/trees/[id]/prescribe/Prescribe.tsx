@@ -136,7 +136,7 @@ export function Prescribe({ view }: { view: PrescribeView }) {
                 key={m}
                 type="button"
                 aria-pressed={mode === m}
-                className={`btn !min-h-[34px] ${mode === m ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
+                className={`btn sm:!min-h-[34px] ${mode === m ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
                 onClick={() => {
                   setMode(m)
                   setChosen(null)
