@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openTree, PEOPLE, signIn } from './signIn'
+import { openTree, PEOPLE, picture, signIn } from './signIn'
 
 async function idOf(page: Page, tag: string): Promise<string> {
   const answer = await page.request.get(`/api/find?text=${encodeURIComponent(tag)}`)
@@ -128,6 +128,7 @@ test('the stories of the demo: a badly declined ash, a maple with a girdling roo
 
   await page.goto(`/trees/${await idOf(page, 'Linden 7')}/weigh`)
   await expect(page.getByText('Not for this: bactericide, fungicide.')).toBeVisible()
+  await picture(page, '6-weigh')
   const before = await page.getByRole('radio', { name: /Soft scale, weight/ }).getAttribute('aria-label')
   const question = await page.getByRole('region', { name: 'Next check' }).locator('p').nth(1).textContent()
   await page.keyboard.press('2')

@@ -63,6 +63,7 @@ async function views(page: Page): Promise<string[]> {
 test('axe finds nothing serious on any view, at desk and hand width', async ({ page }) => {
   test.setTimeout(180_000)
   await page.goto('/sign-in')
+  await picture(page, '1-sign-in')
   expect(['/sign-in', await serious(page)]).toEqual(['/sign-in', []])
   await signIn(page, 'maren')
   const all = await views(page)

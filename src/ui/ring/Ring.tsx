@@ -120,8 +120,8 @@ export function RingGround({ marks }: { marks: readonly RingMark[] }) {
         .filter((m) => m.kind === 'girdling')
         .map((m, i) => (
           <g key={i} fill="none" strokeLinecap="round">
-            <path d={alongBark(m.from - 6, m.to + 6, marks, 7)} stroke="#4a3829" strokeWidth="11" />
-            <path d={alongBark(m.from - 6, m.to + 6, marks, 7)} stroke="#8d6a48" strokeWidth="6" />
+            <path d={alongBark(m.from, m.to, marks, 7)} stroke="#4a3829" strokeWidth="11" />
+            <path d={alongBark(m.from, m.to, marks, 7)} stroke="#8d6a48" strokeWidth="6" />
           </g>
         ))}
     </g>

@@ -87,7 +87,9 @@ function DemoClock() {
   const { send, busy } = useVerb('move-clock')
   return (
     <label className="tag tag-straw flex items-center gap-1.5">
-      <span>simulated day and weather</span>
+      <span>
+        simulated<span className="hidden sm:inline"> day and weather</span>
+      </span>
       <select
         aria-label="Move the demo's clock"
         className="bg-paper border border-straw rounded-sm px-1 py-0.5"
