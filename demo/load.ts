@@ -1,80 +1,14 @@
-import { createHash } from 'node:crypto'
 import { readQuantity } from '@/core/quantity/parse'
 import { planInjection } from '@/core/dose/planInjection'
-import { addDays, addYears, dateIn, hourIn } from '@/core/time/calendar'
+import { addDays, dateIn } from '@/core/time/calendar'
 import { closePool, inFirm, type FirmSql } from '@/db/client'
-import type { PersonRow, Role } from '@/db/queries/person'
+import type { PersonRow } from '@/db/queries/person'
 import { readingsOfTree } from '@/db/queries/tree'
 import { labelSource, planBase } from '@/server/prescribe'
 import { hashPassword } from '@/server/password'
-import { VERBS } from '@/server/verbs'
 import { CARDS } from './cards'
-import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES, type DemoTree } from './grounds'
-
-const ZONE = 'America/New_York'
-const DAY = 86_400_000
-
-/** The same name always makes the same id. */
-export function idFor(name: string): string {
-  const h = createHash('sha256').update(`elmhorn demo ${name}`).digest('hex')
-  return `${h.slice(0, 8)}-${h.slice(8, 12)}-7${h.slice(13, 16)}-8${h.slice(17, 20)}-${h.slice(20, 32)}`
-}
-
-/** The demo begins on the last 12 June, 08:40 by the town's clock: the season in which its story makes sense. */
-export function demoStart(real: Date): Date {
-  let date = `${dateIn(ZONE, real).slice(0, 4)}-06-12`
-  if (date > dateIn(ZONE, real)) date = addYears(date, -1)
-  const noon = new Date(`${date}T12:40:00Z`)
-  return new Date(noon.getTime() + (8 - Math.floor(hourIn(ZONE, noon))) * 3_600_000)
-}
-
-interface DemoPerson {
-  name: string
-  email: string
-  password: string
-  role: Role
-  licence: string | null
-}
-
-const FIRM = { id: idFor('firm'), name: 'Hollin & Quay Tree Health', town: 'Tamsin’s Ferry' }
-const PEOPLE: DemoPerson[] = [
-  {
-    name: 'Maren Oduya',
-    email: 'maren@hollinquay.example',
-    password: 'rowan-and-lens',
-    role: 'arborist',
-    licence: 'DEMO-A-117',
-  },
-  {
-    name: 'Teodor Lisk',
-    email: 'teodor@hollinquay.example',
-    password: 'truck-two-0630',
-    role: 'crew lead',
-    licence: 'DEMO-C-204',
-  },
-  {
-    name: 'Wren Abara',
-    email: 'wren@hollinquay.example',
-    password: 'gloves-are-on',
-    role: 'technician',
-    licence: null,
-  },
-  {
-    name: 'Philippa Quell',
-    email: 'philippa@hollinquay.example',
-    password: 'week-in-ink',
-    role: 'office',
-    licence: null,
-  },
-]
-const OTHER = { id: idFor('other firm'), name: 'Alder Reach Tree Care', town: 'Low Staith' }
-const OTHER_PERSON: DemoPerson = {
-  name: 'Ines Varga',
-  email: 'ines@alderreach.example',
-  password: 'another-firm',
-  role: 'arborist',
-  licence: 'DEMO-A-301',
-}
+import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
+import { demoStart, FIRM, idFor, OTHER, OTHER_PERSON, PEOPLE, Story, ZONE, type DemoPerson } from './story'
 
 async function addFirm(firm: typeof FIRM, people: DemoPerson[], offsetMs: number, demoListed: boolean) {
   const hashes = await Promise.all(people.map((p) => hashPassword(p.password)))
@@ -106,91 +40,6 @@ async function addPlace(
   for (const [i, f] of place.features.entries())
     await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry)
       values (${idFor(`feature ${key} ${i}`)}, ${firmId}, ${idFor(`site ${key}`)}, ${f.kind}, ${f.name}, ${sql.json(f.geometry as never)})`
-}
-
-/** Plays the steps of the job as people would have taken them, on the day they took them. */
-class Story {
-  constructor(private readonly start: Date) {}
-
-  private person(email: string, at: Date): PersonRow {
-    const p = PEOPLE.find((x) => x.email.startsWith(email))!
-    return {
-      id: idFor(p.email),
-      firmId: FIRM.id,
-      name: p.name,
-      email: p.email,
-      role: p.role,
-      licence: p.licence,
-      units: 'us',
-      firmName: FIRM.name,
-      town: FIRM.town,
-      timeZone: ZONE,
-      clockOffsetMs: at.getTime() - Date.now(),
-    }
-  }
-
-  async do(
-    who: string,
-    daysAgo: number,
-    name: string,
-    input: Record<string, unknown>,
-    minutes = 0,
-  ): Promise<unknown> {
-    const at = new Date(this.start.getTime() - daysAgo * DAY + minutes * 60_000)
-    const result = await VERBS[name]!.perform(name, this.person(who, at), input)
-    if (!result.ok) throw new Error(`The demo's ${name} was refused: ${result.problem.message}`)
-    return result.value
-  }
-
-  async findings(
-    tag: string,
-    daysAgo: number,
-    visit: string,
-    states: Record<string, 'there' | 'not-there' | 'unsure'>,
-  ) {
-    for (const [finding, state] of Object.entries(states))
-      await this.do('maren', daysAgo, 'set-finding', {
-        treeId: idFor(tag),
-        assessmentId: idFor(`${tag} ${visit}`),
-        finding,
-        state,
-      })
-  }
-
-  async trees(site: string, trees: DemoTree[], today: string) {
-    for (const t of trees) {
-      const treeId = idFor(t.tag)
-      await this.do('maren', 800, 'add-tree', {
-        id: treeId,
-        siteId: idFor(`site ${site}`),
-        tag: t.tag,
-        host: t.host,
-        eastM: t.place[0],
-        northM: t.place[1],
-        note: t.note,
-      })
-      await inFirm(FIRM.id, async (sql) => {
-        await sql`update tree set listed_as = ${t.listedAs ?? null}, live_crown_percent = ${t.liveCrown} where id = ${treeId}`
-      })
-      if (t.confirmed) await this.do('maren', 800, 'confirm-identity', { treeId, host: t.host })
-      for (const [inches, daysAgo] of t.girths)
-        await this.do('maren', daysAgo, 'add-reading', {
-          id: idFor(`${t.tag} reading ${daysAgo}`),
-          treeId,
-          tape: 'girth',
-          bareUnit: 'in',
-          stems: [`${inches} in`],
-          accepted: [],
-        })
-      if (t.marks.length === 0) continue
-      const marks = t.marks.map(({ yearsAgo, ...m }) => ({
-        ...m,
-        severity: m.severity ?? null,
-        notedOn: addYears(today, -(yearsAgo ?? 0)),
-      }))
-      await this.do('maren', 0, 'save-ring', { treeId, version: t.confirmed ? 2 : 1, marks })
-    }
-  }
 }
 
 /** The bearings the product proposes for a tree on a day, with the first card at its low rate. */
@@ -331,8 +180,16 @@ async function lastYear(story: Story, today: string) {
 
 /** Loads the demo into an empty database; with data in it, changes nothing. */
 export async function loadDemo(real = new Date()): Promise<'loaded' | 'there already'> {
-  const there = await inFirm(FIRM.id, (sql) => sql`select 1 from firm where id = ${FIRM.id}`)
-  if (there.length > 0) return 'there already'
+  const there = await inFirm(
+    FIRM.id,
+    (sql) => sql<{ whole: boolean }[]>`
+    select coalesce((settings->>'demoLoaded')::boolean, false) as whole from firm where id = ${FIRM.id}`,
+  )
+  if (there[0]?.whole) return 'there already'
+  if (there[0])
+    throw new Error(
+      'it was only loaded in part, most likely because a first start was cut off. Start over with bin/demo --fresh.',
+    )
   const start = demoStart(real)
   const today = dateIn(ZONE, start)
   await addFirm(FIRM, PEOPLE, start.getTime() - real.getTime(), true)
@@ -488,6 +345,10 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
     bearings: await bestBearings(idFor('Ash 16'), addDays(today, -1), '64 in'),
     onDate: today,
   })
+  await inFirm(
+    FIRM.id,
+    (sql) => sql`update firm set settings = settings || '{"demoLoaded": true}' where id = ${FIRM.id}`,
+  )
   return 'loaded'
 }
 

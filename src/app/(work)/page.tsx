@@ -3,7 +3,7 @@ import { estimateUptake } from '@/core/dose/uptake'
 import { showMl, showTemperature } from '@/core/quantity/format'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
-import { SmallRing } from '@/ui/ring/Ring'
+import { SmallRing } from '@/ui/ring/SmallRing'
 import { fromToday, longDate, writtenDate } from '@/ui/when'
 
 export const metadata = { title: 'Today' }

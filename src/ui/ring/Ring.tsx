@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react'
 import type { RingMark } from '@/core/ports/marks'
 import type { PortStage } from '@/core/ports/running'
+import { PortSign, STAGE_LOOK } from './PortSign'
 import { alongBark, arcPath, at, barkRadius, outline, R, sectorPath } from './geometry'
 
 export interface RingPort {
@@ -20,16 +21,6 @@ export interface RingProps {
   labels?: boolean
   className?: string
   children?: ReactNode
-}
-
-/** How a port is drawn at each stage: by form and word as well as by colour. */
-export const STAGE_LOOK: Record<PortStage, { colour: string; word: string }> = {
-  planned: { colour: 'var(--color-rust)', word: 'to drill' },
-  drilled: { colour: 'var(--color-rust)', word: 'drilled' },
-  'taking up': { colour: 'var(--color-water)', word: 'taking up' },
-  empty: { colour: 'var(--color-straw)', word: 'empty, still in' },
-  done: { colour: 'var(--color-moss)', word: 'out' },
-  'given up': { colour: 'var(--color-plum)', word: 'given up' },
 }
 
 const BEARINGS_EVERY = 15
@@ -248,169 +239,5 @@ export function Port({
         </text>
       )}
     </g>
-  )
-}
-
-/** The sign of a stage: full, open, open with a dot, half, ticked, crossed. */
-export function PortSign({ x, y, stage, r }: { x: number; y: number; stage: PortStage; r: number }) {
-  const { colour } = STAGE_LOOK[stage]
-  const open = stage === 'drilled' || stage === 'taking up' || stage === 'empty'
-  return (
-    <g>
-      <circle
-        cx={x}
-        cy={y}
-        r={r}
-        fill={open ? 'var(--color-paper)' : colour}
-        stroke={open ? colour : 'var(--color-paper)'}
-        strokeWidth={open ? 3.4 : 1.8}
-      />
-      {stage === 'taking up' && <circle cx={x} cy={y} r={r * 0.38} fill={colour} />}
-      {stage === 'empty' && <path d={`M${x - r},${y}A${r},${r} 0 0 0 ${x + r},${y}Z`} fill={colour} />}
-      {stage === 'done' && (
-        <path
-          d={`M${x - r * 0.5},${y}l${r * 0.35},${r * 0.4}l${r * 0.6},${-r * 0.75}`}
-          fill="none"
-          stroke="var(--color-paper)"
-          strokeWidth="2"
-        />
-      )}
-      {stage === 'given up' && (
-        <path
-          d={`M${x - r * 0.45},${y - r * 0.45}l${r * 0.9},${r * 0.9}m0,${-r * 0.9}l${-r * 0.9},${r * 0.9}`}
-          stroke="var(--color-paper)"
-          strokeWidth="2"
-        />
-      )}
-    </g>
-  )
-}
-
-/** A small ring for lists and plans: `size` in px is the trunk's relative size. */
-export function SmallRing({
-  size,
-  marks = [],
-  bearings = [],
-  done = false,
-  label,
-}: {
-  size: number
-  marks?: readonly RingMark[]
-  bearings?: readonly number[]
-  done?: boolean
-  label?: string
-}) {
-  return (
-    <svg
-      width={size}
-      height={size}
-      viewBox="-148 -148 296 296"
-      role={label ? 'img' : undefined}
-      aria-label={label}
-      aria-hidden={label ? undefined : true}
-      className="shrink-0"
-    >
-      <path d={outline(marks)} fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth={12} />
-      <path d={outline(marks, 0.55)} fill="var(--color-heartwood)" />
-      {marks
-        .filter((m) => m.kind === 'dead')
-        .map((m, i) => (
-          <path
-            key={i}
-            d={sectorPath(
-              m.from,
-              m.to,
-              () => R * 0.6,
-              (b) => barkRadius(b, marks),
-            )}
-            fill="#5f4c3c"
-          />
-        ))}
-      {marks
-        .filter((m) => m.kind === 'thin')
-        .map((m, i) => (
-          <path
-            key={`t${i}`}
-            d={arcPath(m.from, m.to, 138)}
-            fill="none"
-            stroke="#8fa256"
-            strokeWidth="14"
-            strokeDasharray="10 8"
-          />
-        ))}
-      {bearings.map((b) => {
-        const p = at(b, barkRadius(b, marks))
-        return (
-          <circle
-            key={b}
-            cx={p.x}
-            cy={p.y}
-            r="13"
-            fill={done ? 'var(--color-moss)' : 'var(--color-rust)'}
-            stroke="var(--color-paper)"
-            strokeWidth="4"
-          />
-        )
-      })}
-    </svg>
-  )
-}
-
-/** What the signs on a ring mean, in words. */
-export function RingLegend({
-  marks,
-  holes,
-  ports,
-}: {
-  marks: readonly RingMark[]
-  holes: number
-  ports: boolean
-}) {
-  const has = (kind: RingMark['kind']) => marks.some((m) => m.kind === kind)
-  const entry = (sign: ReactNode, text: string) => (
-    <span className="inline-flex items-center gap-1.5 whitespace-nowrap">
-      <svg width="20" height="16" viewBox="0 0 20 16" aria-hidden="true">
-        {sign}
-      </svg>
-      {text}
-    </span>
-  )
-  return (
-    <p className="flex flex-wrap justify-center gap-x-4 gap-y-1 text-[0.88rem] text-ink2">
-      {ports && entry(<circle cx="10" cy="8" r="5.5" fill="var(--color-rust)" />, 'this visit')}
-      {holes > 0 &&
-        entry(
-          <circle
-            cx="10"
-            cy="8"
-            r="5.5"
-            fill="var(--color-sapwood)"
-            stroke="var(--color-bark)"
-            strokeWidth="1.5"
-          />,
-          'earlier hole, years',
-        )}
-      {has('dead') &&
-        entry(
-          <rect x="3" y="2" width="14" height="12" fill="url(#dead-wood)" stroke="#3f3126" />,
-          'dead wood',
-        )}
-      {has('thin') &&
-        entry(
-          <path
-            d="M1,12Q10,0 19,12"
-            fill="none"
-            stroke="#8fa256"
-            strokeWidth="5"
-            strokeDasharray="2.6 2.6"
-          />,
-          'thin crown above',
-        )}
-      {has('girdling') &&
-        entry(
-          <path d="M2,6Q10,14 18,6" fill="none" stroke="#6b5037" strokeWidth="5" strokeLinecap="round" />,
-          'girdling root',
-        )}
-    </p>
   )
 }

@@ -4,7 +4,9 @@ import { arc, clockwise, sideInWords } from '@/core/ports/bearing'
 import { stageOf, type PortStage } from '@/core/ports/running'
 import { showLength, showMl, type UnitSystem } from '@/core/quantity/format'
 import { at, barkRadius } from '@/ui/ring/geometry'
-import { Ring, RingLegend, STAGE_LOOK } from '@/ui/ring/Ring'
+import { Ring } from '@/ui/ring/Ring'
+import { RingLegend } from '@/ui/ring/RingLegend'
+import { STAGE_LOOK } from '@/ui/ring/PortSign'
 import type { JobPort, JobTree, PortCommand } from './usePorts'
 
 const NEXT: Partial<Record<PortStage, { kind: 'drill' | 'start' | 'stop' | 'out'; text: string }>> = {

@@ -4,7 +4,7 @@ import { hostName } from '@/almanac/hosts'
 import { showGirth } from '@/core/quantity/format'
 import { waitingView } from '@/server/read/grounds'
 import { reader } from '@/server/read/reader'
-import { SmallRing } from '@/ui/ring/Ring'
+import { SmallRing } from '@/ui/ring/SmallRing'
 
 const STEPS = {
   examine: {
