@@ -1,12 +1,8 @@
-import { readQuantity } from '@/core/quantity/parse'
-import { planInjection } from '@/core/dose/planInjection'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { closePool, inFirm, type FirmSql } from '@/db/client'
-import type { PersonRow } from '@/db/queries/person'
-import { readingsOfTree } from '@/db/queries/tree'
-import { labelSource, planBase } from '@/server/prescribe'
 import { hashPassword } from '@/server/password'
 import { CARDS } from './cards'
+import { bestBearings, lastYear } from './lastYear'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
 import { demoStart, FIRM, idFor, OTHER, OTHER_PERSON, PEOPLE, Story, ZONE, type DemoPerson } from './story'
 
@@ -40,142 +36,6 @@ async function addPlace(
   for (const [i, f] of place.features.entries())
     await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry)
       values (${idFor(`feature ${key} ${i}`)}, ${firmId}, ${idFor(`site ${key}`)}, ${f.kind}, ${f.name}, ${sql.json(f.geometry as never)})`
-}
-
-/** The bearings the product proposes for a tree on a day, with the first card at its low rate. */
-async function bestBearings(treeId: string, on: string, portGirth: string): Promise<number[]> {
-  const person = {
-    id: idFor(PEOPLE[0]!.email),
-    firmId: FIRM.id,
-    name: '',
-    email: '',
-    role: 'arborist',
-    licence: null,
-    units: 'us',
-    firmName: FIRM.name,
-    town: FIRM.town,
-    timeZone: ZONE,
-    clockOffsetMs: 0,
-  } as PersonRow
-  const girth = readQuantity(portGirth, 'length', 'portGirth')
-  if (!girth.ok) throw new Error(girth.problem.message)
-  const card = CARDS[0]!
-  const plan = await inFirm(FIRM.id, async (sql) => {
-    const now = new Date(Date.parse(`${on}T13:00:00Z`))
-    const reading = (await readingsOfTree(sql, treeId)).find((r) => dateIn(ZONE, r.readAt) <= on)!
-    const base = await planBase({ sql, person, now, today: on }, treeId, reading)
-    return planInjection({
-      ...base,
-      card: card.body,
-      choice: 0,
-      portGirth: girth.value.si,
-      sources: { ...base.sources, label: labelSource(card) },
-    })
-  })
-  if (!plan.ok) throw new Error(plan.problem.message)
-  return plan.value.layout.ports.map((p) => p.bearing)
-}
-
-/** Ash 15 was injected a year ago: the past record, with its holes and what came of it. */
-async function lastYear(story: Story, today: string) {
-  const tag = 'Ash 15'
-  const treeId = idFor(tag)
-  const ago = 365
-  const on = addDays(today, -ago)
-  await story.findings(tag, ago + 2, 'last year', {
-    'crown-thin-top': 'there',
-    'exit-hole-d': 'there',
-    'woodpecker-blond': 'there',
-    'flare-hidden': 'not-there',
-    'soil-dry': 'not-there',
-  })
-  await story.do(
-    'maren',
-    ago + 2,
-    'sign-diagnosis',
-    {
-      id: idFor('dx15'),
-      treeId,
-      assessmentId: idFor(`${tag} last year`),
-      cause: 'emerald-ash-borer',
-      reason: null,
-    },
-    20,
-  )
-  await story.do(
-    'maren',
-    ago + 2,
-    'sign-decision',
-    { id: idFor('dec15'), treeId, diagnosisId: idFor('dx15'), action: 'treat', words: null },
-    25,
-  )
-  const bearings = await bestBearings(treeId, on, '42 in')
-  const { jobId } = (await story.do('maren', ago + 1, 'hand-to-crew', {
-    id: idFor('rx15'),
-    treeId,
-    decisionId: idFor('dec15'),
-    labelId: idFor('card EB4'),
-    choice: 0,
-    portGirth: '42 in',
-    bearings,
-    onDate: on,
-  })) as { jobId: string }
-  const item = await inFirm(FIRM.id, async (sql) => {
-    const items = await sql<{ id: string }[]>`select id from job_item where job_id = ${jobId}`
-    const ports = await sql<
-      { id: string; number: number }[]
-    >`select id, number from port where job_item_id = ${items[0]!.id} order by number`
-    return { id: items[0]!.id, ports: [...ports] }
-  })
-  await story.do('teodor', ago, 'confirm-tree', { jobItemId: item.id, tag, gear: true }, 5)
-  for (const p of item.ports)
-    for (const [i, kind] of (['drill', 'start', 'stop', 'out'] as const).entries())
-      await story.do(
-        'teodor',
-        ago,
-        'mark-port',
-        { eventId: idFor(`15 ${p.number} ${kind}`), portId: p.id, kind },
-        10 + p.number * 2 + [0, 1, 28, 40][i]!,
-      )
-  await story.do(
-    'teodor',
-    ago,
-    'sign-record',
-    {
-      id: idFor('record15'),
-      jobItemId: item.id,
-      lot: 'EB4-2207',
-      temperature: '70 F',
-      wind: '5 mph',
-      windFrom: 'SW',
-      sky: 'some cloud',
-      soil: 'moist',
-      counted: item.ports.length,
-      notices: 'School office told the day before; sign at the gate.',
-      deviations: null,
-    },
-    75,
-  )
-  const checks = await inFirm(FIRM.id, async (sql) => {
-    const rows = await sql<
-      { id: string; dueOn: string }[]
-    >`select id, due_on::text as "dueOn" from follow_up where tree_id = ${treeId} order by due_on`
-    return [...rows]
-  })
-  await story.do(
-    'teodor',
-    ago,
-    'enter-result',
-    { id: idFor('m15a'), followUpId: checks[0]!.id, value: 0, nextStep: 'go on as planned', words: null },
-    600,
-  )
-  await story.do(
-    'maren',
-    ago - 14,
-    'enter-result',
-    { id: idFor('m15b'), followUpId: checks[1]!.id, value: 2, nextStep: 'go on as planned', words: null },
-    60,
-  )
 }
 
 /** Loads the demo into an empty database; with data in it, changes nothing. */
