@@ -18,7 +18,7 @@ type Tab = 'trees' | 'tree' | 'board' | 'finish'
 /** The crew's job: one tree under the hands, all running ports on the board, the record at the end of each tree. */
 export function RunJob({ view }: { view: JobView }) {
   const now = useNow(view.now)
-  const { trees, act, problem } = usePorts(view, now)
+  const { trees, act, sending, problem } = usePorts(view, now)
   const [treeId, setTreeId] = useState(
     () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
   )
@@ -116,7 +116,7 @@ export function RunJob({ view }: { view: JobView }) {
           </section>
           <section aria-label="Finish" className={shown('finish')}>
             {tree.status === 'open' ? (
-              <SignRecord key={tree.id} view={view} tree={tree} />
+              <SignRecord key={tree.id} view={view} tree={tree} sending={sending} />
             ) : (
               <p className="text-ink2">Choose a tree that is still open to finish it.</p>
             )}

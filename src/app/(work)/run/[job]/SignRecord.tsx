@@ -13,7 +13,7 @@ import type { JobTree } from './usePorts'
 const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']
 
 /** The record of one tree: what cannot be known from the ports is asked, the rest is written by the product. */
-export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
+export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTree; sending: boolean }) {
   const go = useGo()
   const { send, busy, problem } = useVerb<{ recordId: string }>('sign-record')
   const [id] = useState(newId)
@@ -132,8 +132,12 @@ export function SignRecord({ view, tree }: { view: JobView; tree: JobTree }) {
         <p className="text-ink2">The crew lead signs under their licence.</p>
       ) : (
         <>
-          <button type="submit" className="btn btn-now hand-tall" disabled={busy || unfinished !== null}>
-            {busy ? 'Signing' : 'Sign the record'}
+          <button
+            type="submit"
+            className="btn btn-now hand-tall"
+            disabled={busy || sending || unfinished !== null}
+          >
+            {busy ? 'Signing' : sending ? 'Keeping the last steps' : 'Sign the record'}
           </button>
           <p className="text-[0.88rem] text-ink2">
             Signed under licence {view.licence ?? 'not on file'}. A record stands as signed; a mistake is put

@@ -48,6 +48,7 @@ export function usePorts(view: JobView, now: number) {
   const [refusal, setRefusal] = useState<Problem | null>(null)
   const queue = useRef<Promise<void>>(Promise.resolve())
   const pending = useRef(0)
+  const [sending, setSending] = useState(false)
 
   // A page that was fetched before a press arrived must not undo it on the screen: a step stays ahead until the
   // server shows it too, or has had long enough to.
@@ -83,6 +84,7 @@ export function usePorts(view: JobView, now: number) {
         setAhead((a) => ({ ...a, [port.id]: { port: next.value, keptAt: null } }))
       }
       pending.current++
+      setSending(true)
       queue.current = queue.current.then(async () => {
         const done = await send({
           eventId: newId(),
@@ -98,10 +100,13 @@ export function usePorts(view: JobView, now: number) {
           if (done === null || !own) return rest
           return { ...rest, [port.id]: { ...own, keptAt: Date.now() } }
         })
-        if (pending.current === 0) router.refresh()
+        if (pending.current === 0) {
+          setSending(false)
+          router.refresh()
+        }
       })
     },
     [clear, now, router, send],
   )
-  return { trees, act, problem: refusal ?? problem }
+  return { trees, act, sending, problem: refusal ?? problem }
 }
