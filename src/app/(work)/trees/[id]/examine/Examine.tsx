@@ -9,6 +9,7 @@ import type { ExamineView } from '@/server/read/tree'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useViewKeys } from '@/ui/shell/keys'
+import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { IdentityQuestion } from '../IdentityQuestion'
 import { TreeHeading } from '../TreeHeading'
@@ -39,7 +40,12 @@ export function Examine({ view }: { view: ExamineView }) {
   const [fresh, setFresh] = useState(false)
   const [assessmentId] = useState(() => (view.assessment && !closed ? view.assessment.id : newId()))
   const writing = !closed || fresh
-  const { seen, set, problem, saving } = useFindings(view.tree.id, assessmentId, fresh ? {} : view.seen)
+  const { seen, set, problem, saving, settled } = useFindings(
+    view.tree.id,
+    assessmentId,
+    fresh ? {} : view.seen,
+  )
+  const go = useGo()
   const [all, setAll] = useState(false)
   const [row, setRow] = useState(0)
   const rows = useRef<HTMLDivElement>(null)
@@ -152,7 +158,17 @@ export function Examine({ view }: { view: ExamineView }) {
         </div>
       </div>
       <div className="sticky bottom-[66px] sm:bottom-0 bg-ground border-t border-line py-2.5 mt-4 flex flex-wrap items-center gap-3">
-        <Link href={`/trees/${view.tree.id}/weigh`} className="btn btn-now">
+        <Link
+          href={`/trees/${view.tree.id}/weigh`}
+          className="btn btn-now"
+          onClick={async (e) => {
+            // The last presses are kept before they are weighed.
+            if (e.metaKey || e.ctrlKey) return
+            e.preventDefault()
+            await settled()
+            go(`/trees/${view.tree.id}/weigh`)
+          }}
+        >
           Weigh {looked} {looked === 1 ? 'finding' : 'findings'} →
         </Link>
         <span className="text-ink2 text-[0.92rem]" role="status">

@@ -39,7 +39,9 @@ export function useFindings(treeId: string, assessmentId: string, initial: Seen)
     },
     [treeId, assessmentId],
   )
-  return { seen, set, problem, saving: pending > 0 }
+  /** Resolves when everything pressed so far is kept or refused. */
+  const settled = useCallback(() => queue.current, [])
+  return { seen, set, problem, saving: pending > 0, settled }
 }
 
 async function keep(input: unknown): Promise<Problem | null> {
