@@ -9,10 +9,11 @@ self.onmessage = (event: MessageEvent<{ id: number; input: InjectionPlanInput }>
 }
 
 // The first plan under a hand must not wait for compilation.
-layoutPorts({
-  portGirth: 1.4,
-  count: 9,
-  minSpacing: 0.1,
-  maxGap: 0.25,
-  flares: [{ bearing: 20, halfWidth: 20 }],
-})
+for (let i = 0; i < 6; i++)
+  layoutPorts({
+    portGirth: 1.4 + i / 10,
+    count: 24,
+    minSpacing: 0.04,
+    maxGap: 0.2,
+    flares: [{ bearing: 20, halfWidth: 20 }],
+  })

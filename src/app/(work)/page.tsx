@@ -4,7 +4,7 @@ import { showMl, showTemperature } from '@/core/quantity/format'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { SmallRing } from '@/ui/ring/SmallRing'
-import { fromToday, longDate, writtenDate } from '@/ui/when'
+import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
 
 export const metadata = { title: 'Today' }
 
@@ -163,9 +163,7 @@ function InjectionHours({
               key={h.at}
               className={`px-1.5 py-1 border-t-4 ${!uptake.ok ? 'bg-line2 border-plum' : slow ? 'bg-straw-soft border-straw' : 'bg-paper border-moss'}`}
             >
-              <span className="font-head font-bold">
-                {new Intl.DateTimeFormat('en-GB', { timeZone, hour: '2-digit', hour12: false }).format(h.at)}
-              </span>
+              <span className="font-head font-bold">{clockTime(h.at, timeZone).slice(0, 2)}</span>
               <span className="block text-[0.82rem] leading-tight">{word}</span>
               <span className="block text-[0.82rem] leading-tight text-ink2">
                 {showTemperature(h.temperature, units)}

@@ -21,6 +21,8 @@ export interface TreeRow {
   examined: boolean
   diagnosed: boolean
   decided: boolean
+  /** The newest decision is to treat. */
+  toTreat: boolean
   prescribed: boolean
   recorded: boolean
   followed: boolean
@@ -32,7 +34,8 @@ const columns = (sql: FirmSql) => sql`
   t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version,
   (select sqrt(sum(d * d)) from unnest(r.stems_m) d) as "diameterM", r.read_at as "readAt",
   exists (select 1 from finding f where f.assessment_id = a.id) as examined,
-  d.id is not null as diagnosed, c.id is not null as decided, p.id is not null as prescribed,
+  d.id is not null as diagnosed, c.id is not null as decided, coalesce(c.action = 'treat', false) as "toTreat",
+  p.id is not null as prescribed,
   coalesce(p.status = 'done', false) as recorded,
   coalesce(p.status = 'done' and not exists (
     select 1 from follow_up u where u.prescription_id = p.id
@@ -44,7 +47,7 @@ const sources = (sql: FirmSql) => sql`
   left join lateral (select stems_m, read_at from stem_reading where tree_id = t.id and firm_id = t.firm_id order by read_at desc, id desc limit 1) r on true
   left join lateral (select id from assessment where tree_id = t.id and firm_id = t.firm_id order by started_at desc, id desc limit 1) a on true
   left join lateral (select id from diagnosis where assessment_id = a.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) d on true
-  left join lateral (select id from decision where diagnosis_id = d.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) c on true
+  left join lateral (select id, action from decision where diagnosis_id = d.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) c on true
   left join lateral (select id, status from prescription where decision_id = c.id and status <> 'withdrawn' and firm_id = t.firm_id order by signed_at desc, id desc limit 1) p on true`
 
 /** Standing trees of a site in tag order, a page at a time: pass the last row's tag and id to go on. */
@@ -76,15 +79,32 @@ export async function treesWaiting(
     select * from (select ${columns(sql)} from ${sources(sql)} where t.status = 'standing') w
     where ${
       step === 'examine'
-        ? sql`not w.diagnosed`
+        ? sql`not w.diagnosed and not w.examined`
         : step === 'weigh'
           ? sql`w.examined and not w.diagnosed`
           : step === 'decide'
             ? sql`w.diagnosed and not w.decided`
-            : sql`w.decided and not w.prescribed and exists (select 1 from decision x where x.tree_id = w.id and x.action = 'treat')`
+            : sql`w."toTreat" and not w.prescribed`
     }
     order by w."siteName", w.tag limit ${limit}`
   return rows
+}
+
+/** How many standing trees wait at each step, in one pass. */
+export async function waitingCounts(
+  sql: FirmSql,
+): Promise<{ examine: number; weigh: number; decide: number; prescribe: number }> {
+  const rows = await sql<{ examine: number; weigh: number; decide: number; prescribe: number }[]>`
+    select count(*) filter (where not w.diagnosed and not w.examined)::int as examine,
+      count(*) filter (where w.examined and not w.diagnosed)::int as weigh,
+      count(*) filter (where w.diagnosed and not w.decided)::int as decide,
+      count(*) filter (where w.decided and not w.prescribed and w.treat)::int as prescribe
+    from (
+      select exists (select 1 from finding f where f.assessment_id = a.id) as examined,
+        d.id is not null as diagnosed, c.id is not null as decided, p.id is not null as prescribed,
+        coalesce(c.action = 'treat', false) as treat
+      from ${sources(sql)} where t.status = 'standing') w`
+  return rows[0]!
 }
 
 /** Finds trees by tag, kind or site as typed in the search. */

@@ -1,7 +1,7 @@
 import { addDays } from '@/core/time/calendar'
 import { openFollowUps } from '@/db/queries/followUp'
 import { itemsOfJob, jobsBetween } from '@/db/queries/work'
-import { readingsOfTree, treesWaiting } from '@/db/queries/tree'
+import { waitingCounts } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { reading } from './reader'
 
@@ -25,12 +25,7 @@ export function todayView() {
       }),
     )
     const due = await openFollowUps(sql, addDays(today, 14), 12)
-    const waiting = {
-      examine: (await treesWaiting(sql, 'examine')).filter((t) => !t.examined).length,
-      weigh: (await treesWaiting(sql, 'weigh')).length,
-      decide: (await treesWaiting(sql, 'decide')).length,
-      prescribe: (await treesWaiting(sql, 'prescribe')).length,
-    }
+    const waiting = await waitingCounts(sql)
     const hours = Array.from({ length: 16 }, (_, i) => {
       const at = new Date(now.getTime() + i * 3_600_000 - (now.getTime() % 3_600_000))
       const w = simulatedWeather(person.timeZone, at)
@@ -46,9 +41,4 @@ export function runListView() {
     today,
     jobs: await jobsBetween(sql, today, addDays(today, 14)),
   }))
-}
-
-/** The newest reading of a tree, for the dose. */
-export async function newestReading(...args: Parameters<typeof readingsOfTree>) {
-  return (await readingsOfTree(...args))[0]
 }

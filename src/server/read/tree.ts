@@ -17,12 +17,15 @@ async function base(context: Context, id: string) {
   const { sql, person, today } = context
   const tree = isId(id) ? await treeById(sql, id) : undefined
   if (!tree) return null
-  const marks = await marksOfTree(sql, id)
-  const holes = holesOnRing(marks, await holesOfTree(sql, id), person, today)
-  const assessment = await assessmentOfTree(sql, id)
-  const neighbours = await sql<{ before: string | null; after: string | null }[]>`
-    select (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag < ${tree.tag} order by x.tag desc, x.id limit 1) as before,
-      (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as after`
+  const [marks, drilled, assessment, neighbours] = await Promise.all([
+    marksOfTree(sql, id),
+    holesOfTree(sql, id),
+    assessmentOfTree(sql, id),
+    sql<{ before: string | null; after: string | null }[]>`
+      select (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag < ${tree.tag} order by x.tag desc, x.id limit 1) as before,
+        (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as after`,
+  ])
+  const holes = holesOnRing(marks, drilled, person, today)
   return {
     tree,
     kind: hostOf(tree.host),
@@ -57,12 +60,14 @@ export function treeView(id: string) {
     const shared = await base(context, id)
     if (!shared) return null
     const { sql } = context
-    const readings = await readingsOfTree(sql, id)
-    const diagnoses = await diagnosesOfTree(sql, id)
-    const decisions = await decisionsOfTree(sql, id)
-    const prescriptions = await prescriptionsOfTree(sql, id)
-    const records = await recordsOfTree(sql, id)
-    const checks = await followUpsOfTree(sql, id)
+    const [readings, diagnoses, decisions, prescriptions, records, checks] = await Promise.all([
+      readingsOfTree(sql, id),
+      diagnosesOfTree(sql, id),
+      decisionsOfTree(sql, id),
+      prescriptionsOfTree(sql, id),
+      recordsOfTree(sql, id),
+      followUpsOfTree(sql, id),
+    ])
     const history: HistoryEntry[] = [
       ...diagnoses.map((d): HistoryEntry => ({
         at: d.signedAt.getTime(),
@@ -204,16 +209,20 @@ export function prescribeView(id: string) {
     const shared = await base(context, id)
     if (!shared) return null
     const { sql } = context
-    const reading = (await readingsOfTree(sql, id))[0] ?? null
-    const diagnosis = (await diagnosesOfTree(sql, id))[0] ?? null
-    const decision = (await decisionsOfTree(sql, id))[0] ?? null
-    const cards = (await labelCards(sql)).filter(
+    const [[reading = null], [diagnosis = null], [decision = null], allCards, prescriptions] =
+      await Promise.all([
+        readingsOfTree(sql, id),
+        diagnosesOfTree(sql, id),
+        decisionsOfTree(sql, id),
+        labelCards(sql),
+        prescriptionsOfTree(sql, id),
+      ])
+    const cards = allCards.filter(
       (l) =>
         l.body.hosts.includes(shared.tree.host) && (!diagnosis || l.body.targets.includes(diagnosis.cause)),
     )
     // What protects longest stands first.
     cards.sort((a, b) => b.body.use.retreatYears - a.body.use.retreatYears)
-    const prescriptions = await prescriptionsOfTree(sql, id)
     return {
       ...shared,
       diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },

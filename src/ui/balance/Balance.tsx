@@ -1,4 +1,3 @@
-import { scaleLinear } from 'd3-scale'
 import { cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import type { ChainLink } from '@/core/diagnose/judge'
@@ -25,7 +24,7 @@ export function Balance({
 }) {
   const sum = (list: Evidence[]) => list.reduce((s, e) => s + e.bits, 0)
   const widest = Math.max(3, ...weighed.flatMap((w) => [sum(w.for), sum(w.against)]))
-  const x = scaleLinear().domain([0, widest]).range([0, 50])
+  const x = (bits: number) => (bits / widest) * 50
   return (
     <div role="radiogroup" aria-label="Causes, by weight">
       <div className="hidden md:grid grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 text-[0.84rem] text-ink2 pb-1 border-b border-ink2">
