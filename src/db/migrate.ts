@@ -30,9 +30,13 @@ export async function migrate(
   }
 }
 
-if (process.argv[1]?.endsWith('migrate.ts')) {
+async function main(): Promise<string[]> {
   const { DATABASE_URL, DATABASE_OWNER_URL } = environment()
-  migrate(DATABASE_OWNER_URL ?? DATABASE_URL)
+  return migrate(DATABASE_OWNER_URL ?? DATABASE_URL)
+}
+
+if (process.argv[1]?.endsWith('migrate.ts')) {
+  main()
     .then((ran) =>
       console.log(ran.length > 0 ? `Migrated: ${ran.join(', ')}.` : 'The database is up to date.'),
     )
