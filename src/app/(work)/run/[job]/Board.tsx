@@ -27,7 +27,8 @@ export function Board({
       <ul className="mt-1">
         {running.map(({ tree, port }) => {
           const stage = stageOf(port)
-          const minutes = ((port.stoppedAt ?? now) - port.startedAt!) / 60_000
+          // This device's clock may tick a second behind the server's.
+          const minutes = Math.max(0, (port.stoppedAt ?? now) - port.startedAt!) / 60_000
           const from = tree.dose.uptake.from / 60
           const to = tree.dose.uptake.to / 60
           const late = stage === 'taking up' && minutes >= from
@@ -38,7 +39,7 @@ export function Board({
               className="border-b border-line py-2 grid grid-cols-[minmax(0,1fr)_auto_112px] gap-x-3 items-center"
             >
               <span className="leading-tight">
-                <b>{tree.tag}</b> port {port.number}, {port.bearing}°
+                <b>{tree.tag}</b> port {port.number}
               </span>
               <span className="text-right whitespace-nowrap">
                 <span className="font-head font-bold text-[1.1rem]">{plain(Math.floor(minutes), 0)} min</span>{' '}
