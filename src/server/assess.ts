@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { ALMANAC_VERSION, CAUSES, cause as causeOf, causeName } from '@/almanac/causes'
+import { ALMANAC_VERSION, cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
+import { weighTree } from '@/almanac/weighing'
 import type { Seen } from '@/core/diagnose/almanac'
-import { judge, type Judgement } from '@/core/diagnose/judge'
-import { nextChecks, SOMETHING_ELSE, weigh, type Check, type Weighed } from '@/core/diagnose/weigh'
+import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { propose } from '@/core/decide/propose'
 import { ok, refuse, type Result } from '@/core/problem'
 import { monthIn } from '@/core/time/calendar'
@@ -63,24 +63,6 @@ export const setFindingVerb = verb({
 /** Findings of an examination in the shape the weighing reads. */
 export function seenOf(rows: readonly FindingRow[]): Seen {
   return Object.fromEntries(rows.map((r) => [r.finding, r.state]))
-}
-
-export interface Weighing {
-  weighed: Weighed[]
-  checks: Check[]
-  judgement: Judgement
-}
-
-/** Weighs a tree's findings with the almanac as it is. */
-export function weighTree(host: string, month: number, seen: Seen): Weighing {
-  const input = { host, month, seen, causes: CAUSES, findings: FINDING_BY_ID }
-  const weighed = weigh(input)
-  const checks = nextChecks(input)
-  return {
-    weighed,
-    checks,
-    judgement: judge({ weighed, checks, seen, causes: CAUSES, findings: FINDING_BY_ID }),
-  }
 }
 
 /**

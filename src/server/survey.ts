@@ -4,7 +4,7 @@ import { host, hostName } from '@/almanac/hosts'
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
-import { dateIn, isDate } from '@/core/time/calendar'
+import { isDate } from '@/core/time/calendar'
 import { doubtReading, measureTrunk, type ReadingDoubt } from '@/core/trunk/trunk'
 import { siteById } from '@/db/queries/site'
 import {
@@ -222,10 +222,9 @@ export const saveRingVerb = verb({
 })
 
 /** What stands on the server for a tree that two people have open: fields and ring, for showing both. */
-export async function treeAsItIs({ sql, person }: Pick<Context, 'sql' | 'person'>, treeId: string) {
+export async function treeAsItIs({ sql }: Pick<Context, 'sql'>, treeId: string) {
   const tree = await treeById(sql, treeId)
   if (!tree) return null
-  const readings = await readingsOfTree(sql, treeId)
   return {
     version: tree.version,
     tag: tree.tag,
@@ -233,6 +232,5 @@ export async function treeAsItIs({ sql, person }: Pick<Context, 'sql' | 'person'
     note: tree.note,
     liveCrownPercent: tree.liveCrownPercent,
     marks: await marksOfTree(sql, treeId),
-    readOn: readings[0] ? dateIn(person.timeZone, readings[0].readAt) : null,
   }
 }

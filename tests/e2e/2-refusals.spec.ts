@@ -1,11 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { openTree, PEOPLE, picture, signIn } from './signIn'
-
-async function idOf(page: Page, tag: string): Promise<string> {
-  const answer = await page.request.get(`/api/find?text=${encodeURIComponent(tag)}`)
-  return ((await answer.json()) as { value: { id: string; tag: string }[] }).value.find((h) => h.tag === tag)!
-    .id
-}
+import { expect, test } from '@playwright/test'
+import { idOf, openTree, PEOPLE, picture, signIn } from './signIn'
 
 test('a stranger is sent to the sign-in and back to where they wanted to go', async ({ page }) => {
   await page.goto('/ledger')

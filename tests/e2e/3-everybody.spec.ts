@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { openTree, picture, signIn } from './signIn'
+import { idOf, openTree, picture, signIn } from './signIn'
 
 const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -19,12 +19,6 @@ async function serious(page: Page): Promise<string[]> {
   return violations
     .filter((v) => v.impact === 'serious' || v.impact === 'critical')
     .map((v) => `${v.id}: ${v.nodes[0]?.html.slice(0, 160)}`)
-}
-
-async function idOf(page: Page, tag: string): Promise<string> {
-  const answer = await page.request.get(`/api/find?text=${encodeURIComponent(tag)}`)
-  return ((await answer.json()) as { value: { id: string; tag: string }[] }).value.find((h) => h.tag === tag)!
-    .id
 }
 
 async function views(page: Page): Promise<string[]> {

@@ -31,6 +31,13 @@ export async function openTree(page: Page, tag: string): Promise<void> {
   await page.getByRole('heading', { level: 1, name: tag }).waitFor()
 }
 
+/** The id of a tree, by its tag. */
+export async function idOf(page: Page, tag: string): Promise<string> {
+  const answer = await page.request.get(`/api/find?text=${encodeURIComponent(tag)}`)
+  return ((await answer.json()) as { value: { id: string; tag: string }[] }).value.find((h) => h.tag === tag)!
+    .id
+}
+
 /** Keeps a picture of the view for the README when a folder is named in SCREENSHOTS. */
 export async function picture(page: Page, name: string): Promise<void> {
   if (!process.env.SCREENSHOTS) return

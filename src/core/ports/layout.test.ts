@@ -25,8 +25,8 @@ describe('worked cases', () => {
 })
 
 /**
- * The answer by trying every set of bearings on a coarse circle: all bearings but every `step`-th are excluded by
- * girdling them closed, so that the solver faces the same few candidates.
+ * The answer by trying every set of a few bearings. {@link coarse} closes all others to the solver, so that both face
+ * the same candidates.
  */
 function bruteForce(
   input: LayoutInput,

@@ -1,7 +1,7 @@
 'use client'
 import { useCallback, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
-import { askToSignIn } from '../shell/signInAgain'
+import { sendVerb } from './sendVerb'
 
 export interface VerbState<Output> {
   /** Sends the step. Resolves to its value, or null with `problem` set. A second press while it runs does nothing. */
@@ -26,31 +26,16 @@ export function useVerb<Output = unknown>(name: string): VerbState<Output> {
       running.current = true
       setBusy(true)
       setProblem(null)
-      try {
-        for (;;) {
-          const answer = await fetch(`/api/do/${name}`, {
-            method: 'POST',
-            headers: { 'content-type': 'application/json' },
-            body: JSON.stringify(input),
-          })
-          if (answer.status === 401 && (await askToSignIn())) continue
-          const body = (await answer.json()) as { value: Output } | { error: Problem }
-          if ('value' in body) return body.value
-          setProblem(body.error)
-          return null
-        }
-      } catch {
-        setProblem({
-          code: 'conflict',
-          field: 'connection',
-          message:
-            'The server cannot be reached. What you typed is still here; try again when you are in reach.',
-        })
-        return null
-      } finally {
-        running.current = false
-        setBusy(false)
-      }
+      const result = await sendVerb<Output>(
+        name,
+        input,
+        'The server cannot be reached. What you typed is still here; try again when you are in reach.',
+      )
+      running.current = false
+      setBusy(false)
+      if (result.ok) return result.value
+      setProblem(result.problem)
+      return null
     },
     [name],
   )

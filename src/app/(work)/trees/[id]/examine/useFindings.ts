@@ -2,7 +2,7 @@
 import { useCallback, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
 import type { FindingState, Seen } from '@/core/diagnose/almanac'
-import { askToSignIn } from '@/ui/shell/signInAgain'
+import { sendVerb } from '@/ui/fields/sendVerb'
 
 /**
  * The findings of an examination: set at once on the screen, kept one after another in the background. A press that
@@ -24,14 +24,13 @@ export function useFindings(treeId: string, assessmentId: string, initial: Seen)
       setProblem(null)
       setPending((n) => n + 1)
       queue.current = queue.current.then(async () => {
-        const failed = await keep({
-          treeId,
-          assessmentId,
-          finding,
-          state: state === 'not-looked' ? null : state,
-        })
-        if (failed) {
-          setProblem(failed)
+        const kept = await sendVerb(
+          'set-finding',
+          { treeId, assessmentId, finding, state: state === 'not-looked' ? null : state },
+          'The server cannot be reached, so the last press was not kept. Press it again when you are in reach.',
+        )
+        if (!kept.ok) {
+          setProblem(kept.problem)
           setSeen((now) => ({ ...now, [finding]: before ?? 'not-looked' }))
         }
         setPending((n) => n - 1)
@@ -42,26 +41,4 @@ export function useFindings(treeId: string, assessmentId: string, initial: Seen)
   /** Resolves when everything pressed so far is kept or refused. */
   const settled = useCallback(() => queue.current, [])
   return { seen, set, problem, saving: pending > 0, settled }
-}
-
-async function keep(input: unknown): Promise<Problem | null> {
-  try {
-    for (;;) {
-      const answer = await fetch('/api/do/set-finding', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify(input),
-      })
-      if (answer.ok) return null
-      if (answer.status === 401 && (await askToSignIn())) continue
-      return ((await answer.json()) as { error: Problem }).error
-    }
-  } catch {
-    return {
-      code: 'conflict',
-      field: 'connection',
-      message:
-        'The server cannot be reached, so the last press was not kept. Press it again when you are in reach.',
-    }
-  }
 }

@@ -1,10 +1,10 @@
 'use client'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
-import { CAUSES, cause as causeOf, causeName } from '@/almanac/causes'
+import { cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
-import { judge } from '@/core/diagnose/judge'
-import { nextChecks, SOMETHING_ELSE, weigh, type Check } from '@/core/diagnose/weigh'
+import { weighTree } from '@/almanac/weighing'
+import { SOMETHING_ELSE, type Check } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
 import { Balance } from '@/ui/balance/Balance'
@@ -32,16 +32,10 @@ export function Weigh({ view }: { view: WeighView }) {
   const [reason, setReason] = useState('')
   const [all, setAll] = useState(false)
 
-  const { weighed, checks, judgement } = useMemo(() => {
-    const input = { host: tree.host, month: view.month, seen, causes: CAUSES, findings: FINDING_BY_ID }
-    const w = weigh(input)
-    const c = nextChecks(input)
-    return {
-      weighed: w,
-      checks: c,
-      judgement: judge({ weighed: w, checks: c, seen, causes: CAUSES, findings: FINDING_BY_ID }),
-    }
-  }, [tree.host, view.month, seen])
+  const { weighed, checks, judgement } = useMemo(
+    () => weighTree(tree.host, view.month, seen),
+    [tree.host, view.month, seen],
+  )
 
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
   const lead = weighed[0]!

@@ -1,0 +1,19 @@
+import type { Seen } from '@/core/diagnose/almanac'
+import { judge, type Judgement } from '@/core/diagnose/judge'
+import { nextChecks, weigh, type Check, type Weighed } from '@/core/diagnose/weigh'
+import { CAUSES } from './causes'
+import { FINDING_BY_ID } from './findings'
+
+export interface Weighing {
+  weighed: Weighed[]
+  checks: Check[]
+  judgement: Judgement
+}
+
+/** Weighs what was seen on a tree with the almanac as it is; the screen and the signature use this same one. */
+export function weighTree(host: string, month: number, seen: Seen): Weighing {
+  const input = { host, month, seen, causes: CAUSES, findings: FINDING_BY_ID }
+  const weighed = weigh(input)
+  const checks = nextChecks(input)
+  return { weighed, checks, judgement: judge({ ...input, weighed, checks }) }
+}
