@@ -114,3 +114,13 @@ test('a girth at the ports is held against the trunk', () => {
   expect(doubtPortGirth(inch(40), inch(52))).toMatch(/below/)
   expect(doubtPortGirth(inch(120), inch(52))).toMatch(/more than twice/)
 })
+
+test('a card that ends at 90 °F refuses 92 °F, though a trunk could still drink', () => {
+  const warm = planInjection({ ...base, temperature: toSI(92, 'F') })
+  expect(warm.ok && warm.value.uptake).toMatchObject({
+    ok: false,
+    problem: { code: 'not-allowed', field: 'temperature' },
+  })
+  const mild = planInjection({ ...base, temperature: toSI(90, 'F') })
+  expect(mild.ok && mild.value.uptake.ok).toBe(true)
+})

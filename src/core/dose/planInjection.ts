@@ -89,6 +89,7 @@ export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> 
     wood: input.wood,
     soil: input.soil,
     temperature: input.temperature,
+    limits: terms.value.temperature,
     units,
     sources: input.sources,
   })

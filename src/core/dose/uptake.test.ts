@@ -39,3 +39,15 @@ test.each([
     problem: { code: 'not-allowed', field },
   })
 })
+
+test.each([
+  [toSI(90, 'F'), true],
+  [toSI(92, 'F'), false],
+  [toSI(50, 'F'), true],
+  [toSI(49, 'F'), false],
+])('a label from 50 to 90 °F at %d °C: %s', (temperature, allowed) => {
+  const limits = { least: toSI(50, 'F'), most: toSI(90, 'F') }
+  const r = estimateUptake({ ...base, temperature, limits, sources: { label: 'the card' } })
+  expect(r.ok).toBe(allowed)
+  if (!r.ok) expect(r.problem.message).toContain('the card')
+})

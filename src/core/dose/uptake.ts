@@ -1,6 +1,7 @@
 import { ok, refuse, type Result } from '../problem'
 import { plain, showTemperature, type UnitSystem } from '../quantity/format'
 import { toSI, type Temperature } from '../quantity/units'
+import { NOISE } from '../quantity/whole'
 import type { Working } from '../working/working'
 
 export type Wood = 'ring-porous' | 'semi-ring-porous' | 'diffuse-porous' | 'conifer'
@@ -23,13 +24,15 @@ export interface UptakeInput {
   wood: Wood
   soil: Soil
   temperature: Temperature
+  /** The label's own limits, which bind where they are narrower. */
+  limits?: { least: Temperature; most: Temperature }
   units?: UnitSystem
   sources?: { label?: string; weather?: string }
 }
 
 /**
  * How long the ports of an injection will take to empty: base × wood × soil × temperature.
- * Refused (`not-allowed`) below 45 °F, above 95 °F and on frozen soil.
+ * Refused (`not-allowed`) below 45 °F, above 95 °F, outside the label's own limits and on frozen soil.
  * @returns seconds from–to, with the working.
  * @example estimateUptake({ base: { from: 1200, to: 2400 }, wood: 'ring-porous', soil: 'moist', temperature: 21 })
  * // 960–1920 s: 16 to 32 min
@@ -54,6 +57,19 @@ export function estimateUptake(input: UptakeInput): Result<{ from: number; to: n
       'not-allowed',
       'temperature',
       `It is ${shown}; above ${showTemperature(F(95), units)} leaves close. Come back in the morning.`,
+    )
+  const label = input.sources?.label ?? 'the label'
+  if (input.limits && t < input.limits.least - NOISE)
+    return refuse(
+      'not-allowed',
+      'temperature',
+      `It is ${shown}; ${label} begins at ${showTemperature(input.limits.least, units)}. Wait for a warmer hour.`,
+    )
+  if (input.limits && t > input.limits.most + NOISE)
+    return refuse(
+      'not-allowed',
+      'temperature',
+      `It is ${shown}; ${label} ends at ${showTemperature(input.limits.most, units)}. Come back in a cooler hour.`,
     )
   const warmth = t < F(55) ? 2.2 : t < F(65) || t > F(85) ? 1.4 : 1.0
   const wood = WOOD[input.wood]
