@@ -28,6 +28,12 @@ module.exports = {
       ['^src/(almanac|core)/'],
       'The almanac is data in the shapes core reads.',
     ),
+    only(
+      'calc-asks-the-core',
+      '^src/calc/',
+      ['^src/(calc|core|almanac)/'],
+      'Calculators read typed words, ask the core and answer.',
+    ),
     only('db-knows-core-shapes', '^src/db/', ['^src/(db|core)/'], 'Queries know nothing of verbs or views.'),
     only(
       'standins-stand-alone',
@@ -38,19 +44,19 @@ module.exports = {
     only(
       'server-uses-what-is-below',
       '^src/server/',
-      ['^src/(server|core|db|almanac|standins)/'],
+      ['^src/(server|core|calc|db|almanac|standins)/'],
       'Verbs never import views.',
     ),
     only(
       'ui-uses-core',
       '^src/ui/',
-      ['^src/(ui|core|almanac|workers)/'],
+      ['^src/(ui|core|calc|almanac|workers)/'],
       'Views never import the server or the database.',
     ),
     only(
       'workers-call-core',
       '^src/workers/',
-      ['^src/(workers|core|almanac)/'],
+      ['^src/(workers|core|calc|almanac)/'],
       'A worker calls one core function.',
     ),
     {

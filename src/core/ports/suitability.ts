@@ -59,8 +59,18 @@ export function forbiddenAt(bearing: number, round: TrunkRound): Forbidden {
  * @example suitability(20, { portGirth: 1.2, flares: [{ bearing: 20, halfWidth: 20 }] }) // 1.0
  */
 export function suitability(bearing: number, round: TrunkRound): number {
+  const parts = suitabilityParts(bearing, round)
+  return parts.start + parts.flare + parts.thin - parts.holes
+}
+
+/** What a bearing's suitability is made of: start + flare + thin − holes. */
+export function suitabilityParts(
+  bearing: number,
+  round: TrunkRound,
+): { start: number; flare: number; thin: number; holes: number } {
   const flares = round.flares ?? []
-  let value = 0.4
+  let start = 0.4
+  let flareShare = 0
   if (flares.length > 0) {
     let best = -1
     for (const flare of flares) {
@@ -68,19 +78,20 @@ export function suitability(bearing: number, round: TrunkRound): number {
       if (off <= flare.halfWidth)
         best = Math.max(best, Math.cos(((off / flare.halfWidth) * Math.PI) / 2) ** 2)
     }
-    value = best < 0 ? 0.1 : 0.4 + 0.6 * best
+    if (best < 0) start = 0.1
+    else flareShare = 0.6 * best
   }
   const twist = round.twist ?? DEFAULTS.twist
   let thin = 0
   for (const s of round.thinSectors ?? [])
     if (inSector(bearing, span360(s, twist))) thin = Math.max(thin, s.severity)
-  value += 0.3 * thin
   const closure = round.closureYears ?? DEFAULTS.closureYears
+  let holes = 0
   for (const hole of round.earlierHoles ?? []) {
     const s = arc(apart(bearing, hole.bearing), round.portGirth)
-    value -= 0.4 * Math.exp(-(s * s) / (2 * TWO_INCHES * TWO_INCHES)) * Math.max(0, 1 - hole.years / closure)
+    holes += 0.4 * Math.exp(-(s * s) / (2 * TWO_INCHES * TWO_INCHES)) * Math.max(0, 1 - hole.years / closure)
   }
-  return value
+  return { start, flare: flareShare, thin: 0.3 * thin, holes }
 }
 
 function span360(sector: Sector, twist: number): Sector {

@@ -1,0 +1,146 @@
+import { ok, refuse, type Result } from '../problem'
+import type { UnitSystem } from '../quantity/format'
+import { shown } from '../quantity/pair'
+import { toSI, type Length } from '../quantity/units'
+import { ceilGuarded, floorGuarded, NOISE } from '../quantity/whole'
+import { DIAMETER_LIMITS } from '../trunk/trunk'
+import type { Working } from '../working/working'
+
+export type Gnawer = 'vole' | 'rabbit'
+
+/** How high each gnaws above the ground, or above the snow it stands on. Source: handbook, guards. */
+export const REACH: Record<Gnawer, Length> = { vole: toSI(18, 'in'), rabbit: toSI(24, 'in') }
+
+export interface GuardInput {
+  /** Diameters. */
+  trees: Length[]
+  clearance: Length
+  overlap: Length
+  animal: Gnawer
+  snow: Length
+  snowMargin: Length
+  bury: Length
+  roll?: { height: Length; length: Length }
+  units?: UnitSystem
+}
+
+export interface Guards {
+  cuts: { length: Length; height: Length }[]
+  rolls?: number
+  working: Working
+}
+
+/** The longest anything on a mesh roll is, metres (1,000 ft). */
+const LONGEST = 305
+
+/**
+ * Cylinder guards: each piece is π × (diameter + 2 × clearance) + overlap long; as high as the animal reaches or the
+ * snow with its margin, whichever is more, plus what goes into the soil. From a roll: ⌊roll height ÷ piece height⌋
+ * strips of its length, pieces whole and upright, laid first-fit in order of falling length.
+ * Problems: `missing` without trees; `out-of-range` for sizes that cannot be and for a piece taller or longer than the
+ * roll.
+ * Source: handbook, guards.
+ * @example cutGuards({ trees: [toSI(2, 'in')], clearance: toSI(1.5, 'in'), … }).value.cuts[0].height // 0.66 m = 26 in
+ */
+export function cutGuards(input: GuardInput): Result<Guards> {
+  const units = input.units ?? 'us'
+  const inch = (l: Length) => shown(l, 'in', units)
+  if (input.trees.length === 0)
+    return refuse('missing', 'trees', 'There is no tree; give at least one diameter.')
+  for (const [field, name] of [
+    ['clearance', 'The clearance'],
+    ['overlap', 'The overlap'],
+    ['snow', 'The snow'],
+    ['snowMargin', 'The margin above the snow'],
+    ['bury', 'The depth in the soil'],
+  ] as const)
+    if (!(input[field] >= 0 && input[field] <= LONGEST))
+      return refuse(
+        'out-of-range',
+        field,
+        `${name} cannot be below zero or above ${shown(LONGEST, 'ft', units, 0)}.`,
+      )
+  if (input.roll)
+    for (const field of ['height', 'length'] as const)
+      if (!(input.roll[field] > 0 && input.roll[field] <= LONGEST))
+        return refuse(
+          'out-of-range',
+          `roll.${field}`,
+          `The ${field} of the roll must be more than zero and at most ${shown(LONGEST, 'ft', units, 0)}.`,
+        )
+  const snowed = input.snow + input.snowMargin
+  const reach = REACH[input.animal]
+  const above = Math.max(reach, snowed)
+  const height = above + input.bury
+  const working: Working = [
+    {
+      label: 'Height of each piece',
+      expression: `the larger of ${inch(reach)} (${input.animal}) and ${inch(input.snow)} + ${inch(input.snowMargin)} (snow), + ${inch(input.bury)} in the soil`,
+      result: inch(height),
+      source: 'handbook',
+    },
+  ]
+  const cuts: Guards['cuts'] = []
+  for (const [i, diameter] of input.trees.entries()) {
+    if (!(diameter >= DIAMETER_LIMITS.least * (1 - NOISE) && diameter <= DIAMETER_LIMITS.most * (1 + NOISE)))
+      return refuse(
+        'out-of-range',
+        `trees[${i}].diameter`,
+        `Tree ${i + 1} would be ${inch(diameter)} through, which is no trunk; check the tape and the unit.`,
+      )
+    const length = Math.PI * (diameter + 2 * input.clearance) + input.overlap
+    cuts.push({ length, height })
+    if (i < 40)
+      working.push({
+        label: `Length for tree ${i + 1}`,
+        expression: `3.1416 × (${inch(diameter)} + 2 × ${inch(input.clearance)}) + ${inch(input.overlap)}`,
+        result: inch(length),
+        source: 'reading',
+      })
+  }
+  if (!input.roll) return ok({ cuts, working })
+  const perRoll = floorGuarded(input.roll.height / height)
+  if (perRoll < 1)
+    return refuse(
+      'out-of-range',
+      'roll.height',
+      `A piece is ${inch(height)} high and the roll only ${inch(input.roll.height)}; take a taller roll.`,
+    )
+  const longest = Math.max(...cuts.map((c) => c.length))
+  if (longest > input.roll.length * (1 + NOISE))
+    return refuse(
+      'out-of-range',
+      'roll.length',
+      `A piece is ${inch(longest)} long and the roll only ${shown(input.roll.length, 'ft', units)}; take a longer roll.`,
+    )
+  const strips = stripsNeeded(
+    cuts.map((c) => c.length),
+    input.roll.length,
+  )
+  const rolls = ceilGuarded(strips / perRoll)
+  working.push(
+    {
+      label: 'Strips a roll gives',
+      expression: `${inch(input.roll.height)} ÷ ${inch(height)}, whole ones`,
+      result: `${perRoll}`,
+    },
+    {
+      label: 'Strips used, longest pieces laid first',
+      expression: `${cuts.length} ${cuts.length === 1 ? 'piece' : 'pieces'} into strips of ${shown(input.roll.length, 'ft', units)}`,
+      result: `${strips}`,
+    },
+    { label: 'Rolls', expression: `${strips} ÷ ${perRoll}, rounded up`, result: `${rolls}` },
+  )
+  return ok({ cuts, rolls, working })
+}
+
+/** First-fit in order of falling length: how many strips the pieces fill. */
+function stripsNeeded(pieces: Length[], strip: Length): number {
+  const left: Length[] = []
+  for (const piece of [...pieces].sort((a, b) => b - a)) {
+    const at = left.findIndex((room) => room >= piece - strip * NOISE)
+    if (at < 0) left.push(strip - piece)
+    else left[at]! -= piece
+  }
+  return left.length
+}
