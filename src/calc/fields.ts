@@ -18,49 +18,62 @@ const EXAMPLES: Record<Dimension, string[]> = {
 }
 
 /** A field that is a string a person types and becomes what `read` makes of it; its problem goes on as it is. */
-function typed<T>(read: (typed: string, field: string) => Result<T>) {
-  return z.string().transform((text, context): T => {
-    const result = read(text, '')
-    if (result.ok) return result.value
-    context.issues.push({
-      code: 'custom',
-      input: text,
-      message: result.problem.message,
-      params: { problem: result.problem.code },
+function typed<T>(
+  read: (typed: string, field: string) => Result<T>,
+  description: string,
+  examples: string[],
+) {
+  return z
+    .string()
+    .meta({ description, examples })
+    .transform((text, context): T => {
+      const result = read(text, '')
+      if (result.ok) return result.value
+      context.issues.push({
+        code: 'custom',
+        input: text,
+        message: result.problem.message,
+        params: { problem: result.problem.code },
+      })
+      return z.NEVER
     })
-    return z.NEVER
-  })
 }
 
 /** A quantity as a person types it, read to SI. `quantity('length', 'Girth')` takes "44 in" to 1.1176. */
-export function quantity(dimension: Dimension, name: string, description?: string) {
-  return typed((text, field) => {
-    const read = readQuantity(text, dimension, field, { name })
-    return read.ok ? { ok: true, value: read.value.si } : read
-  }).meta({
-    description: description ?? `${name}; a ${dimension} with its unit.`,
-    examples: EXAMPLES[dimension],
-  })
+export function quantity(
+  dimension: Dimension,
+  name: string,
+  description = `${name}; a ${dimension} with its unit.`,
+) {
+  const read = (text: string, field: string): Result<number> => {
+    const result = readQuantity(text, dimension, field, { name })
+    return result.ok ? { ok: true, value: result.value.si } : result
+  }
+  return typed(read, description, EXAMPLES[dimension])
 }
 
 /** A rate, one quantity per another, read to SI over SI. `rate('mass', 'area', 'Limit', '0.4 lb/acre')` */
 export function rate(above: Dimension, below: Dimension, name: string, example: string) {
-  return typed((text, field) => {
-    const read = readRate(text, above, below, field, { name })
-    return read.ok ? { ok: true, value: read.value.si } : read
-  }).meta({ description: `${name}; a ${above} per ${below}.`, examples: [example] })
+  const read = (text: string, field: string): Result<number> => {
+    const result = readRate(text, above, below, field, { name })
+    return result.ok ? { ok: true, value: result.value.si } : result
+  }
+  return typed(read, `${name}; a ${above} per ${below}.`, [example])
 }
 
 /** A tank mix as a label writes it. */
 export const mix = () =>
-  typed(readMixRate).meta({
-    description: 'Product in the spray, as the label writes it. Plain oz is a weight.',
-    examples: ['2 %', '3 tsp/gal', '15 mL/2 L', '2 g/L', '3 lb/100 gal', '8 oz/100 gal'],
-  })
+  typed(readMixRate, 'Product in the spray, as the label writes it. Plain oz is a weight.', [
+    '2 %',
+    '3 tsp/gal',
+    '15 mL/2 L',
+    '2 g/L',
+    '3 lb/100 gal',
+    '8 oz/100 gal',
+  ])
 
 /** The analysis of a fertiliser as on the bag. */
-export const analysis = () =>
-  typed(readAnalysis).meta({ description: 'N-P₂O₅-K₂O as on the bag.', examples: ['18-6-12'] })
+export const analysis = () => typed(readAnalysis, 'N-P₂O₅-K₂O as on the bag.', ['18-6-12'])
 
 /** A plain number; the core says what range it must have. */
 export const number = (description: string) => z.number().meta({ description })

@@ -36,6 +36,14 @@ export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promis
   })) as T
 }
 
+/** Runs `work` before any firm is known: it can see the one token with this hash, nothing else. */
+export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin(async (sql) => {
+    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.presented_token', ${tokenHash}, true)`
+    return work(sql as unknown as FirmSql)
+  })) as T
+}
+
 /** How the database is: reachable, and the newest migration it has. */
 export async function databaseHealth(): Promise<{ reachable: boolean; migration: number | null }> {
   try {

@@ -8,6 +8,8 @@ const Environment = z.object({
   /** Demo mode: lists the demo's sign-ins and lets its clock be moved. Never on with real data. */
   ELMHORN_DEMO: z.enum(['0', '1']).default('0'),
   COOKIE_SECURE: z.enum(['0', '1']).default('0'),
+  /** How often one token may ask the calculator API in a minute. */
+  API_REQUESTS_PER_MINUTE: z.coerce.number().int().min(1).default(6000),
   LOG_LEVEL: z.string().default('warn'),
 })
 

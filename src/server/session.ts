@@ -44,16 +44,14 @@ export async function currentPerson(): Promise<PersonRow | null> {
 let decoy: Promise<string> | undefined
 
 /**
- * Signs a person in by e-mail and password and seals the cookie. A wrong e-mail and a wrong password take as long and
- * read the same. Problems: `not-allowed` on a mismatch or after too many attempts.
+ * Whom an e-mail and a password belong to. A wrong e-mail and a wrong password take as long and read the same.
+ * Problems: `not-allowed` on a mismatch (field `password`) or after too many attempts (field `email`).
  */
-export async function signIn(email: string, password: string): Promise<Result<{ name: string }>> {
+export async function checkPassword(
+  email: string,
+  password: string,
+): Promise<Result<{ id: string; firmId: string }>> {
   const address = email.trim().toLowerCase()
-  const wrong = refuse(
-    'not-allowed',
-    'password',
-    'E-mail and password do not belong together. Check both and try again.',
-  )
   // The attempt is noted before the password is looked at, so that many at once cannot slip through together.
   const found = await signingIn(address, async (sql) => {
     if ((await recentAttempts(sql, address)) >= MOST_ATTEMPTS) return 'throttled' as const
@@ -68,16 +66,29 @@ export async function signIn(email: string, password: string): Promise<Result<{ 
     )
   decoy ??= hashPassword('nobody')
   const matches = await verifyPassword(found?.passwordHash ?? (await decoy), password)
-  if (!found || !matches) return wrong
-  const sessionId = uuidv7()
+  if (!found || !matches)
+    return refuse(
+      'not-allowed',
+      'password',
+      'E-mail and password do not belong together. Check both and try again.',
+    )
   await signingIn(address, (sql) => forgetAttempts(sql, address))
-  const person = await inFirm(found.firmId, async (sql) => {
-    await openSession(sql, { id: sessionId, firmId: found.firmId, personId: found.id })
+  return ok({ id: found.id, firmId: found.firmId })
+}
+
+/** Signs a person in and seals the cookie. Problems as {@link checkPassword}. */
+export async function signIn(email: string, password: string): Promise<Result<{ name: string }>> {
+  const checked = await checkPassword(email, password)
+  if (!checked.ok) return checked
+  const { firmId, id: personId } = checked.value
+  const sessionId = uuidv7()
+  const person = await inFirm(firmId, async (sql) => {
+    await openSession(sql, { id: sessionId, firmId, personId })
     return personOfSession(sql, sessionId)
   })
   const sealed = await cookie()
   sealed.sessionId = sessionId
-  sealed.firmId = found.firmId
+  sealed.firmId = firmId
   await sealed.save()
   return ok({ name: person?.name ?? '' })
 }

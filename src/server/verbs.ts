@@ -1,4 +1,5 @@
 import { moveClockVerb, setUnitsVerb } from './account'
+import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { correctRecordVerb, enterResultVerb } from './followUp'
 import { handToCrewVerb } from './prescribe'
@@ -25,4 +26,6 @@ export const VERBS: Readonly<Record<string, Performable>> = {
   'correct-record': correctRecordVerb,
   'set-units': setUnitsVerb,
   'move-clock': moveClockVerb,
+  'make-token': makeTokenVerb,
+  'revoke-token': revokeTokenVerb,
 }

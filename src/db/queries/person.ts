@@ -27,6 +27,17 @@ export async function personOfSession(sql: FirmSql, sessionId: string): Promise<
   return rows[0]
 }
 
+/** A person of the firm, with what every page needs of it. */
+export async function personById(sql: FirmSql, id: string): Promise<PersonRow | undefined> {
+  const rows = await sql<PersonRow[]>`
+    select p.id, p.firm_id as "firmId", p.name, p.email, p.role, p.licence, p.units,
+      f.name as "firmName", f.town, f.time_zone as "timeZone",
+      (extract(epoch from f.clock_offset) * 1000)::double precision as "clockOffsetMs"
+    from person p join firm f on f.id = p.firm_id
+    where p.id = ${id}`
+  return rows[0]
+}
+
 /** Whom the e-mail of a sign-in belongs to. Only inside {@link signingIn}. */
 export async function personSigningIn(sql: FirmSql, email: string) {
   const rows = await sql<{ id: string; firmId: string; passwordHash: string }[]>`

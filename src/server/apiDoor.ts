@@ -1,0 +1,59 @@
+import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
+import type { Problem } from '@/core/problem'
+import { personOfToken } from './apiToken'
+import { serverEnvironment } from './environment'
+import { FOREIGN, isOwnOrigin, problemResponse } from './http'
+import { currentPerson } from './session'
+
+let limiter: RateLimiterMemory | undefined
+
+/** Counts requests of each token a minute. Each copy of the app counts for itself. */
+function requests(): RateLimiterMemory {
+  limiter ??= new RateLimiterMemory({ points: serverEnvironment().API_REQUESTS_PER_MINUTE, duration: 60 })
+  return limiter
+}
+
+const NO_TOKEN: Problem = {
+  code: 'not-allowed',
+  field: 'authorization',
+  message:
+    'There is no good token. Send "Authorization: Bearer <token>"; get one from POST /api/v1/session or in Settings.',
+}
+
+/**
+ * Lets a request to the API in: by its token, or from one of our own pages by the person signed in there. Answers null
+ * when it may go on, otherwise the refusal: 401 without a good token, 403 from another site's page, 429 when a token asks
+ * too often.
+ */
+export async function refusedAtTheDoor(request: Request): Promise<Response | null> {
+  const header = request.headers.get('authorization')
+  let key: string
+  if (header !== null) {
+    const token = /^Bearer +([\w-]{20,100}) *$/i.exec(header)?.[1]
+    const found = token ? await personOfToken(token) : null
+    if (!found) return problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' })
+    key = found.tokenId
+  } else {
+    const person = await currentPerson()
+    if (!person) return problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' })
+    // A cookie goes along from any page, a token does not.
+    if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
+    key = person.id
+  }
+  try {
+    await requests().consume(key)
+    return null
+  } catch (over) {
+    if (!(over instanceof RateLimiterRes)) throw over
+    const seconds = Math.max(1, Math.ceil(over.msBeforeNext / 1000))
+    return problemResponse(
+      {
+        code: 'out-of-range',
+        field: 'authorization',
+        message: `This token has asked too often; go on in ${seconds} s.`,
+      },
+      429,
+      { 'retry-after': String(seconds) },
+    )
+  }
+}
