@@ -3,6 +3,7 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
+import { forgetOffline } from '../reckon/keepForOffline'
 import { registerAsker } from './signInAgain'
 import { GO_TO, useKeys } from './keys'
 
@@ -32,6 +33,10 @@ const GROUPS: NavEntry[][] = [
   [
     { href: '/ledger', text: 'Ledger', lit: /^\/ledger/ },
     { href: '/follow-up', text: 'Follow-up', lit: /^\/follow-up/ },
+  ],
+  [
+    { href: '/reckon', text: 'Reckon', lit: /^\/reckon/ },
+    { href: '/settings', text: 'Settings', lit: /^\/settings/ },
   ],
 ]
 
@@ -88,6 +93,7 @@ export function Frame({
   })
 
   async function signOut() {
+    await forgetOffline()
     await fetch('/api/sign-out', { method: 'POST' })
     router.replace('/sign-in')
     router.refresh()

@@ -12,6 +12,8 @@ export const GO_TO: Record<string, { href: string; text: string }> = {
   r: { href: '/run', text: 'Run' },
   l: { href: '/ledger', text: 'Ledger' },
   f: { href: '/follow-up', text: 'Follow-up' },
+  k: { href: '/reckon', text: 'Reckon' },
+  s: { href: '/settings', text: 'Settings' },
 }
 
 /** True where a key belongs to what is being typed. */

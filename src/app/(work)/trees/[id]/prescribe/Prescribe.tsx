@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import type { InjectionPlanInput } from '@/core/dose/planInjection'
 import type { RingMark } from '@/core/ports/marks'
@@ -19,13 +20,23 @@ import { Blocked, blockedBy } from './Blocked'
 import { DoseTable } from './DoseTable'
 import { HandOver } from './HandOver'
 import { RingPanel } from './RingPanel'
+import { reckonLink } from './reckonLink'
 
 /** Prescribe a trunk injection: dose by the label, ports on the ring, the working beside it, and over to the crew. */
-export function Prescribe({ view }: { view: PrescribeView }) {
+export function Prescribe({
+  view,
+  sent,
+}: {
+  view: PrescribeView
+  /** What was reckoned and sent here. */
+  sent: { portGirth: string | null; choice: number }
+}) {
   const { tree, units, plan: base, reading, cards } = view
   const [labelId, setLabelId] = useState(cards[0]?.id ?? '')
-  const [choice, setChoice] = useState(0)
-  const [girthTyped, setGirthTyped] = useState(() => (base ? girthText(base.breastGirth * 1.04, units) : ''))
+  const [choice, setChoice] = useState(sent.choice)
+  const [girthTyped, setGirthTyped] = useState(
+    () => sent.portGirth ?? (base ? girthText(base.breastGirth * 1.04, units) : ''),
+  )
   const [marks, setMarks] = useState<RingMark[]>(view.marks)
   const [mode, setMode] = useState<'ports' | 'marks'>('ports')
   const [moved, setMoved] = useState<number[] | null>(null)
@@ -127,6 +138,14 @@ export function Prescribe({ view }: { view: PrescribeView }) {
               plan={value}
               units={units}
             />
+          )}
+          {base && card && (
+            <Link
+              className="underline underline-offset-2 inline-block mt-3 max-sm:py-3"
+              href={reckonLink(tree, base.diameter, girthTyped, card.body.use, choice)}
+            >
+              Reckon with other numbers
+            </Link>
           )}
         </div>
         <div id="ring" data-plan-ms={ms ?? undefined}>

@@ -4,8 +4,19 @@ import { Prescribe } from './Prescribe'
 
 export const metadata = { title: 'Prescribe' }
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>
+  searchParams: Promise<{ portGirth?: string | string[]; choice?: string | string[] }>
+}) {
   const view = await prescribeView((await params).id)
   if (!view) notFound()
-  return <Prescribe view={view} />
+  const { portGirth, choice } = await searchParams
+  const sent = {
+    portGirth: typeof portGirth === 'string' ? portGirth.slice(0, 60) : null,
+    choice: choice === 'high' ? 1 : 0,
+  }
+  return <Prescribe view={view} sent={sent} />
 }

@@ -1,0 +1,34 @@
+import Link from 'next/link'
+import { settingsView } from '@/server/read/settings'
+import { Tokens } from './Tokens'
+import { UnitsChoice } from './UnitsChoice'
+
+export const metadata = { title: 'Settings' }
+
+export default async function SettingsPage() {
+  const view = await settingsView()
+  return (
+    <>
+      <h1>Settings</h1>
+      <p className="text-ink2 mt-1">
+        {view.person.name}, {view.person.role}, {view.firmName} · {view.person.email}
+      </p>
+      <div className="grid gap-8 mt-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,340px)]">
+        <Tokens view={view} />
+        <div className="grid gap-6 content-start">
+          <UnitsChoice units={view.person.units} />
+          <section>
+            <h2>Calculators from other programs</h2>
+            <p className="mt-1.5">
+              A spreadsheet or a script can ask the same calculators that the screens use. It signs in with a
+              token made here.
+            </p>
+            <Link href="/settings/api" className="btn mt-3">
+              How to ask, and try it →
+            </Link>
+          </section>
+        </div>
+      </div>
+    </>
+  )
+}

@@ -1,0 +1,66 @@
+import { FINDINGS } from '@/almanac/findings'
+import { HOSTS } from '@/almanac/hosts'
+import type { Sheet } from './sheet'
+
+const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+
+const finding = {
+  path: 'finding',
+  label: 'Finding',
+  kind: 'choice' as const,
+  options: FINDINGS.map((f) => [f.id, f.name] as const),
+}
+
+/** What it could be, from a few findings; a tree on file is weighed on its own page. */
+export const DIAGNOSE: Sheet = {
+  name: 'diagnose',
+  title: 'What could it be',
+  question: 'What could it be, and what to look at next?',
+  lines: [
+    { path: 'host', label: 'Tree', kind: 'choice', options: HOSTS.map((h) => [h.id, h.name] as const), start: 'linden' },
+    {
+      path: 'month',
+      label: 'Month',
+      kind: 'choice',
+      options: MONTHS.map((m, i) => [String(i + 1), m] as const),
+      start: '6',
+    },
+    {
+      rows: 'seen',
+      each: 'finding',
+      lines: [
+        finding,
+        {
+          path: 'state',
+          label: 'It is',
+          kind: 'choice',
+          options: [
+            ['there', 'there'],
+            ['notThere', 'not there'],
+            ['unsure', 'unsure'],
+          ],
+        },
+      ],
+      start: [
+        { finding: 'leaf-black-film', state: 'there' },
+        { finding: 'leaf-sticky', state: 'there' },
+      ],
+    },
+  ],
+  figures: [
+    { label: 'Most likely', path: 'leading' },
+    { label: 'Look next at', path: 'check' },
+    { label: 'Wait', path: 'hold.reason' },
+  ],
+  ask: (request) => {
+    const seen = (request['seen'] ?? []) as { finding?: string; state?: string }[]
+    const of = (state: string) => seen.filter((s) => s.finding && (s.state ?? 'there') === state).map((s) => s.finding)
+    return {
+      host: request['host'],
+      month: Number(request['month']),
+      there: of('there'),
+      notThere: of('notThere'),
+      unsure: of('unsure'),
+    }
+  },
+}

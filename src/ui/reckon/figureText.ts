@@ -1,0 +1,92 @@
+import { CAUSES } from '@/almanac/causes'
+import { FINDING_BY_ID } from '@/almanac/findings'
+import { plain, tapeInches } from '@/core/quantity/format'
+import { sensible } from '@/core/quantity/pair'
+import { valueAt } from './paths'
+import type { Figure } from './sheet'
+
+interface Quantity {
+  value: number
+  unit: string
+}
+type Row = Record<string, unknown>
+
+const isQuantity = (v: unknown): v is Quantity => typeof v === 'object' && v !== null && 'value' in v && 'unit' in v
+
+const SIGNS: Record<string, string> = { ft2: 'ft²', m2: 'm²', ft3: 'ft³', m3: 'm³' }
+
+/** A quantity as a person reads it: inches as on the tape, everything else with three digits or two decimals. */
+export function quantityText({ value, unit }: Quantity): string {
+  if (unit === 'in' && Math.abs(value) >= 1) {
+    const tape = tapeInches(value)
+    return `${Math.abs(value * 8 - Math.round(value * 8)) < 1e-6 ? tape : `${plain(value, 2)}`} in`
+  }
+  return `${sensible(value, Math.abs(value) >= 100 ? 1 : 2)} ${SIGNS[unit] ?? unit}`
+}
+
+const hour = (time: string) => time.replace('T', ' ')
+const list = (items: unknown[]) => (items.length === 0 ? 'none' : items.join(', '))
+const alike = (texts: string[]) => {
+  const counts = new Map<string, number>()
+  for (const t of texts) counts.set(t, (counts.get(t) ?? 0) + 1)
+  return [...counts].map(([t, n]) => (n > 1 ? `${n} × ${t}` : t)).join(', ')
+}
+
+const RULES: Record<string, string> = {
+  apart: 'must keep apart from',
+  bloom: 'not in bloom',
+  harvest: 'too near the harvest',
+  'same-group': 'same group again after',
+  'too-many': 'more than its year allows',
+  'too-soon': 'too soon beside',
+}
+
+/** Figures that are put together from several of the answer's. */
+const MADE: Record<string, (answer: Row) => string> = {
+  bearings: (a) => list((a['ports'] as Row[]).map((p) => `${String(p['bearing'])}°`)),
+  poured: (a) => alike((a['pours'] as Row[]).map((p) => quantityText(p['pour'] as Quantity))),
+  loaded: (a) =>
+    alike(
+      ((a['loads'] as Row[] | undefined) ?? []).map(
+        (l) => `${quantityText(l['volume'] as Quantity)} with ${quantityText(l['product'] as Quantity)}`,
+      ),
+    ) || 'no tank given',
+  pieces: (a) => alike((a['cuts'] as Row[]).map((c) => quantityText(c['length'] as Quantity))),
+  treat: (a) => list(a['treat'] as unknown[]),
+  wait: (a) => list(a['wait'] as unknown[]),
+  conflictList: (a) => {
+    const conflicts = a['conflicts'] as { date: string; product: string; rule: string; with: { date: string; product: string } | null }[]
+    if (conflicts.length === 0) return 'nothing'
+    return conflicts
+      .map((c) => `${c.product} on ${c.date}: ${RULES[c.rule]}${c.with ? ` ${c.with.product} on ${c.with.date}` : ''}`)
+      .join('; ')
+  },
+  leading: (a) => {
+    const [first] = a['causes'] as { cause: string; probability: number }[]
+    const name = CAUSES.find((c) => c.id === first?.cause)?.name ?? 'Something else'
+    return first ? `${name}, ${plain(first.probability, 2)}` : 'nothing'
+  },
+  check: (a) => {
+    const [first] = a['next'] as { finding: string }[]
+    return first ? (FINDING_BY_ID.get(first.finding)?.name ?? first.finding) : 'nothing more to look at'
+  },
+}
+
+/** One figure of an answer in words; null where the answer has none. */
+export function figureText(figure: Figure, answer: Row, units: 'us' | 'si'): string | null {
+  if (figure.path === 'total') {
+    const days = answer['days'] as Row[]
+    return `${sensible(Number(days.at(-1)?.['total'] ?? 0), 1)} ${units === 'us' ? '°F·d' : '°C·d'}`
+  }
+  const value = valueAt(answer, figure.path)
+  const made = MADE[figure.path]
+  if (made && typeof value !== 'number') return made(answer)
+  if (value === undefined) return null
+  if (value === null) return 'none'
+  if (isQuantity(value)) return quantityText(value)
+  if (typeof value === 'number') {
+    if (figure.unit === '$') return `${value < 0 ? '−' : ''}$${plain(Math.abs(value), 0)}`
+    return [sensible(value, 2), figure.unit].filter(Boolean).join(' ')
+  }
+  return figure.path.endsWith('from') ? hour(String(value)) : String(value)
+}
