@@ -51,6 +51,10 @@ async function views(page: Page): Promise<string[]> {
     record!,
     '/follow-up',
     check!,
+    '/reckon?for=ports',
+    '/reckon?for=worth',
+    '/settings',
+    '/settings/api',
   ]
 }
 

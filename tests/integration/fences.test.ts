@@ -1,5 +1,6 @@
 import * as assessments from '@/db/queries/assessment'
 import { inFirm, signingIn } from '@/db/client'
+import * as tokens from '@/db/queries/apiToken'
 import * as followUps from '@/db/queries/followUp'
 import * as people from '@/db/queries/person'
 import * as records from '@/db/queries/record'
@@ -59,6 +60,16 @@ beforeAll(async () => {
         most: 100,
       },
     })
+    await tokens.addToken(sql, {
+      id: uuidv7(),
+      firmId: a.id,
+      personId: a.person('arborist').id,
+      name: 'token',
+      kind: 'named',
+      tokenHash: uuidv7(),
+      hint: 'elm_',
+      hours: null,
+    })
     await people.openSession(sql, { id: session, firmId: a.id, personId: a.person('arborist').id })
     return {
       job: jobId,
@@ -111,6 +122,8 @@ test('every query function answers firm B with nothing of firm A', async () => {
     followUpsOfTree: (s) => followUps.followUpsOfTree(s, t),
     followUpById: (s) => followUps.followUpById(s, ids.followUp),
     personOfSession: (s) => people.personOfSession(s, ids.session),
+    personById: (s) => people.personById(s, ids.person),
+    namedTokens: (s) => tokens.namedTokens(s, ids.person),
   }
   for (const [name, read] of Object.entries(reads)) expect([name, count(await asB(read))]).toEqual([name, 0])
   // The same functions do answer firm A, so that the test cannot pass by asking wrongly.

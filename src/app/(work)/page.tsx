@@ -23,6 +23,17 @@ export default async function TodayPage() {
       <div>
         <h1>{heading}</h1>
         <p className="text-ink2 mt-1 sm:hidden">{longDate(Date.parse(`${view.today}T12:00:00Z`), 'UTC')}</p>
+        <p className="mt-2 flex gap-5 sm:hidden">
+          <Link href="/reckon" className="underline py-3">
+            Reckon a dose
+          </Link>
+          <Link href="/ledger" className="underline py-3">
+            Ledger
+          </Link>
+          <Link href="/settings" className="underline py-3">
+            Settings
+          </Link>
+        </p>
         <InjectionHours hours={view.hours} timeZone={person.timeZone} units={person.units} />
         <section className="mt-5">
           <h2 className="text-[0.95rem] text-ink2 font-text font-normal">Work for the crew</h2>

@@ -8,7 +8,7 @@ export function layoutWorking(layout: PortLayout, input: LayoutInput, units: Uni
   const working: Working = layout.ports.slice(0, 60).map((p, i) => {
     const parts = suitabilityParts(p.bearing, input)
     const terms = [`${plain(parts.start)} ${parts.start < 0.4 ? 'between flares' : 'start'}`]
-    if (parts.flare > 0) terms.push(`+ ${plain(parts.flare, 3)} flare`)
+    if (parts.flare > 0.0005) terms.push(`+ ${plain(parts.flare, 3)} flare`)
     if (parts.thin > 0) terms.push(`+ ${plain(parts.thin, 3)} thin side`)
     if (parts.holes > 0.0005) terms.push(`− ${plain(parts.holes, 3)} earlier holes`)
     return {

@@ -1,4 +1,4 @@
-import { showGround, showLength, type UnitSystem } from '../quantity/format'
+import { plain, showGround, showLength, type UnitSystem } from '../quantity/format'
 import { fromSI, toSI, type Area, type Length } from '../quantity/units'
 import { ok, refuse, type Result } from '../problem'
 import type { Working } from '../working/working'
@@ -115,7 +115,7 @@ export function measureTrunk(stems: StemInput[], rootZone = 12, units: UnitSyste
   const radius = equivalentDiameter * rootZone
   working.push({
     label: 'Critical root zone radius',
-    expression: `${showLength(equivalentDiameter, units)} × ${units === 'us' ? `${rootZone / 12} ft per in` : rootZone}`,
+    expression: `${showLength(equivalentDiameter, units)} × ${units === 'us' ? `${plain(rootZone / 12)} ft per in` : plain(rootZone)}`,
     result: showGround(radius, units, 2),
     source: 'house rule',
   })

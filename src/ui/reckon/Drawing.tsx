@@ -52,9 +52,15 @@ function PortsDrawing({ typed, answer }: { typed: Typed; answer: Answer | null }
     const [b, half] = [number(`flares[${i}].bearing`), number(`flares[${i}].halfWidth`)]
     if (b !== null && half !== null) add('flare', (b - half + 360) % 360, (b + half) % 360)
   }
-  for (const i of rowsOf(typed, 'exclusions')) add('dead', number(`exclusions[${i}].from`), number(`exclusions[${i}].to`))
+  for (const i of rowsOf(typed, 'exclusions'))
+    add('dead', number(`exclusions[${i}].from`), number(`exclusions[${i}].to`))
   for (const i of rowsOf(typed, 'thinSectors'))
-    add('thin', number(`thinSectors[${i}].from`), number(`thinSectors[${i}].to`), Math.min(1, number(`thinSectors[${i}].severity`) ?? 0))
+    add(
+      'thin',
+      number(`thinSectors[${i}].from`),
+      number(`thinSectors[${i}].to`),
+      Math.min(1, number(`thinSectors[${i}].severity`) ?? 0),
+    )
   const holes = rowsOf(typed, 'earlierHoles').flatMap((i) => {
     const bearing = number(`earlierHoles[${i}].bearing`)
     return bearing === null ? [] : [{ bearing, years: number(`earlierHoles[${i}].years`) ?? 0 }]

@@ -32,7 +32,11 @@ function openFrom(search: string): Open {
     if (!path.includes('[') || !lists.has(path.slice(0, path.indexOf('[')))) typed[path] = text
   for (const [path, text] of own) typed[path] = text.slice(0, 200)
   const id = carried.get('tree') ?? ''
-  return { sheet, typed, tree: UUID.test(id) ? { id, tag: (carried.get('tag') ?? 'the tree').slice(0, 40) } : null }
+  return {
+    sheet,
+    typed,
+    tree: UUID.test(id) ? { id, tag: (carried.get('tag') ?? 'the tree').slice(0, 40) } : null,
+  }
 }
 
 function addressOf({ sheet, typed, tree }: Open): string {
@@ -50,7 +54,8 @@ function forPrescription({ sheet, typed }: Open): URLSearchParams | null {
   const girth = sheet.name === 'injection' || sheet.name === 'ports' ? typed['portGirth'] : null
   if (!girth) return null
   const sent = new URLSearchParams({ portGirth: girth })
-  if (sheet.name === 'injection' && typed['product'] !== 'capsule') sent.set('choice', typed['choice'] || 'low')
+  if (sheet.name === 'injection' && typed['product'] !== 'capsule')
+    sent.set('choice', typed['choice'] || 'low')
   return sent
 }
 
@@ -121,18 +126,16 @@ export function Reckon({ units, search }: { units: 'us' | 'metric'; search: stri
         <div className="bg-sheet border border-line p-4 mb-4">
           <Answers sheet={sheet} reckoned={reckoned} units={units} />
         </div>
-        <div className="grid gap-x-6 gap-y-4 xl:grid-cols-[minmax(0,1.25fr)_minmax(200px,1fr)]">
-          <SheetForm
-            key={sheet.name}
-            sheet={sheet}
-            typed={typed}
-            problem={own && !own.ok ? own.problem : null}
-            onChange={change}
-          />
-          <div>
-            <Drawing name={sheet.name} typed={typed} answer={answer} />
-          </div>
+        <div className="lg:hidden mb-4">
+          <Drawing name={sheet.name} typed={typed} answer={answer} />
         </div>
+        <SheetForm
+          key={sheet.name}
+          sheet={sheet}
+          typed={typed}
+          problem={own && !own.ok ? own.problem : null}
+          onChange={change}
+        />
         {sheet.name === 'worth' && answer && (
           <SpreadChart drawing={drawing} onDraw={() => draw(10_000)} onStop={stop} />
         )}
@@ -161,7 +164,10 @@ export function Reckon({ units, search }: { units: 'us' | 'metric'; search: stri
           The label in your hand, local law and the licensed person on site come before any figure here.
         </p>
       </div>
-      <div className="min-w-0">
+      <div className="min-w-0 grid gap-4 content-start">
+        <div className="max-lg:hidden">
+          <Drawing name={sheet.name} typed={typed} answer={answer} />
+        </div>
         {answer && <Slip working={answer.working} title="Working" about={sheet.title} id="slip" />}
       </div>
     </div>

@@ -29,7 +29,16 @@ export function SheetForm({
         if (line.when && !line.when(typed)) return null
         if (isRows(line))
           return <RowsOf key={line.rows} rows={line} typed={typed} at={at} set={set} onChange={onChange} />
-        return <OneLine key={line.path} line={line} path={line.path} typed={typed} problem={at(line.path)} set={set} />
+        return (
+          <OneLine
+            key={line.path}
+            line={line}
+            path={line.path}
+            typed={typed}
+            problem={at(line.path)}
+            set={set}
+          />
+        )
       })}
     </form>
   )
@@ -51,18 +60,23 @@ function OneLine({
   spoken?: string
 }) {
   const name = spoken ? { 'aria-label': spoken } : {}
-  if (line.kind === 'choice')
+  if (line.kind === 'choice') {
+    // Long words get the whole width of a phone.
+    const long = !spoken && line.options?.some(([, text]) => text.length > 13)
     return (
-      <Choice
-        label={line.label}
-        options={line.options ?? []}
-        value={typed[path] || line.options?.[0]?.[0]}
-        onChange={(e) => set(path, e.target.value)}
-        problem={problem}
-        {...name}
-      />
+      <div className={long ? 'col-span-2 sm:col-span-1' : undefined}>
+        <Choice
+          label={line.label}
+          options={line.options ?? []}
+          value={typed[path] || line.options?.[0]?.[0]}
+          onChange={(e) => set(path, e.target.value)}
+          problem={problem}
+          {...name}
+        />
+      </div>
     )
-  return (
+  }
+  const field = (
     <Field
       label={line.label}
       hint={line.hint}
@@ -74,6 +88,7 @@ function OneLine({
       {...name}
     />
   )
+  return line.kind === 'numbers' ? <div className="col-span-2">{field}</div> : field
 }
 
 function RowsOf({
@@ -97,11 +112,17 @@ function RowsOf({
     for (const l of rows.lines)
       added[rowPath(rows.rows, next, l.path)] =
         // A new row begins as the last one where that saves typing: the same shape, the same kind of product.
-        l.kind === 'choice' ? ((from === undefined ? undefined : typed[rowPath(rows.rows, from, l.path)]) ?? l.options?.[0]?.[0] ?? '') : ''
+        l.kind === 'choice'
+          ? ((from === undefined ? undefined : typed[rowPath(rows.rows, from, l.path)]) ??
+            l.options?.[0]?.[0] ??
+            '')
+          : ''
     onChange({ ...typed, ...added })
   }
   const remove = (row: number) =>
-    onChange(Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${rows.rows}[${row}]`))))
+    onChange(
+      Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${rows.rows}[${row}]`))),
+    )
   return (
     <fieldset className="col-span-2 border-l-2 border-line pl-3">
       <legend className="sr-only">{rows.each}</legend>
@@ -110,7 +131,9 @@ function RowsOf({
         <div key={row} className="flex items-start gap-2 mb-2">
           <div
             className="grid gap-2 flex-1 min-w-0"
-            style={{ gridTemplateColumns: `repeat(auto-fit, minmax(${rows.lines.length > 3 ? 92 : 84}px, 1fr))` }}
+            style={{
+              gridTemplateColumns: `repeat(auto-fit, minmax(${rows.lines.length > 3 ? 92 : 84}px, 1fr))`,
+            }}
           >
             {rows.lines.map((line) => {
               const path = rowPath(rows.rows, row, line.path)
@@ -138,7 +161,11 @@ function RowsOf({
           </button>
         </div>
       ))}
-      <button type="button" className="underline underline-offset-2 py-1 max-sm:min-h-12 no-print" onClick={add}>
+      <button
+        type="button"
+        className="underline underline-offset-2 py-1 max-sm:min-h-12 no-print"
+        onClick={add}
+      >
         + {rows.each}
       </button>
     </fieldset>

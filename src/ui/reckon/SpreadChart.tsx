@@ -31,7 +31,12 @@ export function SpreadChart({
       )}
       {drawing && !spread && (
         <div className="flex items-center gap-3 my-2">
-          <progress className="flex-1 accent-rust" value={drawing.done} max={drawing.draws} aria-label="Lives drawn" />
+          <progress
+            className="flex-1 accent-rust"
+            value={drawing.done}
+            max={drawing.draws}
+            aria-label="Lives drawn"
+          />
           <span>
             {plain(drawing.done, 0)} of {plain(drawing.draws, 0)}
           </span>
@@ -76,7 +81,11 @@ export function SpreadChart({
   )
 }
 
-function Heap({ histogram: { from, to, counts } }: { histogram: { from: number; to: number; counts: number[] } }) {
+function Heap({
+  histogram: { from, to, counts },
+}: {
+  histogram: { from: number; to: number; counts: number[] }
+}) {
   const most = Math.max(...counts)
   const step = W / counts.length
   const zero = ((0 - from) / (to - from || 1)) * W
@@ -105,7 +114,15 @@ function Heap({ histogram: { from, to, counts } }: { histogram: { from: number; 
       <line x1="0" x2={W} y1={H} y2={H} className="stroke-ink2" strokeWidth="0.8" />
       {zero > 0 && zero < W && (
         <>
-          <line x1={zero} x2={zero} y1="-4" y2={H + 4} className="stroke-ink" strokeWidth="1.2" strokeDasharray="3 2" />
+          <line
+            x1={zero}
+            x2={zero}
+            y1="-4"
+            y2={H + 4}
+            className="stroke-ink"
+            strokeWidth="1.2"
+            strokeDasharray="3 2"
+          />
           <text x={zero} y={H + 14} textAnchor="middle" fontSize="9.5" className="fill-ink">
             even
           </text>

@@ -2,7 +2,20 @@ import { FINDINGS } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
 import type { Sheet } from './sheet'
 
-const MONTHS = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December']
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
 
 const finding = {
   path: 'finding',
@@ -17,7 +30,13 @@ export const DIAGNOSE: Sheet = {
   title: 'What could it be',
   question: 'What could it be, and what to look at next?',
   lines: [
-    { path: 'host', label: 'Tree', kind: 'choice', options: HOSTS.map((h) => [h.id, h.name] as const), start: 'linden' },
+    {
+      path: 'host',
+      label: 'Tree',
+      kind: 'choice',
+      options: HOSTS.map((h) => [h.id, h.name] as const),
+      start: 'linden',
+    },
     {
       path: 'month',
       label: 'Month',
@@ -54,7 +73,8 @@ export const DIAGNOSE: Sheet = {
   ],
   ask: (request) => {
     const seen = (request['seen'] ?? []) as { finding?: string; state?: string }[]
-    const of = (state: string) => seen.filter((s) => s.finding && (s.state ?? 'there') === state).map((s) => s.finding)
+    const of = (state: string) =>
+      seen.filter((s) => s.finding && (s.state ?? 'there') === state).map((s) => s.finding)
     return {
       host: request['host'],
       month: Number(request['month']),

@@ -11,7 +11,8 @@ interface Quantity {
 }
 type Row = Record<string, unknown>
 
-const isQuantity = (v: unknown): v is Quantity => typeof v === 'object' && v !== null && 'value' in v && 'unit' in v
+const isQuantity = (v: unknown): v is Quantity =>
+  typeof v === 'object' && v !== null && 'value' in v && 'unit' in v
 
 const SIGNS: Record<string, string> = { ft2: 'ft²', m2: 'm²', ft3: 'ft³', m3: 'm³' }
 
@@ -55,10 +56,18 @@ const MADE: Record<string, (answer: Row) => string> = {
   treat: (a) => list(a['treat'] as unknown[]),
   wait: (a) => list(a['wait'] as unknown[]),
   conflictList: (a) => {
-    const conflicts = a['conflicts'] as { date: string; product: string; rule: string; with: { date: string; product: string } | null }[]
+    const conflicts = a['conflicts'] as {
+      date: string
+      product: string
+      rule: string
+      with: { date: string; product: string } | null
+    }[]
     if (conflicts.length === 0) return 'nothing'
     return conflicts
-      .map((c) => `${c.product} on ${c.date}: ${RULES[c.rule]}${c.with ? ` ${c.with.product} on ${c.with.date}` : ''}`)
+      .map(
+        (c) =>
+          `${c.product} on ${c.date}: ${RULES[c.rule]}${c.with ? ` ${c.with.product} on ${c.with.date}` : ''}`,
+      )
       .join('; ')
   },
   leading: (a) => {
@@ -78,6 +87,8 @@ export function figureText(figure: Figure, answer: Row, units: 'us' | 'si'): str
     const days = answer['days'] as Row[]
     return `${sensible(Number(days.at(-1)?.['total'] ?? 0), 1)} ${units === 'us' ? '°F·d' : '°C·d'}`
   }
+  // One stem has nothing to add up.
+  if (figure.path === 'summedDiameter' && (answer['stems'] as unknown[]).length < 2) return null
   const value = valueAt(answer, figure.path)
   const made = MADE[figure.path]
   if (made && typeof value !== 'number') return made(answer)

@@ -2,7 +2,9 @@ import fc from 'fast-check'
 import { keysOf, nested, placeOf, rowsOf, valueAt } from './paths'
 
 test('paths become objects and lists, and gaps close up', () => {
-  expect(nested({ 'stems[0].girth': '44 in', 'stems[2].girth': '8 in', 'rate.low': 1, basis: 'girth' })).toEqual({
+  expect(
+    nested({ 'stems[0].girth': '44 in', 'stems[2].girth': '8 in', 'rate.low': 1, basis: 'girth' }),
+  ).toEqual({
     stems: [{ girth: '44 in' }, { girth: '8 in' }],
     rate: { low: 1 },
     basis: 'girth',

@@ -40,7 +40,8 @@ function closed(value: unknown): unknown {
 export function rowsOf(typed: Typed, list: string): number[] {
   const rows = new Set<number>()
   for (const path of Object.keys(typed))
-    if (path.startsWith(`${list}[`)) rows.add(Number(path.slice(list.length + 1, path.indexOf(']', list.length))))
+    if (path.startsWith(`${list}[`))
+      rows.add(Number(path.slice(list.length + 1, path.indexOf(']', list.length))))
   return [...rows].sort((a, b) => a - b)
 }
 

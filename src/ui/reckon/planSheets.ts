@@ -17,16 +17,21 @@ const APPLICATION: readonly Line[] = [
 
 /** Per product rules become maps by product; the rest of the question is as typed. */
 function withProductRules(request: Record<string, unknown>): Record<string, unknown> {
-  const { byProduct, ...rest } = request as { byProduct?: Record<string, unknown>[]; rules?: Record<string, unknown> }
+  const { byProduct, ...rest } = request as {
+    byProduct?: Record<string, unknown>[]
+    rules?: Record<string, unknown>
+  }
   const rules: Record<string, unknown> = { ...rest.rules }
   for (const row of byProduct ?? [])
     for (const name of ['minDays', 'maxApplications', 'harvestDays'])
       if (row[name] !== undefined && typeof row['product'] === 'string')
         rules[name] = { ...(rules[name] as object), [row['product']]: row[name] }
-  const one = (rules['apart'] as { one?: string; other?: string; days?: unknown }[] | undefined)?.map((a) => ({
-    actives: [a.one ?? '', a.other ?? ''],
-    days: a.days,
-  }))
+  const one = (rules['apart'] as { one?: string; other?: string; days?: unknown }[] | undefined)?.map(
+    (a) => ({
+      actives: [a.one ?? '', a.other ?? ''],
+      days: a.days,
+    }),
+  )
   if (one) rules['apart'] = one
   if (rules['rotate'] !== undefined) rules['rotate'] = [rules['rotate']]
   return { plan: [], ...rest, rules }
@@ -87,7 +92,13 @@ export const PLAN_SHEETS: readonly Sheet[] = [
         start: 'sine',
       },
       { path: 'base', label: 'Base', kind: 'quantity', start: '50 F' },
-      { path: 'upper', label: 'Upper cut-off', kind: 'quantity', start: '86 F', hint: 'leave empty for none' },
+      {
+        path: 'upper',
+        label: 'Upper cut-off',
+        kind: 'quantity',
+        start: '86 F',
+        hint: 'leave empty for none',
+      },
       {
         rows: 'days',
         each: 'day',
@@ -123,7 +134,13 @@ export const PLAN_SHEETS: readonly Sheet[] = [
       },
       { path: 'limits.minTemperature', label: 'From', kind: 'quantity', start: '45 F' },
       { path: 'limits.maxTemperature', label: 'To', kind: 'quantity', start: '85 F' },
-      { path: 'limits.minWind', label: 'Wind from', kind: 'quantity', start: '2 mph', hint: 'stiller air drifts unseen' },
+      {
+        path: 'limits.minWind',
+        label: 'Wind from',
+        kind: 'quantity',
+        start: '2 mph',
+        hint: 'stiller air drifts unseen',
+      },
       { path: 'limits.maxWind', label: 'Wind to', kind: 'quantity', start: '10 mph' },
       { path: 'limits.rainFastHours', label: 'Dry hours after', kind: 'number', start: '2' },
       { path: 'limits.noFreezeHours', label: 'Hours without frost', kind: 'number', start: '' },

@@ -71,7 +71,13 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         ],
         start: 'liquid',
       },
-      { path: 'ratePerInch.low', label: 'Low rate per inch', kind: 'quantity', start: '5 mL', when: product('liquid') },
+      {
+        path: 'ratePerInch.low',
+        label: 'Low rate per inch',
+        kind: 'quantity',
+        start: '5 mL',
+        when: product('liquid'),
+      },
       {
         path: 'ratePerInch.high',
         label: 'High rate per inch',
@@ -80,8 +86,20 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         when: product('liquid'),
       },
       { ...CHOICE, when: product('liquid') },
-      { path: 'perPortMax', label: 'Most a port takes', kind: 'quantity', start: '20 mL', when: product('liquid') },
-      { path: 'capsule.volume', label: 'Capsule holds', kind: 'quantity', start: '3 mL', when: product('capsule') },
+      {
+        path: 'perPortMax',
+        label: 'Most a port takes',
+        kind: 'quantity',
+        start: '20 mL',
+        when: product('liquid'),
+      },
+      {
+        path: 'capsule.volume',
+        label: 'Capsule holds',
+        kind: 'quantity',
+        start: '3 mL',
+        when: product('capsule'),
+      },
       {
         path: 'capsule.maxPerInch',
         label: 'Most per inch',
@@ -124,7 +142,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
       { label: 'Each port', path: 'perPort' },
       { label: 'The tree', path: 'volume' },
     ],
-    ask: ({ product: _, ...request }) => request,
+    ask: ({ product, ...request }) => (void product, request),
   },
   {
     name: 'ports',
@@ -209,7 +227,8 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
           ['sum', 'their diameters added up'],
         ],
         start: 'equivalent',
-        when: (typed) => Object.keys(typed).filter((p) => p.startsWith('stems[') && typed[p] !== '').length > 1,
+        when: (typed) =>
+          Object.keys(typed).filter((p) => p.startsWith('stems[') && typed[p] !== '').length > 1,
       },
       { path: 'rate.low', label: 'Low rate per inch', kind: 'quantity', start: '0.1 fl oz' },
       { path: 'rate.high', label: 'High rate per inch', kind: 'quantity', start: '0.2 fl oz' },
@@ -233,7 +252,13 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         ],
         start: [{ girthUpTo: '50 in', volume: '1 gal' }, { volume: '2 gal' }],
       },
-      { path: 'strength', label: 'Strength', kind: 'quantity', start: '2 lb/gal', hint: 'active ingredient, by the label' },
+      {
+        path: 'strength',
+        label: 'Strength',
+        kind: 'quantity',
+        start: '2 lb/gal',
+        hint: 'active ingredient, by the label',
+      },
     ],
     figures: [
       { label: 'Product', path: 'product' },
@@ -249,7 +274,13 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
       { path: 'bottle', label: 'Bottle holds', kind: 'quantity', start: '64 fl oz' },
       { path: 'productPerInch', label: 'Product per inch', kind: 'quantity', start: '0.15 fl oz' },
       { path: 'pourPerInch', label: 'Pour per inch', kind: 'quantity', start: '0.5 fl oz' },
-      { path: 'graduation', label: 'Measure shows', kind: 'quantity', start: '0.25 fl oz', hint: 'its smallest step' },
+      {
+        path: 'graduation',
+        label: 'Measure shows',
+        kind: 'quantity',
+        start: '0.25 fl oz',
+        hint: 'its smallest step',
+      },
       { path: 'maxProductPerInch', label: 'Label’s most per inch', kind: 'quantity', start: '0.16 fl oz' },
       {
         rows: 'trees',

@@ -52,7 +52,12 @@ export function useReckoning(name: string, question: Record<string, unknown>) {
       else
         setDrawing(
           reply.spread.ok
-            ? { done: reply.spread.value.draws, draws: reply.spread.value.draws, spread: reply.spread.value, ms: reply.ms }
+            ? {
+                done: reply.spread.value.draws,
+                draws: reply.spread.value.draws,
+                spread: reply.spread.value,
+                ms: reply.ms,
+              }
             : null,
         )
     }

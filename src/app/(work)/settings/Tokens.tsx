@@ -118,7 +118,12 @@ export function Tokens({ view }: { view: SettingsView }) {
                       </button>
                     </>
                   ) : (
-                    <button type="button" className="btn" onClick={() => setAsking(t.id)} aria-label={`Revoke ${t.name}`}>
+                    <button
+                      type="button"
+                      className="btn"
+                      onClick={() => setAsking(t.id)}
+                      aria-label={`Revoke ${t.name}`}
+                    >
                       Revoke
                     </button>
                   )}

@@ -10,7 +10,15 @@ export function SprayDrawing() {
       ))}
       <ellipse cx="60" cy="74" rx="36" ry="48" className="fill-moss-soft stroke-moss" strokeWidth="1.6" />
       <path d="M150,22L182,122H118Z" className="fill-moss-soft stroke-moss" strokeWidth="1.6" />
-      <rect x="214" y="26" width="44" height="96" rx="5" className="fill-moss-soft stroke-moss" strokeWidth="1.6" />
+      <rect
+        x="214"
+        y="26"
+        width="44"
+        height="96"
+        rx="5"
+        className="fill-moss-soft stroke-moss"
+        strokeWidth="1.6"
+      />
       <Measure from={[14, 122]} to={[14, 26]} />
       <Word x={20} y={20}>
         crown height
@@ -41,7 +49,9 @@ export function FeedDrawing() {
         <rect x="146" y="0" width="60" height="170" className="fill-line" />
         {Array.from({ length: 8 }, (_, i) =>
           Array.from({ length: 9 }, (_, j) => [40 + i * 16, 22 + j * 16] as const)
-            .filter(([x, y]) => x < 140 && Math.hypot(x - 104, y - 86) > 22 && Math.hypot(x - 104, y - 86) < 68)
+            .filter(
+              ([x, y]) => x < 140 && Math.hypot(x - 104, y - 86) > 22 && Math.hypot(x - 104, y - 86) < 68,
+            )
             .map(([x, y]) => <circle key={`${x},${y}`} cx={x} cy={y} r="1.7" className="fill-ink2" />),
         )}
       </g>
@@ -107,7 +117,13 @@ export function WaterDrawing() {
       {Array.from({ length: 6 }, (_, i) => {
         const a = (i / 6) * 2 * Math.PI + 0.5
         return (
-          <circle key={i} cx={110 + 86 * Math.sin(a)} cy={130 - 26 * Math.cos(a)} r="4.4" className="fill-water" />
+          <circle
+            key={i}
+            cx={110 + 86 * Math.sin(a)}
+            cy={130 - 26 * Math.cos(a)}
+            r="4.4"
+            className="fill-water"
+          />
         )
       })}
       <Measure from={[104, 96]} to={[116, 96]} />

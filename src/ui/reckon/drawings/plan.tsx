@@ -136,8 +136,20 @@ export function WorthDrawing() {
     <Sketch says="The chance to be alive falls slowly when treated and fast when left; a felled tree’s successor gives more each year.">
       <path d="M36,18V136H284" className="stroke-ink" strokeWidth="1.4" fill="none" />
       <path d="M36,26Q160,32 276,48" className="stroke-moss" strokeWidth="2.4" fill="none" />
-      <path d="M36,26C90,34 96,122 180,130T276,134" className="stroke-plum" strokeWidth="2.4" fill="none" strokeDasharray="7 4" />
-      <path d="M36,134Q180,126 276,96" className="stroke-bark" strokeWidth="2.4" fill="none" strokeDasharray="2 4" />
+      <path
+        d="M36,26C90,34 96,122 180,130T276,134"
+        className="stroke-plum"
+        strokeWidth="2.4"
+        fill="none"
+        strokeDasharray="7 4"
+      />
+      <path
+        d="M36,134Q180,126 276,96"
+        className="stroke-bark"
+        strokeWidth="2.4"
+        fill="none"
+        strokeDasharray="2 4"
+      />
       <Word x={196} y={34}>
         alive if treated
       </Word>

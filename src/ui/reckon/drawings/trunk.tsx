@@ -40,7 +40,7 @@ export function InjectionDrawing() {
       <Stem x={90} foot={150} top={8} half={19} />
       <path d="M70,44q20,7 40,0" className="stroke-ink2" strokeWidth="2" fill="none" strokeDasharray="4 3" />
       <Word x={118} y={48}>
-        diameter, breast height
+        diameter, chest high
       </Word>
       <path d="M58,136q32,10 64,0" className="stroke-rust" strokeWidth="3" fill="none" />
       {[66, 82, 99, 115].map((x, i) => (
@@ -49,13 +49,21 @@ export function InjectionDrawing() {
       <Word x={134} y={132}>
         girth at the ports
       </Word>
-      {ring(236, 84, 32)}
+      {ring(244, 92, 30)}
       {Array.from({ length: 8 }, (_, i) => {
         const a = (i / 8) * 2 * Math.PI
-        return <circle key={i} cx={236 + 27 * Math.sin(a)} cy={84 - 27 * Math.cos(a)} r="3.2" className="fill-ink" />
+        return (
+          <circle
+            key={i}
+            cx={244 + 25 * Math.sin(a)}
+            cy={92 - 25 * Math.cos(a)}
+            r="3.2"
+            className="fill-ink"
+          />
+        )
       })}
-      <path d="M236,48A36,36 0 0 1 261.5,58.5" className="stroke-rust" strokeWidth="2" fill="none" />
-      <Word x={262} y={50}>
+      <path d="M244,56A36,36 0 0 1 269.5,66.5" className="stroke-rust" strokeWidth="2" fill="none" />
+      <Word x={292} y={52} anchor="end">
         spacing
       </Word>
     </Sketch>
@@ -76,7 +84,13 @@ export function DrenchDrawing() {
       </Word>
       <path d="M206,60h34l-4,44h-26Z" className="fill-paper stroke-ink2" strokeWidth="1.4" />
       <path d="M208,80h30l-2,24h-26Z" className="fill-water" opacity="0.55" />
-      <path d="M206,64q-26,26 -40,76" className="stroke-water" strokeWidth="2" fill="none" strokeDasharray="5 4" />
+      <path
+        d="M206,64q-26,26 -40,76"
+        className="stroke-water"
+        strokeWidth="2"
+        fill="none"
+        strokeDasharray="5 4"
+      />
       <Word x={246} y={76}>
         water
       </Word>
@@ -95,7 +109,11 @@ export function DrenchDrawing() {
 export function StockDrawing() {
   return (
     <Sketch says="A bottle with concentrate below and water above, and a measure with its graduations.">
-      <path d="M60,22h20v16q22,6 22,26v84H38V64q0,-20 22,-26Z" className="fill-paper stroke-ink2" strokeWidth="1.6" />
+      <path
+        d="M60,22h20v16q22,6 22,26v84H38V64q0,-20 22,-26Z"
+        className="fill-paper stroke-ink2"
+        strokeWidth="1.6"
+      />
       <path d="M39,118h62v29H39Z" className="fill-rust" opacity="0.55" />
       <path d="M39,62h62v56H39Z" className="fill-water" opacity="0.3" />
       <Word x={110} y={94}>

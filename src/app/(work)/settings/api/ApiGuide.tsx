@@ -113,7 +113,11 @@ function Try({ entry }: { entry: GuideEntry }) {
       </div>
       <div className="min-w-0">
         <p className="label" id="try-answer">
-          {answer === null ? 'The answer comes here' : answer.status === 0 ? 'No answer' : `${answer.status}, after ${answer.ms.toFixed(0)} ms`}
+          {answer === null
+            ? 'The answer comes here'
+            : answer.status === 0
+              ? 'No answer'
+              : `${answer.status}, after ${answer.ms.toFixed(0)} ms`}
         </p>
         <pre
           tabIndex={0}

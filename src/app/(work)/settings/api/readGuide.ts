@@ -43,16 +43,31 @@ function fieldsOf(schema: Schema, path = '', required = true): GuideField[] {
   const own: GuideField[] =
     path === ''
       ? []
-      : [{ path, type: typeOf(schema), required, says: [schema.description, exampleOf(schema)].filter(Boolean).join(' ') }]
+      : [
+          {
+            path,
+            type: typeOf(schema),
+            required,
+            says: [schema.description, exampleOf(schema)].filter(Boolean).join(' '),
+          },
+        ]
   const inner = new Map<string, GuideField>()
   const add = (fields: GuideField[]) => {
     for (const f of fields) if (!inner.has(f.path)) inner.set(f.path, f)
   }
-  for (const option of schema.oneOf ?? []) add(fieldsOf(option, path, required).filter((f) => f.path !== path))
+  for (const option of schema.oneOf ?? [])
+    add(fieldsOf(option, path, required).filter((f) => f.path !== path))
   for (const [key, value] of Object.entries(schema.properties ?? {})) {
     const at = path === '' ? key : `${path}.${key}`
     if (value.type === 'object' && value.properties && Object.keys(value.properties).join() === 'value,unit')
-      add([{ path: at, type: 'figure', required: schema.required?.includes(key) ?? false, says: value.description ?? '' }])
+      add([
+        {
+          path: at,
+          type: 'figure',
+          required: schema.required?.includes(key) ?? false,
+          says: value.description ?? '',
+        },
+      ])
     else add(fieldsOf(value, at, schema.required?.includes(key) ?? false))
   }
   if (schema.items) add(fieldsOf(schema.items, `${path}[]`, true).filter((f) => f.path !== `${path}[]`))
@@ -85,7 +100,10 @@ export function readGuide(document: Record<string, unknown>): Guide {
           summary: string
           description: string
           requestBody: { content: { 'application/json': { schema: Schema; example: unknown } } }
-          responses: Record<string, { description: string; content: { 'application/json': { schema: Schema } } }>
+          responses: Record<
+            string,
+            { description: string; content: { 'application/json': { schema: Schema } } }
+          >
         }
       }
     >

@@ -29,7 +29,11 @@ export async function POST(request: Request): Promise<Response> {
   } catch (error) {
     log.error({ error: (error as Error).message })
     return problemResponse(
-      { code: 'conflict', field: 'server', message: 'Nobody can be signed in just now; try again in a moment.' },
+      {
+        code: 'conflict',
+        field: 'server',
+        message: 'Nobody can be signed in just now; try again in a moment.',
+      },
       503,
     )
   }

@@ -28,7 +28,11 @@ export async function POST(
   } catch (error) {
     log.error({ calculator: name, error: (error as Error).message })
     return problemResponse(
-      { code: 'conflict', field: 'server', message: 'The server cannot answer just now; ask again in a moment.' },
+      {
+        code: 'conflict',
+        field: 'server',
+        message: 'The server cannot answer just now; ask again in a moment.',
+      },
       503,
     )
   }
