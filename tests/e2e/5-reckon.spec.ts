@@ -32,7 +32,7 @@ test('numbers typed change the answer, a slip is told at its field, the link car
   await page.getByLabel('or diameter, stem 2').fill('9 in')
   await expect(page.getByLabel('Several stems count as')).toBeVisible()
   const answer = await page.locator('dl dd').first().textContent()
-  await picture(page, '18-reckon')
+  await picture(page, '17-reckon')
   const link = page.url()
   expect(link).toContain('for=drench')
   await page.goto('/')

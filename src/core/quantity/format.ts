@@ -3,13 +3,19 @@ import { fromSI } from './units'
 /** How a person wants to see quantities. */
 export type UnitSystem = 'us' | 'metric'
 
+// Making a formatter costs far more than using one.
+const formatters = new Map<number, Intl.NumberFormat>()
+
 /**
  * A number with at most `digits` decimals, trailing zeros dropped, thousands grouped.
  * @example plain(5.830, 2) // "5.83"
  */
 export function plain(value: number, digits = 2): string {
   const rounded = Number(value.toFixed(digits))
-  return (Object.is(rounded, -0) ? 0 : rounded).toLocaleString('en-US', { maximumFractionDigits: digits })
+  let formatter = formatters.get(digits)
+  if (!formatter)
+    formatters.set(digits, (formatter = new Intl.NumberFormat('en-US', { maximumFractionDigits: digits })))
+  return formatter.format(Object.is(rounded, -0) ? 0 : rounded)
 }
 
 /**

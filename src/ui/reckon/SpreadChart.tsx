@@ -17,7 +17,11 @@ export function SpreadChart({
 }) {
   const spread = drawing?.spread
   return (
-    <section className="border-t border-line mt-5 pt-3" aria-label="Spread of the money">
+    <section
+      className="border-t border-line mt-5 pt-3"
+      aria-label="Spread of the money"
+      data-ms={drawing?.ms ?? undefined}
+    >
       <h2>How sure is that?</h2>
       {!drawing && (
         <>
