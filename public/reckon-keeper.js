@@ -25,7 +25,9 @@ self.addEventListener('fetch', (event) => {
   if (event.request.method !== 'GET' || url.origin !== self.location.origin) return
   if (event.request.mode === 'navigate' && url.pathname === '/reckon')
     event.respondWith(
-      fetch(event.request).catch(async () => (await caches.match(`${url.origin}/reckon`)) ?? Response.error()),
+      fetch(event.request).catch(
+        async () => (await caches.match(`${url.origin}/reckon`)) ?? Response.error(),
+      ),
     )
   else if (url.pathname.startsWith('/_next/static/'))
     event.respondWith(caches.match(event.request).then((kept) => kept ?? fetch(event.request)))

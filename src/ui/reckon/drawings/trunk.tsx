@@ -98,7 +98,7 @@ export function DrenchDrawing() {
         + product
       </Word>
       <path d="M200,136q14,-12 34,0M238,136q14,-12 34,0" className="stroke-bark" fill="none" />
-      <Word x={236} y={132} anchor="middle">
+      <Word x={236} y={124} anchor="middle">
         mulch back
       </Word>
     </Sketch>
