@@ -1,13 +1,29 @@
 import type { Cause } from '@/core/diagnose/almanac'
+import { BORERS } from './causes/borers'
 import { DISEASES } from './causes/diseases'
+import { FRUIT_TREE_DISEASES } from './causes/fruitTreeDiseases'
+import { GROWTH_AND_ANIMALS } from './causes/growthAndAnimals'
 import { INSECTS } from './causes/insects'
+import { LEAF_FEEDERS } from './causes/leafFeeders'
+import { SAP_FEEDERS } from './causes/sapFeeders'
 import { SITE } from './causes/site'
+import { WOOD_AND_ROOT_DISEASES } from './causes/woodAndRootDiseases'
 
 /** Goes up whenever an entry changes; a signed diagnosis keeps the version it was weighed with. */
-export const ALMANAC_VERSION = '2026.1'
+export const ALMANAC_VERSION = '2026.2'
 
-/** Every cause the almanac holds so far: those of ash, mountain ash, oak, maple and linden, and what any site can do. */
-export const CAUSES: readonly Cause[] = [...INSECTS, ...DISEASES, ...SITE]
+/** Every cause the almanac holds. */
+export const CAUSES: readonly Cause[] = [
+  ...INSECTS,
+  ...BORERS,
+  ...SAP_FEEDERS,
+  ...LEAF_FEEDERS,
+  ...DISEASES,
+  ...FRUIT_TREE_DISEASES,
+  ...WOOD_AND_ROOT_DISEASES,
+  ...SITE,
+  ...GROWTH_AND_ANIMALS,
+]
 
 const byId = new Map(CAUSES.map((c) => [c.id, c]))
 

@@ -188,7 +188,7 @@ export const INSECTS: readonly Cause[] = [
     findings: { 'ants-trail': 'always', 'leaf-sticky': 'sometimes', 'aphids-seen': 'sometimes' },
     action: 'sap-feeder-care',
     refuses: { ...NOT_FOR_INSECTS },
-    livesOn: ['aphids', 'lecanium-scale', 'sooty-mould'],
+    livesOn: ['aphids', 'lecanium-scale', 'tuliptree-scale', 'bark-scale-felted', 'cottony-cushion-scale', 'mealybug', 'sooty-mould'],
     oneLine: 'Ants carry and guard what makes honeydew.',
     act: 'Break the nest, cut bridges, a sticky band over a wrap; then treat what they tend.',
     doNot: 'Never put sticky stuff on bare bark.',

@@ -77,7 +77,13 @@ export function propose(input: DecideInput): Proposal {
       return { action: 'care', reasons, mayInject: false }
     case 'sap-feeder-care':
     case 'sanitation':
+    case 'leaf-feeder-care':
+    case 'pruning':
+    case 'barrier':
       say('Care by hand, water and mild means comes first; this needs no trunk injection.')
+      return { action: 'care', reasons, mayInject: false }
+    case 'cover-spray':
+      say('It is kept off by covers at the right stage, not cured; clean up, and plan the covers for the next season.')
       return { action: 'care', reasons, mayInject: false }
     case 'laboratory':
       say('Only a laboratory can settle it; take the sample before anything is bought.')

@@ -49,6 +49,10 @@ export type ActionClass =
   | 'protect-systemic'
   | 'sap-feeder-care'
   | 'sanitation'
+  | 'leaf-feeder-care'
+  | 'cover-spray'
+  | 'barrier'
+  | 'pruning'
   | 'water-care'
   | 'root-collar-work'
   | 'laboratory'
@@ -84,6 +88,21 @@ export interface Cause {
   expect: string
   spread: string
   lookAlikes: readonly { cause: string; check: string }[]
+}
+
+/** Where an almanac entry's figures come from. */
+export type SourceKind = 'extension service' | 'label style' | 'handbook of the trade' | 'practice'
+
+/** What the trade knows of acting on a cause, beside telling it. */
+export interface Practice {
+  /** Whether anything works at all. */
+  works: 'yes' | 'partly' | 'no' | 'not needed'
+  /** Days after the work on which to look, count or measure. */
+  lookAgain: readonly number[]
+  /** Degree days (base 50 °F from 1 January) between which it begins to be seen or is open to treatment. */
+  degreeDays?: readonly [from: number, to: number, what: string]
+  safety: string
+  source: SourceKind
 }
 
 export type FindingState = 'there' | 'not-there' | 'unsure' | 'not-looked'

@@ -4,9 +4,11 @@ import { CHANCE, type Cause, type Finding, type FindingState, type Seen } from '
 export const SOMETHING_ELSE = 'something-else'
 
 /** Prior share of something the almanac does not hold. */
-const ELSE_PRIOR = 0.06
+export const ELSE_PRIOR = 0.06
 /** An unknown cause shows any given finding this often. */
 const ELSE_CHANCE = 0.16
+/** Every look is wrong this often: a shadow taken for a spot, a spot not seen. */
+export const MISTAKE = 0.02
 /** Out of its months a cause keeps this share of its prior. */
 const OUT_OF_SEASON = 0.12
 /** `unsure` counts this share of `there`. */
@@ -56,12 +58,14 @@ export function chanceThere(finding: Finding, cause: Cause | null): number {
   return said === 'never' ? CHANCE.never : Math.max(CHANCE[said], finding.background)
 }
 
+/** Chance that a person who looks writes "there", given the chance that it is. */
+const written = (there: number) => there * (1 - MISTAKE) + (1 - there) * MISTAKE
+
 /** Log of the likelihood that one observation has under a cause. `not-looked` has none. */
 function logLikelihood(finding: Finding, state: FindingState, cause: Cause | null): number {
-  const there = chanceThere(finding, cause)
+  const there = written(chanceThere(finding, cause))
   if (state === 'there') return Math.log(there)
-  // An unknown cause is not held against for what is absent: it is nobody's usual sign.
-  if (state === 'not-there') return Math.log(1 - (cause ? there : Math.min(there, 0.06)))
+  if (state === 'not-there') return Math.log(1 - there)
   if (state === 'unsure') return UNSURE * Math.log(there)
   return 0
 }
@@ -113,21 +117,22 @@ function observed(input: WeighInput): { finding: Finding; state: FindingState }[
 export function weigh(input: WeighInput): Weighed[] {
   const all = candidates(input)
   const looks = observed(input)
-  const posterior = normalise(
-    all.map((c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0)),
-  )
+  const table = all.map((c) => looks.map((o) => logLikelihood(o.finding, o.state, c.cause)))
+  const posterior = normalise(all.map((c, i) => c.logPrior + table[i]!.reduce((s, l) => s + l, 0)))
   const priors = normalise(all.map((c) => c.logPrior))
+  const averages = looks.map((_, o) =>
+    Math.log(table.reduce((s, row, i) => s + priors[i]! * Math.exp(row[o]!), 0)),
+  )
+  const byWeight = (a: Evidence, b: Evidence) => Math.abs(b.bits) - Math.abs(a.bits)
   return all
     .map((candidate, i): Weighed => {
-      const evidence = looks.map((o): Evidence => {
-        const own = logLikelihood(o.finding, o.state, candidate.cause)
-        const average = all.reduce(
-          (s, c, j) => s + priors[j]! * Math.exp(logLikelihood(o.finding, o.state, c.cause)),
-          0,
-        )
-        return { finding: o.finding.id, state: o.state, bits: (own - Math.log(average)) / Math.LN2 }
-      })
-      const byWeight = (a: Evidence, b: Evidence) => Math.abs(b.bits) - Math.abs(a.bits)
+      const evidence = looks.map(
+        (o, k): Evidence => ({
+          finding: o.finding.id,
+          state: o.state,
+          bits: (table[i]![k]! - averages[k]!) / Math.LN2,
+        }),
+      )
       return {
         cause: candidate.cause?.id ?? SOMETHING_ELSE,
         probability: posterior[i]!,
@@ -189,7 +194,7 @@ export function nextChecks(input: WeighInput, most = 5): Check[] {
     if (!finding || finding.place === 'lab' || (input.seen[id] ?? 'not-looked') !== 'not-looked') continue
     const there = normalise(logs.map((l, i) => l + logLikelihood(finding, 'there', all[i]!.cause)))
     const not = normalise(logs.map((l, i) => l + logLikelihood(finding, 'not-there', all[i]!.cause)))
-    const chance = now.reduce((s, p, i) => s + p * chanceThere(finding, all[i]!.cause), 0)
+    const chance = now.reduce((s, p, i) => s + p * written(chanceThere(finding, all[i]!.cause)), 0)
     const gain = Math.max(0, before - chance * entropy(there) - (1 - chance) * entropy(not))
     checks.push({
       finding: id,

@@ -1,0 +1,90 @@
+import { z } from 'zod'
+import { CAUSES } from './causes'
+import { FINDINGS } from './findings'
+import { HOSTS } from './hosts'
+import { PRACTICE } from './practice'
+
+const text = (least = 4) => z.string().trim().min(least).max(400)
+const id = z.string().regex(/^[a-z][a-z0-9-]{2,40}$/)
+const ids = (list: readonly { id: string }[]) => z.enum(list.map((x) => x.id) as [string, ...string[]])
+const month = z.int().min(1).max(12)
+
+const Finding = z.strictObject({
+  id,
+  place: z.enum(['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit', 'lab']),
+  how: text(2),
+  name: text(3).max(40),
+  question: text(12),
+  minutes: z.number().positive().max(60),
+  background: z.number().gt(0).lt(0.6),
+})
+
+const Host = z.object({
+  id,
+  name: text(3),
+  botanical: text(3),
+  wood: z.enum(['ring-porous', 'semi-ring-porous', 'diffuse-porous', 'conifer']),
+  edible: z.boolean(),
+  note: text().optional(),
+  confusedWith: z
+    .strictObject({ host: ids(HOSTS), question: text(), ifThis: text(), ifOther: text() })
+    .optional(),
+})
+
+const ProductClass = z.enum([
+  'insecticide',
+  'miticide',
+  'fungicide',
+  'bactericide',
+  'fertiliser',
+  'any-spray',
+  'injection',
+])
+
+/** One cause, with everything it must say. */
+export const CauseEntry = z.strictObject({
+  id,
+  name: text(3).max(40),
+  kind: text(3),
+  hosts: z.union([z.literal('*'), z.array(ids(HOSTS)).min(1)]),
+  prior: z.number().positive().max(10),
+  months: z.array(month).min(1).optional(),
+  findings: z
+    .partialRecord(ids(FINDINGS), z.enum(['always', 'usual', 'sometimes', 'seldom', 'never']))
+    .refine((f) => Object.values(f).some((often) => often === 'always' || often === 'usual'), {
+      error: 'A cause that shows nothing for certain cannot be found.',
+    }),
+  action: text(3),
+  refuses: z.partialRecord(ProductClass, text(10)),
+  livesOn: z.array(ids(CAUSES)).min(1).optional(),
+  contributes: z.boolean().optional(),
+  laboratory: text(10).optional(),
+  reportable: z.boolean().optional(),
+  oneLine: text(10),
+  act: text(4),
+  doNot: text(8),
+  expect: text(8),
+  spread: text(4),
+  lookAlikes: z.array(z.strictObject({ cause: ids(CAUSES), check: text(6) })),
+})
+
+const PracticeEntry = z.strictObject({
+  works: z.enum(['yes', 'partly', 'no', 'not needed']),
+  lookAgain: z.array(z.int().min(1).max(2000)).min(1),
+  degreeDays: z.tuple([z.number().positive(), z.number().positive(), text(3)]).optional(),
+  safety: text(8),
+  source: z.enum(['extension service', 'label style', 'handbook of the trade', 'practice']),
+})
+
+/** The whole almanac as it must be; parsed when the app is built and in the tests. */
+export const Almanac = z.strictObject({
+  hosts: z.array(Host),
+  findings: z.array(Finding),
+  causes: z.array(CauseEntry),
+  practice: z.record(ids(CAUSES), PracticeEntry),
+})
+
+/** Parses the almanac; throws with the entry and field that is wrong. */
+export function checkAlmanac(): void {
+  Almanac.parse({ hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE })
+}
