@@ -4,6 +4,10 @@ import type { FindingState, Seen } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FINDING_BY_ID, FINDINGS } from './findings'
 import { HOSTS, host } from './hosts'
+import { PRACTICE } from './practice'
+import { checksNeeded, rehearse } from './rehearsal'
+import { Almanac, checkAlmanac } from './schema'
+import { seeded } from '@/core/decide/random'
 
 test('every entry points only at what exists', () => {
   const causes = new Set(CAUSES.map((c) => c.id))
@@ -22,16 +26,37 @@ test('every entry points only at what exists', () => {
   for (const h of HOSTS) if (h.confusedWith) expect(host(h.confusedWith.host)).toBeDefined()
 })
 
-test('the hosts of this almanac have at least fourteen causes between them', () => {
-  const covered = CAUSES.filter(
-    (c) =>
-      c.hosts === '*' ||
-      c.hosts.some((h) =>
-        ['ash', 'oak-red-group', 'oak-white-group', 'maple', 'linden', 'mountain-ash'].includes(h),
-      ),
-  )
-  expect(covered.length).toBeGreaterThanOrEqual(14)
+test('every entry is whole: the schema holds, every cause has its practice, every finding is spoken of', () => {
+  expect(() => checkAlmanac()).not.toThrow()
+  expect(Object.keys(PRACTICE).sort()).toEqual(CAUSES.map((c) => c.id).sort())
+  const spoken = new Set(CAUSES.flatMap((c) => Object.keys(c.findings)))
+  expect(FINDINGS.filter((f) => !spoken.has(f.id))).toEqual([])
+  expect([HOSTS.length, FINDINGS.length, CAUSES.length]).toEqual([36, 122, 73])
 })
+
+test('a broken entry does not pass', () => {
+  const whole = { hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE }
+  expect(Almanac.safeParse(whole).success).toBe(true)
+  const first = CAUSES[0]!
+  for (const broken of [
+    { ...first, findings: { ...first.findings, glitter: 'usual' } },
+    { ...first, hosts: ['palm'] },
+    { ...first, months: [13] },
+    { ...first, doNot: '' },
+    { ...first, findings: { 'exit-hole-d': 'seldom' } },
+  ])
+    expect(Almanac.safeParse({ ...whole, causes: [broken] }).success).toBe(false)
+})
+
+test('on made-up trees it leads right, keeps its probabilities, and asks less than half of what chance would', () => {
+  const c = rehearse(5000, { looked: 0.95, wrong: 0.02, unsure: 0.03 }, seeded(41))
+  expect(c.top1).toBeGreaterThanOrEqual(0.85)
+  expect(c.top3).toBeGreaterThanOrEqual(0.97)
+  expect(c.error).toBeLessThanOrEqual(0.05)
+  const n = checksNeeded(120, seeded(43))
+  expect(n.asked).toBeLessThan(n.shuffled / 2)
+  expect(n.shuffled).toBeLessThan(n.all)
+}, 60_000)
 
 interface Vignette {
   name: string

@@ -17,3 +17,8 @@ export function weighTree(host: string, month: number, seen: Seen): Weighing {
   const checks = nextChecks(input)
   return { weighed, checks, judgement: judge({ ...input, weighed, checks }) }
 }
+
+/** The checks that tell most, whatever time they take; for those who ask from afar. */
+export function mostTelling(host: string, month: number, seen: Seen, most: number): Check[] {
+  return nextChecks({ host, month, seen, causes: CAUSES, findings: FINDING_BY_ID }, most, 'gain')
+}

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
-import { weighTree } from '@/almanac/weighing'
+import { mostTelling, weighTree } from '@/almanac/weighing'
 import { refuse } from '@/core/problem'
 import type { FindingState } from '@/core/diagnose/almanac'
 import { plain } from '@/core/quantity/format'
@@ -18,7 +18,7 @@ export const diagnose = calculator({
   name: 'diagnose',
   title: 'Diagnose',
   description:
-    'Weighs the causes a host can have by what was found, not found, or left unsure; what is not named was not looked at. Probabilities over the causes and `something-else` sum to 1: the chance that this mainly explains the findings. `next` holds the five checks that settle most for the minutes they take, with the expected gain in bits; `chains` what feeds, tends or weakens and why; `hold` a reason to wait; `refusedClasses` what cannot work.',
+    'Weighs the causes a host can have by what was found, not found, or left unsure; what is not named was not looked at. Probabilities over the causes and `something-else` sum to 1: the chance that this mainly explains the findings. `next` holds the five checks that settle most, with the expected gain in bits; `chains` what feeds, tends or weakens and why; `hold` a reason to wait; `refusedClasses` what cannot work.',
   request: {
     host: name('A kind of tree.'),
     month: number('Month, 1 to 12.'),
@@ -68,12 +68,14 @@ export const diagnose = calculator({
           return refuse('out-of-range', `${field}[${i}]`, `"${id}" is given in two states; keep one.`)
         seen.set(id, state)
       }
-    const { weighed, checks, judgement } = weighTree(input.host, input.month, Object.fromEntries(seen))
+    const looks = Object.fromEntries(seen)
+    const { weighed, judgement } = weighTree(input.host, input.month, looks)
+    const next = mostTelling(input.host, input.month, looks, 5)
     return {
       ok: true,
       value: {
         causes: weighed.map(({ cause, probability }) => ({ cause, probability })),
-        next: checks.slice(0, 5).map(({ finding, gain }) => ({ finding, gain })),
+        next: next.map(({ finding, gain }) => ({ finding, gain })),
         chains: judgement.chains.map(({ cause, because }) => ({ cause, because })),
         hold: judgement.hold && { reason: judgement.hold.reason },
         refusedClasses: judgement.refused.map((r) => r.class),

@@ -83,7 +83,9 @@ export function propose(input: DecideInput): Proposal {
       say('Care by hand, water and mild means comes first; this needs no trunk injection.')
       return { action: 'care', reasons, mayInject: false }
     case 'cover-spray':
-      say('It is kept off by covers at the right stage, not cured; clean up, and plan the covers for the next season.')
+      say(
+        'It is kept off by covers at the right stage, not cured; clean up, and plan the covers for the next season.',
+      )
       return { action: 'care', reasons, mayInject: false }
     case 'laboratory':
       say('Only a laboratory can settle it; take the sample before anything is bought.')

@@ -35,7 +35,7 @@ export type Frequency = 'always' | 'usual' | 'sometimes' | 'seldom' | 'never'
 /** Chance that a finding is there when the cause is. */
 export const CHANCE: Record<Frequency, number> = {
   always: 0.95,
-  usual: 0.75,
+  usual: 0.8,
   sometimes: 0.4,
   seldom: 0.12,
   never: 0.01,

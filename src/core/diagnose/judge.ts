@@ -20,7 +20,7 @@ export interface Judgement {
 /** A cause this likely is a leader to reckon with. */
 const LEADER = 0.15
 /** Below this nothing leads yet, and nothing is refused or chained. */
-const TOLD = 0.35
+const TOLD = 0.3
 /** Above this the leading cause is taken as told. */
 const SURE = 0.8
 

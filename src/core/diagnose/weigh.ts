@@ -8,7 +8,7 @@ export const ELSE_PRIOR = 0.06
 /** An unknown cause shows any given finding this often. */
 const ELSE_CHANCE = 0.16
 /** Every look is wrong this often: a shadow taken for a spot, a spot not seen. */
-export const MISTAKE = 0.02
+export const MISTAKE = 0.01
 /** Out of its months a cause keeps this share of its prior. */
 const OUT_OF_SEASON = 0.12
 /** `unsure` counts this share of `there`. */
@@ -126,13 +126,11 @@ export function weigh(input: WeighInput): Weighed[] {
   const byWeight = (a: Evidence, b: Evidence) => Math.abs(b.bits) - Math.abs(a.bits)
   return all
     .map((candidate, i): Weighed => {
-      const evidence = looks.map(
-        (o, k): Evidence => ({
-          finding: o.finding.id,
-          state: o.state,
-          bits: (table[i]![k]! - averages[k]!) / Math.LN2,
-        }),
-      )
+      const evidence = looks.map((o, k): Evidence => ({
+        finding: o.finding.id,
+        state: o.state,
+        bits: (table[i]![k]! - averages[k]!) / Math.LN2,
+      }))
       return {
         cause: candidate.cause?.id ?? SOMETHING_ELSE,
         probability: posterior[i]!,
@@ -161,7 +159,7 @@ export interface Check {
   finding: string
   /** Expected drop in uncertainty, bits. */
   gain: number
-  /** Bits per minute of work: what the list is ordered by. */
+  /** Bits per minute of work, with the half minute that asking and noting takes. */
   perMinute: number
   chanceThere: number
   /** The leading cause and its probability after each answer. */
@@ -169,13 +167,17 @@ export interface Check {
   ifNot: { cause: string; probability: number }
 }
 
+/** Minutes it takes to read the question, walk there and note the answer, however short the look. */
+const NOTING = 0.5
+
 const entropy = (p: number[]) => p.reduce((h, x) => (x > 0 ? h - x * Math.log2(x) : h), 0)
 
 /**
- * The checks not yet made that would settle most, by expected information per minute.
+ * The checks not yet made that would settle most: by expected information per minute of work, or by what they tell
+ * alone.
  * Laboratory findings are left to the hold rules: they are samples, not checks at the tree.
  */
-export function nextChecks(input: WeighInput, most = 5): Check[] {
+export function nextChecks(input: WeighInput, most = 5, by: 'perMinute' | 'gain' = 'perMinute'): Check[] {
   const all = candidates(input)
   const looks = observed(input)
   const logs = all.map(
@@ -199,11 +201,11 @@ export function nextChecks(input: WeighInput, most = 5): Check[] {
     checks.push({
       finding: id,
       gain,
-      perMinute: gain / finding.minutes,
+      perMinute: gain / (finding.minutes + NOTING),
       chanceThere: chance,
       ifThere: leader(there),
       ifNot: leader(not),
     })
   }
-  return checks.sort((a, b) => b.perMinute - a.perMinute || (a.finding < b.finding ? -1 : 1)).slice(0, most)
+  return checks.sort((a, b) => b[by] - a[by] || (a.finding < b.finding ? -1 : 1)).slice(0, most)
 }
