@@ -1,3 +1,4 @@
+import { ownName } from './ownName'
 import type { Cause } from '@/core/diagnose/almanac'
 import { BORERS } from './causes/borers'
 import { DISEASES } from './causes/diseases'
@@ -34,5 +35,5 @@ export function cause(id: string): Cause | undefined {
 
 /** The name of a cause; `something-else` has one too. */
 export function causeName(id: string): string {
-  return id === 'something-else' ? 'Something else' : (byId.get(id)?.name ?? id)
+  return id === 'something-else' ? 'Something else' : (byId.get(id)?.name ?? ownName(id) ?? id)
 }

@@ -1,3 +1,4 @@
+import { ownName } from './ownName'
 import type { Finding, Place } from '@/core/diagnose/almanac'
 
 const f = (
@@ -147,3 +148,8 @@ export const FINDINGS: readonly Finding[] = [
 
 /** Findings by id. */
 export const FINDING_BY_ID: ReadonlyMap<string, Finding> = new Map(FINDINGS.map((x) => [x.id, x]))
+
+/** The name of a finding, a firm's own too. */
+export function findingName(id: string): string {
+  return FINDING_BY_ID.get(id)?.name ?? ownName(id) ?? id
+}

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { ALMANAC_VERSION, cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
+import { withOwn } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
 import type { Seen } from '@/core/diagnose/almanac'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
@@ -20,6 +21,7 @@ import {
   type FindingRow,
 } from '@/db/queries/assessment'
 import { treeById, type TreeRow } from '@/db/queries/tree'
+import { firmAlmanac, ownOf } from './almanac'
 import { id, verb, words } from './verb'
 
 /** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
@@ -29,11 +31,13 @@ export const setFindingVerb = verb({
   input: z.strictObject({
     treeId: id('treeId'),
     assessmentId: id('assessmentId'),
-    finding: z.string().refine((f) => FINDING_BY_ID.has(f), { error: 'There is no such finding.' }),
+    finding: z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' }),
     state: z.enum(['there', 'not-there', 'unsure']).nullable(),
   }),
   run: async ({ sql, person, now }, input): Promise<Result<{ assessmentId: string }>> => {
     if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
+    if (!FINDING_BY_ID.has(input.finding) && !(await firmAlmanac(sql)).findings.has(input.finding))
+      return refuse('unknown', 'finding', 'There is no such finding.')
     const last = await assessmentOfTree(sql, input.treeId)
     if (last?.id === input.assessmentId && last.closedAt)
       return refuse(
@@ -97,7 +101,9 @@ export const signDiagnosisVerb = verb({
     const rows = await findingsOf(sql, assessment.id)
     if (rows.length === 0)
       return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
-    const { weighed, judgement } = weighTree(tree.host, monthIn(person.timeZone, now), seenOf(rows))
+    const own = await ownOf(sql)
+    const month = monthIn(person.timeZone, now)
+    const { weighed, judgement } = weighTree(tree.host, month, seenOf(rows), withOwn(own))
     const chosen = weighed.find((w) => w.cause === input.cause)
     if (!chosen) return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
     const leads = weighed[0]!.cause === input.cause
@@ -117,7 +123,7 @@ export const signDiagnosisVerb = verb({
       cause: input.cause,
       probability: chosen.probability,
       weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
-      almanacVersion: ALMANAC_VERSION,
+      almanacVersion: own.length === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${own.length} own`,
       held: judgement.hold?.reason ?? null,
       overrideReason: input.reason || null,
       at: now,

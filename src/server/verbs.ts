@@ -1,8 +1,10 @@
 import { moveClockVerb, setUnitsVerb } from './account'
+import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { correctRecordVerb, enterResultVerb } from './followUp'
 import { handToCrewVerb } from './prescribe'
+import { finishPracticeVerb } from './practice'
 import { confirmTreeVerb, markPortVerb } from './run'
 import { signRecordVerb } from './signRecord'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
@@ -26,6 +28,11 @@ export const VERBS: Readonly<Record<string, Performable>> = {
   'correct-record': correctRecordVerb,
   'set-units': setUnitsVerb,
   'move-clock': moveClockVerb,
+  'set-own-entry': setOwnEntryVerb,
+  'withdraw-own-entry': withdrawOwnEntryVerb,
+  'write-note': writeNoteVerb,
+  'set-house-rule': setHouseRuleVerb,
+  'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,
 }

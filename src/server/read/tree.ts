@@ -7,6 +7,7 @@ import { followUpsOfTree } from '@/db/queries/followUp'
 import { recordsOfTree } from '@/db/queries/record'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from '@/db/queries/tree'
 import { labelCards, prescriptionsOfTree } from '@/db/queries/work'
+import { ownOf } from '../almanac'
 import { proposalFor, seenOf } from '../assess'
 import { labelSource, planBase, READING_GOOD_FOR_YEARS } from '../prescribe'
 import type { Context } from '../verb'
@@ -161,7 +162,7 @@ export function examineView(id: string) {
     const shared = await base(context, id)
     if (!shared) return null
     const rows = shared.assessment ? await findingsOf(context.sql, shared.assessment.id) : []
-    return { ...shared, seen: seenOf(rows) }
+    return { ...shared, seen: seenOf(rows), own: await ownOf(context.sql) }
   })
 }
 
@@ -177,6 +178,7 @@ export function weighView(id: string) {
     return {
       ...shared,
       seen: seenOf(rows),
+      own: await ownOf(context.sql),
       signed: diagnoses.find((d) => d.assessmentId === shared.assessment?.id) ?? null,
       earlier: diagnoses.filter((d) => d.assessmentId !== shared.assessment?.id),
     }

@@ -35,6 +35,8 @@ const GROUPS: NavEntry[][] = [
     { href: '/follow-up', text: 'Follow-up', lit: /^\/follow-up/ },
   ],
   [
+    { href: '/almanac', text: 'Almanac', lit: /^\/almanac/ },
+    { href: '/practice', text: 'Practice', lit: /^\/practice/ },
     { href: '/reckon', text: 'Reckon', lit: /^\/reckon/ },
     { href: '/settings', text: 'Settings', lit: /^\/settings/ },
   ],

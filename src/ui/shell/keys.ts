@@ -12,6 +12,8 @@ export const GO_TO: Record<string, { href: string; text: string }> = {
   r: { href: '/run', text: 'Run' },
   l: { href: '/ledger', text: 'Ledger' },
   f: { href: '/follow-up', text: 'Follow-up' },
+  a: { href: '/almanac', text: 'Almanac' },
+  c: { href: '/practice', text: 'Practice' },
   k: { href: '/reckon', text: 'Reckon' },
   s: { href: '/settings', text: 'Settings' },
 }

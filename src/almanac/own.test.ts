@@ -1,0 +1,55 @@
+import { CAUSES, causeName } from './causes'
+import { findingName } from './findings'
+import { ownId, withOwn, type OwnEntry } from './own'
+import { weighTree } from './weighing'
+
+const spot: OwnEntry = {
+  kind: 'finding',
+  id: 'own-blue-spot',
+  name: 'Blue spot',
+  question: 'Is there a blue spot on the leaf?',
+  place: 'leaf',
+  minutes: 1,
+}
+const blight: OwnEntry = {
+  kind: 'cause',
+  id: 'own-quay-blight',
+  name: 'Quay blight',
+  hosts: ['holly'],
+  findings: { 'own-blue-spot': 'always', glitter: 'usual' },
+  oneLine: 'Blue spots by the quay.',
+  act: 'Wash it off.',
+  doNot: 'Do not worry.',
+}
+
+test('an own cause with an own finding leads on its host and nowhere else', () => {
+  const almanac = withOwn([spot, blight])
+  const seen = { 'own-blue-spot': 'there' } as const
+  expect(weighTree('holly', 6, seen, almanac).weighed[0]!.cause).toBe('own-quay-blight')
+  expect(weighTree('ash', 6, seen, almanac).weighed.map((w) => w.cause)).not.toContain('own-quay-blight')
+  expect(weighTree('holly', 6, seen).weighed.map((w) => w.cause)).not.toContain('own-quay-blight')
+  expect(almanac.causes.find((c) => c.id === 'own-quay-blight')!.findings).not.toHaveProperty('glitter')
+})
+
+test('an own frequency moves the weight, and the common almanac stays as it is', () => {
+  const seen = { 'ants-trail': 'there' } as const
+  const of = (almanac?: ReturnType<typeof withOwn>) =>
+    weighTree('linden', 6, seen, almanac).weighed.find((w) => w.cause === 'aphids')!.probability
+  const before = of()
+  expect(
+    of(withOwn([{ kind: 'frequency', cause: 'aphids', finding: 'ants-trail', often: 'never' }])),
+  ).toBeLessThan(before)
+  expect(of(withOwn([{ kind: 'frequency', cause: 'no-such', finding: 'ants-trail', often: 'never' }]))).toBe(
+    before,
+  )
+  expect(CAUSES.find((c) => c.id === 'aphids')!.findings['ants-trail']).toBe('usual')
+})
+
+test('own ids say their name wherever the entry itself is not at hand', () => {
+  expect(ownId('Quay leaf spot')).toBe('own-quay-leaf-spot')
+  expect(ownId('Élan §§ !!')).toBe('own-elan')
+  expect(ownId('🌳')).toBe('own-entry')
+  expect(causeName('own-quay-leaf-spot')).toBe('Quay leaf spot (own)')
+  expect(findingName('own-blue-spot')).toBe('Blue spot (own)')
+  expect(findingName('exit-hole-d')).toBe('D-shaped exit holes')
+})

@@ -1,0 +1,47 @@
+import { causesOf } from '@/core/diagnose/weigh'
+import { CAUSES, cause as causeOf } from './causes'
+import { FINDING_BY_ID } from './findings'
+import { bestPath, COMPOSED, practiceCase, scoreRun } from './practiceCase'
+
+const composed = (id: string) => practiceCase(`composed:${id}`)!
+
+test('every composed case can be solved by the best path, and its cause belongs to its tree', () => {
+  for (const { id } of COMPOSED) {
+    const one = composed(id)
+    expect([id, causesOf(one.host, CAUSES).some((c) => c.id === one.cause)]).toEqual([id, true])
+    expect([id, one.truth.get(one.complaint)]).toEqual([id, true])
+    const path = bestPath(one)
+    const run = scoreRun(
+      one,
+      path.map((s) => s.finding),
+      one.cause,
+      causeOf(one.cause)!.action,
+    )
+    expect([id, run.leading.cause]).toEqual([id, one.cause])
+    expect([id, run.score]).toEqual([id, 100])
+  }
+})
+
+test('a made case is the same for its number, shows its complaint, and never asks the laboratory', () => {
+  for (let n = 1; n <= 60; n++) {
+    const one = practiceCase(`made:${n}`)!
+    expect(practiceCase(`made:${n}`)).toEqual(one)
+    expect(one.truth.get(one.complaint)).toBe(true)
+    expect([...one.truth.keys()].every((f) => FINDING_BY_ID.get(f)!.place !== 'lab')).toBe(true)
+    expect(bestPath(one).length).toBeLessThanOrEqual(20)
+  }
+  for (const id of ['made:', 'made:x', 'made:1234567890', 'composed:no', ''])
+    expect(practiceCase(id)).toBeNull()
+})
+
+test('a wrong cause gets nothing for speed, the right one less for slowness', () => {
+  const one = composed('ash-top')
+  const best = bestPath(one).map((s) => s.finding)
+  const slow = [...one.truth.keys()].slice(0, 30)
+  expect(scoreRun(one, best, 'drought-stress', 'water-care').score).toBe(0)
+  expect(scoreRun(one, best, 'clearwing-borer', 'protect-systemic').score).toBe(45)
+  const late = scoreRun(one, slow, 'emerald-ash-borer', 'protect-systemic').score
+  expect(late).toBeGreaterThan(80)
+  expect(late).toBeLessThan(100)
+  expect(scoreRun(one, best, 'emerald-ash-borer', 'wait').score).toBe(80)
+})

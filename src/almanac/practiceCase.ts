@@ -1,0 +1,210 @@
+import type { ActionClass, FindingState, Seen } from '@/core/diagnose/almanac'
+import { seeded } from '@/core/decide/random'
+import { drawCase, relevantFindings } from '@/core/diagnose/simulate'
+import { nextChecks, SOMETHING_ELSE, weigh } from '@/core/diagnose/weigh'
+import { cause as causeOf, CAUSES } from './causes'
+import { FINDING_BY_ID } from './findings'
+import { HOSTS, hostName } from './hosts'
+
+/** A made-up tree to practise on: what the client says, and behind it the truth. Never a client's tree. */
+export interface PracticeCase {
+  id: string
+  host: string
+  month: number
+  title: string
+  story: string
+  cause: string
+  /** The sign the client called about. */
+  complaint: string
+  /** Findings that can be looked at, and whether they are there. */
+  truth: ReadonlyMap<string, boolean>
+}
+
+interface Composed {
+  id: string
+  host: string
+  month: number
+  title: string
+  story: string
+  cause: string
+  complaint: string
+  there: readonly string[]
+}
+
+/** Cases composed by hand, where the first guess is the wrong one. */
+// prettier-ignore
+export const COMPOSED: readonly Composed[] = [
+  { id: 'black-pear', host: 'pear', month: 6, title: 'The black pear', story: 'A client has bought a fungicide for the black branches of a pear and asks how much to mix.', cause: 'sooty-mould', complaint: 'leaf-black-film', there: ['leaf-black-film', 'leaf-sticky', 'ants-trail', 'shoot-black-rubs-off', 'aphids-seen'] },
+  { id: 'maple-one-side', host: 'maple', month: 7, title: 'The maple with one thin side', story: 'One side has gone thin over two summers. Last year somebody treated it for a wilt.', cause: 'girdling-roots', complaint: 'crown-thin-one-side', there: ['crown-thin-one-side', 'flare-hidden', 'root-girdling', 'only-this-tree', 'mulch-piled', 'branch-dieback-scattered'] },
+  { id: 'ash-top', host: 'ash', month: 6, title: 'The ash by the school gate', story: 'The top is thin and the caretaker wants it watered.', cause: 'emerald-ash-borer', complaint: 'crown-thin-top', there: ['crown-thin-top', 'exit-hole-d', 'galleries-s', 'woodpecker-blond', 'trunk-sprouts', 'spreads-along-neighbours'] },
+  { id: 'wet-feet', host: 'cherry', month: 6, title: 'The thirsty cherry', story: 'The leaves hang, so the sprinkler was set to run every night.', cause: 'waterlogging', complaint: 'leaf-limp-wet-soil', there: ['leaf-limp-wet-soil', 'soil-wet', 'leaf-yellow-even', 'many-kinds-affected'] },
+  { id: 'oak-late-brown', host: 'oak-red-group', month: 8, title: 'The oak that browns each August', story: 'It was dry, says the client. It was dry last year too, and the year before.', cause: 'bacterial-leaf-scorch', complaint: 'leaf-drop-early', there: ['leaf-drop-early', 'leaf-scorch-banded', 'returns-each-summer', 'branch-dieback-scattered', 'drought-recent'] },
+  { id: 'spring-bark', host: 'apple', month: 4, title: 'The young apple after the snow', story: 'The bark is gone at the foot of the stem. The mower was in the shed all winter.', cause: 'vole-gnawing', complaint: 'leafing-late-sparse', there: ['leafing-late-sparse', 'gnaw-base', 'tunnels-mulch', 'mulch-piled'] },
+]
+
+const MONTHS = [
+  'January',
+  'February',
+  'March',
+  'April',
+  'May',
+  'June',
+  'July',
+  'August',
+  'September',
+  'October',
+  'November',
+  'December',
+]
+
+/** Places a client sees without bending down. */
+const FROM_AFAR = ['crown', 'leaf', 'shoot', 'fruit', 'trunk']
+
+/**
+ * The case of an id: `composed:black-pear`, or `made:123`, which is drawn from the almanac and always the same for its
+ * number. Null for an id that is none.
+ */
+export function practiceCase(id: string): PracticeCase | null {
+  const composed = COMPOSED.find((c) => id === `composed:${c.id}`)
+  if (composed) {
+    const truth = new Map(lookable(composed.host).map((f) => [f, composed.there.includes(f)] as const))
+    return { ...composed, id, truth }
+  }
+  const number = /^made:(\d{1,9})$/.exec(id)?.[1]
+  if (number === undefined) return null
+  // A case must show something a client would call about; the first that does is taken.
+  for (let tries = 0; tries < 40; tries++) {
+    const random = seeded(Number(number) + tries * 7919)
+    const host = HOSTS[Math.floor(random() * HOSTS.length)]!.id
+    const month = 3 + Math.floor(random() * 8)
+    const drawn = drawCase(host, month, CAUSES, FINDING_BY_ID, random)
+    if (drawn.cause === SOMETHING_ELSE) continue
+    const cause = causeOf(drawn.cause)!
+    const signs = Object.keys(cause.findings).filter(
+      (f) => drawn.truth.get(f) && FROM_AFAR.includes(FINDING_BY_ID.get(f)!.place),
+    )
+    const complaint = signs[Math.floor(random() * signs.length)]
+    if (!complaint) continue
+    const looked = new Set(lookable(host))
+    return {
+      id,
+      host,
+      month,
+      title: `${hostName(host)}, ${MONTHS[month - 1]}`,
+      story: `A client calls about ${a(hostName(host).toLowerCase())}: “${FINDING_BY_ID.get(complaint)!.name.toLowerCase()}”.`,
+      cause: drawn.cause,
+      complaint,
+      truth: new Map([...drawn.truth].filter(([f]) => looked.has(f))),
+    }
+  }
+  return null
+}
+
+const a = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`
+
+/** What can be looked at on a host without a laboratory. */
+function lookable(host: string): string[] {
+  return relevantFindings(host, CAUSES, FINDING_BY_ID)
+    .filter((f) => f.place !== 'lab')
+    .map((f) => f.id)
+}
+
+export interface PathStep {
+  finding: string
+  state: FindingState
+  minutes: number
+  /** Expected bits when it was asked. */
+  gain: number
+}
+
+/** Sure enough to stop asking. */
+const SURE = 0.85
+const MOST_STEPS = 20
+
+/** The path the engine takes: the best check each time until one cause leads clearly. */
+export function bestPath(one: PracticeCase): PathStep[] {
+  const steps: PathStep[] = []
+  let seen: Seen = { [one.complaint]: 'there' }
+  while (steps.length < MOST_STEPS) {
+    const input = { host: one.host, month: one.month, seen, causes: CAUSES, findings: FINDING_BY_ID }
+    if (weigh(input)[0]!.probability >= SURE) break
+    const check = nextChecks(input, 1)[0]
+    if (!check || check.gain < 0.01) break
+    const state: FindingState = one.truth.get(check.finding) ? 'there' : 'not-there'
+    steps.push({
+      finding: check.finding,
+      state,
+      minutes: FINDING_BY_ID.get(check.finding)!.minutes,
+      gain: check.gain,
+    })
+    seen = { ...seen, [check.finding]: state }
+  }
+  return steps
+}
+
+export interface Scored {
+  /** 0–100. */
+  score: number
+  causeRight: boolean
+  actionRight: boolean
+  minutes: number
+  bestMinutes: number
+  /** What the findings at hand said when the answer was given. */
+  leading: { cause: string; probability: number }
+}
+
+/** Below this nobody is quicker than the best. */
+const LEAST_BEST = 2
+
+/**
+ * Scores a run: 60 for the cause (25 for another that the same action serves), 20 for the class of action, up to 20 for
+ * coming there in few minutes, measured against the best path. No time is counted for a wrong cause.
+ */
+export function scoreRun(
+  one: PracticeCase,
+  checks: readonly string[],
+  answer: string,
+  action: ActionClass,
+): Scored {
+  const minutesOf = (ids: readonly string[]) =>
+    ids.reduce((s, f) => s + (FINDING_BY_ID.get(f)?.minutes ?? 0), 0)
+  const truth = causeOf(one.cause)!
+  const causeRight = answer === one.cause
+  const actionRight = action === truth.action
+  const minutes = minutesOf(checks)
+  const bestMinutes = minutesOf(bestPath(one).map((s) => s.finding))
+  const quick = Math.min(1, Math.max(LEAST_BEST, bestMinutes) / Math.max(LEAST_BEST, minutes))
+  const near = !causeRight && causeOf(answer)?.action === truth.action
+  const seen: Seen = Object.fromEntries([
+    [one.complaint, 'there' as FindingState],
+    ...checks.map((f): [string, FindingState] => [f, one.truth.get(f) ? 'there' : 'not-there']),
+  ])
+  const [first] = weigh({ host: one.host, month: one.month, seen, causes: CAUSES, findings: FINDING_BY_ID })
+  return {
+    score: Math.round(
+      (causeRight ? 60 : near ? 25 : 0) + (actionRight ? 20 : 0) + (causeRight ? 20 * quick : 0),
+    ),
+    causeRight,
+    actionRight,
+    minutes,
+    bestMinutes,
+    leading: { cause: first!.cause, probability: first!.probability },
+  }
+}
+
+/** The classes of action in words a crew uses. */
+export const ACTION_WORDS: Record<ActionClass, string> = {
+  'protect-systemic': 'protect with a systemic',
+  'sap-feeder-care': 'wash, oil or soap, keep ants off',
+  sanitation: 'clean up, cut or pick by hand',
+  'leaf-feeder-care': 'treat young larvae, or prune nests',
+  'cover-spray': 'plan covers for the next season',
+  barrier: 'guard, cage or fence',
+  pruning: 'prune',
+  'water-care': 'put water and soil right',
+  'root-collar-work': 'work at the root collar',
+  laboratory: 'send a sample first',
+  wait: 'wait and look again',
+  none: 'nothing at all',
+  'remove-or-plan': 'judge the risk, plan removal',
+}

@@ -1,0 +1,180 @@
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { causeName } from '@/almanac/causes'
+import { findingName } from '@/almanac/findings'
+import { hostName } from '@/almanac/hosts'
+import type { FirmAlmanac } from '@/almanac/own'
+import { PRACTICE } from '@/almanac/practice'
+import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
+import type { AlmanacView } from '@/server/read/almanac'
+import { OftenChoice } from './OftenChoice'
+
+const ORDER: Frequency[] = ['always', 'usual', 'sometimes', 'seldom', 'never']
+const MONTHS = ['J', 'F', 'M', 'A', 'M', 'J', 'J', 'A', 'S', 'O', 'N', 'D']
+const MONTH_NAMES =
+  'January February March April May June July August September October November December'.split(' ')
+const WORKS = {
+  yes: 'There is something that works.',
+  partly: 'What can be done helps in part.',
+  no: 'Nothing cures it.',
+  'not needed': 'It needs no treatment.',
+}
+export const CLASS_WORD: Record<ProductClass, string> = {
+  insecticide: 'insecticide',
+  miticide: 'miticide',
+  fungicide: 'fungicide',
+  bactericide: 'bactericide',
+  fertiliser: 'hard feeding',
+  'any-spray': 'any spray',
+  injection: 'trunk injection',
+}
+
+/** Everything the almanac says of a cause. */
+export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacView; almanac: FirmAlmanac }) {
+  const cause = almanac.causes.find((c) => c.id === id)
+  if (!cause) notFound()
+  const practice = PRACTICE[id]
+  const own = new Map(
+    view.own.flatMap((o) =>
+      o.entry.kind === 'frequency' && o.entry.cause === id ? [[o.entry.finding, o] as const] : [],
+    ),
+  )
+  const signs = Object.entries(cause.findings).sort((a, b) => ORDER.indexOf(a[1]) - ORDER.indexOf(b[1]))
+  return (
+    <>
+      <h1 className="mt-1">
+        {cause.name} {id.startsWith('own-') && <span className="tag tag-rust">own</span>}
+      </h1>
+      <p className="text-ink2">
+        {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join(', ')}
+      </p>
+      <p className="mt-3 text-[1.1rem] max-w-3xl">{cause.oneLine}</p>
+      <div className="grid gap-x-8 gap-y-5 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
+        <section>
+          <h2 className="border-b border-ink2 pb-1">What it shows</h2>
+          <ul>
+            {signs.map(([finding, often]) => (
+              <li
+                key={finding}
+                className="flex justify-between gap-3 py-1 border-b border-line2 items-center"
+              >
+                <Link href={`/almanac/finding/${finding}`} className="hover:underline">
+                  {findingName(finding)}
+                </Link>
+                {view.role === 'arborist' ? (
+                  <OftenChoice cause={id} finding={finding} often={often} own={own.get(finding) ?? null} />
+                ) : (
+                  <span>
+                    {often === 'usual' ? 'usually' : often}
+                    {own.has(finding) && <span className="tag tag-rust ml-2">own</span>}
+                  </span>
+                )}
+              </li>
+            ))}
+          </ul>
+          <p className="label mt-3">Seen in</p>
+          <p
+            className="flex gap-[3px]"
+            role="img"
+            aria-label={cause.months ? cause.months.map((m) => MONTH_NAMES[m - 1]).join(', ') : 'any month'}
+          >
+            {MONTHS.map((m, i) => {
+              const on = !cause.months || cause.months.includes(i + 1)
+              return (
+                <span
+                  key={i}
+                  aria-hidden="true"
+                  className={`w-6 h-6 grid place-items-center text-[0.8rem] border ${on ? 'bg-moss-soft border-moss font-bold' : 'border-line text-ink2'}`}
+                >
+                  {m}
+                </span>
+              )
+            })}
+          </p>
+          {practice?.degreeDays && (
+            <p className="mt-1.5 text-ink2">
+              {practice.degreeDays[0]} to {practice.degreeDays[1].toLocaleString('en-US')} °F·d above 50 °F
+              from 1 January: {practice.degreeDays[2]}
+            </p>
+          )}
+        </section>
+        <section className="grid gap-3 content-start">
+          <p className="note note-good">
+            <b>Do.</b> {cause.act}
+          </p>
+          <p className="note note-stop">
+            <b>Do not.</b> {cause.doNot}
+          </p>
+          {cause.laboratory && (
+            <p className="note">
+              <b>Only a laboratory tells for certain:</b> {cause.laboratory}
+            </p>
+          )}
+          {cause.reportable && (
+            <p className="note">Reportable where it is regulated: ask the authority first.</p>
+          )}
+          {practice && (
+            <p>
+              <b>{WORKS[practice.works]}</b> {cause.expect} Look again after{' '}
+              {practice.lookAgain
+                .map((d) => (d < 60 ? `${d} days` : `${Math.round(d / 30.4)} months`))
+                .join(', ')}
+              .
+            </p>
+          )}
+          <p>
+            <b>Spreads:</b> {cause.spread}
+          </p>
+          {practice && (
+            <p className="text-straw">
+              <b>Safety:</b> {practice.safety}
+            </p>
+          )}
+          {Object.keys(cause.refuses).length > 0 && (
+            <div>
+              <h2 className="text-[1rem]">Cannot touch it</h2>
+              <ul className="text-[0.94rem]">
+                {Object.entries(cause.refuses).map(([cls, why]) => (
+                  <li key={cls} className="py-0.5">
+                    <b>{CLASS_WORD[cls as ProductClass]}:</b> {why}
+                  </li>
+                ))}
+              </ul>
+            </div>
+          )}
+          {practice && (
+            <p className="text-ink2 text-[0.88rem]">Source: {practice.source}. The label comes first.</p>
+          )}
+        </section>
+      </div>
+      {(cause.lookAlikes.length > 0 || cause.livesOn) && (
+        <section className="mt-5 max-w-3xl">
+          <h2 className="border-b border-ink2 pb-1">Looks like, lives with</h2>
+          <ul>
+            {cause.lookAlikes.map((l) => (
+              <li key={l.cause} className="py-1.5 border-b border-line2">
+                <Link href={`/almanac/cause/${l.cause}`} className="font-bold hover:underline">
+                  {causeName(l.cause)}
+                </Link>{' '}
+                {l.check}
+              </li>
+            ))}
+            {cause.livesOn && (
+              <li className="py-1.5 text-ink2">
+                Lives on:{' '}
+                {cause.livesOn.map((c, i) => (
+                  <span key={c}>
+                    {i > 0 && ', '}
+                    <Link href={`/almanac/cause/${c}`} className="underline">
+                      {causeName(c).toLowerCase()}
+                    </Link>
+                  </span>
+                ))}
+              </li>
+            )}
+          </ul>
+        </section>
+      )}
+    </>
+  )
+}

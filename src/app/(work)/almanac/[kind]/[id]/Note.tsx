@@ -1,0 +1,59 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import type { AlmanacView } from '@/server/read/almanac'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { shortDate } from '@/ui/when'
+
+/** The firm's own words beside an entry. */
+export function Note({
+  entry,
+  note,
+  view,
+}: {
+  entry: string
+  note: AlmanacView['notes'][number] | null
+  view: AlmanacView
+}) {
+  const router = useRouter()
+  const verb = useVerb('write-note')
+  const [words, setWords] = useState(note?.words ?? '')
+  const [kept, setKept] = useState(false)
+  if (view.role === 'technician')
+    return note ? <p className="note mt-6 max-w-3xl whitespace-pre-line">{note.words}</p> : null
+  return (
+    <form
+      className="mt-6 max-w-3xl"
+      onSubmit={async (e) => {
+        e.preventDefault()
+        if ((await verb.send({ id: newId(), entry, words })) === null) return
+        setKept(true)
+        router.refresh()
+      }}
+    >
+      <label htmlFor="own-note" className="label">
+        Our own note{note && `, last by ${note.by}, ${shortDate(note.at, view.timeZone)}`}
+      </label>
+      <textarea
+        id="own-note"
+        className="field"
+        rows={3}
+        value={words}
+        onChange={(e) => {
+          setWords(e.target.value)
+          setKept(false)
+        }}
+        placeholder="What we have seen of it here"
+      />
+      <button type="submit" className="btn mt-1.5" disabled={verb.busy || words === (note?.words ?? '')}>
+        Keep the note
+      </button>
+      <span role="status" className="ml-3 text-ink2">
+        {kept ? 'kept' : ''}
+      </span>
+      <ProblemNote problem={verb.problem} />
+    </form>
+  )
+}

@@ -1,0 +1,59 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import type { Frequency } from '@/core/diagnose/almanac'
+import { findingName } from '@/almanac/findings'
+import type { AlmanacView } from '@/server/read/almanac'
+import { newId } from '@/ui/fields/newId'
+import { useVerb } from '@/ui/fields/useVerb'
+import { OFTEN } from '../../OwnForms'
+
+/** How often a cause shows a finding, as this firm has it; back to the common almanac with one press. */
+export function OftenChoice({
+  cause,
+  finding,
+  often,
+  own,
+}: {
+  cause: string
+  finding: string
+  often: Frequency
+  own: AlmanacView['own'][number] | null
+}) {
+  const router = useRouter()
+  const set = useVerb('set-own-entry')
+  const back = useVerb('withdraw-own-entry')
+  const problem = set.problem ?? back.problem
+  return (
+    <span className="flex items-center gap-2">
+      {problem && <span className="text-plum text-[0.88rem]">{problem.message}</span>}
+      {own && (
+        <button
+          type="button"
+          className="tag tag-rust"
+          title={`Set by ${own.by}; back to the common almanac`}
+          onClick={async () => {
+            if ((await back.send({ id: own.id })) !== null) router.refresh()
+          }}
+        >
+          own, undo
+        </button>
+      )}
+      <select
+        aria-label={`How often: ${findingName(finding)}`}
+        className="border border-line bg-paper px-1.5 min-h-[30px] max-sm:min-h-12"
+        value={often}
+        disabled={set.busy || back.busy}
+        onChange={async (e) => {
+          const entry = { kind: 'frequency', cause, finding, often: e.target.value }
+          if ((await set.send({ id: newId(), entry })) !== null) router.refresh()
+        }}
+      >
+        {OFTEN.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </span>
+  )
+}

@@ -1,0 +1,43 @@
+import Link from 'next/link'
+import { notFound } from 'next/navigation'
+import { almanacOf, almanacView } from '@/server/read/almanac'
+import { KIND_WORD, type EntryKind } from '../../entries'
+import { CauseEntry } from './CauseEntry'
+import { FindingEntry, HostEntry } from './TreeEntries'
+import { CautionEntry, MethodEntry, SchoolEntry } from './WorkEntries'
+import { Note } from './Note'
+
+export const metadata = { title: 'Almanac' }
+
+export default async function EntryPage({ params }: { params: Promise<{ kind: string; id: string }> }) {
+  const { kind, id } = await params
+  if (!Object.hasOwn(KIND_WORD, kind)) notFound()
+  const view = await almanacView()
+  const almanac = almanacOf(view)
+  const entry = {
+    cause: <CauseEntry id={id} view={view} almanac={almanac} />,
+    finding: <FindingEntry id={id} view={view} almanac={almanac} />,
+    host: <HostEntry id={id} almanac={almanac} />,
+    method: <MethodEntry id={id} />,
+    school: <SchoolEntry id={id} view={view} />,
+    caution: <CautionEntry id={id} />,
+  }[kind as EntryKind]
+  return (
+    <div className="max-w-5xl">
+      <p className="text-ink2">
+        <Link href="/almanac" className="underline">
+          Almanac
+        </Link>{' '}
+        · {KIND_WORD[kind as EntryKind].toLowerCase()}
+      </p>
+      {entry}
+      {kind !== 'caution' && (
+        <Note
+          entry={`${kind}:${id}`}
+          note={view.notes.find((n) => n.entry === `${kind}:${id}`) ?? null}
+          view={view}
+        />
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,8 @@
+import { almanacView } from '@/server/read/almanac'
+import { AlmanacList } from './AlmanacList'
+
+export const metadata = { title: 'Almanac' }
+
+export default async function AlmanacPage() {
+  return <AlmanacList view={await almanacView()} />
+}

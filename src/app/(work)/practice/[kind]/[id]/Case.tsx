@@ -1,0 +1,206 @@
+'use client'
+import Link from 'next/link'
+import { useMemo, useState } from 'react'
+import { cause as causeOf, causeName, CAUSES } from '@/almanac/causes'
+import { FINDING_BY_ID, findingName } from '@/almanac/findings'
+import { hostName } from '@/almanac/hosts'
+import { ACTION_WORDS, bestPath, practiceCase, type Scored } from '@/almanac/practiceCase'
+import { WALK, type ActionClass } from '@/core/diagnose/almanac'
+import { showWeight } from '@/core/diagnose/showWeight'
+import { causesOf } from '@/core/diagnose/weigh'
+import { plain } from '@/core/quantity/format'
+import { Choice } from '@/ui/fields/Choice'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { FindingFigure } from '@/ui/figures/FindingFigure'
+import { DrawCase } from '../../DrawCase'
+
+/** One made-up tree: look, each look costs minutes; answer; see the best way. */
+export function Case({ caseId }: { caseId: string }) {
+  const one = useMemo(() => practiceCase(caseId)!, [caseId])
+  const [id] = useState(newId)
+  const [checks, setChecks] = useState<string[]>([])
+  const [place, setPlace] = useState<string>('crown')
+  const [answer, setAnswer] = useState('')
+  const [action, setAction] = useState('')
+  const [scored, setScored] = useState<Scored | null>(null)
+  const verb = useVerb<Scored>('finish-practice')
+  const minutes = checks.reduce((s, f) => s + FINDING_BY_ID.get(f)!.minutes, 0)
+  const lookable = [...one.truth.keys()].map((f) => FINDING_BY_ID.get(f)!)
+  const places = WALK.filter((p) => lookable.some((f) => f.place === p))
+  const causes = causesOf(one.host, CAUSES).sort((a, b) => (a.name < b.name ? -1 : 1))
+  const here = lookable.filter((f) => f.place === place && f.id !== one.complaint)
+
+  async function finish(event: React.FormEvent) {
+    event.preventDefault()
+    const result = await verb.send({ id, caseId, checks, answer, action })
+    if (result) setScored(result)
+  }
+
+  return (
+    <>
+      <p className="text-ink2">
+        <Link href="/practice" className="underline">
+          Practice
+        </Link>{' '}
+        · {hostName(one.host)}
+      </p>
+      <h1>{one.title}</h1>
+      <p className="mt-1 text-[1.05rem] max-w-2xl">{one.story}</p>
+      <div className="grid gap-8 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,360px)]">
+        <section>
+          <div className="flex flex-wrap gap-1.5" role="group" aria-label="Where to look">
+            {places.map((p) => (
+              <button
+                key={p}
+                type="button"
+                aria-pressed={p === place}
+                className={`btn capitalize ${p === place ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
+                onClick={() => setPlace(p)}
+              >
+                {p}
+              </button>
+            ))}
+          </div>
+          <ul className="mt-3 border-t border-line">
+            {here.map((f) => {
+              const looked = checks.includes(f.id)
+              return (
+                <li key={f.id} className="border-b border-line py-1.5 flex items-center gap-3">
+                  {!looked && <FindingFigure finding={f.id} size={52} />}
+                  <span className="flex-1 min-w-0">
+                    <b>{f.name}</b>
+                    <span className="block text-ink2 text-[0.92rem]">{f.question}</span>
+                  </span>
+                  {looked ? (
+                    <span className={`tag ${one.truth.get(f.id) ? 'tag-rust' : 'tag-moss'}`}>
+                      {one.truth.get(f.id) ? 'there' : 'not there'}
+                    </span>
+                  ) : (
+                    <button
+                      type="button"
+                      className="btn"
+                      disabled={scored !== null}
+                      onClick={() => setChecks([...checks, f.id])}
+                      aria-label={`Look: ${f.name}, ${f.minutes} minutes`}
+                    >
+                      Look, {f.minutes} min
+                    </button>
+                  )}
+                </li>
+              )
+            })}
+          </ul>
+        </section>
+        <section>
+          <div className="bg-paper border border-line p-4">
+            <p className="label">Spent</p>
+            <p className="font-head font-bold text-[2rem] leading-none">
+              {plain(minutes, 1)} <span className="text-[1rem] font-text font-normal text-ink2">min</span>
+            </p>
+            <ul className="mt-3 text-[0.94rem]" aria-live="polite">
+              <li>
+                <b>{findingName(one.complaint)}</b>: there, says the client
+              </li>
+              {checks.map((f) => (
+                <li key={f}>
+                  {findingName(f)}: <b>{one.truth.get(f) ? 'there' : 'not there'}</b>
+                </li>
+              ))}
+            </ul>
+            {scored === null && (
+              <form onSubmit={finish} className="grid gap-3 mt-4">
+                <Choice
+                  label="It is"
+                  options={[['', 'choose'], ...causes.map((c) => [c.id, c.name] as const)]}
+                  value={answer}
+                  onChange={(e) => setAnswer(e.target.value)}
+                />
+                <Choice
+                  label="To be done"
+                  options={[['', 'choose'], ...Object.entries(ACTION_WORDS)]}
+                  value={action}
+                  onChange={(e) => setAction(e.target.value)}
+                />
+                <button type="submit" className="btn btn-now" disabled={verb.busy || !answer || !action}>
+                  That is my answer
+                </button>
+                <ProblemNote problem={verb.problem} />
+              </form>
+            )}
+          </div>
+        </section>
+      </div>
+      {scored && <Result one={one} scored={scored} answer={answer} action={action as ActionClass} />}
+    </>
+  )
+}
+
+function Result({
+  one,
+  scored,
+  answer,
+  action,
+}: {
+  one: NonNullable<ReturnType<typeof practiceCase>>
+  scored: Scored
+  answer: string
+  action: ActionClass
+}) {
+  const truth = causeOf(one.cause)!
+  const path = bestPath(one)
+  return (
+    <section className="mt-6 border-t-4 border-ink pt-4" aria-label="Result" role="status">
+      <div className="grid gap-6 lg:grid-cols-2">
+        <div>
+          <p className="font-head font-bold text-[2.3rem] leading-none">
+            {scored.score} <span className="text-[1.05rem] font-text font-normal text-ink2">of 100</span>
+          </p>
+          <ul className="mt-3 grid gap-2">
+            <li className={`note ${scored.causeRight ? 'note-good' : 'note-stop'}`}>
+              {scored.causeRight ? 'Right: it was ' : `You said ${causeName(answer).toLowerCase()}. It was `}
+              <Link href={`/almanac/cause/${one.cause}`} className="underline font-bold">
+                {truth.name.toLowerCase()}
+              </Link>
+              . {truth.oneLine}
+            </li>
+            <li className={`note ${scored.actionRight ? 'note-good' : 'note-stop'}`}>
+              {scored.actionRight
+                ? 'And the right work: '
+                : `You would ${ACTION_WORDS[action]}. It calls to: `}
+              <b>{ACTION_WORDS[truth.action]}</b>. {truth.act} {truth.doNot}
+            </li>
+            <li className="note">
+              {plain(scored.minutes, 1)} minutes; the best way took {plain(scored.bestMinutes, 1)}. With what
+              you had seen, {causeName(scored.leading.cause).toLowerCase()} led with{' '}
+              {showWeight(scored.leading.probability)}.
+            </li>
+          </ul>
+        </div>
+        <div>
+          <h2>The best way there</h2>
+          <ol className="mt-1 border-t border-line">
+            {path.map((s, i) => (
+              <li key={s.finding} className="flex justify-between gap-3 py-1.5 border-b border-line2">
+                <span>
+                  {i + 1}. {findingName(s.finding)}: <b>{s.state === 'there' ? 'there' : 'not there'}</b>
+                </span>
+                <span className="text-ink2 whitespace-nowrap">
+                  {s.minutes} min · {plain(s.gain, 2)} bits
+                </span>
+              </li>
+            ))}
+            {path.length === 0 && <li className="py-1.5">The complaint alone tells it.</li>}
+          </ol>
+          <div className="flex gap-3 items-end">
+            <DrawCase words="Next case" />
+            <Link href="/practice" className="btn">
+              All cases
+            </Link>
+          </div>
+        </div>
+      </div>
+    </section>
+  )
+}

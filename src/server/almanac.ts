@@ -1,0 +1,155 @@
+import { z } from 'zod'
+import { CAUSES } from '@/almanac/causes'
+import { FINDING_BY_ID } from '@/almanac/findings'
+import { HOSTS } from '@/almanac/hosts'
+import { ownId, withOwn, type FirmAlmanac, type OwnEntry } from '@/almanac/own'
+import { SCHOOLS } from '@/almanac/schools'
+import { ok, refuse, type Result } from '@/core/problem'
+import type { FirmSql } from '@/db/client'
+import { addHouseRule, addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
+import { id, line, verb } from './verb'
+
+const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {
+  error: 'How often is always, usual, sometimes, seldom or never.',
+})
+const hostId = z.enum(HOSTS.map((h) => h.id) as [string, ...string[]], {
+  error: 'There is no such kind of tree.',
+})
+
+/** What can be set: a frequency, a finding, a cause. */
+const Own = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('frequency'),
+    cause: z.string().max(60),
+    finding: z.string().max(60),
+    often,
+  }),
+  z.strictObject({
+    kind: z.literal('finding'),
+    name: line('The name', 40, 3),
+    question: line('The question', 200, 8),
+    place: z.enum(['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit']),
+    minutes: z
+      .number()
+      .min(0.5, { error: 'A look takes at least half a minute.' })
+      .max(60, { error: 'A look takes at most an hour.' }),
+  }),
+  z.strictObject({
+    kind: z.literal('cause'),
+    name: line('The name', 40, 3),
+    hosts: z.array(hostId).min(1, { error: 'Choose at least one kind of tree.' }),
+    findings: z
+      .record(z.string().max(60), often)
+      .refine((f) => Object.values(f).some((o) => o === 'always' || o === 'usual'), {
+        error:
+          'At least one finding must be there always or usually; otherwise the cause can never be found.',
+      }),
+    oneLine: line('What it is', 200, 8),
+    act: line('What to do', 400, 4),
+    doNot: line('What not to do', 400, 4),
+  }),
+])
+
+/** A firm's own entries as the weighing takes them; what cannot be read any more is left out. */
+export async function ownOf(sql: FirmSql): Promise<OwnEntry[]> {
+  return (await ownEntries(sql)).map((row) => row.body as OwnEntry)
+}
+
+/** The almanac as the firm of this transaction has it. */
+export async function firmAlmanac(sql: FirmSql): Promise<FirmAlmanac> {
+  return withOwn(await ownOf(sql))
+}
+
+/** Sets a frequency, or adds a finding or a cause of the firm's own. */
+export const setOwnEntryVerb = verb({
+  roles: ['arborist'],
+  input: z.strictObject({ id: id(), entry: Own }),
+  about: (input) => input.id,
+  run: async ({ sql, person, now }, input): Promise<Result<{ entry: OwnEntry }>> => {
+    const almanac = await firmAlmanac(sql)
+    const known = (finding: string) => almanac.findings.has(finding)
+    const e = input.entry
+    let entry: OwnEntry
+    let about: string
+    if (e.kind === 'frequency') {
+      if (!almanac.causes.some((c) => c.id === e.cause))
+        return refuse('unknown', 'cause', 'There is no such cause.')
+      if (!known(e.finding)) return refuse('unknown', 'finding', 'There is no such finding.')
+      entry = e
+      about = `${e.cause} ${e.finding}`
+    } else {
+      const own = ownId(e.name)
+      if (e.kind === 'cause') {
+        const strange = Object.keys(e.findings).find((f) => !known(f))
+        if (strange)
+          return refuse('unknown', 'findings', 'One of the findings does not exist; choose it from the list.')
+        if (CAUSES.some((c) => c.name.toLowerCase() === e.name.toLowerCase()))
+          return refuse(
+            'conflict',
+            'name',
+            'The almanac has a cause of this name; set its frequencies instead.',
+          )
+      } else if ([...FINDING_BY_ID.values()].some((f) => f.name.toLowerCase() === e.name.toLowerCase()))
+        return refuse('conflict', 'name', 'The almanac has a finding of this name already.')
+      entry = { ...e, id: own }
+      about = own
+    }
+    await setOwnEntry(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      kind: e.kind,
+      about,
+      body: entry,
+      by: person.id,
+      at: now,
+    })
+    return ok({ entry })
+  },
+})
+
+/** Takes one of the firm's own entries out of use. Signed diagnoses keep what they were weighed with. */
+export const withdrawOwnEntryVerb = verb({
+  roles: ['arborist'],
+  input: z.strictObject({ id: id() }),
+  about: (input) => input.id,
+  run: async ({ sql, now }, input): Promise<Result<{ withdrawn: true }>> =>
+    (await withdrawOwnEntry(sql, input.id, now)) === 1
+      ? ok({ withdrawn: true })
+      : refuse('unknown', 'id', 'There is no such entry; it may be withdrawn already.'),
+})
+
+/** Writes the firm's note beside an entry of the almanac. An empty note takes the old one away. */
+export const writeNoteVerb = verb({
+  roles: ['arborist', 'crew lead', 'office'],
+  input: z.strictObject({
+    id: id(),
+    entry: z
+      .string()
+      .regex(/^(cause|finding|host|method|school):[a-z0-9-]{2,60}$/, { error: 'There is no such entry.' }),
+    words: z.string().trim().max(2000, { error: 'The note is longer than 2,000 characters; shorten it.' }),
+  }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ at: string }>> => {
+    await addNote(sql, { ...input, firmId: person.firmId, by: person.id, at: now })
+    return ok({ at: now.toISOString() })
+  },
+})
+
+/** Sets how this house does a matter on which practitioners differ. */
+export const setHouseRuleVerb = verb({
+  roles: ['arborist'],
+  input: z.strictObject({
+    id: id(),
+    matter: z.enum(SCHOOLS.map((s) => s.id) as [string, ...string[]], { error: 'There is no such matter.' }),
+    rule: z.enum(['one', 'other', 'by case']),
+    words: z
+      .string()
+      .trim()
+      .max(400, { error: 'The words are longer than 400 characters; shorten them.' })
+      .nullable()
+      .default(null),
+  }),
+  run: async ({ sql, person, now }, input): Promise<Result<{ rule: string }>> => {
+    await addHouseRule(sql, { ...input, firmId: person.firmId, by: person.id, at: now })
+    return ok({ rule: input.rule })
+  },
+})

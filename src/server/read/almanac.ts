@@ -1,0 +1,25 @@
+import { withOwn } from '@/almanac/own'
+import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
+import type { OwnEntry } from '@/almanac/own'
+import { reading } from './reader'
+
+/** What a firm has added to the almanac: entries, notes, house rules. */
+export function almanacView() {
+  return reading(async ({ sql, person }) => {
+    const [own, notes, rules] = [await ownEntries(sql), await newestNotes(sql), await houseRules(sql)]
+    return {
+      role: person.role,
+      timeZone: person.timeZone,
+      own: own.map((o) => ({ id: o.id, entry: o.body as OwnEntry, by: o.madeBy, at: o.madeAt.getTime() })),
+      notes: notes.filter((n) => n.words !== '').map((n) => ({ ...n, at: n.at.getTime() })),
+      rules: rules.map((r) => ({ ...r, at: r.at.getTime() })),
+    }
+  })
+}
+
+export type AlmanacView = Awaited<ReturnType<typeof almanacView>>
+
+/** The causes and findings of a firm from its view. */
+export function almanacOf(view: Pick<AlmanacView, 'own'>) {
+  return withOwn(view.own.map((o) => o.entry))
+}
