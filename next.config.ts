@@ -4,7 +4,7 @@ const config: NextConfig = {
   poweredByHeader: false,
   // Types are checked by themselves, before a build is worth its time.
   typescript: { ignoreBuildErrors: true },
-  serverExternalPackages: ['argon2', 'postgres', 'pino'],
+  serverExternalPackages: ['argon2', 'postgres', 'pino', 'sharp'],
   // Several builds may live side by side (the demo's and the tests').
   distDir: process.env.NEXT_DIST_DIR ?? '.next',
   devIndicators: false,

@@ -4,6 +4,7 @@ import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
 import type { Seen } from '@/core/diagnose/almanac'
+import { checkDetail } from '@/core/diagnose/detail'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { propose } from '@/core/decide/propose'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -14,6 +15,7 @@ import {
   diagnosesOfTree,
   findingsOf,
   openAssessment,
+  setDetail,
   setFinding,
   signDecision,
   signDiagnosis,
@@ -61,6 +63,43 @@ export const setFindingVerb = verb({
       })
     await setFinding(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
     return ok({ assessmentId: input.assessmentId })
+  },
+})
+
+/** Notes how much of a finding there is, on which side, counted on what. */
+export const setDetailVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.assessmentId,
+  input: z.strictObject({
+    treeId: id('treeId'),
+    assessmentId: id('assessmentId'),
+    finding: z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' }),
+    detail: z.strictObject({
+      amount: z.enum(['little', 'some', 'much']).optional(),
+      bearing: z.number({ error: 'A bearing is a number of degrees.' }).optional(),
+      count: z.number({ error: 'A count is a whole number.' }).optional(),
+      sample: z
+        .strictObject({
+          size: z.number({ error: 'A sample is a whole number.' }),
+          of: z.string().trim().max(30),
+        })
+        .optional(),
+      words: z.string().trim().max(300).optional(),
+    }),
+  }),
+  run: async ({ sql }, input): Promise<Result<{ kept: true }>> => {
+    const checked = checkDetail(input.detail)
+    if (!checked.ok) return checked
+    const last = await assessmentOfTree(sql, input.treeId)
+    if (!last || last.id !== input.assessmentId || last.closedAt)
+      return refuse(
+        'conflict',
+        'assessmentId',
+        'This examination is closed or another has begun; load the page again.',
+      )
+    return (await setDetail(sql, input.assessmentId, input.finding, checked.value)) === 1
+      ? ok({ kept: true })
+      : refuse('conflict', 'finding', 'Set the finding first, then note how much of it there is.')
   },
 })
 

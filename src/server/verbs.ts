@@ -1,9 +1,10 @@
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
-import { setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
+import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { correctRecordVerb, enterResultVerb } from './followUp'
 import { handToCrewVerb } from './prescribe'
+import { removePhotoVerb } from './photograph'
 import { finishPracticeVerb } from './practice'
 import { confirmTreeVerb, markPortVerb } from './run'
 import { signRecordVerb } from './signRecord'
@@ -18,6 +19,8 @@ export const VERBS: Readonly<Record<string, Performable>> = {
   'add-reading': addReadingVerb,
   'save-ring': saveRingVerb,
   'set-finding': setFindingVerb,
+  'set-detail': setDetailVerb,
+  'remove-photo': removePhotoVerb,
   'sign-diagnosis': signDiagnosisVerb,
   'sign-decision': signDecisionVerb,
   'hand-to-crew': handToCrewVerb,

@@ -1,3 +1,4 @@
+import type { FindingDetail } from '@/core/diagnose/detail'
 import type { FirmSql } from '../client'
 
 export interface AssessmentRow {
@@ -31,12 +32,13 @@ export interface FindingRow {
   finding: string
   state: 'there' | 'not-there' | 'unsure'
   by: string
+  detail: FindingDetail
 }
 
 export async function findingsOf(sql: FirmSql, assessmentId: string): Promise<FindingRow[]> {
   return sql<
     FindingRow[]
-  >`select f.finding, f.state, p.name as by from finding f join person p on p.id = f.by_person
+  >`select f.finding, f.state, f.detail, p.name as by from finding f join person p on p.id = f.by_person
     where f.assessment_id = ${assessmentId} order by f.finding`
 }
 
@@ -59,6 +61,39 @@ export async function setFinding(
   await sql`insert into finding (firm_id, assessment_id, finding, state, at, by_person)
     values (${f.firmId}, ${f.assessmentId}, ${f.finding}, ${f.state}, ${f.at}, ${f.by})
     on conflict (firm_id, assessment_id, finding) do update set state = excluded.state, at = excluded.at, by_person = excluded.by_person`
+}
+
+/** Notes how much, where and counted on what. Answers how many findings that was: 0 when it was not looked at. */
+export async function setDetail(
+  sql: FirmSql,
+  assessmentId: string,
+  finding: string,
+  detail: FindingDetail,
+): Promise<number> {
+  const rows = await sql`update finding set detail = ${sql.json(detail as never)}
+    where assessment_id = ${assessmentId} and finding = ${finding} returning finding`
+  return rows.length
+}
+
+/** The findings of the newest examination of another tree on the same site, for what a whole site shares. */
+export async function lastOnSite(
+  sql: FirmSql,
+  siteId: string,
+  besides: string,
+): Promise<
+  { tag: string; host: string; findings: { finding: string; state: FindingRow['state'] }[] } | undefined
+> {
+  const rows = await sql<{ id: string; tag: string; host: string }[]>`
+    select a.id, t.tag, t.host from assessment a join tree t on t.id = a.tree_id
+    where t.site_id = ${siteId} and t.id <> ${besides} order by a.started_at desc, a.id desc limit 1`
+  const last = rows[0]
+  if (!last) return undefined
+  const findings = await findingsOf(sql, last.id)
+  return {
+    tag: last.tag,
+    host: last.host,
+    findings: findings.map(({ finding, state }) => ({ finding, state })),
+  }
 }
 
 export interface DiagnosisRow {

@@ -2,8 +2,15 @@ import { causeName, cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { monthIn } from '@/core/time/calendar'
-import { assessmentOfTree, decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
+import {
+  assessmentOfTree,
+  decisionsOfTree,
+  diagnosesOfTree,
+  findingsOf,
+  lastOnSite,
+} from '@/db/queries/assessment'
 import { followUpsOfTree } from '@/db/queries/followUp'
+import { photosOf } from '@/db/queries/photo'
 import { recordsOfTree } from '@/db/queries/record'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from '@/db/queries/tree'
 import { labelCards, prescriptionsOfTree } from '@/db/queries/work'
@@ -162,7 +169,15 @@ export function examineView(id: string) {
     const shared = await base(context, id)
     if (!shared) return null
     const rows = shared.assessment ? await findingsOf(context.sql, shared.assessment.id) : []
-    return { ...shared, seen: seenOf(rows), own: await ownOf(context.sql) }
+    const photos = shared.assessment ? await photosOf(context.sql, shared.assessment.id) : []
+    return {
+      ...shared,
+      seen: seenOf(rows),
+      details: Object.fromEntries(rows.map((r) => [r.finding, r.detail])),
+      own: await ownOf(context.sql),
+      photos: photos.map((p) => ({ ...p, takenAt: p.takenAt.getTime() })),
+      lastOnSite: (await lastOnSite(context.sql, shared.tree.siteId, shared.tree.id)) ?? null,
+    }
   })
 }
 

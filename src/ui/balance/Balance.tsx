@@ -1,5 +1,5 @@
 import { cause as causeOf, causeName } from '@/almanac/causes'
-import { FINDING_BY_ID } from '@/almanac/findings'
+import { findingName } from '@/almanac/findings'
 import type { ChainLink } from '@/core/diagnose/judge'
 import { showWeight } from '@/core/diagnose/showWeight'
 import type { Evidence, Weighed } from '@/core/diagnose/weigh'
@@ -100,7 +100,7 @@ export function Balance({
 
 function list(evidence: Evidence[]): string {
   const shown = evidence.slice(0, 4).map((e) => {
-    const name = (FINDING_BY_ID.get(e.finding)?.name ?? e.finding).toLowerCase()
+    const name = findingName(e.finding).toLowerCase()
     if (e.state === 'not-there') return `no ${name}`.replace(/^no no /, 'not: no ')
     return e.state === 'unsure' ? `${name}?` : name
   })

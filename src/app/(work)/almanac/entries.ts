@@ -33,7 +33,9 @@ export function entriesOf(almanac: FirmAlmanac): EntryLine[] {
     words: `${name} ${says} ${more} ${id}`.toLowerCase(),
   })
   return [
-    ...almanac.causes.map((c) => make('cause', c.id, c.name, c.oneLine, `${c.kind} ${c.act} ${c.doNot}`)),
+    ...[...almanac.causes]
+      .sort((a, b) => (a.name < b.name ? -1 : 1))
+      .map((c) => make('cause', c.id, c.name, c.oneLine, `${c.kind} ${c.act} ${c.doNot}`)),
     ...[...almanac.findings.values()].map((f) => make('finding', f.id, f.name, f.question, f.place)),
     ...HOSTS.map((h) => make('host', h.id, h.name, h.note ?? h.botanical, h.botanical)),
     ...METHODS.map((m) => make('method', m.id, m.name, m.use, `${m.notWhen} ${m.mind}`)),

@@ -99,12 +99,8 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           )}
         </section>
         <section className="grid gap-3 content-start">
-          <p className="note note-good">
-            <b>Do.</b> {cause.act}
-          </p>
-          <p className="note note-stop">
-            <b>Do not.</b> {cause.doNot}
-          </p>
+          <p className="note note-good">{cause.act}</p>
+          <p className="note note-stop">{cause.doNot}</p>
           {cause.laboratory && (
             <p className="note">
               <b>Only a laboratory tells for certain:</b> {cause.laboratory}

@@ -1,8 +1,9 @@
 'use client'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
-import { CAUSES } from '@/almanac/causes'
-import { FINDINGS } from '@/almanac/findings'
+import { withOwn } from '@/almanac/own'
+import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
+import { FindingFigure } from '@/ui/figures/FindingFigure'
 import { WALK, type Finding, type FindingState, type Place } from '@/core/diagnose/almanac'
 import { causesOf } from '@/core/diagnose/weigh'
 import type { ExamineView } from '@/server/read/tree'
@@ -13,6 +14,9 @@ import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { IdentityQuestion } from '../IdentityQuestion'
 import { TreeHeading } from '../TreeHeading'
+import { CopyShared, sharedFrom } from './CopyShared'
+import { Detail } from './Detail'
+import { Photos } from './Photos'
 import { useFindings } from './useFindings'
 
 const PLACE_WORDS: Record<Place, string> = {
@@ -51,8 +55,11 @@ export function Examine({ view }: { view: ExamineView }) {
   const rows = useRef<HTMLDivElement>(null)
 
   const walk = useMemo(() => {
-    const relevant = new Set(causesOf(view.tree.host, CAUSES).flatMap((c) => Object.keys(c.findings)))
-    const shown = FINDINGS.filter((f) => all || relevant.has(f.id) || seen[f.id])
+    const almanac = withOwn(view.own)
+    const relevant = new Set(causesOf(view.tree.host, almanac.causes).flatMap((c) => Object.keys(c.findings)))
+    const shown = [...almanac.findings.values()].filter(
+      (f) => all || relevant.has(f.id) || seen[f.id] || f.id.startsWith('own-'),
+    )
     return WALK.map((place) => ({ place, findings: shown.filter((f) => f.place === place) })).filter(
       (p) => p.findings.length > 0,
     )
@@ -80,7 +87,11 @@ export function Examine({ view }: { view: ExamineView }) {
     '2': () => press('not-there'),
     '3': () => press('unsure'),
     '4': () => press('not-looked'),
+    c: () => writing && copyShared(),
   })
+  function copyShared() {
+    for (const { finding, state } of sharedFrom(view, seen)) set(finding, state)
+  }
   const looked = count('there') + count('not-there') + count('unsure')
 
   return (
@@ -105,6 +116,7 @@ export function Examine({ view }: { view: ExamineView }) {
           <IdentityQuestion treeId={view.tree.id} host={view.kind} />
         </div>
       )}
+      {writing && <CopyShared view={view} seen={seen} onCopy={copyShared} />}
       <ProblemNote problem={problem} />
       <div className="grid lg:grid-cols-[150px_minmax(0,1fr)] gap-6 mt-4">
         <nav aria-label="Places on the walk" className="hidden lg:block">
@@ -144,12 +156,16 @@ export function Examine({ view }: { view: ExamineView }) {
                       disabled={!writing}
                       onFocus={() => setRow(index)}
                       onSet={(s) => set(f.id, s)}
+                      ids={{ treeId: view.tree.id, assessmentId, finding: f.id }}
+                      detail={fresh ? {} : (view.details[f.id] ?? {})}
+                      settled={settled}
                     />
                   )
                 })}
               </ul>
             </section>
           ))}
+          <Photos view={view} assessmentId={assessmentId} writing={writing} />
           {!all && (
             <button type="button" className="btn" onClick={() => setAll(true)}>
               Show every finding, also those no cause of this kind makes
@@ -175,7 +191,7 @@ export function Examine({ view }: { view: ExamineView }) {
           {saving ? 'keeping' : looked > 0 && writing ? 'all kept' : ''}
         </span>
         <span className="text-ink2 text-[0.88rem] hidden sm:inline ml-auto">
-          keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked
+          keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked, c copy the site, ] next tree
         </span>
       </div>
     </>
@@ -190,7 +206,13 @@ function FindingRow({
   disabled,
   onFocus,
   onSet,
+  ids,
+  detail,
+  settled,
 }: {
+  ids: { treeId: string; assessmentId: string; finding: string }
+  detail: FindingDetail
+  settled: () => Promise<void>
   finding: Finding
   index: number
   current: boolean
@@ -205,9 +227,24 @@ function FindingRow({
       className={`py-2.5 border-b border-line grid md:grid-cols-[minmax(0,1fr)_auto] gap-x-5 gap-y-2 items-center pl-3 border-l-[3px] ${current ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
       onClick={onFocus}
     >
-      <div>
-        <p className="font-bold">{finding.name}</p>
-        <p className="text-[0.92rem] text-ink2">{finding.question}</p>
+      <div className="flex gap-3 items-start">
+        <FindingFigure finding={finding.id} size={64} />
+        <div className="min-w-0">
+          <p className="font-bold">
+            <Link
+              href={`/almanac/finding/${finding.id}`}
+              className="no-underline hover:underline"
+              tabIndex={-1}
+            >
+              {finding.name}
+            </Link>
+          </p>
+          <p className="text-[0.92rem] text-ink2">{finding.question}</p>
+          {state === 'there' && !disabled && (
+            <Detail ids={ids} name={finding.name} detail={detail} before={settled} />
+          )}
+          {state === 'there' && disabled && <p className="text-[0.92rem] font-bold">{detailWords(detail)}</p>}
+        </div>
       </div>
       <div
         role="radiogroup"

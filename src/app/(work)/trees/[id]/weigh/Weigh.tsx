@@ -1,10 +1,11 @@
 'use client'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
-import { cause as causeOf, causeName } from '@/almanac/causes'
+import { causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
+import { withOwn, type FirmAlmanac } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
-import { SOMETHING_ELSE, type Check } from '@/core/diagnose/weigh'
+import { SOMETHING_ELSE, type Check, type Weighed } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
 import { Balance } from '@/ui/balance/Balance'
@@ -17,6 +18,7 @@ import { shortDate } from '@/ui/when'
 import { useFindings } from '../examine/useFindings'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
+import { WhyNot } from './WhyNot'
 
 /** How many causes stand on the balance before the rest is asked for. */
 const SHOWN = 5
@@ -32,15 +34,16 @@ export function Weigh({ view }: { view: WeighView }) {
   const [reason, setReason] = useState('')
   const [all, setAll] = useState(false)
 
+  const almanac = useMemo(() => withOwn(view.own), [view.own])
   const { weighed, checks, judgement } = useMemo(
-    () => weighTree(tree.host, view.month, seen),
-    [tree.host, view.month, seen],
+    () => weighTree(tree.host, view.month, seen, almanac),
+    [tree.host, view.month, seen, almanac],
   )
 
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
   const lead = weighed[0]!
   const cause = chosen ?? signed?.cause ?? lead.cause
-  const chosenCause = causeOf(cause)
+  const chosenCause = almanac.causes.find((c) => c.id === cause)
   const writing = !!assessment && !assessment.closedAt
   const needsReason = writing && (judgement.hold !== null || cause !== lead.cause)
   const shown = all ? weighed : top(weighed, cause)
@@ -100,6 +103,7 @@ export function Weigh({ view }: { view: WeighView }) {
       {writing && (
         <Question
           check={check}
+          almanac={almanac}
           settled={judgement.settled}
           onAnswer={(state) => check && set(check.finding, state)}
         />
@@ -120,7 +124,10 @@ export function Weigh({ view }: { view: WeighView }) {
       <div className="grid gap-4 mt-4 lg:grid-cols-2">
         {judgement.hold && (
           <p className="note note-stop">
-            <b>Do not act yet.</b> {judgement.hold.reason}
+            <b>Do not act yet.</b> {judgement.hold.reason}{' '}
+            <Link href={`/trees/${tree.id}/sample?cause=${cause}`} className="underline whitespace-nowrap">
+              Sample sheet
+            </Link>
           </p>
         )}
         {judgement.refused.length > 0 && (
@@ -147,13 +154,19 @@ export function Weigh({ view }: { view: WeighView }) {
         )}
         {chosenCause && (
           <div className="border border-line bg-sheet p-3 text-[0.94rem]">
-            <b>{chosenCause.name}.</b> {chosenCause.oneLine} {chosenCause.act}{' '}
-            <span className="text-plum">{chosenCause.doNot}</span>
+            <Link href={`/almanac/cause/${chosenCause.id}`} className="font-bold underline">
+              {chosenCause.name}
+            </Link>
+            . {chosenCause.oneLine} {chosenCause.act} <span className="text-plum">{chosenCause.doNot}</span>
             {chosenCause.lookAlikes.length > 0 && (
               <ul className="mt-1.5 text-ink2">
                 {chosenCause.lookAlikes.map((l) => (
                   <li key={l.cause}>
-                    From {causeName(l.cause).toLowerCase()}: {l.check}
+                    From{' '}
+                    <Link href={`/almanac/cause/${l.cause}`} className="underline">
+                      {causeName(l.cause).toLowerCase()}
+                    </Link>
+                    : {l.check}
                   </li>
                 ))}
               </ul>
@@ -195,6 +208,8 @@ export function Weigh({ view }: { view: WeighView }) {
           Decide →
         </Link>
       )}
+      <WhyNot host={tree.host} month={view.month} seen={seen} weighed={weighed} almanac={almanac} />
+      {writing && view.earlier[0] && <ThenAndNow earlier={view.earlier[0]} weighed={weighed} view={view} />}
       {view.earlier.length > 0 && (
         <section className="mt-8 max-w-3xl">
           <h2>Signed earlier</h2>
@@ -210,6 +225,50 @@ export function Weigh({ view }: { view: WeighView }) {
         </section>
       )}
     </>
+  )
+}
+
+/** The weights as they were signed beside those of now; the old ones stay as they were. */
+function ThenAndNow({
+  earlier,
+  weighed,
+  view,
+}: {
+  earlier: WeighView['earlier'][number]
+  weighed: readonly Weighed[]
+  view: WeighView
+}) {
+  const then = new Map(earlier.weights.map((w) => [w.cause, w.probability]))
+  const rows = weighed
+    .map((w) => ({ cause: w.cause, now: w.probability, then: then.get(w.cause) ?? null }))
+    .filter((r) => r.now >= 0.05 || (r.then ?? 0) >= 0.05)
+  return (
+    <section className="mt-8 max-w-2xl">
+      <h2>Then and now</h2>
+      <table className="w-full mt-1">
+        <thead>
+          <tr className="text-left text-ink2 border-b border-line">
+            <th className="font-normal py-1">Cause</th>
+            <th className="font-normal text-right">
+              signed {shortDate(earlier.signedAt, view.timeZone)}, almanac {earlier.almanacVersion}
+            </th>
+            <th className="font-normal text-right pl-3">now</th>
+          </tr>
+        </thead>
+        <tbody>
+          {rows.map((r) => (
+            <tr key={r.cause} className="border-b border-line2">
+              <th className="text-left font-normal py-1">
+                {causeName(r.cause)}
+                {r.cause === earlier.cause && <span className="tag ml-2">signed</span>}
+              </th>
+              <td className="text-right">{r.then === null ? 'not weighed' : showWeight(r.then)}</td>
+              <td className="text-right font-bold">{showWeight(r.now)}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+    </section>
   )
 }
 
@@ -233,10 +292,12 @@ const CHAIN_WORD = { feeds: 'feeds', tended: 'goes with', stress: 'opens the doo
 
 function Question({
   check,
+  almanac,
   settled,
   onAnswer,
 }: {
   check: Check | null
+  almanac: FirmAlmanac
   settled: boolean
   onAnswer: (state: FindingState) => void
 }) {
@@ -247,7 +308,7 @@ function Question({
         is to be done.
       </p>
     )
-  const finding = FINDING_BY_ID.get(check.finding)!
+  const finding = almanac.findings.get(check.finding)!
   const answer = (a: Check['ifThere']) => `${causeName(a.cause).toLowerCase()}, ${showWeight(a.probability)}`
   return (
     <section

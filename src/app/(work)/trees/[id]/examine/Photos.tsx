@@ -1,0 +1,120 @@
+'use client'
+import { useRef, useState } from 'react'
+import type { Problem } from '@/core/problem'
+import type { ExamineView } from '@/server/read/tree'
+import { newId } from '@/ui/fields/newId'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { clockTime, shortDate } from '@/ui/when'
+
+/** Photographs of the running examination: taken with the device, kept without place or camera, taken away again. */
+export function Photos({
+  view,
+  assessmentId,
+  writing,
+}: {
+  view: ExamineView
+  assessmentId: string
+  writing: boolean
+}) {
+  const remove = useVerb('remove-photo')
+  const input = useRef<HTMLInputElement>(null)
+  const [photos, setPhotos] = useState(view.assessment?.id === assessmentId ? view.photos : [])
+  const [busy, setBusy] = useState<string | null>(null)
+  const [problem, setProblem] = useState<Problem | null>(null)
+
+  async function take(files: FileList | null) {
+    setProblem(null)
+    for (const [i, file] of [...(files ?? [])].entries()) {
+      setBusy(`keeping ${i + 1} of ${files!.length}`)
+      const id = newId()
+      try {
+        const answer = await fetch(`/api/photos/${id}?tree=${view.tree.id}&assessment=${assessmentId}`, {
+          method: 'POST',
+          headers: { 'content-type': file.type || 'application/octet-stream' },
+          body: file,
+        })
+        const body = (await answer.json()) as { error?: Problem }
+        if (body.error) {
+          setProblem(body.error)
+          break
+        }
+        setPhotos((all) => [...all, { id, finding: null, takenAt: Date.now(), by: '', width: 4, height: 3 }])
+      } catch {
+        setProblem({
+          code: 'conflict',
+          field: 'connection',
+          message:
+            'The server cannot be reached. The picture is still on your device; take it in again when you are in reach.',
+        })
+        break
+      }
+    }
+    setBusy(null)
+    if (input.current) input.current.value = ''
+  }
+
+  return (
+    <section aria-label="Photographs" className="mb-6">
+      <h2 className="border-b border-ink2 pb-1">Photographs</h2>
+      {writing && (
+        <div className="flex flex-wrap items-center gap-3 mt-3">
+          <input
+            ref={input}
+            type="file"
+            accept="image/*"
+            multiple
+            className="sr-only"
+            id="take-photo"
+            onChange={(e) => void take(e.target.files)}
+          />
+          <label htmlFor="take-photo" className="btn cursor-pointer">
+            Take a photograph
+          </label>
+          <span role="status" className="text-ink2">
+            {busy ?? ''}
+          </span>
+        </div>
+      )}
+      <ProblemNote problem={problem ?? remove.problem} />
+      {photos.length === 0 ? (
+        <p className="text-ink2 mt-2">None yet. Kept pictures carry neither place nor camera.</p>
+      ) : (
+        <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3 mt-3">
+          {photos.map((p, i) => (
+            <li key={p.id}>
+              <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
+                {/* A kept picture is served as it is, already small. */}
+                {/* eslint-disable-next-line */}
+                <img
+                  src={`/api/photos/${p.id}`}
+                  alt={`Photograph ${i + 1} of ${view.tree.tag}`}
+                  className="w-full h-28 object-cover border border-line bg-line2"
+                />
+              </a>
+              <div className="flex justify-between text-[0.86rem] text-ink2">
+                <span>
+                  {p.by &&
+                    `${p.by}, ${shortDate(p.takenAt, view.timeZone)} ${clockTime(p.takenAt, view.timeZone)}`}
+                </span>
+                {writing && (
+                  <button
+                    type="button"
+                    className="underline max-sm:min-h-12"
+                    aria-label={`Take photograph ${i + 1} away`}
+                    onClick={async () => {
+                      if ((await remove.send({ id: p.id })) !== null)
+                        setPhotos(photos.filter((x) => x.id !== p.id))
+                    }}
+                  >
+                    take away
+                  </button>
+                )}
+              </div>
+            </li>
+          ))}
+        </ul>
+      )}
+    </section>
+  )
+}

@@ -1,0 +1,103 @@
+import { notFound } from 'next/navigation'
+import { cause as causeOf, causeName } from '@/almanac/causes'
+import { findingName } from '@/almanac/findings'
+import { hostName } from '@/almanac/hosts'
+import { almanacOf } from '@/server/read/almanac'
+import { almanacView } from '@/server/read/almanac'
+import { GENERAL, SAMPLES } from '@/almanac/samples'
+import { weighTree } from '@/almanac/weighing'
+import { showWeight } from '@/core/diagnose/showWeight'
+import { showGirth } from '@/core/quantity/format'
+import { weighView } from '@/server/read/tree'
+import { shortDate } from '@/ui/when'
+import { PrintButton } from './PrintButton'
+
+export const metadata = { title: 'Sample' }
+
+/** The request that goes to a laboratory with a sample: what to take, how much, how to pack, what was seen. */
+export default async function SamplePage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>
+  searchParams: Promise<{ cause?: string | string[] }>
+}) {
+  const view = await weighView((await params).id)
+  if (!view) notFound()
+  const { tree } = view
+  const almanac = almanacOf(await almanacView())
+  const { weighed } = weighTree(tree.host, view.month, view.seen, almanac)
+  const wanted = (await searchParams).cause
+  const cause =
+    typeof wanted === 'string' && causeOf(wanted) ? wanted : (weighed[0]?.cause ?? 'something-else')
+  const sample = SAMPLES[cause] ?? GENERAL
+  const of = (state: string) =>
+    Object.entries(view.seen)
+      .filter(([, s]) => s === state)
+      .map(([f]) => findingName(f).toLowerCase())
+  return (
+    <article className="max-w-3xl">
+      <div className="flex flex-wrap justify-between gap-3 items-start">
+        <div>
+          <h1>Sample from {tree.tag}</h1>
+          <p className="text-ink2">
+            {hostName(tree.host)} · {tree.siteName} ·{' '}
+            {shortDate(Date.parse(`${view.today}T12:00:00Z`), 'UTC')}
+            {tree.diameterM !== null && ` · ${showGirth(tree.diameterM, view.units)} through`}
+          </p>
+        </div>
+        <PrintButton />
+      </div>
+      <p className="mt-3">
+        In question: <b>{causeName(cause)}</b>
+        {weighed
+          .filter((w) => w.cause !== cause && w.probability >= 0.05)
+          .slice(0, 3)
+          .map((w) => ` · ${causeName(w.cause).toLowerCase()} ${showWeight(w.probability)}`)}
+      </p>
+      <dl className="mt-4 border-t border-ink2">
+        {[
+          ['Take', sample.take],
+          ['How much', sample.much],
+          ['Pack', sample.pack],
+          ['Ask for', sample.ask],
+          ['Best taken', sample.when],
+        ].map(([name, text]) => (
+          <div
+            key={name}
+            className="grid sm:grid-cols-[120px_minmax(0,1fr)] gap-x-4 py-2 border-b border-line"
+          >
+            <dt className="font-bold">{name}</dt>
+            <dd>{text}</dd>
+          </div>
+        ))}
+      </dl>
+      <h2 className="mt-5">What was seen</h2>
+      <p className="mt-1">
+        <b>There:</b> {of('there').join(', ') || 'nothing yet'}.
+      </p>
+      <p>
+        <b>Looked for and not there:</b> {of('not-there').join(', ') || 'nothing yet'}.
+      </p>
+      {of('unsure').length > 0 && (
+        <p>
+          <b>Unsure:</b> {of('unsure').join(', ')}.
+        </p>
+      )}
+      <dl className="mt-6 grid grid-cols-2 gap-x-8 gap-y-7 print:mt-10">
+        {['Taken by, date and hour', 'Part of the tree', 'Laboratory and number', 'Answer due'].map(
+          (name) => (
+            <div key={name} className="border-b border-ink2 pb-6">
+              <dt className="label">{name}</dt>
+              <dd />
+            </div>
+          ),
+        )}
+      </dl>
+      <p className="text-ink2 mt-4">
+        Clean the tool before and after. A disease that must be reported is reported first; its wood and
+        leaves do not leave the site without advice.
+      </p>
+    </article>
+  )
+}
