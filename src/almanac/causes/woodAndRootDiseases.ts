@@ -1,8 +1,6 @@
 import type { Cause } from '@/core/diagnose/almanac'
 import { NOT_FOR_FUNGI } from './refusals'
 
-const INCURABLE = 'No product cures a tree that has it.'
-
 /** Wilts, cankers, root rots and blights beyond those of oak and maple. */
 // prettier-ignore
 export const WOOD_AND_ROOT_DISEASES: readonly Cause[] = [

@@ -85,7 +85,6 @@ export function Photos({
             <li key={p.id}>
               <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
                 {/* A kept picture is served as it is, already small. */}
-                {/* eslint-disable-next-line */}
                 <img
                   src={`/api/photos/${p.id}`}
                   alt={`Photograph ${i + 1} of ${view.tree.tag}`}

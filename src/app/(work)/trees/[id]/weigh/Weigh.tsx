@@ -121,7 +121,7 @@ export function Weigh({ view }: { view: WeighView }) {
           </button>
         )}
       </div>
-      <div className="grid gap-4 mt-4 lg:grid-cols-2">
+      <div className="grid gap-4 mt-4 items-start lg:grid-cols-2">
         {judgement.hold && (
           <p className="note note-stop">
             <b>Do not act yet.</b> {judgement.hold.reason}{' '}

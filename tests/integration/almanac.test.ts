@@ -1,0 +1,164 @@
+import { closePool, inFirm } from '@/db/client'
+import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
+import { diagnosesOfTree } from '@/db/queries/assessment'
+import { practiceOf } from '@/db/queries/practice'
+import { firmAlmanac } from '@/server/almanac'
+import { act, done, makeAsh, makeFirm, uuidv7, type TestFirm } from './scenario'
+
+let a: TestFirm
+let b: TestFirm
+beforeAll(async () => {
+  a = await makeFirm('Almanac firm A')
+  b = await makeFirm('Almanac firm B')
+})
+afterAll(() => closePool())
+
+const set = (firm: TestFirm, entry: unknown) =>
+  act(firm.person('arborist'), 'set-own-entry', { id: uuidv7(), entry })
+const cause = {
+  kind: 'cause',
+  name: 'Quay blight',
+  hosts: ['ash'],
+  findings: { 'leaf-spots-target': 'always' },
+  oneLine: 'Ringed spots by the quay.',
+  act: 'Rake it.',
+  doNot: 'Do not spray.',
+}
+
+test('own entries are the firm’s alone, take the place of earlier ones, and are withdrawn', async () => {
+  expect(await set(a, cause)).toMatchObject({ ok: true })
+  expect(
+    await set(a, { kind: 'frequency', cause: 'aphids', finding: 'ants-trail', often: 'seldom' }),
+  ).toMatchObject({ ok: true })
+  expect(
+    await set(a, { kind: 'frequency', cause: 'aphids', finding: 'ants-trail', often: 'always' }),
+  ).toMatchObject({ ok: true })
+  const own = await inFirm(a.id, (sql) => ownEntries(sql))
+  expect(own).toHaveLength(2)
+  const of = (firm: TestFirm) => inFirm(firm.id, (sql) => firmAlmanac(sql))
+  const frequency = async (firm: TestFirm) =>
+    (await of(firm)).causes.find((c) => c.id === 'aphids')!.findings['ants-trail']
+  expect([await frequency(a), await frequency(b)]).toEqual(['always', 'usual'])
+  expect((await of(b)).causes.some((c) => c.id === 'own-quay-blight')).toBe(false)
+  expect(await act(b.person('arborist'), 'withdraw-own-entry', { id: own[0]!.id })).toMatchObject({
+    ok: false,
+  })
+  for (const o of own) await done(a.person('arborist'), 'withdraw-own-entry', { id: o.id })
+  expect(await frequency(a)).toBe('usual')
+})
+
+test.each([
+  [{ ...cause, name: '' }, 'entry.name'],
+  [{ ...cause, name: 'Aphids' }, 'name'],
+  [{ ...cause, hosts: [] }, 'entry.hosts'],
+  [{ ...cause, hosts: ['palm'] }, 'entry.hosts[0]'],
+  [{ ...cause, findings: { glitter: 'always' } }, 'findings'],
+  [{ ...cause, findings: { 'leaf-sticky': 'seldom' } }, 'entry.findings'],
+  [{ kind: 'frequency', cause: 'nothing', finding: 'leaf-sticky', often: 'always' }, 'cause'],
+  [{ kind: 'frequency', cause: 'aphids', finding: 'nothing', often: 'always' }, 'finding'],
+  [
+    {
+      kind: 'finding',
+      name: 'D-shaped exit holes',
+      question: 'Are there any holes?',
+      place: 'trunk',
+      minutes: 1,
+    },
+    'name',
+  ],
+  [
+    { kind: 'finding', name: 'Blue spot', question: 'Is there a blue spot?', place: 'lab', minutes: 1 },
+    'entry.place',
+  ],
+])('%j is refused at %s', async (entry, field) => {
+  expect(await set(a, entry)).toMatchObject({ ok: false, problem: { field } })
+})
+
+test('a tree is examined for and diagnosed with a firm’s own entries, and the version says so', async () => {
+  await done(a.person('arborist'), 'set-own-entry', {
+    id: uuidv7(),
+    entry: {
+      kind: 'finding',
+      name: 'Blue spot',
+      question: 'Is there a blue spot?',
+      place: 'leaf',
+      minutes: 1,
+    },
+  })
+  await done(a.person('arborist'), 'set-own-entry', {
+    id: uuidv7(),
+    entry: { ...cause, findings: { 'own-blue-spot': 'always' } },
+  })
+  const treeId = await makeAsh(a, 'O-1')
+  const assessmentId = uuidv7()
+  const find = (finding: string) =>
+    act(a.person('arborist'), 'set-finding', { treeId, assessmentId, finding, state: 'there' })
+  expect(await find('own-blue-spot')).toMatchObject({ ok: true })
+  expect(await find('own-no-such')).toMatchObject({ ok: false, problem: { field: 'finding' } })
+  await done(a.person('arborist'), 'sign-diagnosis', {
+    id: uuidv7(),
+    treeId,
+    assessmentId,
+    cause: 'own-quay-blight',
+    reason: 'told by the house',
+  })
+  const [signed] = await inFirm(a.id, (sql) => diagnosesOfTree(sql, treeId))
+  expect(signed).toMatchObject({
+    cause: 'own-quay-blight',
+    almanacVersion: expect.stringMatching(/with 2 own$/),
+  })
+  expect(signed!.weights[0]!.cause).toBe('own-quay-blight')
+})
+
+test('notes and house rules: the newest holds, each firm its own', async () => {
+  const note = (words: string) =>
+    done(a.person('office'), 'write-note', { id: uuidv7(), entry: 'cause:aphids', words })
+  await note('first')
+  await note('second')
+  await done(a.person('arborist'), 'set-house-rule', {
+    id: uuidv7(),
+    matter: 'ants',
+    rule: 'other',
+    words: null,
+  })
+  expect((await inFirm(a.id, (sql) => newestNotes(sql))).map((n) => n.words)).toEqual(['second'])
+  expect(await inFirm(a.id, (sql) => houseRules(sql))).toMatchObject([{ matter: 'ants', rule: 'other' }])
+  expect(await inFirm(b.id, (sql) => newestNotes(sql))).toEqual([])
+  expect(await inFirm(b.id, (sql) => houseRules(sql))).toEqual([])
+  expect(
+    await act(a.person('technician'), 'set-house-rule', { id: uuidv7(), matter: 'ants', rule: 'one' }),
+  ).toMatchObject({ ok: false, problem: { field: 'role' } })
+  expect(
+    await act(a.person('office'), 'write-note', { id: uuidv7(), entry: 'tree:x', words: 'x' }),
+  ).toMatchObject({ ok: false, problem: { field: 'entry' } })
+})
+
+test('practice is scored by the server and kept per person', async () => {
+  const wren = a.person('technician')
+  const run = {
+    id: uuidv7(),
+    caseId: 'composed:ash-top',
+    checks: ['exit-hole-d'],
+    answer: 'emerald-ash-borer',
+    action: 'protect-systemic',
+  }
+  expect(
+    await done(wren, 'finish-practice', { ...run, checks: ['exit-hole-d', 'exit-hole-d'] }),
+  ).toMatchObject({ score: 100, causeRight: true })
+  expect(await act(wren, 'finish-practice', { ...run, score: 100 })).toMatchObject({
+    ok: false,
+    problem: { code: 'unknown' },
+  })
+  expect(await act(wren, 'finish-practice', { ...run, caseId: 'made:no' })).toMatchObject({
+    ok: false,
+    problem: { field: 'caseId' },
+  })
+  expect(await act(wren, 'finish-practice', { ...run, checks: ['needle-wool-base'] })).toMatchObject({
+    ok: false,
+    problem: { field: 'checks' },
+  })
+  expect(await inFirm(a.id, (sql) => practiceOf(sql, wren.id))).toMatchObject([
+    { score: 100, checks: ['exit-hole-d'] },
+  ])
+  expect(await inFirm(b.id, (sql) => practiceOf(sql, wren.id))).toEqual([])
+})
