@@ -55,11 +55,18 @@ async function views(page: Page): Promise<string[]> {
     '/reckon?for=worth',
     '/settings',
     '/settings/api',
+    '/almanac',
+    '/almanac/cause/aphids',
+    '/almanac/finding/exit-hole-d',
+    '/almanac/school/ants',
+    '/practice',
+    '/practice/composed/black-pear',
+    `/trees/${linden}/sample`,
   ]
 }
 
 test('axe finds nothing serious on any view, at desk and hand width', async ({ page }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(300_000)
   await page.goto('/sign-in')
   await picture(page, '1-sign-in')
   expect(['/sign-in', await serious(page)]).toEqual(['/sign-in', []])
@@ -76,7 +83,7 @@ test('axe finds nothing serious on any view, at desk and hand width', async ({ p
 })
 
 test('no view is wider than a phone, and what is pressed there is large enough', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(200_000)
   await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, 'teodor')
   for (const path of await views(page)) {

@@ -11,13 +11,15 @@ test('the almanac is searched as you type, and every entry opens', async ({ page
   await expect(page.getByText('Nothing holds all of these words.')).toBeVisible()
   for (const kind of ['Causes', 'Findings', 'Trees', 'Methods', 'Schools of practice', 'Cautions']) {
     await page.getByRole('button', { name: kind, exact: true }).click()
-    const links = await page.getByRole('main').getByRole('listitem').getByRole('link').all()
-    expect(links.length).toBeGreaterThan(5)
+    const list = page.getByRole('main').getByRole('listitem').getByRole('link')
+    await expect.poll(() => list.count()).toBeGreaterThan(5)
+    const links = await list.all()
     for (const at of [0, Math.floor(links.length / 2), links.length - 1]) {
       const href = (await links[at]!.getAttribute('href'))!
       const answer = await page.request.get(href)
       expect([href, answer.status()]).toEqual([href, 200])
-      expect(await answer.text()).not.toContain('undefined')
+      const shown = (await answer.text()).replace(/<script[^]*?<\/script>/g, '')
+      expect(shown).not.toMatch(/\bundefined\b|\[object/)
     }
   }
   for (const nowhere of ['/almanac/cause/nothing', '/almanac/glitter/x', '/almanac/host/__proto__'])
@@ -78,7 +80,7 @@ test('a case is practised: looks cost minutes, the answer is scored, the best wa
   await page.goto('/practice')
   await page.getByRole('link', { name: /The ash by the school gate/ }).click()
   await page.getByRole('button', { name: 'trunk', exact: true }).click()
-  await page.getByRole('button', { name: /^Look: D-shaped exit holes/ }).click()
+  await page.getByRole('button', { name: /^Look, .* D-shaped exit holes/ }).click()
   await expect(page.getByText('1.5 min', { exact: true })).toBeVisible()
   await page.getByLabel('It is').selectOption('emerald-ash-borer')
   await page.getByLabel('To be done').selectOption('protect-systemic')
@@ -88,7 +90,7 @@ test('a case is practised: looks cost minutes, the answer is scored, the best wa
   await expect(result).toContainText('Right: it was ash borer')
   await picture(page, '19-practice')
   await page.getByRole('link', { name: 'All cases' }).click()
-  await expect(page.getByText(/cause right in 1/)).toBeVisible()
+  await expect(page.getByText(/cause right in \d/)).toBeVisible()
   await page.getByRole('button', { name: 'Draw a case from the almanac' }).click()
   await expect(page.getByText(/^A client calls about/)).toBeVisible()
   await signIn(page, 'teodor')
@@ -124,7 +126,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   await state('Salt reaches it', 'There').click()
   await state('Soil dry at 4 to 6 in', 'Not there').click()
   await state('Shells flip off', 'There').click()
-  await page.getByRole('button', { name: 'Note how much and where: Shells flip off' }).click()
+  await page.getByRole('button', { name: /how much and where: Shells flip off/ }).click()
   await page.getByLabel('Counted').fill('12')
   await page.getByLabel('on', { exact: true }).fill('0')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()

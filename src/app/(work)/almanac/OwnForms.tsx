@@ -102,7 +102,9 @@ export function OwnCause({ almanac, onDone }: { almanac: FirmAlmanac; onDone: ()
           Leave it
         </button>
       </div>
-      <ProblemNote problem={verb.problem} />
+      {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
+        <ProblemNote problem={verb.problem} />
+      )}
     </form>
   )
 }
@@ -161,7 +163,9 @@ export function OwnFinding({ onDone }: { onDone: () => void }) {
           Leave it
         </button>
       </div>
-      <ProblemNote problem={verb.problem} />
+      {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
+        <ProblemNote problem={verb.problem} />
+      )}
     </form>
   )
 }

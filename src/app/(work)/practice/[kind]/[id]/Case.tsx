@@ -83,7 +83,7 @@ export function Case({ caseId }: { caseId: string }) {
                       className="btn"
                       disabled={scored !== null}
                       onClick={() => setChecks([...checks, f.id])}
-                      aria-label={`Look: ${f.name}, ${f.minutes} minutes`}
+                      aria-label={`Look, ${f.minutes} min: ${f.name}`}
                     >
                       Look, {f.minutes} min
                     </button>
