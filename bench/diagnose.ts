@@ -1,10 +1,8 @@
 import { checksNeeded, rehearse } from '@/almanac/rehearsal'
-import { CAUSES } from '@/almanac/causes'
-import { FINDING_BY_ID, FINDINGS } from '@/almanac/findings'
+import { report } from '@/almanac/report'
 import { HOSTS } from '@/almanac/hosts'
 import { weighTree } from '@/almanac/weighing'
 import { seeded } from '@/core/decide/random'
-import { causesOf, chanceThere } from '@/core/diagnose/weigh'
 
 /** How good the weighing is on made-up trees, and what the almanac does not part. */
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
@@ -30,18 +28,4 @@ console.log(
   `one question with its next checks: p50 ${times[18]!.toFixed(1)} ms, slowest host ${times.at(-1)!.toFixed(1)} ms`,
 )
 
-console.log('\ncauses per host:', HOSTS.map((h) => `${h.id} ${causesOf(h.id, CAUSES).length}`).join(', '))
-const idle = FINDINGS.filter((f) => !CAUSES.some((c) => f.id in c.findings))
-console.log('findings no cause speaks of:', idle.map((f) => f.id).join(', ') || 'none')
-const unparted = new Set<string>()
-for (const h of HOSTS) {
-  const own = causesOf(h.id, CAUSES)
-  for (const [i, a] of own.entries())
-    for (const b of own.slice(i + 1)) {
-      const parts = [...FINDING_BY_ID.values()].some(
-        (f) => f.place !== 'lab' && Math.abs(chanceThere(f, a) - chanceThere(f, b)) >= 0.5,
-      )
-      if (!parts) unparted.add(`${a.id} and ${b.id}`)
-    }
-}
-console.log('pairs on one host that no single finding parts by half:', [...unparted].join('; ') || 'none')
+console.log(`\n${report()}`)

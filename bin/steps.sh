@@ -132,6 +132,7 @@ need_build() {
   if [ "$(cat .next/elmhorn-build 2>/dev/null || true)" != "$print" ]; then
     say "Building (next build)"
     rm -f .next/elmhorn-build
+    node_modules/.bin/tsx bin/almanac.ts >"$DATA/build.log" 2>&1 || { tail -30 "$DATA/build.log"; fail "An entry of the almanac is not whole; its place stands above."; }
     node_modules/.bin/next build >"$DATA/build.log" 2>&1 || { tail -30 "$DATA/build.log"; fail "The build did not finish; the whole story is in $DATA/build.log."; }
     printf '%s\n' "$print" >.next/elmhorn-build
   fi

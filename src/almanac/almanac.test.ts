@@ -6,6 +6,7 @@ import { FINDING_BY_ID, FINDINGS } from './findings'
 import { HOSTS, host } from './hosts'
 import { PRACTICE } from './practice'
 import { checksNeeded, rehearse } from './rehearsal'
+import { coverage, report } from './report'
 import { Almanac, checkAlmanac } from './schema'
 import { seeded } from '@/core/decide/random'
 
@@ -32,6 +33,13 @@ test('every entry is whole: the schema holds, every cause has its practice, ever
   const spoken = new Set(CAUSES.flatMap((c) => Object.keys(c.findings)))
   expect(FINDINGS.filter((f) => !spoken.has(f.id))).toEqual([])
   expect([HOSTS.length, FINDINGS.length, CAUSES.length]).toEqual([36, 122, 73])
+})
+
+test('the report names what nothing parts, and it is known', () => {
+  const c = coverage()
+  expect(c.perHost.every((h) => h.causes >= 10)).toBe(true)
+  expect(c.unparted.sort()).toEqual(['cottony-cushion-scale and mealybug', 'tussock-moth and cankerworm'])
+  expect(report()).toContain('every entry is whole')
 })
 
 test('a broken entry does not pass', () => {

@@ -1,3 +1,4 @@
+import { ownName } from './ownName'
 import type { Wood } from '@/core/dose/uptake'
 
 export interface Host {
@@ -96,5 +97,5 @@ export function host(id: string): Host | undefined {
 
 /** The name of a host; an id nobody knows is shown as it is. */
 export function hostName(id: string): string {
-  return byId.get(id)?.name ?? id
+  return byId.get(id)?.name ?? ownName(id) ?? id
 }

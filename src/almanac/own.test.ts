@@ -45,6 +45,14 @@ test('an own frequency moves the weight, and the common almanac stays as it is',
   expect(CAUSES.find((c) => c.id === 'aphids')!.findings['ants-trail']).toBe('usual')
 })
 
+test('what is known in the district begins with more weight, and is set by the firm alone', () => {
+  const of = (almanac?: ReturnType<typeof withOwn>) =>
+    weighTree('oak-red-group', 6, { 'crown-thin-top': 'there' }, almanac).weighed.find(
+      (w) => w.cause === 'oak-wilt',
+    )!.probability
+  expect(of(withOwn([{ kind: 'district', cause: 'oak-wilt' }]))).toBeGreaterThan(of() * 1.5)
+})
+
 test('own ids say their name wherever the entry itself is not at hand', () => {
   expect(ownId('Quay leaf spot')).toBe('own-quay-leaf-spot')
   expect(ownId('Élan §§ !!')).toBe('own-elan')

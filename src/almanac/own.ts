@@ -4,6 +4,9 @@ import { FINDINGS } from './findings'
 
 /** What a firm has set or added in its own almanac; always marked as theirs. */
 export type OwnEntry =
+  /** A cause that is known in the district: it begins with more weight. */
+  | { kind: 'district'; cause: string }
+  | { kind: 'host'; id: string; name: string; botanical: string; edible: boolean }
   | { kind: 'frequency'; cause: string; finding: string; often: Frequency }
   | {
       kind: 'finding'
@@ -28,10 +31,14 @@ export type OwnEntry =
 export interface FirmAlmanac {
   causes: readonly Cause[]
   findings: ReadonlyMap<string, Finding>
+  /** How many times its common weight a cause known in the district begins with. */
+  district: Readonly<Record<string, number>>
 }
 
 /** How common a firm's own cause is taken to be beside the others of a host. */
 const OWN_PRIOR = 1
+/** A cause known in the district begins with three times its common weight. */
+const IN_DISTRICT = 3
 /** How often a finding of a firm's own is there by chance. */
 const OWN_BACKGROUND = 0.02
 
@@ -61,7 +68,10 @@ export function withOwn(entries: readonly OwnEntry[]): FirmAlmanac {
     if (e.kind === 'frequency' && cause && findings.has(e.finding))
       causes.set(cause.id, { ...cause, findings: { ...cause.findings, [e.finding]: e.often } })
   }
-  return { causes: [...causes.values()], findings }
+  const district = Object.fromEntries(
+    entries.flatMap((e) => (e.kind === 'district' ? [[e.cause, IN_DISTRICT] as const] : [])),
+  )
+  return { causes: [...causes.values()], findings, district }
 }
 
 function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap<string, Finding>): Cause {

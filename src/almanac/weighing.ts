@@ -27,4 +27,4 @@ export function mostTelling(host: string, month: number, seen: Seen, most: numbe
   return nextChecks({ host, month, seen, ...COMMON }, most, 'gain')
 }
 
-const COMMON: FirmAlmanac = { causes: CAUSES, findings: FINDING_BY_ID }
+const COMMON: FirmAlmanac = { causes: CAUSES, findings: FINDING_BY_ID, district: {} }

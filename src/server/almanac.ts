@@ -12,9 +12,7 @@ import { id, line, verb } from './verb'
 const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {
   error: 'How often is always, usual, sometimes, seldom or never.',
 })
-const hostId = z.enum(HOSTS.map((h) => h.id) as [string, ...string[]], {
-  error: 'There is no such kind of tree.',
-})
+const hostId = z.string().max(60)
 
 /** What can be set: a frequency, a finding, a cause. */
 const Own = z.discriminatedUnion('kind', [
@@ -23,6 +21,13 @@ const Own = z.discriminatedUnion('kind', [
     cause: z.string().max(60),
     finding: z.string().max(60),
     often,
+  }),
+  z.strictObject({ kind: z.literal('district'), cause: z.string().max(60) }),
+  z.strictObject({
+    kind: z.literal('host'),
+    name: line('The name', 40, 3),
+    botanical: line('The botanical name', 60, 3),
+    edible: z.boolean(),
   }),
   z.strictObject({
     kind: z.literal('finding'),
@@ -55,6 +60,13 @@ export async function ownOf(sql: FirmSql): Promise<OwnEntry[]> {
   return (await ownEntries(sql)).map((row) => row.body as OwnEntry)
 }
 
+/** The kinds of tree a firm has added. */
+export async function ownHosts(sql: FirmSql): Promise<{ id: string; name: string; botanical: string }[]> {
+  return (await ownOf(sql)).flatMap((o) =>
+    o.kind === 'host' ? [{ id: o.id, name: o.name, botanical: o.botanical }] : [],
+  )
+}
+
 /** The almanac as the firm of this transaction has it. */
 export async function firmAlmanac(sql: FirmSql): Promise<FirmAlmanac> {
   return withOwn(await ownOf(sql))
@@ -71,15 +83,27 @@ export const setOwnEntryVerb = verb({
     const e = input.entry
     let entry: OwnEntry
     let about: string
+    const ownHosts = (await ownOf(sql)).flatMap((o) => (o.kind === 'host' ? [o.id] : []))
+    const isHost = (h: string) => ownHosts.includes(h) || HOSTS.some((x) => x.id === h)
     if (e.kind === 'frequency') {
       if (!almanac.causes.some((c) => c.id === e.cause))
         return refuse('unknown', 'cause', 'There is no such cause.')
       if (!known(e.finding)) return refuse('unknown', 'finding', 'There is no such finding.')
       entry = e
       about = `${e.cause} ${e.finding}`
+    } else if (e.kind === 'district') {
+      if (!almanac.causes.some((c) => c.id === e.cause))
+        return refuse('unknown', 'cause', 'There is no such cause.')
+      entry = e
+      about = e.cause
     } else {
       const own = ownId(e.name)
-      if (e.kind === 'cause') {
+      if (e.kind === 'host') {
+        if (HOSTS.some((h) => h.name.toLowerCase() === e.name.toLowerCase()))
+          return refuse('conflict', 'name', 'The almanac has a tree of this name already.')
+      } else if (e.kind === 'cause') {
+        const i = e.hosts.findIndex((h) => !isHost(h))
+        if (i >= 0) return refuse('unknown', `hosts[${i}]`, 'There is no such kind of tree.')
         const strange = Object.keys(e.findings).find((f) => !known(f))
         if (strange)
           return refuse('unknown', 'findings', 'One of the findings does not exist; choose it from the list.')

@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { host, hostName } from '@/almanac/hosts'
+import type { FirmSql } from '@/db/client'
+import { ownHosts } from './almanac'
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
@@ -20,9 +22,13 @@ import {
 } from '@/db/queries/tree'
 import { id, line, verb, words, type Context } from './verb'
 
-const knownHost = z.string().refine((h) => host(h) !== undefined, {
-  error: 'Kind is not one the almanac knows; choose it from the list.',
-})
+/** A kind of the almanac, or one that may be the firm's own, which is asked in the step. */
+const knownHost = z
+  .string()
+  .max(60)
+  .refine((h) => host(h) !== undefined || h.startsWith('own-'), {
+    error: 'Kind is not one the almanac knows; choose it from the list.',
+  })
 
 /** Adds a tree to a site. A second send of the same tree changes nothing. */
 export const addTreeVerb = verb({
@@ -39,6 +45,7 @@ export const addTreeVerb = verb({
   }),
   run: async ({ sql, person }, input): Promise<Result<{ id: string }>> => {
     if (!(await siteById(sql, input.siteId))) return refuse('unknown', 'siteId', 'There is no such site.')
+    if (!(await isKnown(sql, input.host))) return noSuchKind
     const added = await addTree(sql, { ...input, firmId: person.firmId })
     if (added === 'tag-taken')
       return refuse(
@@ -70,6 +77,7 @@ export const changeTreeVerb = verb({
   run: async ({ sql }, input): Promise<Result<{ version: number }>> => {
     const before = await treeById(sql, input.treeId)
     if (!before) return refuse('unknown', 'treeId', 'There is no such tree.')
+    if (!(await isKnown(sql, input.host))) return noSuchKind
     if (before.version === input.version) {
       const clash =
         await sql`select 1 from tree where site_id = ${before.siteId} and tag = ${input.tag} and id <> ${input.treeId}`
@@ -81,6 +89,13 @@ export const changeTreeVerb = verb({
     return ok({ version })
   },
 })
+
+const noSuchKind = refuse('unknown', 'host', 'Choose a kind of tree from the list.')
+
+/** A kind of the almanac or of the firm's own. */
+async function isKnown(sql: FirmSql, kind: string): Promise<boolean> {
+  return host(kind) !== undefined || (await ownHosts(sql)).some((h) => h.id === kind)
+}
 
 const changedMeanwhile = refuse(
   'conflict',
@@ -95,6 +110,7 @@ export const confirmIdentityVerb = verb({
   input: z.strictObject({ treeId: id('treeId'), host: knownHost }),
   run: async ({ sql, person, now }, input): Promise<Result<{ host: string; name: string }>> => {
     if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
+    if (!(await isKnown(sql, input.host))) return noSuchKind
     await confirmIdentity(sql, input.treeId, input.host, person.id, now)
     return ok({ host: input.host, name: hostName(input.host) })
   },

@@ -51,7 +51,9 @@ test.each([
   [{ ...cause, name: '' }, 'entry.name'],
   [{ ...cause, name: 'Aphids' }, 'name'],
   [{ ...cause, hosts: [] }, 'entry.hosts'],
-  [{ ...cause, hosts: ['palm'] }, 'entry.hosts[0]'],
+  [{ ...cause, hosts: ['ash', 'palm'] }, 'hosts[1]'],
+  [{ kind: 'district', cause: 'nothing' }, 'cause'],
+  [{ kind: 'host', name: 'Ash', botanical: 'Fraxinus', edible: false }, 'name'],
   [{ ...cause, findings: { glitter: 'always' } }, 'findings'],
   [{ ...cause, findings: { 'leaf-sticky': 'seldom' } }, 'entry.findings'],
   [{ kind: 'frequency', cause: 'nothing', finding: 'leaf-sticky', often: 'always' }, 'cause'],
@@ -110,9 +112,34 @@ test('a tree is examined for and diagnosed with a firm’s own entries, and the 
   expect(signed!.weights[0]!.cause).toBe('own-quay-blight')
 })
 
+test('a tree of the firm’s own kind is added by that firm and by no other', async () => {
+  const kind = { kind: 'host', name: 'Quay palm', botanical: 'Palma portus', edible: false }
+  const add = (firm: TestFirm, tag: string) =>
+    act(firm.person('arborist'), 'add-tree', {
+      id: uuidv7(),
+      siteId: firm.site,
+      tag,
+      host: 'own-quay-palm',
+      eastM: 1,
+      northM: 1,
+      note: null,
+    })
+  expect(await add(a, 'Q-1')).toMatchObject({ ok: false, problem: { field: 'host' } })
+  expect(await set(a, kind)).toMatchObject({ ok: true })
+  expect(await add(a, 'Q-1')).toMatchObject({ ok: true })
+  expect(await add(b, 'Q-1')).toMatchObject({ ok: false, problem: { field: 'host' } })
+  expect(await set(a, { ...cause, name: 'Palm blight', hosts: ['own-quay-palm'] })).toMatchObject({
+    ok: true,
+  })
+  expect(await set(b, { ...cause, name: 'Palm blight', hosts: ['own-quay-palm'] })).toMatchObject({
+    ok: false,
+    problem: { field: 'hosts[0]' },
+  })
+})
+
 test('notes and house rules: the newest holds, each firm its own', async () => {
-  const note = (words: string) =>
-    done(a.person('office'), 'write-note', { id: uuidv7(), entry: 'cause:aphids', words })
+  const office = a.person('office')
+  const note = (words: string) => done(office, 'write-note', { id: uuidv7(), entry: 'cause:aphids', words })
   await note('first')
   await note('second')
   await done(a.person('arborist'), 'set-house-rule', {

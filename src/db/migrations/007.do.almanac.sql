@@ -2,7 +2,7 @@
 create table almanac_own (
   id uuid primary key,
   firm_id uuid not null references firm (id),
-  kind text not null check (kind in ('frequency', 'finding', 'cause')),
+  kind text not null check (kind in ('frequency', 'finding', 'cause', 'host', 'district')),
   -- What it is about: the id it adds, or cause and finding of a frequency.
   about text not null,
   body jsonb not null,

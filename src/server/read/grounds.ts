@@ -1,3 +1,4 @@
+import { ownHosts } from '../almanac'
 import { featuresOfSite, siteById, sites } from '@/db/queries/site'
 import { marksOfSite, treesNamed, treesOfSite, treesWaiting } from '@/db/queries/tree'
 import { isId, reading } from './reader'
@@ -23,6 +24,7 @@ export function siteView(id: string, after: { tag: string; id: string } | null =
       features,
       more,
       role: person.role,
+      ownHosts: await ownHosts(sql),
       trees: trees
         .slice(0, 500)
         .map((t) => ({ ...t, marks: plainMarks(marks.filter((m) => m.treeId === t.id)) })),

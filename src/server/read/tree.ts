@@ -14,7 +14,7 @@ import { photosOf } from '@/db/queries/photo'
 import { recordsOfTree } from '@/db/queries/record'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from '@/db/queries/tree'
 import { labelCards, prescriptionsOfTree } from '@/db/queries/work'
-import { ownOf } from '../almanac'
+import { ownHosts, ownOf } from '../almanac'
 import { proposalFor, seenOf } from '../assess'
 import { labelSource, planBase, READING_GOOD_FOR_YEARS } from '../prescribe'
 import type { Context } from '../verb'
@@ -37,6 +37,7 @@ async function base(context: Context, id: string) {
   return {
     tree,
     kind: hostOf(tree.host),
+    ownHosts: await ownHosts(sql),
     marks: plainMarks(marks),
     holes,
     assessment: assessment ?? null,

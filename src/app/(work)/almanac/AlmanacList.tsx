@@ -5,7 +5,7 @@ import { ALMANAC_VERSION } from '@/almanac/causes'
 import { withOwn } from '@/almanac/own'
 import type { AlmanacView } from '@/server/read/almanac'
 import { entriesOf, KIND_WORD, search, type EntryKind } from './entries'
-import { OwnCause, OwnFinding } from './OwnForms'
+import { OwnCause, OwnFinding, OwnHost } from './OwnForms'
 
 const KINDS = Object.keys(KIND_WORD) as EntryKind[]
 
@@ -13,9 +13,16 @@ const KINDS = Object.keys(KIND_WORD) as EntryKind[]
 export function AlmanacList({ view }: { view: AlmanacView }) {
   const [typed, setTyped] = useState('')
   const [kind, setKind] = useState<EntryKind | null>('cause')
-  const [adding, setAdding] = useState<'cause' | 'finding' | null>(null)
+  const [adding, setAdding] = useState<'cause' | 'finding' | 'host' | null>(null)
   const almanac = useMemo(() => withOwn(view.own.map((o) => o.entry)), [view.own])
-  const entries = useMemo(() => entriesOf(almanac), [almanac])
+  const entries = useMemo(
+    () =>
+      entriesOf(
+        almanac,
+        view.own.map((o) => o.entry),
+      ),
+    [almanac, view.own],
+  )
   const words = useDeferredValue(typed)
   const found = useMemo(() => search(entries, words), [entries, words])
   const shown = found.filter((e) => kind === null || words.trim() !== '' || e.kind === kind)
@@ -93,9 +100,13 @@ export function AlmanacList({ view }: { view: AlmanacView }) {
               <button type="button" className="btn" onClick={() => setAdding('finding')}>
                 Add a finding of our own
               </button>
+              <button type="button" className="btn" onClick={() => setAdding('host')}>
+                Add a tree of our own
+              </button>
             </div>
           )}
-          {adding === 'cause' && <OwnCause almanac={almanac} onDone={() => setAdding(null)} />}
+          {adding === 'host' && <OwnHost onDone={() => setAdding(null)} />}
+          {adding === 'cause' && <OwnCause almanac={almanac} view={view} onDone={() => setAdding(null)} />}
           {adding === 'finding' && <OwnFinding onDone={() => setAdding(null)} />}
         </div>
       )}

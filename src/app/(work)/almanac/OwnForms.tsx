@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { HOSTS } from '@/almanac/hosts'
 import type { FirmAlmanac } from '@/almanac/own'
 import type { Frequency } from '@/core/diagnose/almanac'
+import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
@@ -19,7 +20,19 @@ export const OFTEN: readonly (readonly [Frequency, string])[] = [
 ]
 
 /** Adds a cause of the firm's own: its trees, what it shows, what to do. */
-export function OwnCause({ almanac, onDone }: { almanac: FirmAlmanac; onDone: () => void }) {
+export function OwnCause({
+  almanac,
+  view,
+  onDone,
+}: {
+  almanac: FirmAlmanac
+  view: AlmanacView
+  onDone: () => void
+}) {
+  const kinds = [
+    ...HOSTS,
+    ...view.own.flatMap((o) => (o.entry.kind === 'host' ? [{ id: o.entry.id, name: o.entry.name }] : [])),
+  ]
   const router = useRouter()
   const verb = useVerb('set-own-entry')
   const [id] = useState(newId)
@@ -52,7 +65,7 @@ export function OwnCause({ almanac, onDone }: { almanac: FirmAlmanac; onDone: ()
       <fieldset>
         <legend className="label">Trees that can have it</legend>
         <div className="grid grid-cols-2 sm:grid-cols-4 gap-x-3">
-          {HOSTS.map((h) => (
+          {kinds.map((h) => (
             <label key={h.id} className="flex gap-2 py-0.5 max-sm:py-2.5">
               <input
                 type="checkbox"
@@ -103,6 +116,51 @@ export function OwnCause({ almanac, onDone }: { almanac: FirmAlmanac; onDone: ()
         </button>
       </div>
       {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
+        <ProblemNote problem={verb.problem} />
+      )}
+    </form>
+  )
+}
+
+/** Adds a kind of tree of the firm's own. Labels name no such kind, so nothing can be injected into it. */
+export function OwnHost({ onDone }: { onDone: () => void }) {
+  const router = useRouter()
+  const verb = useVerb('set-own-entry')
+  const [id] = useState(newId)
+  const [name, setName] = useState('')
+  const [botanical, setBotanical] = useState('')
+  const [edible, setEdible] = useState(false)
+  const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
+  return (
+    <form
+      className="bg-sheet border border-line p-4 max-w-2xl grid gap-3"
+      onSubmit={async (e) => {
+        e.preventDefault()
+        if ((await verb.send({ id, entry: { kind: 'host', name, botanical, edible } })) === null) return
+        router.refresh()
+        onDone()
+      }}
+    >
+      <h2>A tree of our own</h2>
+      <Field label="Name" value={name} onChange={(e) => setName(e.target.value)} problem={at('name')} />
+      <Field
+        label="Botanical name"
+        value={botanical}
+        onChange={(e) => setBotanical(e.target.value)}
+        problem={at('botanical')}
+      />
+      <label className="flex gap-2 items-center">
+        <input type="checkbox" checked={edible} onChange={(e) => setEdible(e.target.checked)} /> bears food
+      </label>
+      <div className="flex gap-2">
+        <button type="submit" className="btn btn-now" disabled={verb.busy}>
+          Add it, marked as ours
+        </button>
+        <button type="button" className="btn" onClick={onDone}>
+          Leave it
+        </button>
+      </div>
+      {verb.problem && !/(name|botanical)$/.test(verb.problem.field) && (
         <ProblemNote problem={verb.problem} />
       )}
     </form>

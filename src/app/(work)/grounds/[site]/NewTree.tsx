@@ -12,11 +12,13 @@ const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
 /** A new tree: tag, kind, place on the plan. Saved, it opens for measuring. */
 export function NewTree({
   siteId,
+  ownHosts,
   place,
   onPlace,
   onDone,
 }: {
   siteId: string
+  ownHosts: readonly { id: string; name: string; botanical: string }[]
   place: { east: string; north: string } | null
   onPlace: (place: { east: string; north: string } | null) => void
   onDone: () => void
@@ -67,7 +69,7 @@ export function NewTree({
           aria-invalid={at('host') ? true : undefined}
         >
           <option value="">choose</option>
-          {KINDS.map((h) => (
+          {[...KINDS, ...ownHosts].map((h) => (
             <option key={h.id} value={h.id}>
               {h.name} ({h.botanical})
             </option>

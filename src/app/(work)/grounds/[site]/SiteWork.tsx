@@ -66,6 +66,7 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
         <div>
           {adding ? (
             <NewTree
+              ownHosts={view.ownHosts}
               siteId={view.site.id}
               place={place}
               onPlace={setPlace}

@@ -84,7 +84,7 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
           {NAMES.host}
         </label>
         <select id="host" className="field" value={mine.host} onChange={set('host')}>
-          {HOSTS.map((h) => (
+          {[...HOSTS, ...view.ownHosts].map((h) => (
             <option key={h.id} value={h.id}>
               {h.name}
             </option>

@@ -7,6 +7,7 @@ import type { FirmAlmanac } from '@/almanac/own'
 import { PRACTICE } from '@/almanac/practice'
 import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
+import { District } from './District'
 import { OftenChoice } from './OftenChoice'
 
 const ORDER: Frequency[] = ['always', 'usual', 'sometimes', 'seldom', 'never']
@@ -49,6 +50,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
         {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join(', ')}
       </p>
       <p className="mt-3 text-[1.1rem] max-w-3xl">{cause.oneLine}</p>
+      <District cause={id} view={view} />
       <div className="grid gap-x-8 gap-y-5 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section>
           <h2 className="border-b border-ink2 pb-1">What it shows</h2>

@@ -51,19 +51,26 @@ export function FindingEntry({ id, view, almanac }: { id: string; view: AlmanacV
 const RANK = { always: 0, usual: 1, sometimes: 2, seldom: 3, never: 4 }
 
 /** A kind of tree: what it is, and what it can have. */
-export function HostEntry({ id, almanac }: { id: string; almanac: FirmAlmanac }) {
-  const host = hostOf(id)
+export function HostEntry({ id, view, almanac }: { id: string; view: AlmanacView; almanac: FirmAlmanac }) {
+  const own = view.own.find((o) => o.entry.kind === 'host' && o.entry.id === id)
+  const host = hostOf(id) ?? (own?.entry.kind === 'host' ? { ...own.entry, wood: null, note: null } : null)
   if (!host) notFound()
-  const own = causesOf(id, almanac.causes)
-  const special = own.filter((c) => c.hosts !== '*').sort((a, b) => b.prior - a.prior)
+  const causes = causesOf(id, almanac.causes)
+  const special = causes.filter((c) => c.hosts !== '*').sort((a, b) => b.prior - a.prior)
   return (
     <>
-      <h1 className="mt-1">{host.name}</h1>
+      <h1 className="mt-1">
+        {host.name} {own && <span className="tag tag-rust">own, by {own.by}</span>}
+      </h1>
       <p className="text-ink2">
-        <i>{host.botanical}</i> · {host.wood} wood{host.edible && ' · bears food'}
+        <i>{host.botanical}</i>
+        {host.wood && ` · ${host.wood} wood`}
+        {host.edible && ' · bears food'}
       </p>
       {host.note && <p className="mt-3">{host.note}.</p>}
-      {host.confusedWith && <p className="note mt-3 max-w-2xl">{host.confusedWith.question}</p>}
+      {'confusedWith' in host && host.confusedWith && (
+        <p className="note mt-3 max-w-2xl">{host.confusedWith.question}</p>
+      )}
       <h2 className="mt-5 border-b border-ink2 pb-1 max-w-3xl">What it can have, commonest first</h2>
       <ul className="max-w-3xl">
         {special.map((c) => (
@@ -76,7 +83,7 @@ export function HostEntry({ id, almanac }: { id: string; almanac: FirmAlmanac })
         ))}
         <li className="py-1.5 text-ink2">
           And what any tree can have:{' '}
-          {own
+          {causes
             .filter((c) => c.hosts === '*')
             .map((c, i) => (
               <span key={c.id}>

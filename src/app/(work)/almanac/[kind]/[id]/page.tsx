@@ -17,7 +17,7 @@ export default async function EntryPage({ params }: { params: Promise<{ kind: st
   const entry = {
     cause: <CauseEntry id={id} view={view} almanac={almanac} />,
     finding: <FindingEntry id={id} view={view} almanac={almanac} />,
-    host: <HostEntry id={id} almanac={almanac} />,
+    host: <HostEntry id={id} view={view} almanac={almanac} />,
     method: <MethodEntry id={id} />,
     school: <SchoolEntry id={id} view={view} />,
     caution: <CautionEntry id={id} />,

@@ -1,0 +1,3 @@
+import { report } from '@/almanac/report'
+
+console.log(report())
