@@ -1,3 +1,5 @@
+import type { ActionClass } from '@/core/diagnose/almanac'
+
 /** A matter on which good practitioners differ: both ways, when each is right, and what the product does by default. */
 export interface School {
   id: string
@@ -43,6 +45,26 @@ export const SCHOOLS: readonly School[] = [
   s('granular', 'Granular feed', 'A measured ring at the drip line', 'Thrown evenly under the crown', 'Lawn under the crown.', 'Mulched ground.', 'by case', 'The total is measured, either spread.'),
   s('copper-sulfur', 'Copper and sulfur at home', 'Where lawful', 'Not for amateurs', 'Where the law allows it to the client.', 'Where it does not.', 'by case', 'The law of the place decides.'),
 ]
+
+/** Which matters come up for a class of action. */
+export const MATTERS_OF: Partial<Record<ActionClass, readonly string[]>> = {
+  'protect-systemic': ['soil-or-trunk', 'ash-borer-timing', 'holes'],
+  'sap-feeder-care': ['soft-scale', 'ants'],
+  sanitation: ['blight-cutting', 'blight-sprays', 'fruit-bugs'],
+  'cover-spray': ['calendar', 'tank-mix', 'copper-sulfur'],
+  'water-care': ['weak-feeding', 'granular'],
+  'root-collar-work': ['weak-feeding'],
+  pruning: ['stubs', 'citrus-pruning', 'wound-paint'],
+  barrier: ['guards'],
+}
+
+/** A matter as this house does it: its own rule, or the default. */
+export function howDone(school: School, rule: School['standard'] | undefined): string {
+  const way = rule ?? school.standard
+  if (way === 'one') return school.one
+  if (way === 'other') return school.other
+  return rule === undefined ? school.why : 'By case'
+}
 
 /** Cautions that belong to no single entry. */
 // prettier-ignore

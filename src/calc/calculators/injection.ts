@@ -1,8 +1,7 @@
 import { z } from 'zod'
 import { doseInjection } from '@/core/dose/injection'
 import { refuse } from '@/core/problem'
-import { DIAMETER_LIMITS } from '@/core/trunk/trunk'
-import { NOISE } from '@/core/quantity/whole'
+import { DIAMETER_LIMITS, isTrunk } from '@/core/trunk/trunk'
 import { calculator } from '../calculator'
 import { choice, figure, number, quantity } from '../fields'
 
@@ -59,7 +58,7 @@ export const injection = calculator({
   },
   work: (input, units) => {
     const { least, most } = DIAMETER_LIMITS
-    if (!(input.diameter >= least * (1 - NOISE) && input.diameter <= most * (1 + NOISE)))
+    if (!isTrunk(input.diameter))
       return refuse(
         'out-of-range',
         'diameter',

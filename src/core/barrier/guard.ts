@@ -3,7 +3,7 @@ import type { UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
 import { toSI, type Length } from '../quantity/units'
 import { ceilGuarded, floorGuarded, NOISE } from '../quantity/whole'
-import { DIAMETER_LIMITS } from '../trunk/trunk'
+import { isTrunk } from '../trunk/trunk'
 import type { Working } from '../working/working'
 
 export type Gnawer = 'vole' | 'rabbit'
@@ -82,7 +82,7 @@ export function cutGuards(input: GuardInput): Result<Guards> {
   ]
   const cuts: Guards['cuts'] = []
   for (const [i, diameter] of input.trees.entries()) {
-    if (!(diameter >= DIAMETER_LIMITS.least * (1 - NOISE) && diameter <= DIAMETER_LIMITS.most * (1 + NOISE)))
+    if (!isTrunk(diameter))
       return refuse(
         'out-of-range',
         `trees[${i}].diameter`,

@@ -3,7 +3,7 @@ import type { UnitSystem } from '../quantity/format'
 import { sensible, shown } from '../quantity/pair'
 import { fromSI, toSI, type Area, type Length, type Mass } from '../quantity/units'
 import { NOISE } from '../quantity/whole'
-import { DIAMETER_LIMITS } from '../trunk/trunk'
+import { isTrunk } from '../trunk/trunk'
 import type { Working } from '../working/working'
 import { chooseItems } from './knapsack'
 
@@ -154,10 +154,7 @@ function check(input: CapInput) {
     if (ids.has(tree.id))
       return refuse('out-of-range', `trees[${i}].id`, 'Two trees have the same id; give each its own.')
     ids.add(tree.id)
-    if (!(
-      tree.diameter >= DIAMETER_LIMITS.least * (1 - NOISE) &&
-      tree.diameter <= DIAMETER_LIMITS.most * (1 + NOISE)
-    ))
+    if (!isTrunk(tree.diameter))
       return refuse(
         'out-of-range',
         `trees[${i}].diameter`,

@@ -3,7 +3,7 @@ import type { UnitSystem } from '../quantity/format'
 import { sensible, shown } from '../quantity/pair'
 import { fromSI, type Length, type Volume } from '../quantity/units'
 import { ceilGuarded, NOISE, roundHalfUp } from '../quantity/whole'
-import { DIAMETER_LIMITS } from '../trunk/trunk'
+import { isTrunk } from '../trunk/trunk'
 import type { Working } from '../working/working'
 
 export interface StockInput {
@@ -86,7 +86,7 @@ export function stockBottle(input: StockInput): Result<Stock> {
   ]
   const pours: Pour[] = []
   for (const [i, diameter] of input.trees.entries()) {
-    if (!(diameter >= DIAMETER_LIMITS.least * (1 - NOISE) && diameter <= DIAMETER_LIMITS.most * (1 + NOISE)))
+    if (!isTrunk(diameter))
       return refuse(
         'out-of-range',
         `trees[${i}]`,

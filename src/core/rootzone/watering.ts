@@ -2,8 +2,7 @@ import { ok, refuse, type Result } from '../problem'
 import type { UnitSystem } from '../quantity/format'
 import { sensible, shown } from '../quantity/pair'
 import { fromSI, toSI, type Length, type Volume } from '../quantity/units'
-import { NOISE } from '../quantity/whole'
-import { DIAMETER_LIMITS } from '../trunk/trunk'
+import { DIAMETER_LIMITS, isTrunk } from '../trunk/trunk'
 import type { Working } from '../working/working'
 
 export interface WateringInput {
@@ -29,10 +28,7 @@ export interface Watering {
  */
 export function watering(input: WateringInput): Result<Watering> {
   const units = input.units ?? 'us'
-  if (!(
-    input.diameter >= DIAMETER_LIMITS.least * (1 - NOISE) &&
-    input.diameter <= DIAMETER_LIMITS.most * (1 + NOISE)
-  ))
+  if (!isTrunk(input.diameter))
     return refuse(
       'out-of-range',
       'diameter',

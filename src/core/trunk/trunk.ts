@@ -1,12 +1,21 @@
 import { plain, showGround, showLength, type UnitSystem } from '../quantity/format'
 import { fromSI, toSI, type Area, type Length } from '../quantity/units'
 import { ok, refuse, type Result } from '../problem'
+import { NOISE } from '../quantity/whole'
 import type { Working } from '../working/working'
 
 /** Smallest and largest trunk diameter taken for a tree, in metres (0.2 in to 200 in). */
 export const DIAMETER_LIMITS: { least: Length; most: Length } = {
   least: toSI(0.2, 'in'),
   most: toSI(200, 'in'),
+}
+
+/**
+ * True for what can be a trunk's diameter, metres; a reading on the very limit counts.
+ * @example isTrunk(toSI(14, 'in')) // true
+ */
+export function isTrunk(diameter: Length): boolean {
+  return diameter >= DIAMETER_LIMITS.least * (1 - NOISE) && diameter <= DIAMETER_LIMITS.most * (1 + NOISE)
 }
 
 /** Girth and diameter of one stem may differ by this share before one of them must be wrong. */
@@ -44,7 +53,7 @@ function readStems(stems: StemInput[], units: UnitSystem): Result<{ stems: Stem[
       return refuse('missing', field, `Stem ${i + 1} has no reading; give its girth or its diameter.`)
     const diameter = stem.girth !== undefined ? stem.girth / Math.PI : given
     const named = `${field}.${stem.girth !== undefined ? 'girth' : 'diameter'}`
-    if (!(diameter >= DIAMETER_LIMITS.least * (1 - 1e-12) && diameter <= DIAMETER_LIMITS.most * (1 + 1e-12)))
+    if (!isTrunk(diameter))
       return refuse(
         'out-of-range',
         named,

@@ -10,6 +10,7 @@ import {
   lastOnSite,
 } from '@/db/queries/assessment'
 import { followUpsOfTree } from '@/db/queries/followUp'
+import { houseRules } from '@/db/queries/almanac'
 import { photosOf } from '@/db/queries/photo'
 import { recordsOfTree } from '@/db/queries/record'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from '@/db/queries/tree'
@@ -215,6 +216,7 @@ export function decideView(id: string) {
       diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
       cause: diagnosis ? (causeOf(diagnosis.cause) ?? null) : null,
       proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen) : null,
+      rules: await houseRules(context.sql),
       decision: decision && diagnosis && decision.diagnosisId === diagnosis.id ? decision : null,
     }
   })

@@ -14,6 +14,7 @@ const KEYS: [string, string][] = [
   ['j, k, Enter', 'move down and up a list, open'],
   ['1, 2, 3, 4', 'set a finding: there, not there, unsure, not looked at'],
   ['[ and ]', 'previous and next tree of the site'],
+  ['c', 'while examining: copy what the site shares'],
   ['w', 'open or close the working'],
   ['arrows', 'move the chosen mark or port on the ring by a degree; with Shift by five'],
   ['?', 'this list'],

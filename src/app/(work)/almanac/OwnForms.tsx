@@ -19,6 +19,19 @@ export const OFTEN: readonly (readonly [Frequency, string])[] = [
   ['never', 'never'],
 ]
 
+function AddOrLeave({ busy, onLeave }: { busy: boolean; onLeave: () => void }) {
+  return (
+    <div className="flex gap-2">
+      <button type="submit" className="btn btn-now" disabled={busy}>
+        Add it, marked as ours
+      </button>
+      <button type="button" className="btn" onClick={onLeave}>
+        Leave it
+      </button>
+    </div>
+  )
+}
+
 /** Adds a cause of the firm's own: its trees, what it shows, what to do. */
 export function OwnCause({
   almanac,
@@ -107,14 +120,7 @@ export function OwnCause({
       <Field label="What it is, in one line" {...text('oneLine')} />
       <Field label="What to do" {...text('act')} />
       <Field label="What not to do" {...text('doNot')} />
-      <div className="flex gap-2">
-        <button type="submit" className="btn btn-now" disabled={verb.busy}>
-          Add it, marked as ours
-        </button>
-        <button type="button" className="btn" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
+      <AddOrLeave busy={verb.busy} onLeave={onDone} />
       {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
         <ProblemNote problem={verb.problem} />
       )}
@@ -152,14 +158,7 @@ export function OwnHost({ onDone }: { onDone: () => void }) {
       <label className="flex gap-2 items-center">
         <input type="checkbox" checked={edible} onChange={(e) => setEdible(e.target.checked)} /> bears food
       </label>
-      <div className="flex gap-2">
-        <button type="submit" className="btn btn-now" disabled={verb.busy}>
-          Add it, marked as ours
-        </button>
-        <button type="button" className="btn" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
+      <AddOrLeave busy={verb.busy} onLeave={onDone} />
       {verb.problem && !/(name|botanical)$/.test(verb.problem.field) && (
         <ProblemNote problem={verb.problem} />
       )}
@@ -213,14 +212,7 @@ export function OwnFinding({ onDone }: { onDone: () => void }) {
           problem={at('minutes')}
         />
       </div>
-      <div className="flex gap-2">
-        <button type="submit" className="btn btn-now" disabled={verb.busy}>
-          Add it, marked as ours
-        </button>
-        <button type="button" className="btn" onClick={onDone}>
-          Leave it
-        </button>
-      </div>
+      <AddOrLeave busy={verb.busy} onLeave={onDone} />
       {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
         <ProblemNote problem={verb.problem} />
       )}

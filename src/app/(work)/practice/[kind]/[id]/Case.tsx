@@ -48,6 +48,7 @@ export function Case({ caseId }: { caseId: string }) {
       </p>
       <h1>{one.title}</h1>
       <p className="mt-1 text-[1.05rem] max-w-2xl">{one.story}</p>
+      {scored && <Result one={one} scored={scored} answer={answer} action={action as ActionClass} />}
       <div className="grid gap-8 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,360px)]">
         <section>
           <div className="flex flex-wrap gap-1.5" role="group" aria-label="Where to look">
@@ -132,7 +133,6 @@ export function Case({ caseId }: { caseId: string }) {
           </div>
         </section>
       </div>
-      {scored && <Result one={one} scored={scored} answer={answer} action={action as ActionClass} />}
     </>
   )
 }
@@ -151,7 +151,12 @@ function Result({
   const truth = causeOf(one.cause)!
   const path = bestPath(one)
   return (
-    <section className="mt-6 border-t-4 border-ink pt-4" aria-label="Result" role="status">
+    <section
+      ref={(el) => el?.scrollIntoView({ block: 'nearest' })}
+      className="mt-4 border-y-4 border-ink py-4"
+      aria-label="Result"
+      role="status"
+    >
       <div className="grid gap-6 lg:grid-cols-2">
         <div>
           <p className="font-head font-bold text-[2.3rem] leading-none">

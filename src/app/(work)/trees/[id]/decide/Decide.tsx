@@ -3,6 +3,7 @@ import Link from 'next/link'
 import { useState, type FormEvent } from 'react'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
+import { howDone, MATTERS_OF, SCHOOLS } from '@/almanac/schools'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -22,6 +23,28 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
     means: 'A qualified risk assessor looks; plan the removal.',
   },
 ]
+
+/** The matters this work touches on which practitioners differ, and how this house does them. */
+function HouseWays({ view }: { view: DecideView }) {
+  const matters = SCHOOLS.filter((s) => view.cause && MATTERS_OF[view.cause.action]?.includes(s.id))
+  if (matters.length === 0) return null
+  return (
+    <ul className="note note-water mt-3 max-w-3xl">
+      {matters.map((s) => {
+        const rule = view.rules.find((r) => r.matter === s.id)
+        return (
+          <li key={s.id}>
+            <Link href={`/almanac/school/${s.id}`} className="underline">
+              {s.matter}
+            </Link>
+            : <b>{howDone(s, rule?.rule)}</b>
+            {rule ? ` (house rule, ${rule.by}${rule.words ? `: ${rule.words}` : ''})` : ' (by default)'}
+          </li>
+        )
+      })}
+    </ul>
+  )
+}
 
 /** Treat, care, watch, sample or remove: the product proposes with its reasons, the arborist decides and signs. */
 export function Decide({ view }: { view: DecideView }) {
@@ -66,6 +89,12 @@ export function Decide({ view }: { view: DecideView }) {
         here="decide"
         step="decide"
       />
+      <p className="mt-2">
+        <Link href={`/almanac/cause/${diagnosis.cause}`} className="underline">
+          What the almanac says of it
+        </Link>
+      </p>
+      <HouseWays view={view} />
       {decision && (
         <p className="note note-good mt-3">
           Decided by {decision.signedBy} on {shortDate(decision.signedAt, view.timeZone)}:{' '}
