@@ -64,7 +64,7 @@ test('on made-up trees it leads right, keeps its probabilities, and asks less th
   const n = checksNeeded(120, seeded(43))
   expect(n.asked).toBeLessThan(n.shuffled / 2)
   expect(n.shuffled).toBeLessThan(n.all)
-}, 60_000)
+}, 180_000)
 
 interface Vignette {
   name: string
