@@ -1,6 +1,7 @@
 import { causeName, cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { showWeight } from '@/core/diagnose/showWeight'
+import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { monthIn } from '@/core/time/calendar'
 import {
   assessmentOfTree,
@@ -85,6 +86,7 @@ export function treeView(id: string) {
         title: causeName(d.cause),
         detail: `weighed ${showWeight(d.probability)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`,
         by: d.signedBy,
+        href: d.cause === SOMETHING_ELSE ? undefined : `/almanac/cause/${d.cause}`,
       })),
       ...decisions.map((d): HistoryEntry => ({
         at: d.signedAt.getTime(),

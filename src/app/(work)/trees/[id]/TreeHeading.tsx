@@ -31,7 +31,10 @@ export function TreeHeading({
           <Link href={`/grounds/${view.tree.siteId}`} className="underline underline-offset-2">
             {view.tree.siteName}
           </Link>{' '}
-          · {hostName(view.tree.host)}
+          ·{' '}
+          <Link href={`/almanac/host/${view.tree.host}`} className="underline underline-offset-2">
+            {hostName(view.tree.host)}
+          </Link>
           {view.previous && (
             <>
               {' · '}

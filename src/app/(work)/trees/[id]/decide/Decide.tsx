@@ -9,6 +9,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
+import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
 
@@ -89,11 +90,13 @@ export function Decide({ view }: { view: DecideView }) {
         here="decide"
         step="decide"
       />
-      <p className="mt-2">
-        <Link href={`/almanac/cause/${diagnosis.cause}`} className="underline">
-          What the almanac says of it
-        </Link>
-      </p>
+      {diagnosis.cause !== SOMETHING_ELSE && (
+        <p className="mt-2">
+          <Link href={`/almanac/cause/${diagnosis.cause}`} className="underline">
+            What the almanac says of it
+          </Link>
+        </p>
+      )}
       <HouseWays view={view} />
       {decision && (
         <p className="note note-good mt-3">
