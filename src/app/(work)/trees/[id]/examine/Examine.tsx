@@ -1,9 +1,9 @@
 'use client'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
 import { withOwn } from '@/almanac/own'
 import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
-import { FindingFigure } from '@/ui/figures/FindingFigure'
 import { WALK, type Finding, type FindingState, type Place } from '@/core/diagnose/almanac'
 import { causesOf } from '@/core/diagnose/weigh'
 import type { ExamineView } from '@/server/read/tree'
@@ -15,9 +15,14 @@ import { shortDate } from '@/ui/when'
 import { IdentityQuestion } from '../IdentityQuestion'
 import { TreeHeading } from '../TreeHeading'
 import { CopyShared, sharedFrom } from './CopyShared'
-import { Detail } from './Detail'
-import { Photos } from './Photos'
 import { useFindings } from './useFindings'
+
+// What is opened or looked at after the first finding is set comes after the walk itself.
+const Detail = dynamic(() => import('./Detail').then((m) => m.Detail), { ssr: false })
+const Photos = dynamic(() => import('./Photos').then((m) => m.Photos), { ssr: false })
+const FindingFigure = dynamic(() => import('@/ui/figures/FindingFigure').then((m) => m.FindingFigure), {
+  ssr: false,
+})
 
 const PLACE_WORDS: Record<Place, string> = {
   site: 'Site, from afar and by asking',

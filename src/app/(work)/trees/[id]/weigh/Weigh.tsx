@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
 import { causeName } from '@/almanac/causes'
@@ -18,7 +19,9 @@ import { shortDate } from '@/ui/when'
 import { useFindings } from '../examine/useFindings'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
-import { WhyNot } from './WhyNot'
+
+// Asked for now and then; it comes after what everybody needs.
+const WhyNot = dynamic(() => import('./WhyNot').then((m) => m.WhyNot), { ssr: false })
 
 /** How many causes stand on the balance before the rest is asked for. */
 const SHOWN = 5
