@@ -47,7 +47,7 @@ export const DISEASES: readonly Cause[] = [
     hosts: ['maple', 'ash', 'linden', 'elm', 'magnolia', 'cherry'],
     prior: 1.5,
     months: [5, 6, 7, 8, 9],
-    findings: { 'flagging-limb': 'usual', 'sapwood-streaks': 'usual', 'crown-thin-one-side': 'usual', 'branch-dieback-scattered': 'usual', 'wilt-sudden-whole': 'seldom', 'leaf-scorch-even': 'sometimes', 'only-this-tree': 'usual', 'lab-wilt-fungus': 'always', 'leafing-late-sparse': 'sometimes' },
+    findings: { 'flagging-limb': 'usual', 'sapwood-streaks': 'usual', 'crown-thin-one-side': 'usual', 'branch-dieback-scattered': 'usual', 'wilt-sudden-whole': 'seldom', 'leaf-scorch-even': 'sometimes', 'only-this-tree': 'usual', 'lab-wilt-fungus': 'always', 'leafing-late-sparse': 'sometimes', 'trunk-sprouts': 'sometimes' },
     action: 'water-care',
     refuses: { ...NOT_FOR_FUNGI, fungicide: INCURABLE, injection: 'Drilling wounds the tree and no product cures it.', 'any-spray': INCURABLE, fertiliser: 'Nitrogen drives the wilt on.' },
     laboratory: 'send wilting twigs with streaked wood, as thick as a thumb and kept cool.',
