@@ -13,7 +13,7 @@ describe('what JSON itself lets through', () => {
       ['{"rules":{"__proto__":{"polluted":true}}}', 'rules.__proto__'],
       [`{"trees":[${'0,'.repeat(20_000)}0]}`, 'trees'],
       [`${'{"a":'.repeat(100)}1${'}'.repeat(100)}`, 'a.a.a.a.a.a.a.a'],
-      [`{"stems":${'['.repeat(200_000)}${']'.repeat(200_000)}}`, 'stems[0][0][0][0][0][0][0]'],
+      [`{"stems":${'['.repeat(40_000)}${']'.repeat(40_000)}}`, 'stems[0][0][0][0][0][0][0]'],
     ].map(([text, field]) => [text!.slice(0, 50), field!, text!] as const),
   )('%s names %s', (_, field, text) => {
     // The quickest of three: the machine may be busy with something else.
