@@ -27,6 +27,13 @@ export type OwnEntry =
       doNot: string
     }
 
+export type OwnHost = Extract<OwnEntry, { kind: 'host' }>
+
+/** The kinds of tree among a firm's own entries. */
+export function hostsOf(entries: readonly OwnEntry[]): OwnHost[] {
+  return entries.filter((e) => e.kind === 'host')
+}
+
 /** The almanac as one firm has it. */
 export interface FirmAlmanac {
   causes: readonly Cause[]

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
-import { ownId, withOwn, type FirmAlmanac, type OwnEntry } from '@/almanac/own'
+import { hostsOf, ownId, withOwn, type FirmAlmanac, type OwnEntry, type OwnHost } from '@/almanac/own'
 import { SCHOOLS } from '@/almanac/schools'
 import { ok, refuse, type Result } from '@/core/problem'
 import type { FirmSql } from '@/db/client'
@@ -61,10 +61,8 @@ export async function ownOf(sql: FirmSql): Promise<OwnEntry[]> {
 }
 
 /** The kinds of tree a firm has added. */
-export async function ownHosts(sql: FirmSql): Promise<{ id: string; name: string; botanical: string }[]> {
-  return (await ownOf(sql)).flatMap((o) =>
-    o.kind === 'host' ? [{ id: o.id, name: o.name, botanical: o.botanical }] : [],
-  )
+export async function ownHosts(sql: FirmSql): Promise<OwnHost[]> {
+  return hostsOf(await ownOf(sql))
 }
 
 /** The almanac as the firm of this transaction has it. */
@@ -78,13 +76,13 @@ export const setOwnEntryVerb = verb({
   input: z.strictObject({ id: id(), entry: Own }),
   about: (input) => input.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ entry: OwnEntry }>> => {
-    const almanac = await firmAlmanac(sql)
+    const own = await ownOf(sql)
+    const almanac = withOwn(own)
     const known = (finding: string) => almanac.findings.has(finding)
     const e = input.entry
     let entry: OwnEntry
     let about: string
-    const ownHosts = (await ownOf(sql)).flatMap((o) => (o.kind === 'host' ? [o.id] : []))
-    const isHost = (h: string) => ownHosts.includes(h) || HOSTS.some((x) => x.id === h)
+    const isHost = (h: string) => [...HOSTS, ...hostsOf(own)].some((x) => x.id === h)
     if (e.kind === 'frequency') {
       if (!almanac.causes.some((c) => c.id === e.cause))
         return refuse('unknown', 'cause', 'There is no such cause.')
@@ -97,7 +95,7 @@ export const setOwnEntryVerb = verb({
       entry = e
       about = e.cause
     } else {
-      const own = ownId(e.name)
+      const id = ownId(e.name)
       if (e.kind === 'host') {
         if (HOSTS.some((h) => h.name.toLowerCase() === e.name.toLowerCase()))
           return refuse('conflict', 'name', 'The almanac has a tree of this name already.')
@@ -115,8 +113,8 @@ export const setOwnEntryVerb = verb({
           )
       } else if ([...FINDING_BY_ID.values()].some((f) => f.name.toLowerCase() === e.name.toLowerCase()))
         return refuse('conflict', 'name', 'The almanac has a finding of this name already.')
-      entry = { ...e, id: own }
-      about = own
+      entry = { ...e, id }
+      about = id
     }
     await setOwnEntry(sql, {
       id: input.id,

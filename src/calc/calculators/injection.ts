@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { doseInjection } from '@/core/dose/injection'
 import { refuse } from '@/core/problem'
-import { DIAMETER_LIMITS, isTrunk } from '@/core/trunk/trunk'
+import { isPortGirth, isTrunk } from '@/core/trunk/trunk'
 import { calculator } from '../calculator'
 import { choice, figure, number, quantity } from '../fields'
 
@@ -57,17 +57,13 @@ export const injection = calculator({
     minPorts: 1,
   },
   work: (input, units) => {
-    const { least, most } = DIAMETER_LIMITS
     if (!isTrunk(input.diameter))
       return refuse(
         'out-of-range',
         'diameter',
         'A trunk is 0.2 to 200 in (0.5 to 508 cm) through; check the tape.',
       )
-    if (
-      input.portGirth !== undefined &&
-      !(input.portGirth >= least * Math.PI * 0.5 && input.portGirth <= most * Math.PI * 2)
-    )
+    if (input.portGirth !== undefined && !isPortGirth(input.portGirth))
       return refuse('out-of-range', 'portGirth', 'That is no girth of a trunk; check the tape and the unit.')
     if (input.minPorts !== undefined && !(Number.isInteger(input.minPorts) && input.minPorts >= 1))
       return refuse('out-of-range', 'minPorts', 'The fewest ports must be a whole number from 1.')

@@ -1,3 +1,4 @@
+import { sideInWords } from '../ports/bearing'
 import { ok, refuse, type Result } from '../problem'
 
 /** How much of a finding there is, on which side, counted on what sample. Every part may be left out. */
@@ -37,14 +38,12 @@ export function checkDetail(detail: FindingDetail): Result<FindingDetail> {
   return ok(detail)
 }
 
-const SIDES = ['north', 'north-east', 'east', 'south-east', 'south', 'south-west', 'west', 'north-west']
-
 /** A detail in words. `detailWords({ amount: 'much', bearing: 180 })` is "much, on the south side (180°)" */
 export function detailWords(detail: FindingDetail): string {
   const parts: string[] = []
   if (detail.amount) parts.push(detail.amount)
   if (detail.bearing !== undefined)
-    parts.push(`on the ${SIDES[Math.round((detail.bearing % 360) / 45) % 8]} side (${detail.bearing}°)`)
+    parts.push(`on the ${sideInWords(detail.bearing)} side (${detail.bearing}°)`)
   if (detail.count !== undefined && detail.sample)
     parts.push(`${detail.count} on ${detail.sample.size} ${detail.sample.of}`)
   if (detail.words) parts.push(detail.words)

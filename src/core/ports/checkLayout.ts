@@ -1,5 +1,5 @@
 import { refuse } from '../problem'
-import { DIAMETER_LIMITS } from '../trunk/trunk'
+import { isPortGirth } from '../trunk/trunk'
 import type { LayoutInput } from './layout'
 
 /** More than one port a degree cannot be placed. */
@@ -8,8 +8,7 @@ const MOST_PORTS = 360
 /** Refuses a layout question whose figures cannot be; null when it can be asked. Fields are those of the question. */
 export function checkLayout(input: LayoutInput) {
   const bad = (field: string, message: string) => refuse('out-of-range', field, message)
-  const { least, most } = DIAMETER_LIMITS
-  if (!(input.portGirth >= least * Math.PI * 0.5 && input.portGirth <= most * Math.PI * 2))
+  if (!isPortGirth(input.portGirth))
     return bad('portGirth', 'That is no girth of a trunk; check the tape and the unit.')
   if (!(Number.isInteger(input.count) && input.count >= 1 && input.count <= MOST_PORTS))
     return bad('count', `The number of ports must be a whole number from 1 to ${MOST_PORTS}.`)

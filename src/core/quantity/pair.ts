@@ -34,7 +34,15 @@ export function quantityIn(si: number, us: PairedUnit, system: UnitSystem): Quan
   return { value: fromSI(si, unit), unit }
 }
 
-const SIGNS: Record<string, string> = { ft2: 'ft²', m2: 'm²', ft3: 'ft³', m3: 'm³', F: '°F', C: '°C' }
+/** How a unit is written for people: `SIGNS['ft2'] === 'ft²'`; others as they are. */
+export const SIGNS: Readonly<Record<string, string>> = {
+  ft2: 'ft²',
+  m2: 'm²',
+  ft3: 'ft³',
+  m3: 'm³',
+  F: '°F',
+  C: '°C',
+}
 
 /**
  * An SI figure as a working writes it; small figures keep three significant digits.

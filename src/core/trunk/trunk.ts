@@ -18,6 +18,11 @@ export function isTrunk(diameter: Length): boolean {
   return diameter >= DIAMETER_LIMITS.least * (1 - NOISE) && diameter <= DIAMETER_LIMITS.most * (1 + NOISE)
 }
 
+/** True for what can be a girth where ports go, metres: from half the least trunk's to twice the largest's. */
+export function isPortGirth(girth: Length): boolean {
+  return girth >= DIAMETER_LIMITS.least * Math.PI * 0.5 && girth <= DIAMETER_LIMITS.most * Math.PI * 2
+}
+
 /** Girth and diameter of one stem may differ by this share before one of them must be wrong. */
 export const AGREEMENT = 0.03
 

@@ -16,12 +16,15 @@ export interface PersonRow {
   clockOffsetMs: number
 }
 
+const personColumns = (sql: FirmSql) => sql`
+    p.id, p.firm_id as "firmId", p.name, p.email, p.role, p.licence, p.units,
+      f.name as "firmName", f.town, f.time_zone as "timeZone",
+      (extract(epoch from f.clock_offset) * 1000)::double precision as "clockOffsetMs"`
+
 /** The person of a live session, with what every page needs of the firm. */
 export async function personOfSession(sql: FirmSql, sessionId: string): Promise<PersonRow | undefined> {
   const rows = await sql<PersonRow[]>`
-    select p.id, p.firm_id as "firmId", p.name, p.email, p.role, p.licence, p.units,
-      f.name as "firmName", f.town, f.time_zone as "timeZone",
-      (extract(epoch from f.clock_offset) * 1000)::double precision as "clockOffsetMs"
+    select ${personColumns(sql)}
     from session s join person p on p.id = s.person_id join firm f on f.id = p.firm_id
     where s.id = ${sessionId} and s.ended_at is null`
   return rows[0]
@@ -30,9 +33,7 @@ export async function personOfSession(sql: FirmSql, sessionId: string): Promise<
 /** A person of the firm, with what every page needs of it. */
 export async function personById(sql: FirmSql, id: string): Promise<PersonRow | undefined> {
   const rows = await sql<PersonRow[]>`
-    select p.id, p.firm_id as "firmId", p.name, p.email, p.role, p.licence, p.units,
-      f.name as "firmName", f.town, f.time_zone as "timeZone",
-      (extract(epoch from f.clock_offset) * 1000)::double precision as "clockOffsetMs"
+    select ${personColumns(sql)}
     from person p join firm f on f.id = p.firm_id
     where p.id = ${id}`
   return rows[0]

@@ -16,7 +16,7 @@ import { photosOf } from '@/db/queries/photo'
 import { recordsOfTree } from '@/db/queries/record'
 import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from '@/db/queries/tree'
 import { labelCards, prescriptionsOfTree } from '@/db/queries/work'
-import { ownHosts, ownOf } from '../almanac'
+import { ownOf } from '../almanac'
 import { proposalFor, seenOf } from '../assess'
 import { labelSource, planBase, READING_GOOD_FOR_YEARS } from '../prescribe'
 import type { Context } from '../verb'
@@ -27,10 +27,11 @@ async function base(context: Context, id: string) {
   const { sql, person, today } = context
   const tree = isId(id) ? await treeById(sql, id) : undefined
   if (!tree) return null
-  const [marks, drilled, assessment, neighbours] = await Promise.all([
+  const [marks, drilled, assessment, own, neighbours] = await Promise.all([
     marksOfTree(sql, id),
     holesOfTree(sql, id),
     assessmentOfTree(sql, id),
+    ownOf(sql),
     sql<{ before: string | null; after: string | null }[]>`
       select (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag < ${tree.tag} order by x.tag desc, x.id limit 1) as before,
         (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as after`,
@@ -39,7 +40,7 @@ async function base(context: Context, id: string) {
   return {
     tree,
     kind: hostOf(tree.host),
-    ownHosts: await ownHosts(sql),
+    own,
     marks: plainMarks(marks),
     holes,
     assessment: assessment ?? null,
@@ -178,7 +179,6 @@ export function examineView(id: string) {
       ...shared,
       seen: seenOf(rows),
       details: Object.fromEntries(rows.map((r) => [r.finding, r.detail])),
-      own: await ownOf(context.sql),
       photos: photos.map((p) => ({ ...p, takenAt: p.takenAt.getTime() })),
       lastOnSite: (await lastOnSite(context.sql, shared.tree.siteId, shared.tree.id)) ?? null,
     }
@@ -197,7 +197,6 @@ export function weighView(id: string) {
     return {
       ...shared,
       seen: seenOf(rows),
-      own: await ownOf(context.sql),
       signed: diagnoses.find((d) => d.assessmentId === shared.assessment?.id) ?? null,
       earlier: diagnoses.filter((d) => d.assessmentId !== shared.assessment?.id),
     }

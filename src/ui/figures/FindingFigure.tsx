@@ -363,11 +363,6 @@ function Heights({ from, to, word }: { from: number; to: number; word: string })
   )
 }
 
-/** True for findings that have a figure. */
-export function hasFigure(finding: string): boolean {
-  return Object.hasOwn(FIGURES, finding)
-}
-
 /** The small figure of a finding, where there is one. */
 export function FindingFigure({ finding, size = 96 }: { finding: string; size?: number }) {
   const figure = Object.hasOwn(FIGURES, finding) ? FIGURES[finding] : undefined

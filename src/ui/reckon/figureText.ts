@@ -1,20 +1,14 @@
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { plain, tapeInches } from '@/core/quantity/format'
-import { sensible } from '@/core/quantity/pair'
+import { sensible, SIGNS, type Quantity } from '@/core/quantity/pair'
 import { valueAt } from './paths'
 import type { Figure } from './sheet'
 
-interface Quantity {
-  value: number
-  unit: string
-}
 type Row = Record<string, unknown>
 
 const isQuantity = (v: unknown): v is Quantity =>
   typeof v === 'object' && v !== null && 'value' in v && 'unit' in v
-
-const SIGNS: Record<string, string> = { ft2: 'ft²', m2: 'm²', ft3: 'ft³', m3: 'm³' }
 
 /** A quantity as a person reads it: inches as on the tape, everything else with three digits or two decimals. */
 export function quantityText({ value, unit }: Quantity): string {

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { HOSTS } from '@/almanac/hosts'
-import type { FirmAlmanac } from '@/almanac/own'
+import { hostsOf, type FirmAlmanac } from '@/almanac/own'
 import type { Frequency } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
@@ -42,10 +42,7 @@ export function OwnCause({
   view: AlmanacView
   onDone: () => void
 }) {
-  const kinds = [
-    ...HOSTS,
-    ...view.own.flatMap((o) => (o.entry.kind === 'host' ? [{ id: o.entry.id, name: o.entry.name }] : [])),
-  ]
+  const kinds = [...HOSTS, ...hostsOf(view.own.map((o) => o.entry))]
   const router = useRouter()
   const verb = useVerb('set-own-entry')
   const [id] = useState(newId)

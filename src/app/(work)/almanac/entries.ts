@@ -1,4 +1,4 @@
-import type { FirmAlmanac, OwnEntry } from '@/almanac/own'
+import { hostsOf, type FirmAlmanac, type OwnEntry } from '@/almanac/own'
 import { HOSTS } from '@/almanac/hosts'
 import { METHODS } from '@/almanac/methods'
 import { CAUTIONS, SCHOOLS } from '@/almanac/schools'
@@ -38,7 +38,7 @@ export function entriesOf(almanac: FirmAlmanac, own: readonly OwnEntry[] = []): 
       .map((c) => make('cause', c.id, c.name, c.oneLine, `${c.kind} ${c.act} ${c.doNot}`)),
     ...[...almanac.findings.values()].map((f) => make('finding', f.id, f.name, f.question, f.place)),
     ...HOSTS.map((h) => make('host', h.id, h.name, h.note ?? h.botanical, h.botanical)),
-    ...own.flatMap((o) => (o.kind === 'host' ? [make('host', o.id, o.name, o.botanical, o.botanical)] : [])),
+    ...hostsOf(own).map((h) => make('host', h.id, h.name, h.botanical, h.botanical)),
     ...METHODS.map((m) => make('method', m.id, m.name, m.use, `${m.notWhen} ${m.mind}`)),
     ...SCHOOLS.map((s) => make('school', s.id, s.matter, `${s.one}, or: ${s.other}`, s.why)),
     ...CAUTIONS.map((c) => make('caution', c.id, c.name, c.text)),

@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
+import { hostsOf } from '@/almanac/own'
 import { HOSTS, hostName } from '@/almanac/hosts'
 import type { TreeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
@@ -84,7 +85,7 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
           {NAMES.host}
         </label>
         <select id="host" className="field" value={mine.host} onChange={set('host')}>
-          {[...HOSTS, ...view.ownHosts].map((h) => (
+          {[...HOSTS, ...hostsOf(view.own)].map((h) => (
             <option key={h.id} value={h.id}>
               {h.name}
             </option>

@@ -1,9 +1,8 @@
 import { problemResponse, FOREIGN, isOwnOrigin } from '@/server/http'
 import { log } from '@/server/log'
 import { keepPhoto, MOST_PHOTO_BYTES, readPhoto } from '@/server/photograph'
+import { isId } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
-
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i
 
 const SIGNED_OUT = {
   code: 'not-allowed' as const,
@@ -24,10 +23,7 @@ export async function POST(
     query.get('assessment') ?? '',
     query.get('finding'),
   ]
-  if (
-    ![id, treeId, assessmentId].every((x) => UUID.test(x)) ||
-    (finding !== null && !/^[a-z0-9-]{2,60}$/.test(finding))
-  )
+  if (![id, treeId, assessmentId].every(isId) || (finding !== null && !/^[a-z0-9-]{2,60}$/.test(finding)))
     return problemResponse({
       code: 'unknown',
       field: 'photo',
@@ -66,7 +62,7 @@ export async function POST(
 /** The picture. */
 export async function GET(_: Request, { params }: { params: Promise<{ id: string }> }): Promise<Response> {
   const { id } = await params
-  const person = UUID.test(id) ? await currentPerson() : null
+  const person = isId(id) ? await currentPerson() : null
   const jpeg = person && (await readPhoto(person, id))
   if (!jpeg) return new Response('There is no such picture.', { status: 404 })
   return new Response(new Uint8Array(jpeg), {

@@ -2,8 +2,7 @@ import { notFound } from 'next/navigation'
 import { cause as causeOf, causeName } from '@/almanac/causes'
 import { findingName } from '@/almanac/findings'
 import { hostName } from '@/almanac/hosts'
-import { almanacOf } from '@/server/read/almanac'
-import { almanacView } from '@/server/read/almanac'
+import { withOwn } from '@/almanac/own'
 import { GENERAL, SAMPLES } from '@/almanac/samples'
 import { weighTree } from '@/almanac/weighing'
 import { showWeight } from '@/core/diagnose/showWeight'
@@ -25,8 +24,7 @@ export default async function SamplePage({
   const view = await weighView((await params).id)
   if (!view) notFound()
   const { tree } = view
-  const almanac = almanacOf(await almanacView())
-  const { weighed } = weighTree(tree.host, view.month, view.seen, almanac)
+  const { weighed } = weighTree(tree.host, view.month, view.seen, withOwn(view.own))
   const wanted = (await searchParams).cause
   const cause =
     typeof wanted === 'string' && causeOf(wanted) ? wanted : (weighed[0]?.cause ?? 'something-else')
