@@ -83,6 +83,7 @@ export class Story {
       email: p.email,
       role: p.role,
       licence: p.licence,
+      licenceUntil: null,
       units: 'us',
       firmName: FIRM.name,
       town: FIRM.town,

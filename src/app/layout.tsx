@@ -7,6 +7,9 @@ import type { ReactNode } from 'react'
 export const metadata: Metadata = { title: { default: 'Elmhorn', template: '%s · Elmhorn' } }
 export const viewport: Viewport = { width: 'device-width', initialScale: 1, themeColor: '#1b2b23' }
 
+// Every answer carries its own number for scripts, so none is made ahead of time.
+export const dynamic = 'force-dynamic'
+
 export default function RootLayout({ children }: { children: ReactNode }) {
   return (
     <html lang="en">

@@ -16,6 +16,8 @@ export interface Problem {
     | 'doubt'
   field: string
   message: string
+  /** What was kept under the same id before, when that is why this was refused. */
+  stands?: { input: unknown; by: string; at: string }
 }
 
 /** A value or a problem. Core functions never throw on what a person typed. */

@@ -44,6 +44,14 @@ export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => P
   })) as T
 }
 
+/** Runs `work` on watch over all ledgers: it can see seals and what checks found, nothing else. */
+export async function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin(async (sql) => {
+    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.watch', 'ledger', true)`
+    return work(sql as unknown as FirmSql)
+  })) as T
+}
+
 /** How the database is: reachable, and the newest migration it has. */
 export async function databaseHealth(): Promise<{ reachable: boolean; migration: number | null }> {
   try {

@@ -7,7 +7,8 @@ import { SCHOOLS } from '@/almanac/schools'
 import { ok, refuse, type Result } from '@/core/problem'
 import type { FirmSql } from '@/db/client'
 import { addHouseRule, addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
-import { id, line, verb } from './verb'
+import { id, line } from './text'
+import { verb } from './verb'
 
 const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {
   error: 'How often is always, usual, sometimes, seldom or never.',
@@ -75,6 +76,7 @@ export const setOwnEntryVerb = verb({
   roles: ['arborist'],
   input: z.strictObject({ id: id(), entry: Own }),
   about: (input) => input.id,
+  makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ entry: OwnEntry }>> => {
     const own = await ownOf(sql)
     const almanac = withOwn(own)
@@ -150,6 +152,7 @@ export const writeNoteVerb = verb({
       .regex(/^(cause|finding|host|method|school):[a-z0-9-]{2,60}$/, { error: 'There is no such entry.' }),
     words: z.string().trim().max(2000, { error: 'The note is longer than 2,000 characters; shorten it.' }),
   }),
+  makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ at: string }>> => {
     await addNote(sql, { ...input, firmId: person.firmId, by: person.id, at: now })
     return ok({ at: now.toISOString() })
@@ -170,6 +173,7 @@ export const setHouseRuleVerb = verb({
       .nullable()
       .default(null),
   }),
+  makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ rule: string }>> => {
     await addHouseRule(sql, { ...input, firmId: person.firmId, by: person.id, at: now })
     return ok({ rule: input.rule })

@@ -6,7 +6,8 @@ import { inFirm, presenting } from '@/db/client'
 import { addToken, namedTokens, noteTokenUse, revokeToken, tokenPresented } from '@/db/queries/apiToken'
 import { personById, type PersonRow } from '@/db/queries/person'
 import { checkPassword } from './session'
-import { id, line, verb } from './verb'
+import { id, line } from './text'
+import { verb } from './verb'
 
 /** More named tokens than this nobody can keep apart. */
 const MOST_TOKENS = 50
@@ -61,14 +62,10 @@ export const makeTokenVerb = verb({
   roles: 'all',
   input: z.strictObject({ id: id(), name: line('The name', 80) }),
   about: (input) => input.id,
+  makes: (i) => i.id,
+  secret: true,
   run: async ({ sql, person }, input): Promise<Result<{ token: string }>> => {
     const have = await namedTokens(sql, person.id)
-    if (have.some((t) => t.id === input.id))
-      return refuse(
-        'conflict',
-        'id',
-        'This token is made already; if you did not note it, revoke it and make another.',
-      )
     if (have.length >= MOST_TOKENS)
       return refuse('out-of-range', 'name', `You have ${MOST_TOKENS} tokens; revoke those nobody uses first.`)
     if (have.some((t) => t.name.toLowerCase() === input.name.toLowerCase()))

@@ -14,7 +14,6 @@ import {
   closeAssessment,
   diagnosesOfTree,
   findingsOf,
-  openAssessment,
   setDetail,
   setFinding,
   signDecision,
@@ -22,9 +21,13 @@ import {
   type DiagnosisRow,
   type FindingRow,
 } from '@/db/queries/assessment'
-import { treeById, type TreeRow } from '@/db/queries/tree'
+import { restage, treeForChange, type TreeRow } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
-import { id, verb, words } from './verb'
+import { openExamination } from './examination'
+import { id, line, words } from './text'
+import { verb } from './verb'
+
+const findingId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' })
 
 /** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
 export const setFindingVerb = verb({
@@ -33,35 +36,17 @@ export const setFindingVerb = verb({
   input: z.strictObject({
     treeId: id('treeId'),
     assessmentId: id('assessmentId'),
-    finding: z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' }),
+    finding: findingId,
     state: z.enum(['there', 'not-there', 'unsure']).nullable(),
   }),
-  run: async ({ sql, person, now }, input): Promise<Result<{ assessmentId: string }>> => {
-    if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
+  run: async (context, input): Promise<Result<{ assessmentId: string }>> => {
+    const { sql, person, at } = context
     if (!FINDING_BY_ID.has(input.finding) && !(await firmAlmanac(sql)).findings.has(input.finding))
       return refuse('unknown', 'finding', 'There is no such finding.')
-    const last = await assessmentOfTree(sql, input.treeId)
-    if (last?.id === input.assessmentId && last.closedAt)
-      return refuse(
-        'conflict',
-        'assessmentId',
-        'This examination is signed and closed. Begin a new one to record more.',
-      )
-    if (last && !last.closedAt && last.id !== input.assessmentId)
-      return refuse(
-        'conflict',
-        'assessmentId',
-        'Somebody else has begun an examination of this tree. Load the page again to go on with it.',
-      )
-    if (!last || last.id !== input.assessmentId)
-      await openAssessment(sql, {
-        id: input.assessmentId,
-        firmId: person.firmId,
-        treeId: input.treeId,
-        at: now,
-        by: person.id,
-      })
-    await setFinding(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
+    const open = await openExamination(context, input)
+    if (!open.ok) return open
+    await setFinding(sql, { ...input, firmId: person.firmId, at, by: person.id })
+    await restage(sql, input.treeId)
     return ok({ assessmentId: input.assessmentId })
   },
 })
@@ -73,7 +58,7 @@ export const setDetailVerb = verb({
   input: z.strictObject({
     treeId: id('treeId'),
     assessmentId: id('assessmentId'),
-    finding: z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' }),
+    finding: findingId,
     detail: z.strictObject({
       amount: z.enum(['little', 'some', 'much']).optional(),
       bearing: z.number({ error: 'A bearing is a number of degrees.' }).optional(),
@@ -81,23 +66,18 @@ export const setDetailVerb = verb({
       sample: z
         .strictObject({
           size: z.number({ error: 'A sample is a whole number.' }),
-          of: z.string().trim().max(30),
+          of: line('What was counted', 30),
         })
         .optional(),
-      words: z.string().trim().max(300).optional(),
+      words: line('Your words', 300).optional(),
     }),
   }),
-  run: async ({ sql }, input): Promise<Result<{ kept: true }>> => {
+  run: async (context, input): Promise<Result<{ kept: true }>> => {
     const checked = checkDetail(input.detail)
     if (!checked.ok) return checked
-    const last = await assessmentOfTree(sql, input.treeId)
-    if (!last || last.id !== input.assessmentId || last.closedAt)
-      return refuse(
-        'conflict',
-        'assessmentId',
-        'This examination is closed or another has begun; load the page again.',
-      )
-    return (await setDetail(sql, input.assessmentId, input.finding, checked.value)) === 1
+    const open = await openExamination(context, input)
+    if (!open.ok) return open
+    return (await setDetail(context.sql, input.assessmentId, input.finding, checked.value)) === 1
       ? ok({ kept: true })
       : refuse('conflict', 'finding', 'Set the finding first, then note how much of it there is.')
   },
@@ -122,8 +102,9 @@ export const signDiagnosisVerb = verb({
     cause: z.string().max(80),
     reason: words('Reasons'),
   }),
+  makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
-    const tree = await treeById(sql, input.treeId)
+    const tree = await treeForChange(sql, input.treeId)
     const assessment = tree && (await assessmentOfTree(sql, tree.id))
     if (!tree || !assessment || assessment.id !== input.assessmentId)
       return refuse(
@@ -131,12 +112,7 @@ export const signDiagnosisVerb = verb({
         'assessmentId',
         'There is a newer examination of this tree; load the page again and weigh that one.',
       )
-    if (assessment.closedAt) {
-      const signed = (await diagnosesOfTree(sql, tree.id)).find((d) => d.id === input.id)
-      return signed
-        ? ok({ id: signed.id })
-        : refuse('conflict', 'assessmentId', 'This examination is signed already.')
-    }
+    if (assessment.closedAt) return refuse('conflict', 'assessmentId', 'This examination is signed already.')
     const rows = await findingsOf(sql, assessment.id)
     if (rows.length === 0)
       return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
@@ -169,6 +145,7 @@ export const signDiagnosisVerb = verb({
       by: person.id,
     })
     await closeAssessment(sql, assessment.id, now)
+    await restage(sql, tree.id)
     return ok({ id: input.id })
   },
 })
@@ -207,8 +184,9 @@ export const signDecisionVerb = verb({
     }),
     words: words('Words'),
   }),
+  makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
-    const tree = await treeById(sql, input.treeId)
+    const tree = await treeForChange(sql, input.treeId)
     const diagnosis = tree && (await diagnosesOfTree(sql, tree.id))[0]
     if (!tree || !diagnosis || diagnosis.id !== input.diagnosisId)
       return refuse(
@@ -241,6 +219,7 @@ export const signDecisionVerb = verb({
       at: now,
       by: person.id,
     })
+    await restage(sql, tree.id, null)
     return ok({ id: input.id })
   },
 })

@@ -5,8 +5,18 @@ const Environment = z.object({
     error:
       'SESSION_SECRET is too short; set at least 32 random characters, the same for every copy of the app.',
   }),
+  /** Seeds of the keys that seal the ledger, 32 bytes in hex; the first seals, all are believed. Never in the database. */
+  LEDGER_KEY: z
+    .string({ error: 'LEDGER_KEY is not set; set 64 hexadecimal characters that only this app knows.' })
+    .regex(/^[0-9a-f]{64}(\s*,\s*[0-9a-f]{64})*$/i, {
+      error: 'LEDGER_KEY must be 64 hexadecimal characters; several keys are parted by commas.',
+    }),
+  /** Where seals are kept outside the database: a file that is only added to. */
+  LEDGER_FILE: z.string().min(1).default('.data/ledger.seals'),
   /** Demo mode: lists the demo's sign-ins and lets its clock be moved. Never on with real data. */
   ELMHORN_DEMO: z.enum(['0', '1']).default('0'),
+  /** 1 behind a proxy that sets `X-Forwarded-For` itself. */
+  TRUST_PROXY: z.enum(['0', '1']).default('0'),
   COOKIE_SECURE: z.enum(['0', '1']).default('0'),
   /** How often one token may ask the calculator API in a minute. */
   API_REQUESTS_PER_MINUTE: z.coerce.number().int().min(1).default(6000),

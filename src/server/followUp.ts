@@ -1,9 +1,13 @@
 import { z } from 'zod'
 import { compare } from '@/core/respond/compare'
 import { ok, refuse, type Result } from '@/core/problem'
-import { addMeasurement, followUpById } from '@/db/queries/followUp'
-import { addRecord, recordById } from '@/db/queries/record'
-import { id, line, verb, words } from './verb'
+import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
+import { recordById } from '@/db/queries/record'
+import { restage, treeForChange } from '@/db/queries/tree'
+import { spokenDate } from '@/core/time/calendar'
+import { enterRecord, refusedToSign } from './ledger/enter'
+import { id, line, typed, words } from './text'
+import { verb } from './verb'
 
 /** Enters what a promised check found, compared with what was expected. A check has one result. */
 export const enterResultVerb = verb({
@@ -13,11 +17,15 @@ export const enterResultVerb = verb({
     id: id(),
     followUpId: id('followUpId'),
     value: z.number({ error: 'Type the number you found.' }),
-    nextStep: z.string().max(60),
+    nextStep: typed('What is next', 60),
     words: words('Words'),
   }),
-  run: async ({ sql, person, now, today }, input): Promise<Result<{ verdict: string }>> => {
-    const check = await followUpById(sql, input.followUpId)
+  makes: (i) => i.id,
+  run: async ({ sql, person, at, today }, input): Promise<Result<{ verdict: string }>> => {
+    // The tree before the check, as every step that moves a tree's work on.
+    const found = await followUpById(sql, input.followUpId)
+    if (found) await treeForChange(sql, found.treeId)
+    const check = found && (await followUpForChange(sql, found.id))
     if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')
     const { least, most, unit } = check.expectation
     if (input.value < least || input.value > most)
@@ -32,7 +40,7 @@ export const enterResultVerb = verb({
       return refuse(
         'not-allowed',
         'followUpId',
-        `This check is due on ${check.dueOn}; its result can be entered from that day on.`,
+        `This check is due on ${spokenDate(check.dueOn)}; its result can be entered from that day on.`,
       )
     const { verdict, options } = compare(check.expectation, input.value)
     if (!options.includes(input.nextStep))
@@ -41,20 +49,21 @@ export const enterResultVerb = verb({
         'nextStep',
         `The result is ${verdict}. Choose what is next: ${options.join(', ')}.`,
       )
-    const added = await addMeasurement(sql, {
+    if (check.verdict)
+      return refuse(
+        'conflict',
+        'followUpId',
+        `${check.measuredBy} has entered ${check.value} ${unit} for this check already. Load the page again to see it.`,
+      )
+    await addMeasurement(sql, {
       ...input,
       firmId: person.firmId,
       verdict,
       words: input.words || null,
-      at: now,
+      at,
       by: person.id,
     })
-    if (!added && check.measuredBy && check.value !== input.value)
-      return refuse(
-        'conflict',
-        'followUpId',
-        `${check.measuredBy} has entered ${check.value} ${unit} for this check already.`,
-      )
+    await restage(sql, check.treeId)
     return ok({ verdict })
   },
 })
@@ -69,33 +78,34 @@ export const correctRecordVerb = verb({
     reason: line('Reason', 500, 8),
     correction: line('Correction', 2000, 3),
   }),
-  run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
+  makes: (i) => i.id,
+  run: async ({ sql, person, now, today, afterwards }, input): Promise<Result<{ id: string }>> => {
     const record = await recordById(sql, input.recordId)
     if (!record) return refuse('unknown', 'recordId', 'There is no such record.')
     if (record.kind === 'correction')
       return refuse('not-allowed', 'recordId', 'Correct the first entry, not its correction.')
-    if (!person.licence)
-      return refuse(
-        'not-allowed',
-        'role',
-        'Your licence is not on file; the office enters it before you can sign.',
-      )
-    await addRecord(sql, {
-      id: input.id,
-      firmId: person.firmId,
-      kind: 'correction',
-      corrects: record.id,
-      treeId: record.treeId,
-      siteId: record.siteId,
-      jobItemId: null,
-      signedAt: now,
-      signedBy: person.id,
-      body: {
-        applicator: { name: person.name, licence: person.licence },
-        reason: input.reason,
-        correction: input.correction,
+    const refused = refusedToSign(person, today)
+    if (refused) return refused
+    await enterRecord(
+      sql,
+      {
+        id: input.id,
+        firmId: person.firmId,
+        kind: 'correction',
+        corrects: record.id,
+        treeId: record.treeId,
+        siteId: record.siteId,
+        jobItemId: null,
+        signedAt: now,
+        signedBy: person.id,
+        body: {
+          applicator: { name: person.name, licence: person.licence },
+          reason: input.reason,
+          correction: input.correction,
+        },
       },
-    })
+      afterwards,
+    )
     return ok({ id: input.id })
   },
 })

@@ -16,40 +16,43 @@ export function problemResponse(problem: Problem, status?: number, headers?: Hea
 const body = (status: number, message: string) =>
   problemResponse({ code: 'bad-quantity', field: 'body', message }, status)
 
-/** Reads the body as text, never more than a megabyte: larger is 413, not UTF-8 is 400. */
-async function readText(request: Request): Promise<{ text: string } | { response: Response }> {
-  const tooMuch = () => ({ response: body(413, 'That is more than 1 MB; send less.') })
-  if (Number(request.headers.get('content-length') ?? 0) > MOST_BYTES) return tooMuch()
+/** Reads a body of at most `most` bytes, cut off while it streams; null when it is larger or breaks off. */
+export async function readBytes(
+  request: Request,
+  most: number,
+): Promise<{ bytes: Buffer } | { over: boolean }> {
+  if (Number(request.headers.get('content-length') ?? 0) > most) return { over: true }
   const parts: Uint8Array[] = []
   let bytes = 0
   try {
     for await (const part of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
       bytes += part.byteLength
-      if (bytes > MOST_BYTES) return tooMuch()
+      if (bytes > most) return { over: true }
       parts.push(part)
     }
-    return { text: new TextDecoder('utf-8', { fatal: true }).decode(Buffer.concat(parts)) }
+    return { bytes: Buffer.concat(parts) }
+  } catch {
+    return { over: false }
+  }
+}
+
+/** Reads the body as text, never more than a megabyte: larger is 413, not UTF-8 is 400. */
+async function readText(request: Request): Promise<{ text: string } | { response: Response }> {
+  const read = await readBytes(request, MOST_BYTES)
+  if ('over' in read && read.over) return { response: body(413, 'That is more than 1 MB; send less.') }
+  try {
+    if ('over' in read) throw new Error('broken off')
+    return { text: new TextDecoder('utf-8', { fatal: true }).decode(read.bytes) }
   } catch {
     return { response: body(400, 'The body could not be read as text; send it again in UTF-8.') }
   }
 }
 
-/** Reads a JSON body: too large is 413, unreadable is 400. */
-export async function readJson(request: Request): Promise<{ body: unknown } | { response: Response }> {
-  const read = await readText(request)
-  if ('response' in read) return read
-  try {
-    return { body: JSON.parse(read.text) as unknown }
-  } catch {
-    return { response: body(400, 'The body is not JSON; send it again.') }
-  }
-}
-
 /**
- * Reads the JSON body of the API: as {@link readJson}, and another media type is 415, a field given twice, endless
- * lists or nesting are 422.
+ * Reads a JSON body: too large is 413, unreadable 400, another media type 415; a field given twice, endless lists or
+ * nesting are 422. Steps and the API read it the same way.
  */
-export async function readApiJson(request: Request): Promise<{ body: unknown } | { response: Response }> {
+export async function readJson(request: Request): Promise<{ body: unknown } | { response: Response }> {
   const type = request.headers.get('content-type')
   if (type !== null && !/^application\/(?:[\w.-]+\+)?json\s*(?:;|$)/i.test(type))
     return { response: body(415, 'The body must be sent as application/json.') }
@@ -60,10 +63,17 @@ export async function readApiJson(request: Request): Promise<{ body: unknown } |
   return 'problem' in json ? { response: problemResponse(json.problem) } : { body: json.value }
 }
 
-/** True when a browser sent this from one of our own pages, or no browser did. */
+/**
+ * True when this was sent from one of our own pages, or by a program that carries no cookie. What carries our cookie must
+ * say that it comes from here: a browser says so by itself.
+ */
 export function isOwnOrigin(request: Request): boolean {
   const origin = request.headers.get('origin')
-  if (!origin) return true
+  if (!origin) {
+    const site = request.headers.get('sec-fetch-site')
+    if (site !== null) return site === 'same-origin'
+    return !/(?:^|;\s*)elmhorn=/.test(request.headers.get('cookie') ?? '')
+  }
   try {
     return new URL(origin).host === request.headers.get('host')
   } catch {

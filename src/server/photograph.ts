@@ -1,44 +1,87 @@
-import sharp from 'sharp'
+import { createHash } from 'node:crypto'
+import { spawn } from 'node:child_process'
+import { setPriority } from 'node:os'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm } from '@/db/client'
-import { assessmentOfTree, openAssessment } from '@/db/queries/assessment'
-import { addPhoto, photoBytes, photosOf, removePhoto } from '@/db/queries/photo'
+import { addPhoto, photoBytes, photosOf, removePhoto, treeOfPhoto } from '@/db/queries/photo'
+import { treeForChange } from '@/db/queries/tree'
 import type { PersonRow } from '@/db/queries/person'
-import { treeById } from '@/db/queries/tree'
-import { id, nowOf, verb } from './verb'
+import { threadFile } from './heavy/pool'
+import { Turns } from './heavy/turns'
+import { openExamination } from './examination'
+import { id } from './text'
+import { nowOf, verb } from './verb'
 
-/** The longest side a kept picture has, pixels: enough to see an exit hole on a hand's width of bark. */
-const LONGEST = 1600
 /** The largest picture taken in, bytes. */
 export const MOST_PHOTO_BYTES = 15_000_000
-/** More pixels than any camera in a pocket has; a picture that unpacks to more is refused. */
-const MOST_PIXELS = 120_000_000
 /** Photographs of one examination. */
 const MOST_PHOTOS = 40
+/** A picture that takes longer is given up, ms. */
+const LONGEST_MS = 8000
+
+// One at a time: a picture is a second of a core, and the pages come first.
+const turns = new Turns(1, 12)
 
 /**
  * Makes a picture fit to keep: turned upright as it was taken, at most 1,600 pixels long, JPEG, without place, camera
- * or anything else written into it. Problems: `bad-quantity` for what is no picture.
+ * or anything else written into it. Done in a process of its own that is ended when it takes too long.
+ * Problems: `bad-quantity` for what is no JPEG, PNG or WebP; `out-of-range` for too many pixels, for a picture that takes
+ * too long, and when too many others wait.
  */
 export async function reencode(
   bytes: Uint8Array,
 ): Promise<Result<{ jpeg: Buffer; width: number; height: number }>> {
-  try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
-      .rotate()
-      .resize({ width: LONGEST, height: LONGEST, fit: 'inside', withoutEnlargement: true })
-      .flatten({ background: '#ffffff' })
-      .jpeg({ quality: 80, mozjpeg: false })
-      .toBuffer({ resolveWithObject: true })
-    return ok({ jpeg: data, width: info.width, height: info.height })
-  } catch {
+  const turn = await turns.take(() => inOwnProcess(bytes))
+  if (!turn)
     return refuse(
-      'bad-quantity',
+      'conflict',
       'photo',
-      'This is no picture that can be read; take it again as JPEG, PNG or WebP.',
+      `${turns.waiting} pictures wait before this one; send it again in a few seconds. It is still on your device.`,
     )
+  const { code, said, out } = turn.value
+  if (code === 0) {
+    const end = out.indexOf(10)
+    const [width, height] = out.subarray(0, end).toString().split(' ').map(Number)
+    return ok({ jpeg: out.subarray(end + 1), width: width!, height: height! })
   }
+  if (code === null)
+    return refuse('out-of-range', 'photo', 'This picture takes too long to read; take it smaller, as JPEG.')
+  return said === 'pixels'
+    ? refuse('out-of-range', 'photo', 'This picture has too many pixels; take it smaller, as JPEG.')
+    : refuse(
+        'bad-quantity',
+        'photo',
+        'This is no picture that can be read; take it again as JPEG, PNG or WebP.',
+      )
+}
+
+function inOwnProcess(bytes: Uint8Array): Promise<{ code: number | null; said: string; out: Buffer }> {
+  return new Promise((resolve, reject) => {
+    const { filename, execArgv } = threadFile('picture')
+    const child = spawn(process.execPath, ['--max-old-space-size=256', ...execArgv, filename], {
+      stdio: ['pipe', 'pipe', 'pipe'],
+      env: { PATH: process.env.PATH, NODE_ENV: process.env.NODE_ENV },
+      timeout: LONGEST_MS,
+      killSignal: 'SIGKILL',
+    })
+    try {
+      if (child.pid !== undefined) setPriority(child.pid, 15)
+    } catch {
+      // Not on this system: it is still beside the pages, only not after them.
+    }
+    const out: Buffer[] = []
+    const said: Buffer[] = []
+    child.stdout.on('data', (part: Buffer) => out.push(part))
+    child.stderr.on('data', (part: Buffer) => said.push(part))
+    // A process that ends before it has read all tells by its code.
+    child.stdin.on('error', () => {})
+    child.on('error', reject)
+    child.on('close', (code) =>
+      resolve({ code, said: Buffer.concat(said).toString(), out: Buffer.concat(out) }),
+    )
+    child.stdin.end(bytes)
+  })
 }
 
 /** Keeps a photograph with the running examination; the first thing noted opens it. */
@@ -56,39 +99,40 @@ export async function keepPhoto(
   const picture = await reencode(bytes)
   if (!picture.ok) return picture
   const now = nowOf(person)
-  return inFirm(person.firmId, async (sql) => {
-    if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
-    const last = await assessmentOfTree(sql, input.treeId)
-    if (last?.id === input.assessmentId && last.closedAt)
-      return refuse(
-        'conflict',
-        'assessmentId',
-        'This examination is signed and closed. Begin a new one to record more.',
-      )
-    if (last && !last.closedAt && last.id !== input.assessmentId)
-      return refuse(
-        'conflict',
-        'assessmentId',
-        'Somebody else has begun an examination of this tree. Load the page again.',
-      )
-    if (last?.id !== input.assessmentId)
-      await openAssessment(sql, {
-        id: input.assessmentId,
-        firmId: person.firmId,
-        treeId: input.treeId,
-        at: now,
-        by: person.id,
-      })
+  const sent = { ...input, sha256: createHash('sha256').update(bytes).digest('hex') }
+  return keepPhotoVerb.perform('keep-photo', person, { ...sent, ...picture.value }, { at: now.getTime() })
+}
+
+/** The step of keeping a picture: its content is known by the hash of what was sent, its bytes are not noted again. */
+const keepPhotoVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.treeId,
+  makes: (i) => i.id,
+  noted: ({ jpeg: _, ...rest }) => rest,
+  input: z.strictObject({
+    id: id(),
+    treeId: id('treeId'),
+    assessmentId: id('assessmentId'),
+    finding: z.string().max(60).nullable(),
+    sha256: z.string(),
+    jpeg: z.instanceof(Buffer),
+    width: z.int(),
+    height: z.int(),
+  }),
+  run: async (context, input): Promise<Result<{ id: string }>> => {
+    const { sql, person, at } = context
+    const open = await openExamination(context, input)
+    if (!open.ok) return open
     if ((await photosOf(sql, input.assessmentId)).length >= MOST_PHOTOS)
       return refuse(
         'out-of-range',
         'photo',
         `An examination holds ${MOST_PHOTOS} photographs; take one away first.`,
       )
-    await addPhoto(sql, { ...input, ...picture.value, firmId: person.firmId, at: now, by: person.id })
+    await addPhoto(sql, { ...input, firmId: person.firmId, at, by: person.id })
     return ok({ id: input.id })
-  })
-}
+  },
+})
 
 /** A kept picture's bytes, for whoever may see the firm's trees. */
 export function readPhoto(person: PersonRow, photoId: string): Promise<Uint8Array | undefined> {
@@ -100,8 +144,13 @@ export const removePhotoVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   input: z.strictObject({ id: id() }),
   about: (input) => input.id,
-  run: async ({ sql }, input): Promise<Result<{ removed: true }>> =>
-    (await removePhoto(sql, input.id)) === 1
+  run: async ({ sql }, input): Promise<Result<{ removed: true }>> => {
+    const treeId = await treeOfPhoto(sql, input.id)
+    if (treeId === undefined)
+      return refuse('unknown', 'id', 'There is no such photograph; it may be taken away already.')
+    await treeForChange(sql, treeId)
+    return (await removePhoto(sql, input.id)) === 1
       ? ok({ removed: true })
-      : refuse('conflict', 'id', 'This photograph belongs to a signed examination and stays with it.'),
+      : refuse('conflict', 'id', 'This photograph belongs to a signed examination and stays with it.')
+  },
 })

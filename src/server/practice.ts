@@ -4,7 +4,8 @@ import { ok, refuse, type Result } from '@/core/problem'
 import type { ActionClass } from '@/core/diagnose/almanac'
 import { ACTION_WORDS } from '@/almanac/practiceCase'
 import { addPractice } from '@/db/queries/practice'
-import { id, verb } from './verb'
+import { id } from './text'
+import { verb } from './verb'
 
 /** Closes a practice case: scored here, from the case itself, whatever the page thinks. */
 export const finishPracticeVerb = verb({
@@ -18,6 +19,7 @@ export const finishPracticeVerb = verb({
       error: 'Choose what is to be done.',
     }),
   }),
+  makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<Scored>> => {
     const one = practiceCase(input.caseId)
     if (!one) return refuse('unknown', 'caseId', 'There is no such case; draw another.')

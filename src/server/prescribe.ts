@@ -2,17 +2,41 @@ import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
+import { readInjectionUse } from '@/core/dose/labelCard'
+import { mostDose } from '@/core/ports/outcome'
+import { showMl } from '@/core/quantity/format'
 import { planInjection, type InjectionPlanInput } from '@/core/dose/planInjection'
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
+import { recordsOfTree } from '@/db/queries/record'
 import { decisionsOfTree, diagnosesOfTree } from '@/db/queries/assessment'
-import { holesOfTree, marksOfTree, readingsOfTree, treeById, type ReadingRow } from '@/db/queries/tree'
-import { addJobItem, addPrescription, jobOfDay, labelById, type LabelRow } from '@/db/queries/work'
+import {
+  holesOfTree,
+  marksOfTree,
+  readingsOfTree,
+  restage,
+  treeById,
+  treeForChange,
+  type ReadingRow,
+} from '@/db/queries/tree'
+import {
+  addJobItem,
+  addPrescription,
+  jobItemForChange,
+  jobOfDay,
+  labelById,
+  portsOfItems,
+  prescriptionOn,
+  prescriptionsOfTree,
+  withdrawPrescription,
+  type LabelRow,
+} from '@/db/queries/work'
 import { simulatedWeather } from '@/standins/weather'
 import { expectationsOf } from './promise'
-import { id, verb, type Context } from './verb'
+import { id, line, typed } from './text'
+import { verb, type Context, type Reading } from './verb'
 
 /** A reading older than this is measured again before a dose rests on it. */
 export const READING_GOOD_FOR_YEARS = 1
@@ -23,7 +47,7 @@ export function labelSource(label: Pick<LabelRow, 'code' | 'version'>): string {
 
 /** The part of a plan that rests on the tree and the day; the person adds rate, girth at the ports and moves. */
 export async function planBase(
-  { sql, person, now, today }: Context,
+  { sql, person, now, today }: Reading,
   treeId: string,
   reading: ReadingRow,
 ): Promise<Omit<InjectionPlanInput, 'choice' | 'portGirth' | 'card' | 'bearings'>> {
@@ -52,11 +76,12 @@ export async function planBase(
 
 /**
  * Signs an injection and hands it to the crew for a day. Everything is computed again here; what the screen showed is
- * only taken where it is the person's choice. A second send of the same prescription changes nothing.
+ * only taken where it is the person's choice. A decision is handed over once.
  */
 export const handToCrewVerb = verb({
   roles: ['arborist'],
   about: (i) => i.treeId,
+  makes: (i) => i.id,
   input: z.strictObject({
     id: id(),
     treeId: id('treeId'),
@@ -66,7 +91,7 @@ export const handToCrewVerb = verb({
       .number()
       .min(0, { error: 'The rate lies below the label’s low rate.' })
       .max(1, { error: 'The rate lies above the label’s high rate.' }),
-    portGirth: z.string().max(200),
+    portGirth: typed('Girth at the ports'),
     bearings: z.array(z.int().min(0).max(359)).max(500),
     onDate: z
       .string()
@@ -74,7 +99,7 @@ export const handToCrewVerb = verb({
   }),
   run: async (context, input): Promise<Result<{ jobId: string }>> => {
     const { sql, person, today, now } = context
-    const tree = await treeById(sql, input.treeId)
+    const tree = await treeForChange(sql, input.treeId)
     if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
     const decision = (await decisionsOfTree(sql, tree.id))[0]
     const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
@@ -89,6 +114,13 @@ export const handToCrewVerb = verb({
         'not-allowed',
         'decisionId',
         `The decision is to ${decision.action}, not to treat. Decide anew first.`,
+      )
+    const first = await prescriptionOn(sql, decision.id)
+    if (first)
+      return refuse(
+        'conflict',
+        'decisionId',
+        `${first.signedBy} has handed this decision to the crew already${first.onDate ? `, for ${spokenDate(first.onDate)}` : ''}. Open that work under Run; to plan it anew, take that prescription back first.`,
       )
     const refused = causeOf(diagnosis.cause)?.refuses
     if (refused?.injection)
@@ -148,8 +180,10 @@ export const handToCrewVerb = verb({
         'bearings',
         `${layout.missing} of ${dose.ports} ports cannot be placed on sound wood. Choose another method or let the trunk rest.`,
       )
+    const over = await overWithEarlier(context, tree.id, label, base.diameter, dose.volume)
+    if (over) return over
     const itemId = uuidv7()
-    const added = await addPrescription(sql, {
+    await addPrescription(sql, {
       id: input.id,
       firmId: person.firmId,
       treeId: tree.id,
@@ -173,13 +207,6 @@ export const handToCrewVerb = verb({
       working: plan.value.working,
       expectations: expectationsOf(tree.liveCrownPercent ?? 70, label.body.use.retreatYears),
     })
-    if (added === 'repeated') {
-      const rows = await sql<{ jobId: string }[]>`
-        select ji.job_id as "jobId" from job_item ji join prescription_item i on i.id = ji.prescription_item_id where i.prescription_id = ${input.id}`
-      return rows[0]
-        ? ok({ jobId: rows[0].jobId })
-        : refuse('conflict', 'id', 'This prescription was sent already.')
-    }
     const jobId = await jobOfDay(sql, {
       id: uuidv7(),
       firmId: person.firmId,
@@ -197,6 +224,77 @@ export const handToCrewVerb = verb({
         volumeM3: dose.perPort,
       })),
     )
+    await restage(sql, tree.id)
     return ok({ jobId })
+  },
+})
+
+/**
+ * Refuses a dose that, with what the ledger says went in of the same product inside its retreatment interval, is more than
+ * the label's most. Visits that come a quarter of a year early count as the next one.
+ */
+async function overWithEarlier(
+  { sql, now }: Context,
+  treeId: string,
+  label: LabelRow,
+  diameter: number,
+  volume: number,
+): Promise<Result<never> | null> {
+  const terms = readInjectionUse(label.body.use)
+  if (!terms.ok) return terms
+  const most = mostDose(terms.value, diameter)
+  if (most === null) return null
+  const since = now.getTime() - (label.body.use.retreatYears - 0.25) * 365.25 * 86_400_000
+  const earlier = (await recordsOfTree(sql, treeId)).filter(
+    (r) => r.kind === 'application' && r.signedAt.getTime() > since && productOf(r.body) === label.code,
+  )
+  const went = earlier.reduce((sum, r) => sum + Number(r.body.volumeM3 ?? 0), 0)
+  if (went + volume <= most * (1 + 1e-9) || went === 0) return null
+  return refuse(
+    'over-label',
+    'choice',
+    `${showMl(went)} of ${label.name} went into this tree already (record ${earlier[0]!.seq}). With ${showMl(volume)} more that is above the label’s most of ${showMl(most)}. Choose a lower rate, or wait for the retreatment.`,
+  )
+}
+
+function productOf(body: Record<string, unknown>): string {
+  return String((body.product as { card?: string } | undefined)?.card ?? '').split(' ')[0]!
+}
+
+/** Takes a prescription back before any of it was done, so that it can be planned anew. */
+export const withdrawPrescriptionVerb = verb({
+  roles: ['arborist'],
+  about: (i) => i.prescriptionId,
+  input: z.strictObject({
+    treeId: id('treeId'),
+    prescriptionId: id('prescriptionId'),
+    words: line('Why it is taken back', 300, 4),
+  }),
+  run: async ({ sql }, input): Promise<Result<{ withdrawn: true }>> => {
+    const tree = await treeForChange(sql, input.treeId)
+    const found = tree && (await prescriptionsOfTree(sql, tree.id)).find((p) => p.id === input.prescriptionId)
+    if (!tree || !found)
+      return refuse('unknown', 'prescriptionId', 'There is no such prescription of this tree.')
+    if (found.status !== 'handed')
+      return refuse(
+        'conflict',
+        'prescriptionId',
+        found.status === 'withdrawn'
+          ? 'This prescription was taken back already.'
+          : 'This prescription is recorded; what was done stands.',
+      )
+    if (found.jobItemId) {
+      const item = await jobItemForChange(sql, found.jobItemId)
+      const begun = item ? (await portsOfItems(sql, [item.id])).filter((p) => p.drilledAt !== null) : []
+      if (begun.length > 0)
+        return refuse(
+          'conflict',
+          'prescriptionId',
+          `The crew has begun: ${begun.length} ${begun.length === 1 ? 'port is' : 'ports are'} drilled. Decide anew instead; the crew then opens nothing more and records what is in.`,
+        )
+    }
+    await withdrawPrescription(sql, found.id, input.words)
+    await restage(sql, tree.id)
+    return ok({ withdrawn: true })
   },
 })

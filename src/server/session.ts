@@ -1,5 +1,6 @@
+import { createHash } from 'node:crypto'
 import { getIronSession } from 'iron-session'
-import { cookies } from 'next/headers'
+import { cookies, headers } from 'next/headers'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, signingIn } from '@/db/client'
@@ -13,7 +14,11 @@ import {
   recentAttempts,
   type PersonRow,
 } from '@/db/queries/person'
+import { endApiSessions } from '@/db/queries/apiToken'
+import { noteEvent } from '@/db/queries/step'
 import { serverEnvironment } from './environment'
+import { Turns } from './heavy/turns'
+import { isId } from './id'
 import { hashPassword, verifyPassword } from './password'
 
 interface Sealed {
@@ -21,69 +26,117 @@ interface Sealed {
   firmId?: string
 }
 
-/** More failed attempts than this in a quarter of an hour and an e-mail has to wait. */
-export const MOST_ATTEMPTS = 8
-
 async function cookie() {
   const { SESSION_SECRET, COOKIE_SECURE } = serverEnvironment()
+  const secure = COOKIE_SECURE === '1' || (await headers()).get('x-forwarded-proto') === 'https'
   return getIronSession<Sealed>(await cookies(), {
     password: SESSION_SECRET,
     cookieName: 'elmhorn',
     ttl: 60 * 60 * 24 * 14,
-    cookieOptions: { httpOnly: true, sameSite: 'lax', secure: COOKIE_SECURE === '1', path: '/' },
+    cookieOptions: { httpOnly: true, sameSite: 'lax', secure, path: '/' },
   })
+}
+
+/** What the cookie says, where it can be believed: a damaged one says nothing. */
+async function sealedSession(): Promise<{ sessionId: string; firmId: string } | null> {
+  try {
+    const { sessionId, firmId } = await cookie()
+    return sessionId && firmId && isId(sessionId) && isId(firmId) ? { sessionId, firmId } : null
+  } catch {
+    return null
+  }
 }
 
 /** Who is signed in, or null. The session row decides: a signed-out cookie is worth nothing. */
 export async function currentPerson(): Promise<PersonRow | null> {
-  const { sessionId, firmId } = await cookie()
-  if (!sessionId || !firmId) return null
-  return (await inFirm(firmId, (sql) => personOfSession(sql, sessionId))) ?? null
+  const sealed = await sealedSession()
+  if (!sealed) return null
+  return (await inFirm(sealed.firmId, (sql) => personOfSession(sql, sealed.sessionId))) ?? null
+}
+
+/** Where a sign-in comes from, as far as it can be told: the proxy's word, when there is one to be trusted. */
+async function sourceOf(): Promise<string> {
+  const { TRUST_PROXY } = serverEnvironment()
+  const forwarded = TRUST_PROXY === '1' ? (await headers()).get('x-forwarded-for') : null
+  const own = (await headers()).get('x-elmhorn-source')
+  return createHash('sha256')
+    .update(forwarded?.split(',').at(-1)?.trim() ?? own ?? 'here')
+    .digest('hex')
+    .slice(0, 24)
 }
 
 let decoy: Promise<string> | undefined
 
+// A password takes a tenth of a second of a core to look at: one at a time, and half of a core is left to the pages.
+const looking = new Turns(1, 60)
+const BREATH_MS = 60
+
+/** Fails of one source with one e-mail after which it is slowed down. */
+const PATIENT = 5
+const LONGEST_WAIT_MS = 10_000
+
+/** How long an attempt is held back: longer with each fail of the same source; of others, a little. */
+export function waitBefore(own: number, others: number): number {
+  const byOwn = own < PATIENT ? 0 : Math.min(LONGEST_WAIT_MS, 500 * 2 ** (own - PATIENT))
+  return Math.max(byOwn, others < 50 ? 0 : 2000)
+}
+
+const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
+
 /**
- * Whom an e-mail and a password belong to. A wrong e-mail and a wrong password take as long and read the same.
- * Problems: `not-allowed` on a mismatch (field `password`) or after too many attempts (field `email`).
+ * Whom an e-mail and a password belong to. A wrong e-mail and a wrong password take as long and read the same. Whoever
+ * guesses is slowed down, and the rightful owner, who comes from elsewhere, is not shut out by it.
+ * Problems: `not-allowed` on a mismatch (field `password`) or when too many stand before the door (field `email`).
  */
 export async function checkPassword(
   email: string,
   password: string,
 ): Promise<Result<{ id: string; firmId: string }>> {
   const address = email.trim().toLowerCase()
+  const source = await sourceOf()
   // The attempt is noted before the password is looked at, so that many at once cannot slip through together.
-  const found = await signingIn(address, async (sql) => {
-    if ((await recentAttempts(sql, address)) >= MOST_ATTEMPTS) return 'throttled' as const
-    await noteAttempt(sql, address)
-    return personSigningIn(sql, address)
+  const { found, own, others } = await signingIn(address, async (sql) => {
+    const before = await recentAttempts(sql, address, source)
+    await noteAttempt(sql, address, source)
+    return { found: await personSigningIn(sql, address), ...before }
   })
-  if (found === 'throttled')
+  await pause(waitBefore(own, others))
+  decoy ??= hashPassword('nobody')
+  const hash = found?.passwordHash ?? (await decoy)
+  const turn = await looking.take(async () => {
+    const matches = await verifyPassword(hash, password)
+    await pause(BREATH_MS)
+    return matches
+  })
+  if (!turn)
     return refuse(
       'not-allowed',
       'email',
-      'Too many failed attempts with this e-mail. Wait a quarter of an hour, or ask the office.',
+      `${looking.waiting} others are being signed in; try again in a few seconds.`,
     )
-  decoy ??= hashPassword('nobody')
-  const matches = await verifyPassword(found?.passwordHash ?? (await decoy), password)
-  if (!found || !matches)
+  if (!found || !turn.value)
     return refuse(
       'not-allowed',
       'password',
-      'E-mail and password do not belong together. Check both and try again.',
+      own + 1 < PATIENT
+        ? 'E-mail and password do not belong together. Check both and try again.'
+        : 'E-mail and password do not belong together. Each further attempt takes longer; the office can set a new password.',
     )
   await signingIn(address, (sql) => forgetAttempts(sql, address))
   return ok({ id: found.id, firmId: found.firmId })
 }
 
-/** Signs a person in and seals the cookie. Problems as {@link checkPassword}. */
+/** Signs a person in and seals the cookie; a session that this browser still had ends. Problems as {@link checkPassword}. */
 export async function signIn(email: string, password: string): Promise<Result<{ name: string }>> {
   const checked = await checkPassword(email, password)
   if (!checked.ok) return checked
   const { firmId, id: personId } = checked.value
+  const before = await sealedSession()
+  if (before) await inFirm(before.firmId, (sql) => endSession(sql, before.sessionId))
   const sessionId = uuidv7()
   const person = await inFirm(firmId, async (sql) => {
     await openSession(sql, { id: sessionId, firmId, personId })
+    await noteEvent(sql, { ...event(firmId, personId, 'sign-in'), about: sessionId })
     return personOfSession(sql, sessionId)
   })
   const sealed = await cookie()
@@ -93,10 +146,24 @@ export async function signIn(email: string, password: string): Promise<Result<{ 
   return ok({ name: person?.name ?? '' })
 }
 
-/** Ends the session on the server and takes the cookie away. */
+const event = (firmId: string, personId: string, verb: string) => ({
+  id: uuidv7(),
+  firmId,
+  personId,
+  verb,
+  at: new Date(),
+})
+
+/** Ends the session on the server, and those that were opened through the API, and takes the cookie away. */
 export async function signOut(): Promise<void> {
-  const sealed = await cookie()
-  const { sessionId, firmId } = sealed
-  if (sessionId && firmId) await inFirm(firmId, (sql) => endSession(sql, sessionId))
-  sealed.destroy()
+  const sealed = await sealedSession()
+  if (sealed)
+    await inFirm(sealed.firmId, async (sql) => {
+      const person = await personOfSession(sql, sealed.sessionId)
+      await endSession(sql, sealed.sessionId)
+      if (!person) return
+      await endApiSessions(sql, person.id)
+      await noteEvent(sql, { ...event(sealed.firmId, person.id, 'sign-out'), about: sealed.sessionId })
+    })
+  ;(await cookie()).destroy()
 }

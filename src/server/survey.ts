@@ -19,8 +19,10 @@ import {
   replaceMarks,
   touchTree,
   treeById,
+  treeForChange,
 } from '@/db/queries/tree'
-import { id, line, verb, words, type Context } from './verb'
+import { id, line, typed, version, words } from './text'
+import { verb, type Context } from './verb'
 
 /** A kind of the almanac, or one that may be the firm's own, which is asked in the step. */
 const knownHost = z
@@ -30,10 +32,11 @@ const knownHost = z
     error: 'Kind is not one the almanac knows; choose it from the list.',
   })
 
-/** Adds a tree to a site. A second send of the same tree changes nothing. */
+/** Adds a tree to a site. */
 export const addTreeVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.id,
+  makes: (i) => i.id,
   input: z.strictObject({
     id: id(),
     siteId: id('siteId'),
@@ -63,7 +66,7 @@ export const changeTreeVerb = verb({
   about: (i) => i.treeId,
   input: z.strictObject({
     treeId: id('treeId'),
-    version: z.int().min(1),
+    version: version(),
     tag: line('Tag', 40),
     host: knownHost,
     note: words('Notes'),
@@ -75,7 +78,7 @@ export const changeTreeVerb = verb({
       .nullable(),
   }),
   run: async ({ sql }, input): Promise<Result<{ version: number }>> => {
-    const before = await treeById(sql, input.treeId)
+    const before = await treeForChange(sql, input.treeId)
     if (!before) return refuse('unknown', 'treeId', 'There is no such tree.')
     if (!(await isKnown(sql, input.host))) return noSuchKind
     if (before.version === input.version) {
@@ -125,19 +128,20 @@ const HEIGHT_M = 1.3716
 export const addReadingVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.treeId,
+  makes: (i) => i.id,
   input: z.strictObject({
     id: id(),
     treeId: id('treeId'),
     tape: z.enum(['girth', 'diameter'], { error: 'Say which tape it was: girth or diameter.' }),
     bareUnit: z.enum(['in', 'cm']),
     stems: z
-      .array(z.string().max(200))
-      .min(1)
+      .array(typed('A stem'))
+      .min(1, { error: 'Type the girth or the diameter of at least one stem.' })
       .max(30, { error: 'More than 30 stems; measure the largest 30.' }),
-    accepted: z.array(z.string().max(40)).max(10).default([]),
+    accepted: z.array(typed('What was accepted', 40)).max(10).default([]),
   }),
-  run: async ({ sql, person, now }, input): Promise<Result<{ diameterM: number }>> => {
-    const tree = await treeById(sql, input.treeId)
+  run: async ({ sql, person, at }, input): Promise<Result<{ diameterM: number }>> => {
+    const tree = await treeForChange(sql, input.treeId)
     if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
     const system = person.units
     const stems: { girth?: number; diameter?: number }[] = []
@@ -156,13 +160,13 @@ export const addReadingVerb = verb({
         ok: false,
         problem: { ...trunk.problem, field: trunk.problem.field.replace(/\.(girth|diameter)$/, '') },
       }
-    const last = (await readingsOfTree(sql, input.treeId)).find((r) => r.id !== input.id)
+    const last = (await readingsOfTree(sql, input.treeId))[0]
     const doubts: ReadingDoubt[] = doubtReading(
       trunk.value.equivalentDiameter,
       last
         ? {
             diameter: Math.hypot(...last.stemsM),
-            years: yearsBetween(last.readAt.toISOString(), now.toISOString()),
+            years: yearsBetween(last.readAt.toISOString(), at.toISOString()),
           }
         : null,
       system,
@@ -173,7 +177,7 @@ export const addReadingVerb = verb({
       id: input.id,
       firmId: person.firmId,
       treeId: input.treeId,
-      readAt: now,
+      readAt: at,
       readBy: person.id,
       heightM: HEIGHT_M,
       tape: input.tape,
@@ -200,7 +204,7 @@ export const saveRingVerb = verb({
   about: (i) => i.treeId,
   input: z.strictObject({
     treeId: id('treeId'),
-    version: z.int().min(1),
+    version: version(),
     marks: z
       .array(
         z.strictObject({

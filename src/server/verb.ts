@@ -1,16 +1,28 @@
+import { createHash } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { refuse, type Problem, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
 import { inFirm, type FirmSql } from '@/db/client'
-import { noteEvent, type PersonRow, type Role } from '@/db/queries/person'
+import { noteStep, stepTaken, type StepRow } from '@/db/queries/step'
+import type { PersonRow, Role } from '@/db/queries/person'
+import { clashOf } from './clash'
+import { problemOf } from './inputProblem'
 
-/** What a verb works with: its firm's transaction, the person, and the time as the firm's clock has it. */
-export interface Context {
+/** What a view reads with: its firm's transaction, the person, and the time as the firm's clock has it. */
+export interface Reading {
   sql: FirmSql
   person: PersonRow
   now: Date
   today: string
+}
+
+/** What a verb works with. */
+export interface Context extends Reading {
+  /** When the hand pressed, by the device; `now` where the device did not say or cannot be right. */
+  at: Date
+  /** Done once the step is sure to stand, never when it is refused. */
+  afterwards: (act: () => Promise<void>) => void
 }
 
 /** One step of the job: what it takes, who may do it, and what it does in one transaction. */
@@ -19,22 +31,51 @@ export interface Verb<Input, Output> {
   input: z.ZodType<Input>
   /** The thing the step is about, for the audit trail. */
   about?: (input: Input) => string
+  /**
+   * The id of what the step makes. A step that only changes has none and takes the id its sender gave it, if any.
+   */
+  makes?: (input: Input) => string
+  /** What of the input is noted and compared; all of it when not given. */
+  noted?: (input: Input) => unknown
+  /** The answer is shown once and never kept. */
+  secret?: boolean
   run: (context: Context, input: Input) => Promise<Result<Output>>
+}
+
+/** What a sender says of a step beside its content. */
+export interface Sent {
+  /** The id of the step, made on the device; a repeat carries the same. */
+  step?: string | null
+  /** When the hand pressed, epoch ms on the firm's clock as the device knows it. */
+  at?: number | null
 }
 
 /** A verb ready to be done by whoever is signed in. */
 export interface Performable<Output = unknown> {
-  perform: (name: string, person: PersonRow, raw: unknown) => Promise<Result<Output>>
+  roles: readonly Role[] | 'all'
+  perform: (name: string, person: PersonRow, raw: unknown, sent?: Sent) => Promise<Result<Output>>
 }
 
 /** Makes a verb that can be performed. */
 export function verb<Input, Output>(v: Verb<Input, Output>): Performable<Output> {
-  return { perform: (name, person, raw) => perform(v, name, person, raw) }
+  return { roles: v.roles, perform: (name, person, raw, sent = {}) => perform(v, name, person, raw, sent) }
 }
 
 /** The time on the firm's clock. Only a demo's differs from the real one. */
 export function nowOf(person: Pick<PersonRow, 'clockOffsetMs'>): Date {
   return new Date(Date.now() + person.clockOffsetMs)
+}
+
+/** A device may hold a step back this long before it is in reach again. */
+const LONGEST_HELD_MS = 14 * 86_400_000
+/** A device's clock may run this far ahead. */
+const AHEAD_MS = 60_000
+
+/** The device's time where it can be: not in the future, not longer ago than a step is ever held back. */
+export function heldAt(now: Date, at: number | null | undefined): Date {
+  if (at == null || !Number.isFinite(at)) return now
+  if (at > now.getTime() + AHEAD_MS || at < now.getTime() - LONGEST_HELD_MS) return now
+  return new Date(Math.min(at, now.getTime()))
 }
 
 /** Carries a refusal out of the transaction so that nothing of it stays. */
@@ -45,14 +86,16 @@ class Refused extends Error {
 }
 
 /**
- * Does one step: validates what came in, checks the role, runs it in the firm's transaction and notes it.
- * A problem rolls everything back.
+ * Does one step: checks the role, validates what came in, runs it in the firm's transaction and notes it.
+ * A problem rolls everything back. A step that was taken before under the same id is answered as it was then when it
+ * is the same person's with the same content; otherwise it is a conflict that says what stands.
  */
 async function perform<I, O>(
   v: Verb<I, O>,
   name: string,
   person: PersonRow,
   raw: unknown,
+  sent: Sent,
 ): Promise<Result<O>> {
   if (v.roles !== 'all' && !v.roles.includes(person.role))
     return refuse(
@@ -62,86 +105,90 @@ async function perform<I, O>(
     )
   const read = v.input.safeParse(raw)
   if (!read.success) return { ok: false, problem: problemOf(read.error) }
+  const input = read.data
+  const step = v.makes?.(input) ?? sent.step ?? null
+  const noted = v.noted ? v.noted(input) : input
+  const inputHash = hashOf(name, noted)
   const now = nowOf(person)
+  const at = heldAt(now, sent.at)
+  const afterwards: (() => Promise<void>)[] = []
   try {
-    return await inFirm(person.firmId, async (sql) => {
-      const result = await v.run({ sql, person, now, today: dateIn(person.timeZone, now) }, read.data)
+    const done = await inFirm(person.firmId, async (sql) => {
+      const event = uuidv7()
+      const before = await stepTaken(sql, { event, step })
+      if (before) return answerAgain<O>(before, person, inputHash, v.secret === true)
+      const context = {
+        sql,
+        person,
+        now,
+        at,
+        today: dateIn(person.timeZone, now),
+        afterwards: (act: () => Promise<void>) => void afterwards.push(act),
+      }
+      const result = await v.run(context, input)
       if (!result.ok) throw new Refused(result.problem)
-      await noteEvent(sql, {
-        id: uuidv7(),
+      await noteStep(sql, {
+        event,
+        step,
         firmId: person.firmId,
         personId: person.id,
         verb: name,
-        about: v.about?.(read.data) ?? null,
+        about: v.about?.(input) ?? null,
+        inputHash,
+        input: noted,
+        answer: v.secret ? null : result.value,
+        at: now,
+        deviceAt: sent.at == null ? null : at,
       })
       return result
     })
+    for (const act of afterwards) await act()
+    return done
   } catch (error) {
     if (error instanceof Refused) return { ok: false, problem: error.problem }
+    const clash = clashOf(error)
+    if (clash) return { ok: false, problem: clash }
     throw error
   }
+}
+
+/** A step that was taken before: the same answer for the same step, otherwise what stands. */
+function answerAgain<O>(before: StepRow, person: PersonRow, inputHash: string, secret: boolean): Result<O> {
+  const same = before.personId === person.id && before.inputHash === inputHash
+  if (same && !secret) return { ok: true, value: before.answer as O }
+  return {
+    ok: false,
+    problem: {
+      code: 'conflict',
+      field: 'id',
+      message: secret
+        ? 'This was done already and its answer is shown only once; take that one back and make another.'
+        : before.personId === person.id
+          ? 'This was kept already, with other content. Compare what stands with what you sent; send yours as a new one if both are meant.'
+          : `${before.person} has used this very entry already. Load the page again and send yours as a new one.`,
+      stands: secret ? undefined : { input: before.input, by: before.person, at: before.at.toISOString() },
+    },
+  }
+}
+
+/** A hash over a step's name and content, whatever order its fields came in. */
+export function hashOf(name: string, input: unknown): string {
+  return createHash('sha256')
+    .update(`${name}\n${inOrder(input)}`)
+    .digest('hex')
+}
+
+function inOrder(value: unknown): string {
+  if (Array.isArray(value)) return `[${value.map(inOrder).join(',')}]`
+  if (value !== null && typeof value === 'object')
+    return `{${Object.entries(value)
+      .filter(([, v]) => v !== undefined)
+      .sort(([a], [b]) => (a < b ? -1 : 1))
+      .map(([k, v]) => `${JSON.stringify(k)}:${inOrder(v)}`)
+      .join(',')}}`
+  return JSON.stringify(value) ?? 'null'
 }
 
 function listed(roles: readonly Role[]): string {
   return roles.length === 1 ? `the ${roles[0]}` : `${roles.slice(0, -1).join(', ')} or ${roles.at(-1)}`
 }
-
-/** The first thing wrong with an input, as a problem that names the field. */
-export function problemOf(error: z.ZodError): Problem {
-  const issue = error.issues[0]!
-  const path = issue.path
-    .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
-    .join('')
-  if (issue.code === 'unrecognized_keys')
-    return {
-      code: 'unknown',
-      field: [path, issue.keys[0]].filter(Boolean).join('.'),
-      message: `There is no field "${issue.keys[0]}" here; leave it out.`,
-    }
-  const missing = issue.code === 'invalid_type' && issue.message.includes('undefined')
-  const own = !/^(Invalid|Too|Unrecognized|Expected)/.test(issue.message)
-  return {
-    code: missing ? 'missing' : 'out-of-range',
-    field: path || 'body',
-    message: own
-      ? issue.message
-      : `${path || 'The input'} ${missing ? 'is missing; give it.' : 'is not as it must be; check it and send it again.'}`,
-  }
-}
-
-/** A line of text as a person types it: trimmed, of a sane length, without control characters. */
-export function line(name: string, most: number, least = 1) {
-  return z
-    .string({ error: `${name} is missing; type it.` })
-    .trim()
-    .min(least, { error: `${name} is empty; type it.` })
-    .max(most, { error: `${name} is longer than ${most} characters; shorten it.` })
-    .refine((s) => !hasControl(s), {
-      error: `${name} has characters that cannot be kept; type it without them.`,
-    })
-}
-
-/** Longer text; may be empty. */
-export function words(name: string, most = 2000) {
-  return z
-    .string()
-    .trim()
-    .max(most, { error: `${name} are longer than ${most} characters; shorten them.` })
-    .refine((s) => !hasControl(s), {
-      error: `${name} have characters that cannot be kept; type them without.`,
-    })
-    .nullable()
-    .default(null)
-}
-
-function hasControl(text: string): boolean {
-  for (const c of text) {
-    const code = c.codePointAt(0)!
-    if ((code < 32 && code !== 10 && code !== 9) || code === 127 || (code >= 0xd800 && code <= 0xdfff))
-      return true
-  }
-  return false
-}
-
-/** An id made on the device. */
-export const id = (name = 'id') => z.uuid({ error: `${name} must be an id.` })

@@ -3,7 +3,7 @@ import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb 
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { correctRecordVerb, enterResultVerb } from './followUp'
-import { handToCrewVerb } from './prescribe'
+import { handToCrewVerb, withdrawPrescriptionVerb } from './prescribe'
 import { removePhotoVerb } from './photograph'
 import { finishPracticeVerb } from './practice'
 import { confirmTreeVerb, markPortVerb } from './run'
@@ -24,6 +24,7 @@ export const VERBS: Readonly<Record<string, Performable>> = {
   'sign-diagnosis': signDiagnosisVerb,
   'sign-decision': signDecisionVerb,
   'hand-to-crew': handToCrewVerb,
+  'withdraw-prescription': withdrawPrescriptionVerb,
   'confirm-tree': confirmTreeVerb,
   'mark-port': markPortVerb,
   'sign-record': signRecordVerb,

@@ -13,8 +13,8 @@ export function shortDate(at: number | Date, timeZone: string): string {
   return part(at, timeZone, { day: 'numeric', month: 'short', year: 'numeric' })
 }
 
-/** `08:41` */
-export function clockTime(at: number | Date, timeZone: string): string {
+/** `08:41`; on the device's own clock where no zone is given. */
+export function clockTime(at: number | Date, timeZone?: string): string {
   return part(at, timeZone, { hour: '2-digit', minute: '2-digit', hour12: false }).replace('24:', '00:')
 }
 
@@ -35,6 +35,6 @@ export function fromToday(date: string, today: string): string {
   return days > 0 ? `in ${words}` : `${words} ago`
 }
 
-function part(at: number | Date, timeZone: string, options: Intl.DateTimeFormatOptions): string {
+function part(at: number | Date, timeZone: string | undefined, options: Intl.DateTimeFormatOptions): string {
   return new Intl.DateTimeFormat('en-GB', { timeZone, ...options }).format(at)
 }

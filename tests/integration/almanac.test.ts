@@ -176,11 +176,13 @@ test('practice is scored by the server and kept per person', async () => {
     ok: false,
     problem: { code: 'unknown' },
   })
-  expect(await act(wren, 'finish-practice', { ...run, caseId: 'made:no' })).toMatchObject({
+  expect(await act(wren, 'finish-practice', { ...run, id: uuidv7(), caseId: 'made:no' })).toMatchObject({
     ok: false,
     problem: { field: 'caseId' },
   })
-  expect(await act(wren, 'finish-practice', { ...run, checks: ['needle-wool-base'] })).toMatchObject({
+  expect(
+    await act(wren, 'finish-practice', { ...run, id: uuidv7(), checks: ['needle-wool-base'] }),
+  ).toMatchObject({
     ok: false,
     problem: { field: 'checks' },
   })

@@ -2,8 +2,10 @@ import { v7 as uuidv7 } from 'uuid'
 import postgres from 'postgres'
 import { closePool, inFirm } from '@/db/client'
 import type { PersonRow, Role } from '@/db/queries/person'
+import { itemsOfJob, portsOfItems } from '@/db/queries/work'
 import { VERBS } from '@/server/verbs'
 import { CARDS } from '../../demo/cards'
+import type { Sent } from '@/server/verb'
 import type { Result } from '@/core/problem'
 
 /** A firm made up for one test, with its people and a site. Firms of several tests live side by side in one database. */
@@ -45,6 +47,7 @@ export async function makeFirm(name: string): Promise<TestFirm> {
       email: '',
       role,
       licence: role === 'technician' ? null : 'T-1',
+      licenceUntil: null,
       units: 'us',
       firmName: name,
       town: 'Testham',
@@ -55,8 +58,8 @@ export async function makeFirm(name: string): Promise<TestFirm> {
 }
 
 /** Does a step as somebody. */
-export function act(person: PersonRow, verb: string, input: unknown): Promise<Result<unknown>> {
-  return VERBS[verb]!.perform(verb, person, input)
+export function act(person: PersonRow, verb: string, input: unknown, sent?: Sent): Promise<Result<unknown>> {
+  return VERBS[verb]!.perform(verb, person, input, sent)
 }
 
 /** Does a step that must work. */
@@ -130,6 +133,65 @@ export async function decideAsh(firm: TestFirm, tag: string, at = NOON): Promise
     onDate: '2026-06-12',
   }
   return { treeId, decisionId, prescription }
+}
+
+/** An ash with the crew: prescribed, handed over, its tag read and the gear on. */
+export async function runAsh(firm: TestFirm, tag: string, at = NOON) {
+  const treated = await decideAsh(firm, tag, at)
+  const { jobId } = await done<{ jobId: string }>(
+    firm.person('arborist', at),
+    'hand-to-crew',
+    treated.prescription,
+  )
+  const found = await inFirm(firm.id, async (sql) => {
+    const item = (await itemsOfJob(sql, jobId)).find((i) => i.tag === tag)!
+    return { item, ports: await portsOfItems(sql, [item.id]) }
+  })
+  await done(firm.person('technician', at), 'confirm-tree', { jobItemId: found.item.id, tag, gear: true })
+  return { ...treated, jobId, ...found }
+}
+
+/** Takes ports through steps, a minute apart. */
+export async function stepPorts(firm: TestFirm, portIds: string[], kinds: string[], at = NOON) {
+  for (const portId of portIds)
+    for (const [i, kind] of kinds.entries())
+      await done(firm.person('technician', new Date(at.getTime() + i * 60_000)), 'mark-port', {
+        eventId: uuidv7(),
+        portId,
+        kind,
+      })
+}
+
+/** What is typed to sign a record. */
+export const recordInput = (jobItemId: string, counted: number) => ({
+  id: uuidv7(),
+  jobItemId,
+  lot: 'LOT-1',
+  temperature: '70 F',
+  wind: '5 mph',
+  windFrom: 'SW',
+  sky: 'clear',
+  soil: 'moist',
+  counted,
+  notices: 'office told',
+})
+
+/** An ash treated as planned and recorded. */
+export async function recordedAsh(firm: TestFirm, tag: string, at = NOON) {
+  const run = await runAsh(firm, tag, at)
+  await stepPorts(
+    firm,
+    run.ports.map((p) => p.id),
+    ['drill', 'start', 'stop', 'out'],
+    at,
+  )
+  const lead = firm.person('crew lead', new Date(at.getTime() + 3_600_000))
+  const { recordId } = await done<{ recordId: string }>(
+    lead,
+    'sign-record',
+    recordInput(run.item.id, run.ports.length),
+  )
+  return { ...run, recordId }
 }
 
 /** The tables' owner, for looking past the fences. */

@@ -34,6 +34,12 @@ export default async function TodayPage() {
             Settings
           </Link>
         </p>
+        {view.trouble && (
+          <p className="note note-stop mt-3" role="alert">
+            The ledger has trouble at record {view.trouble.seq}. {view.trouble.words} Tell the office, and
+            keep the database and the file of seals as they are.
+          </p>
+        )}
         <InjectionHours hours={view.hours} timeZone={person.timeZone} units={person.units} />
         <section className="mt-5">
           <h2 className="text-[0.95rem] text-ink2 font-text font-normal">Work for the crew</h2>
@@ -52,7 +58,7 @@ export default async function TodayPage() {
                     </span>
                   </span>
                   <span className="flex flex-wrap items-center gap-1.5">
-                    {job.rings.slice(0, 5).map((r) => (
+                    {job.rings.map((r) => (
                       <SmallRing
                         key={r.tag}
                         size={Math.round(26 + Math.min(26, r.diameterM * 45))}
@@ -60,8 +66,8 @@ export default async function TodayPage() {
                         done={r.done}
                       />
                     ))}
-                    {job.rings.length > 5 && (
-                      <span className="text-ink2">and {job.rings.length - 5} more</span>
+                    {job.trees > job.rings.length && (
+                      <span className="text-ink2">and {job.trees - job.rings.length} more</span>
                     )}
                   </span>
                   <span>
@@ -87,7 +93,11 @@ export default async function TodayPage() {
           </ul>
         </section>
         <section className="mt-6">
-          <h2 className="text-[0.95rem] text-ink2 font-text font-normal">Promised and due</h2>
+          <h2 className="text-[0.95rem] text-ink2 font-text font-normal">
+            Promised and due
+            {view.dueInAll > view.due.length &&
+              `, the first ${view.due.length} of ${view.dueInAll.toLocaleString('en-US')}`}
+          </h2>
           <ul className="border-t border-line mt-1">
             {view.due.map((c) => (
               <li key={c.id} className="border-b border-line">
@@ -105,6 +115,13 @@ export default async function TodayPage() {
                 </Link>
               </li>
             ))}
+            {view.dueInAll > view.due.length && (
+              <li className="py-2.5 border-b border-line">
+                <Link href="/follow-up" className="underline underline-offset-2">
+                  All promised checks
+                </Link>
+              </li>
+            )}
             {view.due.length === 0 && (
               <li className="py-4 text-ink2">No check is due in the next two weeks.</li>
             )}
@@ -126,7 +143,7 @@ export default async function TodayPage() {
                 >
                   <span>to {step}</span>
                   <span className="font-head font-bold text-[1.25rem]">
-                    {view.waiting[step]}{' '}
+                    {view.waiting[step].toLocaleString('en-US')}{' '}
                     <span className="text-[0.85rem] font-text font-normal text-ink2">
                       {view.waiting[step] === 1 ? 'tree' : 'trees'}
                     </span>

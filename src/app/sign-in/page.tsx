@@ -1,4 +1,5 @@
 import { redirect } from 'next/navigation'
+import { ownPath, textOf, type Query } from '@/server/read/address'
 import { demoSignIns } from '@/server/read/signIn'
 import { currentPerson } from '@/server/session'
 import { SignInForm } from './SignInForm'
@@ -15,13 +16,8 @@ const SHOWN = [12, 88, 160, 232, 312].map((b) => ({
   notedOn: '2026-06-12',
 }))
 
-export default async function SignInPage({
-  searchParams,
-}: {
-  searchParams: Promise<{ next?: string | string[] }>
-}) {
-  const next = (await searchParams).next
-  const wanted = typeof next === 'string' && /^\/(?![/\\])/.test(next) ? next : '/'
+export default async function SignInPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const wanted = ownPath(textOf(await searchParams, 'next', 2000))
   if (await currentPerson()) redirect(wanted)
   const people = await demoSignIns()
   return (

@@ -1,7 +1,8 @@
 import type { ActionClass } from '../diagnose/almanac'
 import { showWeight } from '../diagnose/showWeight'
 
-export type Action = 'treat' | 'care' | 'watch' | 'sample' | 'remove'
+export const ACTIONS = ['treat', 'care', 'watch', 'sample', 'refer', 'remove'] as const
+export type Action = (typeof ACTIONS)[number]
 
 export interface DecideInput {
   /** What the diagnosed cause calls for. */

@@ -37,15 +37,21 @@ export interface Conflict {
   with: { date: PlainDate; product: string } | null
 }
 
+/** More conflicts than this nobody reads; two thousand applications of one product on a day would make millions. */
+const MOST_CONFLICTS = 20_000
+
 interface Placed extends Application {
   planned: boolean
   /** Place in the common order of history and plan. */
   at: number
+  /** Days from some day on. */
+  day: number
 }
 
 /**
  * What stands against a plan of applications: intervals, counts, mixtures that must keep apart, resistance groups,
- * harvest and bloom.
+ * harvest and bloom. Near-linear in the applications, and in the conflicts there are; more than 20,000 conflicts are
+ * `out-of-range`.
  *
  * History and plan are taken together in date order (same date: history first, then as given). Only planned
  * applications are in conflict; between two planned ones, the later. Conflicts come sorted by date, product, rule and
@@ -61,25 +67,34 @@ export function planConflicts(input: {
   const wrong = check(input)
   if (wrong) return wrong
   const { rules } = input
+  const notInBloom = new Set(rules.notInBloom ?? [])
   const all = [
     ...input.history.map((a) => ({ ...a, planned: false })),
     ...input.plan.map((a) => ({ ...a, planned: true })),
   ]
     .map((a, given) => ({ ...a, given }))
     .sort((a, b) => compare(a.date, b.date) || a.given - b.given)
-    .map((a, at): Placed => ({ ...a, at }))
+    .map((a, at): Placed => ({ ...a, at, day: daysBetween('2000-01-01', a.date) }))
   const conflicts: Conflict[] = []
-  const add = (a: Placed, rule: IntervalRule, other: Placed | null) =>
+  const add: Add = (a, rule, other) => {
+    // What cannot be read any more need not be written out; the count is what is told.
     conflicts.push({
       date: a.date,
       product: a.product,
       rule,
       with: other && { date: other.date, product: other.product },
     })
-  tooSoon(all, rules, add)
-  tooMany(all, rules, add)
-  keptApart(all, rules, add)
-  sameGroup(all, rules, add)
+    return conflicts.length <= MOST_CONFLICTS
+  }
+  for (const rule of [tooSoon, tooMany, keptApart, sameGroup]) {
+    rule(all, rules, add)
+    if (conflicts.length > MOST_CONFLICTS)
+      return refuse(
+        'out-of-range',
+        'plan',
+        `More than ${MOST_CONFLICTS.toLocaleString('en-US')} conflicts stand against this plan; ask about fewer applications at a time.`,
+      )
+  }
   for (const a of all.filter((x) => x.planned)) {
     const days = rules.harvestDays?.get(a.product)
     if (
@@ -89,12 +104,7 @@ export function planConflicts(input: {
       daysBetween(a.date, rules.harvest) < days
     )
       add(a, 'harvest', null)
-    if (
-      rules.bloom &&
-      rules.notInBloom?.includes(a.product) &&
-      a.date >= rules.bloom.from &&
-      a.date <= rules.bloom.to
-    )
+    if (rules.bloom && notInBloom.has(a.product) && a.date >= rules.bloom.from && a.date <= rules.bloom.to)
       add(a, 'bloom', null)
   }
   conflicts.sort(
@@ -107,28 +117,48 @@ export function planConflicts(input: {
   return ok({ conflicts, working: workingOf(input, conflicts) })
 }
 
-type Add = (a: Placed, rule: IntervalRule, other: Placed | null) => void
+/** Notes a conflict; false when there are more than are told. */
+type Add = (a: Placed, rule: IntervalRule, other: Placed | null) => boolean
 
 function compare(a: string, b: string): number {
   return a < b ? -1 : a > b ? 1 : 0
 }
 
-/** The applications a planned one has to keep its distance from: all past ones, and planned ones before it. */
-function othersOf(a: Placed, all: Placed[]): Placed[] {
-  return all.filter((b) => b.at !== a.at && (!b.planned || b.at < a.at))
-}
-
-const distance = (a: Placed, b: Placed) => Math.abs(daysBetween(a.date, b.date))
+const distance = (a: Placed, b: Placed) => Math.abs(a.day - b.day)
 
 function tooSoon(all: Placed[], rules: IntervalRules, add: Add) {
-  for (const a of all) {
-    const days = rules.minDays?.get(a.product)
-    if (!a.planned || days === undefined) continue
-    let nearest: Placed | null = null
-    for (const b of othersOf(a, all))
-      if (b.product === a.product && (!nearest || distance(a, b) < distance(a, nearest))) nearest = b
-    if (nearest && distance(a, nearest) < days) add(a, 'too-soon', nearest)
+  if (!rules.minDays?.size) return
+  for (const [product, own] of grouped(all, (a) => a.product)) {
+    const days = rules.minDays.get(product)
+    if (days === undefined) continue
+    // A planned one keeps its distance from all past ones, and from planned ones before it. Of equally near ones the
+    // first in order counts.
+    const nextPast = new Array<Placed | null>(own.length).fill(null)
+    for (let i = own.length - 2; i >= 0; i--)
+      nextPast[i] = own[i + 1]!.planned ? nextPast[i + 1]! : own[i + 1]!
+    const firstOfDate = new Map<string, Placed>()
+    for (const [i, a] of own.entries()) {
+      if (a.planned) {
+        const before = i > 0 ? firstOfDate.get(own[i - 1]!.date)! : null
+        const after = nextPast[i] ?? null
+        const nearest =
+          before && (!after || distance(a, before) <= distance(a, after)) ? before : (after ?? before)
+        if (nearest && distance(a, nearest) < days) add(a, 'too-soon', nearest)
+      }
+      if (!firstOfDate.has(a.date)) firstOfDate.set(a.date, a)
+    }
   }
+}
+
+/** The applications under each key, in order. */
+function grouped(all: readonly Placed[], key: (a: Placed) => string): Map<string, Placed[]> {
+  const groups = new Map<string, Placed[]>()
+  for (const a of all) {
+    const own = groups.get(key(a))
+    if (own) own.push(a)
+    else groups.set(key(a), [a])
+  }
+  return groups
 }
 
 function tooMany(all: Placed[], rules: IntervalRules, add: Add) {
@@ -143,24 +173,53 @@ function tooMany(all: Placed[], rules: IntervalRules, add: Add) {
 }
 
 function keptApart(all: Placed[], rules: IntervalRules, add: Add) {
+  // For each active, what it must keep from and how many days; the longest where several rules name a pair.
+  const keeps = new Map<string, Map<string, number>>()
+  const keep = (from: string, to: string, days: number) => {
+    const own = keeps.get(from) ?? new Map<string, number>()
+    own.set(to, Math.max(own.get(to) ?? 0, days))
+    keeps.set(from, own)
+  }
+  for (const { actives, days } of rules.apart ?? []) {
+    keep(actives[0], actives[1], days)
+    keep(actives[1], actives[0], days)
+  }
+  if (keeps.size === 0) return
+  const byActive = grouped(all, (a) => a.active)
   for (const a of all) {
     if (!a.planned) continue
-    for (const b of othersOf(a, all)) {
-      const kept = (rules.apart ?? []).some(
-        ({ actives: [x, y], days }) =>
-          ((a.active === x && b.active === y) || (a.active === y && b.active === x)) && distance(a, b) < days,
-      )
-      if (kept) add(a, 'apart', b)
+    const hits: Placed[] = []
+    for (const [active, days] of keeps.get(a.active) ?? []) {
+      const others = byActive.get(active) ?? []
+      for (let i = firstWithin(others, a, days); i < others.length; i++) {
+        const b = others[i]!
+        if (b.day - a.day >= days) break
+        if (b.at !== a.at && (!b.planned || b.at < a.at) && distance(a, b) < days) hits.push(b)
+      }
     }
+    hits.sort((x, y) => x.at - y.at)
+    for (const b of hits) if (!add(a, 'apart', b)) return
   }
+}
+
+/** The first of a list in date order that lies fewer days before an application than given. */
+function firstWithin(own: readonly Placed[], a: Placed, days: number): number {
+  let [low, high] = [0, own.length]
+  while (low < high) {
+    const middle = (low + high) >> 1
+    if (a.day - own[middle]!.day >= days) low = middle + 1
+    else high = middle
+  }
+  return low
 }
 
 function sameGroup(all: Placed[], rules: IntervalRules, add: Add) {
   if (rules.maxRunOfGroup === undefined) return
+  const byKind = grouped(all, (a) => a.kind)
   for (const kind of new Set(rules.rotate ?? [])) {
     let before: Placed | null = null
     let run = 0
-    for (const a of all.filter((x) => x.kind === kind)) {
+    for (const a of byKind.get(kind) ?? []) {
       const manySites = a.group.startsWith('M')
       run = manySites ? 0 : before && before.group === a.group ? run + 1 : 1
       if (a.planned && before && run > rules.maxRunOfGroup) add(a, 'same-group', before)

@@ -20,6 +20,7 @@ export type PortStep =
   | { kind: 'stop'; at: number }
   | { kind: 'out'; at: number }
   | { kind: 'give-up'; at: number; reason: string; left: number }
+  | { kind: 'move'; at: number; bearing: number }
   | { kind: 'undo'; at: number }
 
 export type PortStage = 'planned' | 'drilled' | 'taking up' | 'empty' | 'done' | 'given up'
@@ -82,6 +83,9 @@ export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort>
         left: port.startedAt === null ? port.volume : step.left,
         stoppedAt: port.startedAt === null ? null : step.at,
       })
+    case 'move':
+      if (port.drilledAt !== null) return no(`${name} is drilled; a hole cannot be moved.`)
+      return ok({ ...port, bearing: step.bearing })
     case 'undo':
       if (port.outAt !== null) return ok({ ...port, outAt: null })
       if (port.givenUp !== null) return ok({ ...port, givenUp: null, left: 0, stoppedAt: null })
@@ -90,6 +94,28 @@ export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort>
       if (port.drilledAt !== null) return ok({ ...port, drilledAt: null })
       return no(`Nothing has been done at port ${port.number} yet.`)
   }
+}
+
+/** A step as it was sent from a device: its id makes a repeat harmless. */
+export type PortEvent = PortStep & { id: string }
+
+/**
+ * A port from its plan and everything that happened at it, whatever order that arrived in: steps go by the device's time,
+ * at the same moment by their ids, a repeat counts once. Problems are those of the first step that cannot be, as in
+ * {@link stepPort}.
+ *
+ * @example foldPort(planned, [{ kind: 'start', id: 'b', at: 2 }, { kind: 'drill', id: 'a', at: 1 }]) // taking up
+ */
+export function foldPort(planned: RunningPort, events: readonly PortEvent[]): Result<RunningPort> {
+  const once = new Map(events.map((e) => [e.id, e]))
+  const inTime = [...once.values()].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+  let port = planned
+  for (const event of inTime) {
+    const next = stepPort(port, event)
+    if (!next.ok) return next
+    port = next.value
+  }
+  return ok(port)
 }
 
 /** What went into the tree: charged and started, less what was left. m³. */

@@ -17,7 +17,7 @@ export async function setOwnEntry(
   await sql`update almanac_own set withdrawn_at = ${e.at}
     where kind = ${e.kind} and about = ${e.about} and withdrawn_at is null and id <> ${e.id}`
   await sql`insert into almanac_own (id, firm_id, kind, about, body, made_by, made_at)
-    values (${e.id}, ${e.firmId}, ${e.kind}, ${e.about}, ${sql.json(e.body as never)}, ${e.by}, ${e.at}) on conflict (id) do nothing`
+    values (${e.id}, ${e.firmId}, ${e.kind}, ${e.about}, ${sql.json(e.body as never)}, ${e.by}, ${e.at})`
 }
 
 /** Answers how many were withdrawn: 0 or 1. */
@@ -45,7 +45,7 @@ export async function addNote(
   n: { id: string; firmId: string; entry: string; words: string; by: string; at: Date },
 ): Promise<void> {
   await sql`insert into almanac_note (id, firm_id, entry, words, by_person, at)
-    values (${n.id}, ${n.firmId}, ${n.entry}, ${n.words}, ${n.by}, ${n.at}) on conflict (id) do nothing`
+    values (${n.id}, ${n.firmId}, ${n.entry}, ${n.words}, ${n.by}, ${n.at})`
 }
 
 export interface HouseRuleRow {
@@ -75,5 +75,5 @@ export async function addHouseRule(
   },
 ): Promise<void> {
   await sql`insert into house_rule (id, firm_id, matter, rule, words, by_person, at)
-    values (${r.id}, ${r.firmId}, ${r.matter}, ${r.rule}, ${r.words}, ${r.by}, ${r.at}) on conflict (id) do nothing`
+    values (${r.id}, ${r.firmId}, ${r.matter}, ${r.rule}, ${r.words}, ${r.by}, ${r.at})`
 }

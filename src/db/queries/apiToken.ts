@@ -57,3 +57,8 @@ export async function revokeToken(sql: FirmSql, personId: string, id: string): P
     where id = ${id} and person_id = ${personId} and revoked_at is null returning id`
   return rows.length
 }
+
+/** Ends what a person opened through the API by signing in; named tokens stay. */
+export async function endApiSessions(sql: FirmSql, personId: string): Promise<void> {
+  await sql`update api_token set revoked_at = now() where person_id = ${personId} and kind = 'session' and revoked_at is null`
+}

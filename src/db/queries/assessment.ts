@@ -1,4 +1,5 @@
 import type { FindingDetail } from '@/core/diagnose/detail'
+import type { Action } from '@/core/decide/propose'
 import type { FirmSql } from '../client'
 
 export interface AssessmentRow {
@@ -16,12 +17,19 @@ export async function assessmentOfTree(sql: FirmSql, treeId: string): Promise<As
   return rows[0]
 }
 
+/** One assessment, whichever tree's it is. */
+export async function assessmentById(sql: FirmSql, id: string): Promise<AssessmentRow | undefined> {
+  const rows = await sql<AssessmentRow[]>`
+    select id, tree_id as "treeId", started_at as "startedAt", closed_at as "closedAt" from assessment where id = ${id}`
+  return rows[0]
+}
+
 export async function openAssessment(
   sql: FirmSql,
   a: { id: string; firmId: string; treeId: string; at: Date; by: string },
 ): Promise<void> {
   await sql`insert into assessment (id, firm_id, tree_id, started_at, started_by)
-    values (${a.id}, ${a.firmId}, ${a.treeId}, ${a.at}, ${a.by}) on conflict (id) do nothing`
+    values (${a.id}, ${a.firmId}, ${a.treeId}, ${a.at}, ${a.by})`
 }
 
 export async function closeAssessment(sql: FirmSql, id: string, at: Date): Promise<void> {
@@ -139,13 +147,13 @@ export async function signDiagnosis(
 ): Promise<void> {
   await sql`insert into diagnosis (id, firm_id, assessment_id, tree_id, cause, probability, weights, almanac_version, held, override_reason, signed_at, signed_by)
     values (${d.id}, ${d.firmId}, ${d.assessmentId}, ${d.treeId}, ${d.cause}, ${d.probability}, ${sql.json(d.weights)}, ${d.almanacVersion},
-      ${d.held}, ${d.overrideReason}, ${d.at}, ${d.by}) on conflict (id) do nothing`
+      ${d.held}, ${d.overrideReason}, ${d.at}, ${d.by})`
 }
 
 export interface DecisionRow {
   id: string
   diagnosisId: string
-  action: 'treat' | 'care' | 'watch' | 'sample' | 'remove'
+  action: Action
   proposed: string
   reasons: { text: string; against?: boolean }[]
   words: string | null
@@ -176,6 +184,5 @@ export async function signDecision(
   },
 ): Promise<void> {
   await sql`insert into decision (id, firm_id, diagnosis_id, tree_id, action, proposed, reasons, words, signed_at, signed_by)
-    values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons as never)}, ${d.words}, ${d.at}, ${d.by})
-    on conflict (id) do nothing`
+    values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons as never)}, ${d.words}, ${d.at}, ${d.by})`
 }

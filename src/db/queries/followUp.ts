@@ -26,14 +26,23 @@ const select = (sql: FirmSql) => sql`
   from follow_up u join tree t on t.id = u.tree_id join site s on s.id = t.site_id
   left join measurement m on m.follow_up_id = u.id left join person p on p.id = m.measured_by`
 
-/** Promised checks without a result, the next due first. */
+/** Promised checks without a result, the next due first, a page at a time: pass the last row's day and id to go on. */
 export async function openFollowUps(
   sql: FirmSql,
   until: string | null = null,
+  after: { dueOn: string; id: string } | null = null,
   limit = 100,
 ): Promise<FollowUpRow[]> {
-  return sql<FollowUpRow[]>`${select(sql)} where m.id is null ${until ? sql`and u.due_on <= ${until}` : sql``}
+  return sql<FollowUpRow[]>`${select(sql)} where not u.done ${until ? sql`and u.due_on <= ${until}` : sql``}
+    ${after ? sql`and (u.due_on, u.id) > (${after.dueOn}, ${after.id})` : sql``}
     order by u.due_on, u.id limit ${limit}`
+}
+
+/** How many promised checks are without a result, until a day or in all. */
+export async function countOpenFollowUps(sql: FirmSql, until: string | null = null): Promise<number> {
+  const rows = await sql<{ count: number }[]>`
+    select count(*)::int as count from follow_up where not done ${until ? sql`and due_on <= ${until}` : sql``}`
+  return rows[0]!.count
 }
 
 export async function followUpsOfTree(sql: FirmSql, treeId: string): Promise<FollowUpRow[]> {
@@ -61,7 +70,13 @@ export async function addFollowUp(
     values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)})`
 }
 
-/** Enters a result once; answers false when there already is one. */
+/** The check, held until the transaction ends, so that two results take turns. */
+export async function followUpForChange(sql: FirmSql, id: string): Promise<FollowUpRow | undefined> {
+  const rows = await sql`select 1 from follow_up where id = ${id} for update`
+  return rows[0] ? followUpById(sql, id) : undefined
+}
+
+/** Enters the result of a check. */
 export async function addMeasurement(
   sql: FirmSql,
   m: {
@@ -75,10 +90,8 @@ export async function addMeasurement(
     at: Date
     by: string
   },
-): Promise<boolean> {
-  const rows =
-    await sql`insert into measurement (id, firm_id, follow_up_id, value, verdict, next_step, words, measured_at, measured_by)
-    values (${m.id}, ${m.firmId}, ${m.followUpId}, ${m.value}, ${m.verdict}, ${m.nextStep}, ${m.words}, ${m.at}, ${m.by})
-    on conflict (firm_id, follow_up_id) do nothing returning id`
-  return rows.length > 0
+): Promise<void> {
+  await sql`insert into measurement (id, firm_id, follow_up_id, value, verdict, next_step, words, measured_at, measured_by)
+    values (${m.id}, ${m.firmId}, ${m.followUpId}, ${m.value}, ${m.verdict}, ${m.nextStep}, ${m.words}, ${m.at}, ${m.by})`
+  await sql`update follow_up set done = true where id = ${m.followUpId}`
 }

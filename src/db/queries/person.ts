@@ -9,6 +9,8 @@ export interface PersonRow {
   email: string
   role: Role
   licence: string | null
+  /** The last day the licence holds; null when the office has entered none. */
+  licenceUntil: string | null
   units: 'us' | 'metric'
   firmName: string
   town: string
@@ -17,7 +19,8 @@ export interface PersonRow {
 }
 
 const personColumns = (sql: FirmSql) => sql`
-    p.id, p.firm_id as "firmId", p.name, p.email, p.role, p.licence, p.units,
+    p.id, p.firm_id as "firmId", p.name, p.email, p.role, p.licence,
+      p.licence_until::text as "licenceUntil", p.units,
       f.name as "firmName", f.town, f.time_zone as "timeZone",
       (extract(epoch from f.clock_offset) * 1000)::double precision as "clockOffsetMs"`
 
@@ -46,15 +49,22 @@ export async function personSigningIn(sql: FirmSql, email: string) {
   return rows[0]
 }
 
-/** Failed attempts of an e-mail in the last quarter of an hour. */
-export async function recentAttempts(sql: FirmSql, email: string): Promise<number> {
-  const rows = await sql<{ count: number }[]>`
-    select count(*)::int as count from sign_in_attempt where email = ${email} and at > now() - interval '15 minutes'`
-  return rows[0]!.count
+/** Failed attempts of an e-mail in the last quarter of an hour: those of one source, and all others. */
+export async function recentAttempts(
+  sql: FirmSql,
+  email: string,
+  source: string,
+): Promise<{ own: number; others: number }> {
+  const rows = await sql<{ own: number; others: number }[]>`
+    select (count(*) filter (where source = ${source}))::int as own, (count(*) filter (where source <> ${source}))::int as others
+    from sign_in_attempt where email = ${email} and at > now() - interval '15 minutes'`
+  return rows[0]!
 }
 
-export async function noteAttempt(sql: FirmSql, email: string): Promise<void> {
-  await sql`insert into sign_in_attempt (email) values (${email})`
+export async function noteAttempt(sql: FirmSql, email: string, source: string): Promise<void> {
+  await sql`insert into sign_in_attempt (email, source) values (${email}, ${source})`
+  // What is older than a day tells nothing any more.
+  await sql`delete from sign_in_attempt where email = ${email} and at < now() - interval '1 day'`
 }
 
 export async function forgetAttempts(sql: FirmSql, email: string): Promise<void> {
@@ -76,12 +86,4 @@ export async function setUnits(sql: FirmSql, personId: string, units: 'us' | 'me
 /** Moves the demo's clock by some seconds. */
 export async function moveClock(sql: FirmSql, firmId: string, seconds: number): Promise<void> {
   await sql`update firm set clock_offset = clock_offset + make_interval(secs => ${seconds}) where id = ${firmId}`
-}
-
-export async function noteEvent(
-  sql: FirmSql,
-  event: { id: string; firmId: string; personId: string; verb: string; about: string | null },
-): Promise<void> {
-  await sql`insert into audit_event (id, firm_id, person_id, verb, about)
-    values (${event.id}, ${event.firmId}, ${event.personId}, ${event.verb}, ${event.about})`
 }

@@ -37,8 +37,7 @@ export async function addPhoto(
   },
 ): Promise<void> {
   await sql`insert into photo (id, firm_id, tree_id, assessment_id, finding, taken_at, by_person, width, height, jpeg)
-    values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.assessmentId}, ${p.finding}, ${p.at}, ${p.by}, ${p.width}, ${p.height}, ${p.jpeg})
-    on conflict (id) do nothing`
+    values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.assessmentId}, ${p.finding}, ${p.at}, ${p.by}, ${p.width}, ${p.height}, ${p.jpeg})`
 }
 
 /** Takes a picture away while its examination is open. Answers how many: 0 or 1. */
@@ -46,4 +45,10 @@ export async function removePhoto(sql: FirmSql, id: string): Promise<number> {
   const rows = await sql`delete from photo f using assessment a
     where f.id = ${id} and a.id = f.assessment_id and a.closed_at is null returning f.id`
   return rows.length
+}
+
+/** Whose picture it is. */
+export async function treeOfPhoto(sql: FirmSql, id: string): Promise<string | undefined> {
+  const rows = await sql<{ id: string }[]>`select tree_id as id from photo where id = ${id}`
+  return rows[0]?.id
 }

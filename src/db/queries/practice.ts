@@ -24,6 +24,5 @@ export async function addPractice(
   r: PracticeRow & { id: string; firmId: string; personId: string },
 ): Promise<void> {
   await sql`insert into practice_run (id, firm_id, person_id, case_id, host, true_cause, checks, answer, action, score, minutes, at)
-    values (${r.id}, ${r.firmId}, ${r.personId}, ${r.caseId}, ${r.host}, ${r.trueCause}, ${sql.json(r.checks)}, ${r.answer}, ${r.action}, ${r.score}, ${r.minutes}, ${r.at})
-    on conflict (id) do nothing`
+    values (${r.id}, ${r.firmId}, ${r.personId}, ${r.caseId}, ${r.host}, ${r.trueCause}, ${sql.json(r.checks)}, ${r.answer}, ${r.action}, ${r.score}, ${r.minutes}, ${r.at})`
 }

@@ -57,13 +57,14 @@ export interface NewRecord {
   body: unknown
 }
 
-/** Adds an entry; the database numbers and chains it. A repeat with the same id adds nothing. */
-export async function addRecord(sql: FirmSql, r: NewRecord): Promise<void> {
-  const same = await sql`select 1 from record where id = ${r.id}`
-  if (same.length > 0) return
-  await sql`insert into record (id, firm_id, kind, corrects, tree_id, site_id, job_item_id, signed_at, signed_by, body, seq, prev_hash, hash)
+/** Adds an entry; the database numbers and chains it. Answers its place in the chain. */
+export async function addRecord(sql: FirmSql, r: NewRecord): Promise<{ seq: number; hash: string }> {
+  const rows = await sql<
+    { seq: number; hash: string }[]
+  >`insert into record (id, firm_id, kind, corrects, tree_id, site_id, job_item_id, signed_at, signed_by, body, seq, prev_hash, hash)
     values (${r.id}, ${r.firmId}, ${r.kind}, ${r.corrects}, ${r.treeId}, ${r.siteId}, ${r.jobItemId}, ${r.signedAt}, ${r.signedBy},
-      ${sql.json(r.body as never)}, 0, '', '')`
+      ${sql.json(r.body as never)}, 0, '', '') returning seq::int as seq, hash`
+  return rows[0]!
 }
 
 export interface ChainRow {
@@ -73,12 +74,27 @@ export interface ChainRow {
   covered: string
 }
 
-/** The chain as it stands: each entry's hash beside the text it covers, oldest first. */
-export async function recordChain(sql: FirmSql): Promise<ChainRow[]> {
-  return sql<ChainRow[]>`
-    select r.seq::int as seq, r.prev_hash as "prevHash", r.hash, concat_ws(E'\n',
-      r.prev_hash, r.firm_id, r.seq, r.id, r.kind, coalesce(r.corrects::text, '-'), r.tree_id, r.site_id,
-      coalesce(r.job_item_id::text, '-'), to_char(r.signed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'),
-      r.signed_by, r.body::text) as covered
-    from record r order by r.seq`
+/** A stretch of the chain after an entry, oldest first: each entry's hash beside the text it covers. */
+export async function chainFrom(sql: FirmSql, after: number, limit: number): Promise<ChainRow[]> {
+  return sql<
+    ChainRow[]
+  >`select ${covered(sql)} from record r where r.seq > ${after} order by r.seq limit ${limit}`
+}
+
+/** One entry with the text its hash covers. */
+export async function chainEntry(sql: FirmSql, id: string): Promise<ChainRow | undefined> {
+  const rows = await sql<ChainRow[]>`select ${covered(sql)} from record r where r.id = ${id}`
+  return rows[0]
+}
+
+const covered = (sql: FirmSql) => sql`
+  r.seq::int as seq, r.prev_hash as "prevHash", r.hash, concat_ws(E'\n',
+    r.prev_hash, r.firm_id, r.seq, r.id, r.kind, coalesce(r.corrects::text, '-'), r.tree_id, r.site_id,
+    coalesce(r.job_item_id::text, '-'), to_char(r.signed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'),
+    r.signed_by, r.body::text) as covered`
+
+/** The number of the newest entry; numbers have no gaps, so it is also how many there are. */
+export async function lastSeq(sql: FirmSql): Promise<number> {
+  const rows = await sql<{ seq: number }[]>`select seq::int as seq from record order by seq desc limit 1`
+  return rows[0]?.seq ?? 0
 }

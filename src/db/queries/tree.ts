@@ -1,3 +1,4 @@
+import { STAGES, stageOf, type Stage, type StageFacts } from '@/core/plan/stage'
 import type { FirmSql } from '../client'
 
 export interface TreeRow {
@@ -17,38 +18,19 @@ export interface TreeRow {
   /** Of the newest reading, metres; null without one. */
   diameterM: number | null
   readAt: Date | null
-  /** How far the chain of work has come: the newest sign of each step. */
-  examined: boolean
-  diagnosed: boolean
-  decided: boolean
-  /** The newest decision is to treat. */
-  toTreat: boolean
-  prescribed: boolean
-  recorded: boolean
-  followed: boolean
+  /** Whose turn it is; the rule stands in core/plan/stage. */
+  stage: Stage
+  /** Why work came back to the arborist; null when it did not. */
+  returned: string | null
 }
 
 const columns = (sql: FirmSql) => sql`
   t.id, t.site_id as "siteId", s.name as "siteName", t.tag, t.host, t.listed_as as "listedAs",
   t.identity_confirmed_at as "identityConfirmedAt", t.east_m as "eastM", t.north_m as "northM",
-  t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version,
-  (select sqrt(sum(d * d)) from unnest(r.stems_m) d) as "diameterM", r.read_at as "readAt",
-  exists (select 1 from finding f where f.assessment_id = a.id) as examined,
-  d.id is not null as diagnosed, c.id is not null as decided, coalesce(c.action = 'treat', false) as "toTreat",
-  p.id is not null as prescribed,
-  coalesce(p.status = 'done', false) as recorded,
-  coalesce(p.status = 'done' and not exists (
-    select 1 from follow_up u where u.prescription_id = p.id
-      and not exists (select 1 from measurement m where m.follow_up_id = u.id)), false) as followed`
+  t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version, t.stage, t.returned,
+  t.diameter_m as "diameterM", t.read_at as "readAt"`
 
-const sources = (sql: FirmSql) => sql`
-  tree t
-  join site s on s.id = t.site_id
-  left join lateral (select stems_m, read_at from stem_reading where tree_id = t.id and firm_id = t.firm_id order by read_at desc, id desc limit 1) r on true
-  left join lateral (select id from assessment where tree_id = t.id and firm_id = t.firm_id order by started_at desc, id desc limit 1) a on true
-  left join lateral (select id from diagnosis where assessment_id = a.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) d on true
-  left join lateral (select id, action from decision where diagnosis_id = d.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) c on true
-  left join lateral (select id, status from prescription where decision_id = c.id and status <> 'withdrawn' and firm_id = t.firm_id order by signed_at desc, id desc limit 1) p on true`
+const sources = (sql: FirmSql) => sql`tree t join site s on s.firm_id = t.firm_id and s.id = t.site_id`
 
 /** Standing trees of a site in tag order, a page at a time: pass the last row's tag and id to go on. */
 export async function treesOfSite(
@@ -69,42 +51,86 @@ export async function treeById(sql: FirmSql, id: string): Promise<TreeRow | unde
   return rows[0]
 }
 
-/** Trees whose work stands at a step, oldest reading first: what waits to be examined, weighed, decided, prescribed. */
-export async function treesWaiting(
-  sql: FirmSql,
-  step: 'examine' | 'weigh' | 'decide' | 'prescribe',
-  limit = 100,
-): Promise<TreeRow[]> {
-  const rows = await sql<TreeRow[]>`
-    select * from (select ${columns(sql)} from ${sources(sql)} where t.status = 'standing') w
-    where ${
-      step === 'examine'
-        ? sql`not w.diagnosed and not w.examined`
-        : step === 'weigh'
-          ? sql`w.examined and not w.diagnosed`
-          : step === 'decide'
-            ? sql`w.diagnosed and not w.decided`
-            : sql`w."toTreat" and not w.prescribed`
-    }
-    order by w."siteName", w.tag limit ${limit}`
-  return rows
+/**
+ * Holds the tree until the transaction ends, so that steps that rest on its newest examination, cause or decision take
+ * turns. Answers it as it is then.
+ */
+export async function treeForChange(sql: FirmSql, id: string): Promise<TreeRow | undefined> {
+  const rows = await sql<{ id: string }[]>`select id from tree where id = ${id} for no key update`
+  return rows[0] ? treeById(sql, id) : undefined
 }
 
-/** How many standing trees wait at each step, in one pass. */
-export async function waitingCounts(
+/**
+ * Works out anew whose turn a tree is and writes it down. Every step that moves the work on ends with it.
+ * @param returned why the work came back to the arborist; null when that is settled, left out to keep what stands
+ */
+export async function restage(sql: FirmSql, treeId: string, returned?: string | null): Promise<Stage> {
+  const rows = await sql<StageFacts[]>`
+    select exists (select 1 from finding f where f.firm_id = t.firm_id and f.assessment_id = a.id) as looked,
+      d.id is not null as diagnosed, c.action, p.status as prescription,
+      exists (select 1 from follow_up u where u.firm_id = t.firm_id and u.prescription_id = p.id and not u.done) as "openChecks"
+    from tree t
+      left join lateral (select id from assessment where tree_id = t.id and firm_id = t.firm_id order by started_at desc, id desc limit 1) a on true
+      left join lateral (select id from diagnosis where assessment_id = a.id and firm_id = t.firm_id) d on true
+      left join lateral (select id, action from decision where diagnosis_id = d.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) c on true
+      left join lateral (select id, status from prescription where decision_id = c.id and status <> 'withdrawn' and firm_id = t.firm_id order by signed_at desc, id desc limit 1) p on true
+    where t.id = ${treeId}`
+  const stage = stageOf(rows[0]!)
+  if (returned === undefined)
+    await sql`update tree set stage = ${stage} where id = ${treeId} and stage <> ${stage}`
+  else await sql`update tree set stage = ${stage}, returned = ${returned} where id = ${treeId}`
+  return stage
+}
+
+/** Where a list that goes by site and tag goes on. */
+export interface AfterTree {
+  site: string
+  tag: string
+  id: string
+}
+
+/**
+ * Standing trees at a stage, by site and tag, a page at a time: pass the last row's site, tag and id to go on. Sites come
+ * by name; how many trees wait at each is counted, not loaded.
+ */
+export async function treesWaiting(
   sql: FirmSql,
-): Promise<{ examine: number; weigh: number; decide: number; prescribe: number }> {
-  const rows = await sql<{ examine: number; weigh: number; decide: number; prescribe: number }[]>`
-    select count(*) filter (where not w.diagnosed and not w.examined)::int as examine,
-      count(*) filter (where w.examined and not w.diagnosed)::int as weigh,
-      count(*) filter (where w.diagnosed and not w.decided)::int as decide,
-      count(*) filter (where w.decided and not w.prescribed and w.treat)::int as prescribe
-    from (
-      select exists (select 1 from finding f where f.assessment_id = a.id) as examined,
-        d.id is not null as diagnosed, c.id is not null as decided, p.id is not null as prescribed,
-        coalesce(c.action = 'treat', false) as treat
-      from ${sources(sql)} where t.status = 'standing') w`
-  return rows[0]!
+  stage: Stage,
+  after: AfterTree | null = null,
+  limit = 100,
+): Promise<{ trees: TreeRow[]; total: number; sites: number }> {
+  const sites = await sql<{ id: string; trees: number }[]>`
+    select w.site_id as id, w.trees from (
+      select site_id, count(*)::int as trees from tree where stage = ${stage} and status = 'standing' group by site_id) w
+    join site s on s.id = w.site_id order by s.name, s.id`
+  const total = sites.reduce((n, s) => n + s.trees, 0)
+  const from = after ? sites.findIndex((s) => s.id === after.site) : 0
+  // As many sites as fill the page; the first may be read in part already.
+  const page: string[] = []
+  let filled = 0
+  for (const [i, site] of (from < 0 ? [] : sites.slice(from)).entries()) {
+    if (filled >= limit) break
+    page.push(site.id)
+    if (i > 0 || !after) filled += site.trees
+  }
+  if (page.length === 0) return { trees: [], total, sites: sites.length }
+  const trees = await sql<TreeRow[]>`
+    select ${columns(sql)} from unnest(${page}::uuid[]) with ordinality w (site_id, place)
+      join site s on s.id = w.site_id
+      cross join lateral (
+        select * from tree x where x.firm_id = s.firm_id and x.site_id = w.site_id and x.stage = ${stage} and x.status = 'standing'
+          ${after ? sql`and (x.site_id <> ${after.site} or (x.tag, x.id) > (${after.tag}, ${after.id}))` : sql``}
+        order by x.tag, x.id limit ${limit}) t
+    order by w.place, t.tag, t.id limit ${limit}`
+  return { trees, total, sites: sites.length }
+}
+
+/** How many standing trees wait at each stage. */
+export async function waitingCounts(sql: FirmSql): Promise<Record<Stage, number>> {
+  const rows = await sql<{ stage: Stage; count: number }[]>`
+    select stage, count(*)::int as count from tree where status = 'standing' group by stage`
+  const of = (stage: Stage) => rows.find((r) => r.stage === stage)?.count ?? 0
+  return Object.fromEntries(STAGES.map((s) => [s, of(s)])) as Record<Stage, number>
 }
 
 /** Finds trees by tag, kind or site as typed in the search. */
@@ -127,15 +153,15 @@ export interface NewTree {
   note: string | null
 }
 
-/** Adds a tree; a repeat with the same id changes nothing. Answers whether the tag was free. */
-export async function addTree(sql: FirmSql, tree: NewTree): Promise<'added' | 'repeated' | 'tag-taken'> {
-  const same = await sql`select 1 from tree where id = ${tree.id}`
-  if (same.length > 0) return 'repeated'
+/** Adds a tree. Answers whether the tag was free. */
+export async function addTree(sql: FirmSql, tree: NewTree): Promise<'added' | 'tag-taken'> {
   const rows = await sql`
     insert into tree (id, firm_id, site_id, tag, host, east_m, north_m, note)
     values (${tree.id}, ${tree.firmId}, ${tree.siteId}, ${tree.tag}, ${tree.host}, ${tree.eastM}, ${tree.northM}, ${tree.note})
     on conflict (firm_id, site_id, tag) do nothing returning id`
-  return rows.length > 0 ? 'added' : 'tag-taken'
+  if (rows.length === 0) return 'tag-taken'
+  await sql`update site set trees = trees + 1 where id = ${tree.siteId}`
+  return 'added'
 }
 
 /** Changes the tree's own fields if nobody did since `version`; answers the new version or null. */
@@ -207,8 +233,10 @@ export interface NewReading {
 
 export async function addReading(sql: FirmSql, r: NewReading): Promise<void> {
   await sql`insert into stem_reading (id, firm_id, tree_id, read_at, read_by, height_m, tape, stems_m, typed, doubts)
-    values (${r.id}, ${r.firmId}, ${r.treeId}, ${r.readAt}, ${r.readBy}, ${r.heightM}, ${r.tape}, ${r.stemsM}, ${r.typed}, ${sql.json(r.doubts as never)})
-    on conflict (id) do nothing`
+    values (${r.id}, ${r.firmId}, ${r.treeId}, ${r.readAt}, ${r.readBy}, ${r.heightM}, ${r.tape}, ${r.stemsM}, ${r.typed}, ${sql.json(r.doubts as never)})`
+  const diameter = Math.hypot(...r.stemsM)
+  await sql`update tree set diameter_m = ${diameter}, read_at = ${r.readAt}
+    where id = ${r.treeId} and (read_at is null or read_at <= ${r.readAt})`
 }
 
 export interface MarkRow {
@@ -224,6 +252,15 @@ export async function marksOfTree(sql: FirmSql, treeId: string): Promise<MarkRow
   return sql<MarkRow[]>`
     select id, kind, from_deg as "from", to_deg as "to", severity, noted_on::text as "notedOn"
     from ring_mark where tree_id = ${treeId} order by kind, from_deg, id`
+}
+
+/** One reading, whoever took newer ones since. */
+export async function readingById(sql: FirmSql, id: string): Promise<ReadingRow | undefined> {
+  const rows = await sql<ReadingRow[]>`
+    select r.id, r.read_at as "readAt", p.name as "readBy", r.height_m as "heightM", r.tape, r.stems_m as "stemsM",
+      r.typed, r.doubts
+    from stem_reading r left join person p on p.id = r.read_by where r.id = ${id}`
+  return rows[0]
 }
 
 /** The ring as it now is, in place of what it was. */

@@ -1,3 +1,4 @@
+import type { PortEvent } from '@/core/ports/running'
 import type { LabelCard } from '@/core/dose/labelCard'
 import type { Working } from '@/core/working/working'
 import type { FirmSql } from '../client'
@@ -47,8 +48,9 @@ export interface InjectionDose {
 export interface PrescriptionRow {
   id: string
   treeId: string
+  decisionId: string
   cause: string
-  status: 'handed' | 'done' | 'withdrawn'
+  status: 'handed' | 'done' | 'partly' | 'not treated' | 'withdrawn'
   signedAt: Date
   signedBy: string
   itemId: string
@@ -60,14 +62,15 @@ export interface PrescriptionRow {
   dose: InjectionDose
   working: Working
   jobId: string | null
+  jobItemId: string | null
   onDate: string | null
 }
 
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
-    select p.id, p.tree_id as "treeId", p.cause, p.status, p.signed_at as "signedAt", w.name as "signedBy",
+    select p.id, p.tree_id as "treeId", p.decision_id as "decisionId", p.cause, p.status, p.signed_at as "signedAt", w.name as "signedBy",
       i.id as "itemId", i.method, l.id as "labelId", l.name as "labelName", l.code as "labelCode", l.version as "labelVersion",
-      i.dose, i.working, j.id as "jobId", j.on_date::text as "onDate"
+      i.dose, i.working, j.id as "jobId", ji.id as "jobItemId", j.on_date::text as "onDate"
     from prescription p
     join prescription_item i on i.prescription_id = p.id
     join label_card l on l.id = i.label_card_id
@@ -94,15 +97,31 @@ export async function addPrescription(
     working: Working
     expectations: unknown
   },
-): Promise<'added' | 'repeated'> {
-  const rows =
-    await sql`insert into prescription (id, firm_id, tree_id, decision_id, cause, signed_at, signed_by)
-    values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.decisionId}, ${p.cause}, ${p.at}, ${p.by}) on conflict (id) do nothing returning id`
-  if (rows.length === 0) return 'repeated'
+): Promise<void> {
+  await sql`insert into prescription (id, firm_id, tree_id, decision_id, cause, signed_at, signed_by)
+    values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.decisionId}, ${p.cause}, ${p.at}, ${p.by})`
   await sql`insert into prescription_item (id, firm_id, prescription_id, method, label_card_id, reading_id, dose, working, expectations)
     values (${p.itemId}, ${p.firmId}, ${p.id}, 'trunk-injection', ${p.labelCardId}, ${p.readingId}, ${sql.json(p.dose as never)},
       ${sql.json(p.working as never)}, ${sql.json(p.expectations as never)})`
-  return 'added'
+}
+
+/** The prescription that stands on a decision, with its day and job. */
+export async function prescriptionOn(sql: FirmSql, decisionId: string) {
+  const rows = await sql<{ id: string; onDate: string | null; jobId: string | null; signedBy: string }[]>`
+    select p.id, j.on_date::text as "onDate", j.id as "jobId", w.name as "signedBy"
+    from prescription p join person w on w.id = p.signed_by
+      join prescription_item i on i.prescription_id = p.id
+      left join job_item ji on ji.prescription_item_id = i.id
+      left join job j on j.id = ji.job_id
+    where p.decision_id = ${decisionId} and p.status <> 'withdrawn'`
+  return rows[0]
+}
+
+/** Takes a prescription back before anything of it was done. */
+export async function withdrawPrescription(sql: FirmSql, id: string, words: string): Promise<void> {
+  await sql`update prescription set status = 'withdrawn', withdrawn_words = ${words} where id = ${id}`
+  await sql`update job_item set status = 'withdrawn' where status = 'open' and prescription_item_id in (
+    select pi.id from prescription_item pi where pi.prescription_id = ${id})`
 }
 
 /** The injection job of a site on a day, opened if there is none yet. */
@@ -110,11 +129,11 @@ export async function jobOfDay(
   sql: FirmSql,
   j: { id: string; firmId: string; siteId: string; onDate: string; title: string },
 ): Promise<string> {
+  await sql`insert into job (id, firm_id, site_id, on_date, title)
+    values (${j.id}, ${j.firmId}, ${j.siteId}, ${j.onDate}, ${j.title}) on conflict (firm_id, site_id, on_date, title) do nothing`
   const found = await sql<{ id: string }[]>`
-    select id from job where site_id = ${j.siteId} and on_date = ${j.onDate} and title = ${j.title} order by id limit 1`
-  if (found[0]) return found[0].id
-  await sql`insert into job (id, firm_id, site_id, on_date, title) values (${j.id}, ${j.firmId}, ${j.siteId}, ${j.onDate}, ${j.title})`
-  return j.id
+    select id from job where site_id = ${j.siteId} and on_date = ${j.onDate} and title = ${j.title}`
+  return found[0]!.id
 }
 
 export async function addJobItem(
@@ -124,9 +143,17 @@ export async function addJobItem(
 ): Promise<void> {
   await sql`insert into job_item (id, firm_id, job_id, prescription_item_id, tree_id)
     values (${i.id}, ${i.firmId}, ${i.jobId}, ${i.itemId}, ${i.treeId})`
-  for (const p of ports)
-    await sql`insert into port (id, firm_id, job_item_id, number, planned_deg, bearing_deg, volume_m3)
-      values (${p.id}, ${i.firmId}, ${i.id}, ${p.number}, ${p.bearing}, ${p.bearing}, ${p.volumeM3})`
+  await sql`insert into port ${sql(
+    ports.map((p) => ({
+      id: p.id,
+      firm_id: i.firmId,
+      job_item_id: i.id,
+      number: p.number,
+      planned_deg: p.bearing,
+      bearing_deg: p.bearing,
+      volume_m3: p.volumeM3,
+    })) as never,
+  )}`
 }
 
 export interface JobRow {
@@ -143,17 +170,38 @@ export interface JobRow {
 }
 
 /** Jobs between two dates, and any earlier ones with something still open, with their totals. */
-export async function jobsBetween(sql: FirmSql, from: string, to: string): Promise<JobRow[]> {
+export async function jobsBetween(sql: FirmSql, from: string, to: string, limit = 200): Promise<JobRow[]> {
   return sql<JobRow[]>`
-    select j.id, j.site_id as "siteId", s.name as "siteName", j.on_date::text as "onDate", j.title,
-      count(distinct i.id)::int as trees, count(distinct i.id) filter (where i.status = 'recorded')::int as recorded,
-      count(p.id)::int as ports, coalesce(sum(p.volume_m3), 0)::double precision as "volumeM3",
-      count(p.id) filter (where p.started_at is not null and p.out_at is null)::int as "inTrees"
-    from job j join site s on s.id = j.site_id
-    join job_item i on i.job_id = j.id left join port p on p.job_item_id = i.id
-    where (j.on_date between ${from} and ${to})
-      or (j.on_date < ${from} and exists (select 1 from job_item o where o.job_id = j.id and o.status = 'open'))
-    group by j.id, s.name order by j.on_date, j.id limit 200`
+    with wanted as (
+      (select id, site_id, on_date, title from job where on_date between ${from} and ${to} order by on_date, id limit ${limit})
+      union
+      (select j.id, j.site_id, j.on_date, j.title
+        from (select distinct job_id from job_item where status = 'open') o join job j on j.id = o.job_id
+        where j.on_date < ${from} order by j.on_date, j.id limit ${limit}))
+    select j.id, j.site_id as "siteId", s.name as "siteName", j.on_date::text as "onDate", j.title, x.*
+    from wanted j join site s on s.id = j.site_id cross join lateral (
+      select count(distinct i.id)::int as trees, (count(distinct i.id) filter (where i.status = 'recorded'))::int as recorded,
+        count(p.id)::int as ports, coalesce(sum(p.volume_m3), 0)::double precision as "volumeM3",
+        (count(p.id) filter (where p.started_at is not null and p.out_at is null))::int as "inTrees"
+      from job_item i left join port p on p.job_item_id = i.id
+      where i.job_id = j.id and i.status <> 'withdrawn') x
+    where x.trees > 0
+    order by j.on_date, j.id limit ${limit}`
+}
+
+/** The first few trees of each job as small rings. */
+export async function ringsOfJobs(
+  sql: FirmSql,
+  jobIds: string[],
+): Promise<{ jobId: string; tag: string; diameterM: number; bearings: number[]; done: boolean }[]> {
+  if (jobIds.length === 0) return []
+  return sql`
+    select j.id as "jobId", x.* from unnest(${jobIds}::uuid[]) j (id) cross join lateral (
+      select t.tag, (pi.dose->>'diameterM')::double precision as "diameterM",
+        (select array_agg((p->>'bearing')::int) from jsonb_array_elements(pi.dose->'ports') p) as bearings,
+        i.status = 'recorded' as done
+      from job_item i join tree t on t.id = i.tree_id join prescription_item pi on pi.id = i.prescription_item_id
+      where i.job_id = j.id and i.status <> 'withdrawn' order by t.tag, i.id limit 5) x`
 }
 
 export async function jobById(sql: FirmSql, id: string) {
@@ -170,11 +218,15 @@ export interface JobItemRow {
   tag: string
   host: string
   treeNote: string | null
-  status: 'open' | 'recorded'
+  status: 'open' | 'recorded' | 'withdrawn'
   confirmedAt: Date | null
   itemId: string
+  readingId: string
   prescriptionId: string
+  decisionId: string
+  prescriptionStatus: PrescriptionRow['status']
   cause: string
+  expectations: unknown
   dose: InjectionDose
   working: Working
   labelId: string
@@ -187,7 +239,9 @@ export interface JobItemRow {
 }
 
 export async function itemsOfJob(sql: FirmSql, jobId: string): Promise<JobItemRow[]> {
-  return sql<JobItemRow[]>`${itemSelect(sql)} where i.job_id = ${jobId} order by t.tag, i.id`
+  return sql<
+    JobItemRow[]
+  >`${itemSelect(sql)} where i.job_id = ${jobId} and i.status <> 'withdrawn' order by t.tag, i.id`
 }
 
 export async function jobItemById(sql: FirmSql, id: string): Promise<JobItemRow | undefined> {
@@ -197,7 +251,8 @@ export async function jobItemById(sql: FirmSql, id: string): Promise<JobItemRow 
 
 const itemSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.tree_id as "treeId", t.tag, t.host, t.note as "treeNote", i.status,
-    i.confirmed_at as "confirmedAt", pi.id as "itemId", pr.id as "prescriptionId", pr.cause, pi.dose, pi.working,
+    i.confirmed_at as "confirmedAt", pi.id as "itemId", pi.reading_id as "readingId", pr.id as "prescriptionId",
+    pr.decision_id as "decisionId", pr.status as "prescriptionStatus", pr.cause, pi.expectations, pi.dose, pi.working,
     l.id as "labelId", l.name as "labelName", l.code as "labelCode", l.version as "labelVersion", l.registration, l.body as label,
     (select r.id from record r where r.job_item_id = i.id and r.kind = 'application') as "recordId"
   from job_item i join tree t on t.id = i.tree_id
@@ -209,10 +264,27 @@ export async function confirmJobItem(sql: FirmSql, id: string, at: Date): Promis
   await sql`update job_item set confirmed_at = ${at} where id = ${id} and confirmed_at is null`
 }
 
-export async function closeJobItem(sql: FirmSql, id: string): Promise<void> {
-  await sql`update job_item set status = 'recorded' where id = ${id}`
-  await sql`update prescription set status = 'done' where id = (
-    select pi.prescription_id from job_item i join prescription_item pi on pi.id = i.prescription_item_id where i.id = ${id})`
+/** The tree of a job, held until the transaction ends: steps at its ports and its signing take turns. */
+export async function jobItemForChange(sql: FirmSql, id: string): Promise<JobItemRow | undefined> {
+  const rows = await sql`select 1 from job_item where id = ${id} for update`
+  return rows[0] ? jobItemById(sql, id) : undefined
+}
+
+/** Closes a tree of a job with what came of its prescription. */
+export async function closeJobItem(
+  sql: FirmSql,
+  item: Pick<JobItemRow, 'id' | 'prescriptionId'>,
+  came: 'done' | 'partly' | 'not treated',
+): Promise<void> {
+  await sql`update job_item set status = 'recorded' where id = ${item.id}`
+  await sql`update prescription set status = ${came} where id = ${item.prescriptionId}`
+}
+
+/** The newest version of a label card of this code. */
+export async function newestVersion(sql: FirmSql, code: string): Promise<number> {
+  const rows = await sql<{ version: number }[]>`
+    select version from label_card where code = ${code} order by version desc limit 1`
+  return rows[0]?.version ?? 0
 }
 
 export interface PortRow {
@@ -239,24 +311,43 @@ export async function portsOfItems(sql: FirmSql, itemIds: string[]): Promise<Por
     from port where job_item_id in ${sql(itemIds)} order by job_item_id, number`
 }
 
-/** The port, locked until the transaction ends, so that two hands on it take turns. */
-export async function portForChange(sql: FirmSql, id: string): Promise<PortRow | undefined> {
-  const rows = await sql<
-    { jobItemId: string }[]
-  >`select job_item_id as "jobItemId" from port where id = ${id} for update`
-  if (!rows[0]) return undefined
-  return (await portsOfItems(sql, [rows[0].jobItemId])).find((p) => p.id === id)
+/** Which tree of a job a port belongs to. */
+export async function itemOfPort(sql: FirmSql, portId: string): Promise<string | undefined> {
+  const rows = await sql<{ id: string }[]>`select job_item_id as id from port where id = ${portId}`
+  return rows[0]?.id
 }
 
-/** Notes an event; answers false when this very event was noted before. */
+/** Everything that was done at the ports of a tree, as it was sent. */
+export async function portEventsOf(
+  sql: FirmSql,
+  jobItemId: string,
+): Promise<{ id: string; portId: string; kind: PortEvent['kind']; at: Date; detail: PortEventDetail }[]> {
+  return sql`select e.id, e.port_id as "portId", e.kind, e.at, e.detail
+    from port p join port_event e on e.firm_id = p.firm_id and e.port_id = p.id
+    where p.job_item_id = ${jobItemId} order by e.at, e.id`
+}
+
+/** What a step at a port carries beside its kind. SI. */
+export interface PortEventDetail {
+  reason?: string | null
+  leftM3?: number | null
+  bearing?: number | null
+}
+
 export async function notePortEvent(
   sql: FirmSql,
-  e: { id: string; firmId: string; portId: string; kind: string; at: Date; by: string; detail: unknown },
-): Promise<boolean> {
-  const rows = await sql`insert into port_event (id, firm_id, port_id, kind, at, by_person, detail)
-    values (${e.id}, ${e.firmId}, ${e.portId}, ${e.kind}, ${e.at}, ${e.by}, ${sql.json(e.detail as never)})
-    on conflict (id) do nothing returning id`
-  return rows.length > 0
+  e: {
+    id: string
+    firmId: string
+    portId: string
+    kind: string
+    at: Date
+    by: string
+    detail: PortEventDetail
+  },
+): Promise<void> {
+  await sql`insert into port_event (id, firm_id, port_id, kind, at, by_person, detail)
+    values (${e.id}, ${e.firmId}, ${e.portId}, ${e.kind}, ${e.at}, ${e.by}, ${sql.json(e.detail as never)})`
 }
 
 export async function savePort(sql: FirmSql, p: PortRow): Promise<void> {

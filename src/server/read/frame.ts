@@ -7,12 +7,11 @@ export function frameView() {
   return reading(async ({ sql, person, now }) => {
     const [[inTrees], closed] = await Promise.all([
       sql<{ count: number }[]>`
-        select count(*)::int as count from (
-          select distinct p.job_item_id from port p where p.started_at is not null and p.out_at is null) x`,
-      sql<{ site: string; until: string }[]>`
-        select s.name as site, max(r.body->>'reentryUntil') as until from record r join site s on s.id = r.site_id
-        where r.kind = 'application' and r.signed_at > ${new Date(now.getTime() - 30 * 86_400_000)} and r.body->>'reentryUntil' > ${now.toISOString()}
-        group by s.name order by until desc limit 2`,
+        select count(distinct job_item_id)::int as count from port where started_at is not null and out_at is null`,
+      sql<{ site: string; until: Date }[]>`
+        select s.name as site, max(r.reentry_until) as until from record r join site s on s.id = r.site_id
+        where r.kind = 'application' and r.reentry_until > ${now}
+        group by s.id, s.name order by until desc limit 2`,
     ])
     const w = simulatedWeather(person.timeZone, now)
     return {
@@ -22,7 +21,7 @@ export function frameView() {
       now: now.getTime(),
       weather: { temperature: w.temperature, wind: w.wind, windFrom: w.windFrom, sky: w.sky, soil: w.soil },
       treesTakingUp: inTrees!.count,
-      closed,
+      closed: closed.map((c) => ({ site: c.site, until: c.until.getTime() })),
       demo: isDemo(),
     }
   })

@@ -1,6 +1,7 @@
 import { ownHosts } from '../almanac'
 import { featuresOfSite, siteById, sites } from '@/db/queries/site'
-import { marksOfSite, treesNamed, treesOfSite, treesWaiting } from '@/db/queries/tree'
+import { marksOfSite, treesNamed, treesOfSite, treesWaiting, type AfterTree } from '@/db/queries/tree'
+import { searchable } from '../text'
 import { isId, reading } from './reader'
 import { plainMarks } from './ring'
 
@@ -34,10 +35,20 @@ export function siteView(id: string, after: { tag: string; id: string } | null =
 
 export type SiteView = NonNullable<Awaited<ReturnType<typeof siteView>>>
 
-export function waitingView(step: 'examine' | 'weigh' | 'decide' | 'prescribe') {
-  return reading(async ({ sql }) => ({ trees: await treesWaiting(sql, step) }))
+/** Trees that wait at a step, a page at a time, with how many there are in all. */
+export function waitingView(
+  step: 'examine' | 'weigh' | 'decide' | 'prescribe',
+  after: AfterTree | null = null,
+) {
+  return reading(async ({ sql, person }) => ({
+    ...(await treesWaiting(sql, step, after, WAITING_PAGE)),
+    units: person.units,
+  }))
 }
 
+/** Trees of one page of a waiting list. */
+export const WAITING_PAGE = 100
+
 export function findView(text: string) {
-  return reading(async ({ sql }) => (text.trim() === '' ? [] : treesNamed(sql, text.trim().slice(0, 80))))
+  return reading(async ({ sql }) => (searchable(text) === '' ? [] : treesNamed(sql, searchable(text))))
 }

@@ -5,7 +5,7 @@ import { dateIn } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import type { PersonRow } from '@/db/queries/person'
 import { currentPerson } from '../session'
-import { nowOf, type Context } from '../verb'
+import { nowOf, type Reading } from '../verb'
 
 /** Who reads; sends a stranger to the sign-in and back afterwards. One look-up a request. */
 export const reader = cache(async (): Promise<PersonRow> => {
@@ -16,15 +16,10 @@ export const reader = cache(async (): Promise<PersonRow> => {
 })
 
 /** Reads in one firm-scoped transaction, with the firm's time. */
-export async function reading<T>(read: (context: Context) => Promise<T>): Promise<T> {
+export async function reading<T>(read: (context: Reading) => Promise<T>): Promise<T> {
   const person = await reader()
   const now = nowOf(person)
   return inFirm(person.firmId, (sql) => read({ sql, person, now, today: dateIn(person.timeZone, now) }))
 }
 
-const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i
-
-/** True for what can be an id in an address; anything else is not found, never an error. */
-export function isId(text: string): boolean {
-  return UUID.test(text)
-}
+export { isId } from '../id'

@@ -1,6 +1,7 @@
 import { addDays } from '@/core/time/calendar'
-import { openFollowUps } from '@/db/queries/followUp'
-import { itemsOfJob, jobsBetween } from '@/db/queries/work'
+import { countOpenFollowUps, openFollowUps } from '@/db/queries/followUp'
+import { jobsBetween, ringsOfJobs } from '@/db/queries/work'
+import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { reading } from './reader'
@@ -10,28 +11,21 @@ export function todayView() {
   return reading(async (context) => {
     const { sql, person, today, now } = context
     const jobs = await jobsBetween(sql, today, today)
-    const withTrees = await Promise.all(
-      jobs.map(async (job) => {
-        const items = await itemsOfJob(sql, job.id)
-        return {
-          ...job,
-          rings: items.map((i) => ({
-            tag: i.tag,
-            diameterM: i.dose.diameterM,
-            bearings: i.dose.ports.map((p) => p.bearing),
-            done: i.status === 'recorded',
-          })),
-        }
-      }),
+    const rings = await ringsOfJobs(
+      sql,
+      jobs.map((j) => j.id),
     )
-    const due = await openFollowUps(sql, addDays(today, 14), 12)
+    const withTrees = jobs.map((job) => ({ ...job, rings: rings.filter((r) => r.jobId === job.id) }))
+    const until = addDays(today, 14)
+    const [due, dueInAll] = [await openFollowUps(sql, until, null, 12), await countOpenFollowUps(sql, until)]
     const waiting = await waitingCounts(sql)
+    const trouble = (await ledgerCheck(sql))?.trouble ?? null
     const hours = Array.from({ length: 16 }, (_, i) => {
       const at = new Date(now.getTime() + i * 3_600_000 - (now.getTime() % 3_600_000))
       const w = simulatedWeather(person.timeZone, at)
       return { at: at.getTime(), temperature: w.temperature, soil: w.soil, sky: w.sky }
     })
-    return { today, jobs: withTrees, due, waiting, hours, role: person.role }
+    return { today, jobs: withTrees, due, waiting, hours, trouble, dueInAll, role: person.role }
   })
 }
 

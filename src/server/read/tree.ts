@@ -18,12 +18,13 @@ import { holesOfTree, marksOfTree, readingsOfTree, treeById, type TreeRow } from
 import { labelCards, prescriptionsOfTree } from '@/db/queries/work'
 import { ownOf } from '../almanac'
 import { proposalFor, seenOf } from '../assess'
+import { DECIDED } from '../decided'
 import { labelSource, planBase, READING_GOOD_FOR_YEARS } from '../prescribe'
-import type { Context } from '../verb'
+import type { Reading } from '../verb'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 
-async function base(context: Context, id: string) {
+async function base(context: Reading, id: string) {
   const { sql, person, today } = context
   const tree = isId(id) ? await treeById(sql, id) : undefined
   if (!tree) return null
@@ -158,14 +159,6 @@ export function treeView(id: string) {
   })
 }
 
-const DECIDED = {
-  treat: 'Decided to treat',
-  care: 'Decided on care only',
-  watch: 'Decided to watch',
-  sample: 'Decided to send a sample',
-  remove: 'Decided to remove',
-}
-
 export type TreeView = NonNullable<Awaited<ReturnType<typeof treeView>>>
 
 /** The running examination, or none yet; a closed one is shown but not written to. */
@@ -253,7 +246,7 @@ export function prescribeView(id: string) {
       readingGoodForYears: READING_GOOD_FOR_YEARS,
       plan: reading ? await planBase(context, id, reading) : null,
       handed:
-        prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.signedAt >= decision.signedAt) ??
+        prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id) ??
         null,
     }
   })
@@ -262,7 +255,4 @@ export function prescribeView(id: string) {
 export type PrescribeView = NonNullable<Awaited<ReturnType<typeof prescribeView>>>
 
 /** A tree's stand in the chain of work, for the line of steps. */
-export type Steps = Pick<
-  TreeRow,
-  'examined' | 'diagnosed' | 'decided' | 'prescribed' | 'recorded' | 'followed' | 'diameterM'
->
+export type Steps = Pick<TreeRow, 'stage' | 'diameterM'>

@@ -1,12 +1,14 @@
-import { createHash } from 'node:crypto'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { compare } from '@/core/respond/compare'
-import { followUpById, openFollowUps } from '@/db/queries/followUp'
-import { correctionsOf, recordById, recordChain, records, type ChainRow } from '@/db/queries/record'
+import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
+import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
+import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
 import { itemsOfJob, jobById, lotsOf, portsOfItems } from '@/db/queries/work'
 import { marksOfTree, holesOfTree } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
+import { checkTail, followChain } from '../ledger/check'
+import { askForCheck } from '../ledger/watch'
 import { runningPort } from '../run'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
@@ -54,41 +56,45 @@ export function jobView(id: string) {
 
 export type JobView = NonNullable<Awaited<ReturnType<typeof jobView>>>
 
-/** Looks whether every record still carries the hash of the one before: the first broken entry, or null. */
-export function firstBroken(chain: readonly ChainRow[]): number | null {
-  let before = '0'.repeat(64)
-  let expected = 1
-  for (const entry of chain) {
-    const hash = createHash('sha256').update(entry.covered, 'utf8').digest('hex')
-    if (entry.seq !== expected || entry.prevHash !== before || entry.hash !== hash) return entry.seq
-    before = entry.hash
-    expected++
-  }
-  return null
-}
-
+/** A page of the ledger, with how its chain stands: the end is checked now, the whole in the background. */
 export function ledgerView(before: number | null = null) {
   return reading(async ({ sql, person }) => {
-    const chain = await recordChain(sql)
+    const check = await ledgerCheck(sql)
+    const trouble = (await checkTail(sql)) ?? check?.trouble ?? null
+    askForCheck(person.firmId, check?.checkedAt ?? null)
     return {
       records: await records(sql, before, 51),
-      entries: chain.length,
-      broken: firstBroken(chain),
+      entries: await lastSeq(sql),
+      trouble,
+      checkedTo: check?.checkedTo ?? null,
+      checkedAt: check?.checkedAt ?? null,
       timeZone: person.timeZone,
       units: person.units,
     }
   })
 }
 
+/** A record as it was signed, with its seal and whether it is still what was sealed. */
 export function recordView(id: string) {
   return reading(async ({ sql, person }) => {
     const record = isId(id) ? await recordById(sql, id) : undefined
     if (!record) return null
+    const seal = (await sealOf(sql, record.seq)) ?? null
+    const entry = (await chainEntry(sql, id))!
+    // The record itself is looked at on every opening; its neighbours are the check's.
+    const own = followChain(
+      { seq: record.seq - 1, hash: record.prevHash },
+      [entry],
+      new Map(seal ? [[record.seq, seal]] : []),
+      await firstSealed(sql),
+    )
     return {
       record,
       kind: hostName(record.host),
+      seal,
+      trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
       corrections: await correctionsOf(sql, id),
-      corrected: record.corrects ? await recordById(sql, record.corrects) : null,
+      corrected: record.corrects ? ((await recordById(sql, record.corrects)) ?? null) : null,
       marks: plainMarks(await marksOfTree(sql, record.treeId)),
       timeZone: person.timeZone,
       units: person.units,
@@ -99,11 +105,17 @@ export function recordView(id: string) {
 
 export type RecordView = NonNullable<Awaited<ReturnType<typeof recordView>>>
 
-export function followUpsView() {
+/** Promised checks of one page of the list. */
+export const FOLLOW_UP_PAGE = 100
+
+/** Promised checks without a result, a page at a time, with how many are due and how many there are in all. */
+export function followUpsView(after: { dueOn: string; id: string } | null = null) {
   return reading(async ({ sql, today, person }) => ({
     today,
     timeZone: person.timeZone,
-    checks: await openFollowUps(sql),
+    due: await countOpenFollowUps(sql, today),
+    open: await countOpenFollowUps(sql),
+    checks: await openFollowUps(sql, null, after, FOLLOW_UP_PAGE),
   }))
 }
 

@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
 import { useVerb } from '../fields/useVerb'
 import { clockTime, longDate } from '../when'
+import { setFirmClock } from './firmClock'
 
 export interface StripData {
   town: string
@@ -11,7 +12,7 @@ export interface StripData {
   now: number
   weather: { temperature: number; wind: number; windFrom: string; sky: string; soil: string }
   treesTakingUp: number
-  closed: { site: string; until: string }[]
+  closed: { site: string; until: number }[]
   person: { units: 'us' | 'metric' }
   demo: boolean
 }
@@ -25,6 +26,7 @@ export function Strip({ data }: { data: StripData }) {
   const system = data.person.units
 
   useEffect(() => {
+    setFirmClock(data.now)
     const began = Date.now()
     const tick = () => setNow(data.now + Date.now() - began)
     tick()
@@ -54,7 +56,7 @@ export function Strip({ data }: { data: StripData }) {
       )}
       {data.closed.map((c) => (
         <span key={c.site} className="tag tag-plum">
-          {c.site} closed until {clockTime(Date.parse(c.until), data.timeZone)}
+          {c.site} closed until {clockTime(c.until, data.timeZone)}
         </span>
       ))}
       <span className="ml-auto flex items-center gap-2">

@@ -1,13 +1,9 @@
 import Link from 'next/link'
+import { isBehind, type Stage } from '@/core/plan/stage'
 
 export interface StepState {
   diameterM: number | null
-  examined: boolean
-  diagnosed: boolean
-  decided: boolean
-  prescribed: boolean
-  recorded: boolean
-  followed: boolean
+  stage: Stage
 }
 
 const STEPS = ['measure', 'examine', 'weigh', 'decide', 'prescribe', 'run', 'follow up'] as const
@@ -17,12 +13,12 @@ export type StepName = (typeof STEPS)[number]
 export function Steps({ treeId, state, here }: { treeId: string; state: StepState; here?: StepName }) {
   const done: Record<StepName, boolean> = {
     measure: state.diameterM !== null,
-    examine: state.examined,
-    weigh: state.diagnosed,
-    decide: state.decided,
-    prescribe: state.prescribed,
-    run: state.recorded,
-    'follow up': state.followed,
+    examine: isBehind('examine', state.stage),
+    weigh: isBehind('weigh', state.stage),
+    decide: isBehind('decide', state.stage),
+    prescribe: isBehind('prescribe', state.stage),
+    run: isBehind('run', state.stage),
+    'follow up': isBehind('check', state.stage),
   }
   const href: Partial<Record<StepName, string>> = {
     measure: `/trees/${treeId}`,
@@ -61,10 +57,16 @@ export function Steps({ treeId, state, here }: { treeId: string; state: StepStat
 /** What the page of a tree leads to next. */
 export function nextStep(treeId: string, s: StepState): { href: string; text: string } {
   if (s.diameterM === null) return { href: `/trees/${treeId}#measure`, text: 'Measure the trunk' }
-  if (s.recorded) return { href: '/follow-up', text: 'See the promised checks' }
-  if (s.prescribed) return { href: '/run', text: 'Open the crew’s work' }
-  if (s.decided) return { href: `/trees/${treeId}/prescribe`, text: 'Prescribe' }
-  if (s.diagnosed) return { href: `/trees/${treeId}/decide`, text: 'Decide' }
-  if (s.examined) return { href: `/trees/${treeId}/weigh`, text: 'Weigh the findings' }
-  return { href: `/trees/${treeId}/examine`, text: 'Examine' }
+  return NEXT[s.stage](treeId)
+}
+
+const NEXT: Record<Stage, (treeId: string) => { href: string; text: string }> = {
+  examine: (id) => ({ href: `/trees/${id}/examine`, text: 'Examine' }),
+  weigh: (id) => ({ href: `/trees/${id}/weigh`, text: 'Weigh the findings' }),
+  decide: (id) => ({ href: `/trees/${id}/decide`, text: 'Decide' }),
+  otherwise: (id) => ({ href: `/trees/${id}/decide`, text: 'See the decision' }),
+  prescribe: (id) => ({ href: `/trees/${id}/prescribe`, text: 'Prescribe' }),
+  run: () => ({ href: '/run', text: 'Open the crew’s work' }),
+  check: () => ({ href: '/follow-up', text: 'See the promised checks' }),
+  done: () => ({ href: '/follow-up', text: 'See the promised checks' }),
 }

@@ -7,7 +7,6 @@ import type { Frequency } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 
@@ -44,8 +43,7 @@ export function OwnCause({
 }) {
   const kinds = [...HOSTS, ...hostsOf(view.own.map((o) => o.entry))]
   const router = useRouter()
-  const verb = useVerb('set-own-entry')
-  const [id] = useState(newId)
+  const verb = useVerb('set-own-entry', { makes: 'id' })
   const [words, setWords] = useState({ name: '', oneLine: '', act: '', doNot: '' })
   const [hosts, setHosts] = useState<string[]>([])
   const [signs, setSigns] = useState<{ finding: string; often: Frequency }[]>([
@@ -60,7 +58,7 @@ export function OwnCause({
   async function send(event: React.FormEvent) {
     event.preventDefault()
     const findings = Object.fromEntries(signs.filter((s) => s.finding).map((s) => [s.finding, s.often]))
-    if ((await verb.send({ id, entry: { kind: 'cause', ...words, hosts, findings } })) === null) return
+    if ((await verb.send({ entry: { kind: 'cause', ...words, hosts, findings } })) === null) return
     router.refresh()
     onDone()
   }
@@ -128,8 +126,7 @@ export function OwnCause({
 /** Adds a kind of tree of the firm's own. Labels name no such kind, so nothing can be injected into it. */
 export function OwnHost({ onDone }: { onDone: () => void }) {
   const router = useRouter()
-  const verb = useVerb('set-own-entry')
-  const [id] = useState(newId)
+  const verb = useVerb('set-own-entry', { makes: 'id' })
   const [name, setName] = useState('')
   const [botanical, setBotanical] = useState('')
   const [edible, setEdible] = useState(false)
@@ -139,7 +136,7 @@ export function OwnHost({ onDone }: { onDone: () => void }) {
       className="bg-sheet border border-line p-4 max-w-2xl grid gap-3"
       onSubmit={async (e) => {
         e.preventDefault()
-        if ((await verb.send({ id, entry: { kind: 'host', name, botanical, edible } })) === null) return
+        if ((await verb.send({ entry: { kind: 'host', name, botanical, edible } })) === null) return
         router.refresh()
         onDone()
       }}
@@ -170,8 +167,7 @@ const PLACES = ['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'frui
 /** Adds a finding of the firm's own to the walk. */
 export function OwnFinding({ onDone }: { onDone: () => void }) {
   const router = useRouter()
-  const verb = useVerb('set-own-entry')
-  const [id] = useState(newId)
+  const verb = useVerb('set-own-entry', { makes: 'id' })
   const [name, setName] = useState('')
   const [question, setQuestion] = useState('')
   const [place, setPlace] = useState('leaf')
@@ -180,7 +176,7 @@ export function OwnFinding({ onDone }: { onDone: () => void }) {
   async function send(event: React.FormEvent) {
     event.preventDefault()
     const entry = { kind: 'finding', name, question, place, minutes: Number(minutes) }
-    if ((await verb.send({ id, entry })) === null) return
+    if ((await verb.send({ entry })) === null) return
     router.refresh()
     onDone()
   }

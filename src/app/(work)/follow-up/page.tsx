@@ -1,20 +1,25 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
-import { followUpsView } from '@/server/read/work'
+import { idOf, textOf, type Query } from '@/server/read/address'
+import { FOLLOW_UP_PAGE, followUpsView } from '@/server/read/work'
 import { fromToday, writtenDate } from '@/ui/when'
+import { isDate } from '@/core/time/calendar'
 
 export const metadata = { title: 'Follow-up' }
 
-export default async function FollowUpPage() {
-  const { checks, today } = await followUpsView()
-  const due = checks.filter((c) => c.dueOn <= today)
-  const later = checks.filter((c) => c.dueOn > today)
+export default async function FollowUpPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const query = await searchParams
+  const [dueOn, id] = [textOf(query, 'due', 10), idOf(query, 'id')]
+  const after = dueOn !== null && id !== null && isDate(dueOn) ? { dueOn, id } : null
+  const { checks, due, open, today } = await followUpsView(after)
+  const last = checks.length === FOLLOW_UP_PAGE ? checks.at(-1) : undefined
   const list = (rows: typeof checks) => (
     <ul className="border-t border-line mt-1 max-w-4xl">
       {rows.map((c) => (
         <li key={c.id} className="border-b border-line">
           <Link
             href={`/follow-up/${c.id}`}
+            prefetch={false}
             className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet"
           >
             <span className="font-bold">{fromToday(c.dueOn, today)}</span>
@@ -30,17 +35,44 @@ export default async function FollowUpPage() {
       ))}
     </ul>
   )
+  const [dueHere, laterHere] = [checks.filter((c) => c.dueOn <= today), checks.filter((c) => c.dueOn > today)]
+  const count = (n: number) => n.toLocaleString('en-US')
   return (
     <>
       <h1>
-        Follow-up, {due.length} {due.length === 1 ? 'check' : 'checks'} due
+        Follow-up, {count(due)} {due === 1 ? 'check' : 'checks'} due
       </h1>
-      {due.length > 0 ? list(due) : <p className="mt-3 text-ink2">Nothing that was promised is due today.</p>}
-      <h2 className="mt-7">Promised for later</h2>
-      {later.length > 0 ? (
-        list(later)
-      ) : (
-        <p className="mt-2 text-ink2">Nothing yet. Checks are promised when a record is signed.</p>
+      {after && (
+        <p>
+          <Link href="/follow-up" className="underline underline-offset-2">
+            From the first
+          </Link>
+        </p>
+      )}
+      {dueHere.length > 0
+        ? list(dueHere)
+        : due === 0 && <p className="mt-3 text-ink2">Nothing that was promised is due today.</p>}
+      {(laterHere.length > 0 || !last) && (
+        <>
+          <h2 className="mt-7">Promised for later{open - due > 0 ? `, ${count(open - due)}` : ''}</h2>
+          {laterHere.length > 0 ? (
+            list(laterHere)
+          ) : (
+            <p className="mt-2 text-ink2">
+              {open === due
+                ? 'Nothing yet. Checks are promised when a record is signed.'
+                : 'All of them stand on the pages before.'}
+            </p>
+          )}
+        </>
+      )}
+      {last && (
+        <Link
+          className="btn mt-3"
+          href={`/follow-up?${new URLSearchParams({ due: last.dueOn, id: last.id })}`}
+        >
+          Next {FOLLOW_UP_PAGE} of {count(open)}
+        </Link>
       )}
     </>
   )

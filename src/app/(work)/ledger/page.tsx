@@ -1,31 +1,23 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
 import { showMl } from '@/core/quantity/format'
+import { numberOf, type Query } from '@/server/read/address'
 import { ledgerView } from '@/server/read/work'
+import { ChainNote } from '@/ui/ledger/ChainNote'
 import { shortDate } from '@/ui/when'
 
 export const metadata = { title: 'Ledger' }
 
-export default async function LedgerPage({ searchParams }: { searchParams: Promise<{ before?: string }> }) {
-  const { before } = await searchParams
-  const below = typeof before === 'string' && /^\d{1,9}$/.test(before) ? Number(before) : null
-  const { records, entries, broken, timeZone } = await ledgerView(below)
+export default async function LedgerPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const below = numberOf(await searchParams, 'before', 1, 2_000_000_000)
+  const { records, entries, trouble, checkedTo, checkedAt, timeZone } = await ledgerView(below)
   const shown = records.slice(0, 50)
   return (
     <>
       <h1>
-        Ledger, {entries} {entries === 1 ? 'record' : 'records'}
+        Ledger, {entries.toLocaleString('en-US')} {entries === 1 ? 'record' : 'records'}
       </h1>
-      {broken === null ? (
-        <p className="note note-good mt-3 max-w-3xl">
-          Every record carries the hash of the one before; the chain is whole.
-        </p>
-      ) : (
-        <p className="note note-stop mt-3 max-w-3xl" role="alert">
-          The chain breaks at record {broken}: an entry before or at it is missing or was altered outside the
-          product. Tell the office, and keep the database as it is.
-        </p>
-      )}
+      <ChainNote trouble={trouble} checkedTo={checkedTo} checkedAt={checkedAt} entries={entries} />
       <ul className="border-t border-line mt-4 max-w-4xl">
         {shown.map((r) => {
           const product = r.body.product as { name: string } | undefined

@@ -3,7 +3,6 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { SettingsView } from '@/server/read/settings'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
@@ -11,7 +10,7 @@ import { shortDate } from '@/ui/when'
 /** The person's tokens: made with a name, shown once, revoked for good. */
 export function Tokens({ view }: { view: SettingsView }) {
   const router = useRouter()
-  const make = useVerb<{ token: string }>('make-token')
+  const make = useVerb<{ token: string }>('make-token', { makes: 'id' })
   const revoke = useVerb('revoke-token')
   const [name, setName] = useState('')
   const [made, setMade] = useState<{ name: string; token: string } | null>(null)
@@ -20,7 +19,7 @@ export function Tokens({ view }: { view: SettingsView }) {
 
   async function send(event: React.FormEvent) {
     event.preventDefault()
-    const value = await make.send({ id: newId(), name })
+    const value = await make.send({ name })
     if (!value) return
     setMade({ name: name.trim(), token: value.token })
     setCopied(false)

@@ -6,6 +6,6 @@ import { problemResponse } from '@/server/http'
 export async function GET(request: Request): Promise<Response> {
   if (!(await currentPerson()))
     return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
-  const text = (new URL(request.url).searchParams.get('text') ?? '').replace(/[\u0000-\u001f]/g, '')
+  const text = new URL(request.url).searchParams.get('text') ?? ''
   return Response.json({ value: await findView(text) })
 }

@@ -1,9 +1,10 @@
 import { z } from 'zod'
 import { FOREIGN, isOwnOrigin, problemResponse, readJson } from '@/server/http'
 import { log } from '@/server/log'
+import { typed } from '@/server/text'
 import { signIn } from '@/server/session'
 
-const Body = z.strictObject({ email: z.string().min(3).max(200), password: z.string().min(1).max(200) })
+const Body = z.strictObject({ email: typed('The e-mail').min(3), password: z.string().min(1).max(200) })
 
 /** Signs in: `{ email, password }`. */
 export async function POST(request: Request): Promise<Response> {
@@ -17,15 +18,11 @@ export async function POST(request: Request): Promise<Response> {
       field: 'email',
       message: 'Type your e-mail and your password.',
     })
-  if (/[\u0000-\u001f]/.test(body.data.email))
-    return problemResponse({
-      code: 'bad-quantity',
-      field: 'email',
-      message: 'The e-mail cannot be read; type it again.',
-    })
   try {
     const result = await signIn(body.data.email, body.data.password)
-    return result.ok ? Response.json({ value: result.value }) : problemResponse(result.problem, 403)
+    return result.ok
+      ? Response.json({ value: result.value })
+      : problemResponse(result.problem, result.problem.field === 'email' ? 429 : 403)
   } catch (error) {
     log.error({ error: (error as Error).message })
     return problemResponse(

@@ -5,7 +5,6 @@ import { useState, type FormEvent } from 'react'
 import { compare } from '@/core/respond/compare'
 import type { FollowUpView } from '@/server/read/work'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -19,8 +18,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
   const go = useGo()
   const { check, today } = view
   const e = check.expectation
-  const { send, busy, problem } = useVerb<{ verdict: string }>('enter-result')
-  const [id] = useState(newId)
+  const { send, busy, problem } = useVerb<{ verdict: string }>('enter-result', { makes: 'id' })
   const [value, setValue] = useState('')
   const [nextStep, setNextStep] = useState('')
   const [words, setWords] = useState('')
@@ -36,7 +34,6 @@ export function EnterResult({ view }: { view: FollowUpView }) {
     const chosen = found?.options.includes(nextStep) ? nextStep : ''
     if (
       (await send({
-        id,
         followUpId: check.id,
         value: Number.isNaN(number) ? value : number,
         nextStep: chosen,

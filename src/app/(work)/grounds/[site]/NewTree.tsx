@@ -2,7 +2,6 @@
 import { useState, type FormEvent } from 'react'
 import { HOSTS } from '@/almanac/hosts'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -24,17 +23,15 @@ export function NewTree({
   onDone: () => void
 }) {
   const go = useGo()
-  const { send, busy, problem } = useVerb<{ id: string }>('add-tree')
-  const [id] = useState(newId)
+  const { send, busy, problem, renew } = useVerb<{ id: string }>('add-tree', { makes: 'id' })
   const [tag, setTag] = useState('')
   const [host, setHost] = useState('')
   const [note, setNote] = useState('')
   const at = (field: string) => (problem?.field === field ? problem.message : null)
 
-  async function submit(event: FormEvent) {
-    event.preventDefault()
+  async function submit(event?: FormEvent) {
+    event?.preventDefault()
     const added = await send({
-      id,
       siteId,
       tag,
       host,
@@ -106,6 +103,10 @@ export function NewTree({
         problem={
           problem && ['tag', 'host', 'eastM', 'northM', 'note'].includes(problem.field) ? null : problem
         }
+        onAnew={() => {
+          renew()
+          void submit()
+        }}
       />
       <div className="flex gap-2">
         <button type="submit" className="btn btn-now" disabled={busy}>

@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useRef, useState } from 'react'
 import { hostName } from '@/almanac/hosts'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
+import type { Stage } from '@/core/plan/stage'
 import type { SiteView } from '@/server/read/grounds'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { useViewKeys } from '@/ui/shell/keys'
@@ -144,13 +145,23 @@ export function SiteWork({ view, units }: { view: SiteView; units: UnitSystem })
   )
 }
 
+const STANDING: Record<Stage, [look: string, word: string]> = {
+  examine: ['', 'measured'],
+  weigh: ['tag-straw', 'examined'],
+  decide: ['tag-straw', 'to decide'],
+  otherwise: ['tag-straw', 'decided'],
+  prescribe: ['tag-straw', 'to prescribe'],
+  run: ['tag-water', 'with the crew'],
+  check: ['tag-moss', 'treated'],
+  done: ['tag-moss', 'treated'],
+}
+
 function Standing({ tree: t }: { tree: SiteView['trees'][number] }) {
   if (!t.identityConfirmedAt && hostName(t.host) === 'Ash')
     return <span className="tag tag-plum">which kind?</span>
-  if (t.recorded) return <span className="tag tag-moss">treated</span>
-  if (t.prescribed) return <span className="tag tag-water">with the crew</span>
-  if (t.decided) return <span className="tag tag-straw">decided</span>
-  if (t.diagnosed) return <span className="tag tag-straw">diagnosed</span>
-  if (t.examined) return <span className="tag tag-straw">examined</span>
-  return <span className="tag">{t.diameterM === null ? 'listed' : 'measured'}</span>
+  if (t.returned) return <span className="tag tag-plum">back to decide</span>
+  const [look, word] = STANDING[t.stage]
+  return (
+    <span className={`tag ${look}`}>{t.stage === 'examine' && t.diameterM === null ? 'listed' : word}</span>
+  )
 }

@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation'
+import { idOf, textOf, type Query } from '@/server/read/address'
 import { siteView } from '@/server/read/grounds'
 import { reader } from '@/server/read/reader'
 import { SiteWork } from './SiteWork'
@@ -10,16 +11,13 @@ export default async function SitePage({
   searchParams,
 }: {
   params: Promise<{ site: string }>
-  searchParams: Promise<{ after?: string; id?: string }>
+  searchParams: Promise<Query>
 }) {
   const { site } = await params
-  const { after, id } = await searchParams
+  const query = await searchParams
   const person = await reader()
-  const cursor =
-    typeof after === 'string' && typeof id === 'string' && /^[0-9a-f-]{36}$/i.test(id)
-      ? { tag: after, id }
-      : null
-  const view = await siteView(site, cursor)
+  const [tag, id] = [textOf(query, 'after', 40), idOf(query, 'id')]
+  const view = await siteView(site, tag !== null && id !== null ? { tag, id } : null)
   if (!view) notFound()
   return <SiteWork view={view} units={person.units} />
 }

@@ -2,23 +2,20 @@
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 
 /** A correction: a new signed entry that points at this one. The record itself stays. */
 export function CorrectRecord({ recordId }: { recordId: string }) {
   const router = useRouter()
-  const { send, busy, problem } = useVerb<{ id: string }>('correct-record')
+  const { send, busy, problem, renew } = useVerb<{ id: string }>('correct-record', { makes: 'id' })
   const [open, setOpen] = useState(false)
-  const [id, setId] = useState(newId)
   const [correction, setCorrection] = useState('')
   const [reason, setReason] = useState('')
   const at = (field: string) => (problem?.field === field ? problem.message : null)
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    if ((await send({ id, recordId, correction, reason })) === null) return
-    setId(newId())
+  async function submit(event?: FormEvent) {
+    event?.preventDefault()
+    if ((await send({ recordId, correction, reason })) === null) return
     setCorrection('')
     setReason('')
     setOpen(false)
@@ -45,7 +42,13 @@ export function CorrectRecord({ recordId }: { recordId: string }) {
         onChange={(e) => setReason(e.target.value)}
         problem={at('reason')}
       />
-      <ProblemNote problem={problem && ['correction', 'reason'].includes(problem.field) ? null : problem} />
+      <ProblemNote
+        problem={problem && ['correction', 'reason'].includes(problem.field) ? null : problem}
+        onAnew={() => {
+          renew()
+          void submit()
+        }}
+      />
       <div className="flex gap-2">
         <button type="submit" className="btn btn-now" disabled={busy}>
           Sign the correction

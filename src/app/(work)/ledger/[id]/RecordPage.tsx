@@ -42,9 +42,14 @@ interface Application {
   endedAt: string
   countedIn: number
   weather: { temperatureC: number; windMs: number; windFrom: string; sky: string; soil: string }
-  reentryUntil: string
+  /** Null where nothing went in. */
+  reentryUntil: string | null
   notices: string
-  deviations: string | null
+  /** Worked out from what happened; a text of the person's own in records of the first version. */
+  deviations: string[] | string | null
+  deviationWords?: string | null
+  outcome?: 'treated' | 'partly treated' | 'not treated'
+  leastM3?: number
   working: Working
 }
 
@@ -67,6 +72,13 @@ export function RecordPage({ view }: { view: RecordView }) {
       <h1>
         Record {record.seq}, {body.tree.tag}
       </h1>
+      {view.trouble && (
+        <p className="note note-stop mt-2 max-w-3xl" role="alert">
+          {view.trouble.seq === record.seq
+            ? `This record cannot be relied on. ${view.trouble.words}`
+            : `The ledger has trouble at record ${view.trouble.seq}. ${view.trouble.words}`}
+        </p>
+      )}
       <p className="text-ink2 mt-1">
         Signed by {body.applicator.name}, licence {body.applicator.licence},{' '}
         {longDate(record.signedAt, timeZone)}, {clockTime(record.signedAt, timeZone)}
@@ -89,10 +101,24 @@ export function RecordPage({ view }: { view: RecordView }) {
         <Slip title="Working" about={`as signed`} working={body.working} />
       </div>
       <Corrections view={view} />
-      <p className="mt-6 text-[0.84rem] text-ink2 break-all max-w-4xl">
-        Chain: this entry {record.hash}, the one before {record.prevHash}
-      </p>
+      <Chain view={view} />
     </>
+  )
+}
+
+/** The entry's place in the chain and its seal, as it is printed with it. */
+function Chain({ view }: { view: RecordView }) {
+  const { record, seal } = view
+  return (
+    <p className="mt-6 text-[0.84rem] text-ink2 break-all max-w-4xl">
+      Chain: this entry {record.hash}, the one before {record.prevHash}
+      {seal && (
+        <>
+          <br />
+          Seal: {seal.signature}, key {seal.key}, {seal.sealedAt.toISOString()}
+        </>
+      )}
+    </p>
   )
 }
 
@@ -127,11 +153,18 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
     ],
     [
       'Closed until',
-      `${shortDate(Date.parse(body.reentryUntil), timeZone)}, ${clockTime(Date.parse(body.reentryUntil), timeZone)}`,
+      body.reentryUntil
+        ? `${shortDate(Date.parse(body.reentryUntil), timeZone)}, ${clockTime(Date.parse(body.reentryUntil), timeZone)}`
+        : 'not closed, nothing went in',
     ],
     ['Notices', body.notices],
-    ['Otherwise than planned', body.deviations ?? 'nothing'],
+    ['Otherwise than planned', otherwise(body)],
   ]
+  if (body.outcome && body.outcome !== 'treated')
+    rows.unshift([
+      'Outcome',
+      `${body.outcome}: ${showMl(body.volumeM3)} of at least ${showMl(body.leastM3 ?? body.planned.volumeM3)} by the label; back with the arborist`,
+    ])
   return (
     <dl className="border-t border-line">
       {rows.map(([name, value]) => (
@@ -142,6 +175,13 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
       ))}
     </dl>
   )
+}
+
+/** What went otherwise: as it happened at the ports, then in the signer's own words. */
+function otherwise(body: Application): string {
+  const happened = Array.isArray(body.deviations) ? body.deviations : []
+  const own = Array.isArray(body.deviations) ? body.deviationWords : body.deviations
+  return [...happened, ...(own ? [own] : [])].join(' ') || 'nothing'
 }
 
 function PortTable({ ports, timeZone }: { ports: PortLine[]; timeZone: string }) {

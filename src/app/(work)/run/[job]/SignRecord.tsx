@@ -1,10 +1,10 @@
 'use client'
 import { useState, type FormEvent } from 'react'
+import { deviationsOf } from '@/core/ports/outcome'
 import { volumeApplied, whyNotFinished } from '@/core/ports/running'
 import { showMl, showSpeed, showTemperature } from '@/core/quantity/format'
 import type { JobView } from '@/server/read/work'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -15,8 +15,7 @@ const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']
 /** The record of one tree: what cannot be known from the ports is asked, the rest is written by the product. */
 export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTree; sending: boolean }) {
   const go = useGo()
-  const { send, busy, problem } = useVerb<{ recordId: string }>('sign-record')
-  const [id] = useState(newId)
+  const { send, busy, problem } = useVerb<{ recordId: string }>('sign-record', { makes: 'id' })
   const w = view.weather
   const [form, setForm] = useState({
     lot: '',
@@ -35,15 +34,23 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
   const unfinished = whyNotFinished(tree.ports)
   const inField = ['lot', 'temperature', 'wind', 'sky', 'counted', 'notices', 'deviations']
 
-  async function submit(event: FormEvent) {
-    event.preventDefault()
+  const doubt = problem?.code === 'doubt' ? problem : null
+  const otherwise = deviationsOf(
+    tree.ports.map((p) => ({ number: p.number, bearing: p.planned })),
+    tree.ports,
+    tree.dose.volumeM3,
+    tree.dose.uptake.to,
+  )
+
+  async function submit(event?: FormEvent, accepted: string[] = []) {
+    event?.preventDefault()
     const counted = form.counted.trim() === '' ? null : Number(form.counted)
     const done = await send({
       ...form,
-      id,
       jobItemId: tree.id,
       counted: Number.isNaN(counted) ? form.counted : counted,
       deviations: form.deviations || null,
+      accepted,
     })
     if (done) go(`/ledger/${done.recordId}`)
   }
@@ -115,8 +122,18 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
         placeholder="sign at the gate, office told"
       />
       <div>
+        {!unfinished && otherwise.length > 0 && (
+          <div className="text-[0.92rem] mb-2">
+            <p className="label">Otherwise than planned, as it stands in the record</p>
+            <ul className="border-l-4 border-straw pl-3">
+              {otherwise.map((d) => (
+                <li key={d}>{d}</li>
+              ))}
+            </ul>
+          </div>
+        )}
         <label className="label" htmlFor="deviations">
-          What went otherwise than planned, and why
+          What went otherwise than planned, and why, in your words
         </label>
         <textarea
           id="deviations"
@@ -127,7 +144,21 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
         />
         {at('deviations') && <p className="text-plum font-semibold text-[0.88rem]">{at('deviations')}</p>}
       </div>
-      <ProblemNote problem={problem && inField.includes(problem.field) ? null : problem} />
+      {doubt ? (
+        <div className="note note-stop" role="alert">
+          <p>{doubt.message}</p>
+          <button
+            type="button"
+            className="btn mt-2"
+            disabled={busy}
+            onClick={() => void submit(undefined, [doubt.field])}
+          >
+            Yes, sign it as {doubt.field}
+          </button>
+        </div>
+      ) : (
+        <ProblemNote problem={problem && inField.includes(problem.field) ? null : problem} />
+      )}
       {view.role === 'technician' || view.role === 'office' ? (
         <p className="text-ink2">The crew lead signs under their licence.</p>
       ) : (

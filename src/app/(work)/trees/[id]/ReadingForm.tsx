@@ -6,15 +6,15 @@ import { showGirth } from '@/core/quantity/format'
 import { measureTrunk } from '@/core/trunk/trunk'
 import type { TreeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 
 /** A trunk reading: which tape, one number a stem, in any unit. A slip is asked about before it is kept. */
 export function ReadingForm({ view }: { view: TreeView }) {
   const router = useRouter()
-  const { send, busy, problem, clear } = useVerb<{ diameterM: number }>('add-reading')
-  const [id, setId] = useState(newId)
+  const { send, busy, problem, clear, renew } = useVerb<{ diameterM: number }>('add-reading', {
+    makes: 'id',
+  })
   const [tape, setTape] = useState<'girth' | 'diameter'>('girth')
   const [bareUnit, setBareUnit] = useState<'in' | 'cm'>(view.units === 'us' ? 'in' : 'cm')
   const [stems, setStems] = useState([''])
@@ -36,12 +36,11 @@ export function ReadingForm({ view }: { view: TreeView }) {
     clear()
   }
   async function save(also: string[] = accepted) {
-    const done = await send({ id, treeId: view.tree.id, tape, bareUnit, stems, accepted: also })
+    const done = await send({ treeId: view.tree.id, tape, bareUnit, stems, accepted: also })
     if (!done) return
     setSaved(`Kept: ${showGirth(done.diameterM, view.units)} through.`)
     setStems([''])
     setAccepted([])
-    setId(newId())
     router.refresh()
   }
   function submit(event: FormEvent) {
@@ -170,7 +169,13 @@ export function ReadingForm({ view }: { view: TreeView }) {
           </div>
         </div>
       )}
-      <ProblemNote problem={doubt || problem?.field.startsWith('stems[') ? null : problem} />
+      <ProblemNote
+        problem={doubt || problem?.field.startsWith('stems[') ? null : problem}
+        onAnew={() => {
+          renew()
+          void save()
+        }}
+      />
       {saved && (
         <p className="note note-good" role="status">
           {saved}

@@ -2,8 +2,8 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { hostName } from '@/almanac/hosts'
 import { showGirth } from '@/core/quantity/format'
-import { waitingView } from '@/server/read/grounds'
-import { reader } from '@/server/read/reader'
+import { WAITING_PAGE, waitingView } from '@/server/read/grounds'
+import { readAfter } from '@/server/read/address'
 import { SmallRing } from '@/ui/ring/SmallRing'
 
 const STEPS = {
@@ -29,18 +29,39 @@ const STEPS = {
   },
 } as const
 
-export default async function WaitingPage({ params }: { params: Promise<{ step: string }> }) {
+export default async function WaitingPage({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ step: string }>
+  searchParams: Promise<Record<string, string | string[] | undefined>>
+}) {
   const { step } = await params
   if (!Object.hasOwn(STEPS, step)) notFound()
   const here = step as keyof typeof STEPS
-  const person = await reader()
-  const { trees } = await waitingView(here)
+  const after = readAfter(await searchParams)
+  const { trees, total, sites, units } = await waitingView(here, after)
+  const last = trees.length === WAITING_PAGE ? trees.at(-1) : undefined
   const words = STEPS[here]
   return (
     <>
       <h1>
-        {words.title}, {trees.length} {trees.length === 1 ? 'tree' : 'trees'}
+        {words.title}, {total.toLocaleString('en-US')} {total === 1 ? 'tree' : 'trees'}
       </h1>
+      {total > trees.length && (
+        <p className="text-ink2">
+          at {sites.toLocaleString('en-US')} {sites === 1 ? 'site' : 'sites'}, by site and tag
+          {after && (
+            <>
+              {' '}
+              ·{' '}
+              <Link href={`/waiting/${here}`} className="underline underline-offset-2">
+                from the first
+              </Link>
+            </>
+          )}
+        </p>
+      )}
       <ul className="border-t border-line mt-4 max-w-3xl">
         {trees.map((t) => (
           <li key={t.id} className="border-b border-line">
@@ -55,8 +76,9 @@ export default async function WaitingPage({ params }: { params: Promise<{ step: 
                 <span className="font-bold block">{t.tag}</span>
                 <span className="text-ink2">
                   {hostName(t.host)} · {t.siteName}
-                  {t.diameterM !== null && ` · ${showGirth(t.diameterM, person.units)} through`}
+                  {t.diameterM !== null && ` · ${showGirth(t.diameterM, units)} through`}
                 </span>
+                {t.returned && <span className="block text-plum font-bold text-[0.92rem]">{t.returned}</span>}
               </span>
               <span className="text-rust font-bold pr-2">{words.verb} →</span>
             </Link>
@@ -64,6 +86,14 @@ export default async function WaitingPage({ params }: { params: Promise<{ step: 
         ))}
         {trees.length === 0 && <li className="py-4 text-ink2">{words.empty}</li>}
       </ul>
+      {last && (
+        <Link
+          className="btn mt-3"
+          href={`/waiting/${here}?${new URLSearchParams({ site: last.siteId, tag: last.tag, id: last.id })}`}
+        >
+          Next {WAITING_PAGE}
+        </Link>
+      )}
     </>
   )
 }

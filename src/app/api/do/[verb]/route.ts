@@ -1,5 +1,8 @@
 import { FOREIGN, isOwnOrigin, problemResponse, readJson } from '@/server/http'
+import type { Problem } from '@/core/problem'
 import { log } from '@/server/log'
+import { isId } from '@/server/read/reader'
+import type { Sent } from '@/server/verb'
 import { currentPerson } from '@/server/session'
 import { VERBS } from '@/server/verbs'
 
@@ -26,8 +29,10 @@ export async function POST(
       )
     const read = await readJson(request)
     if ('response' in read) return read.response
-    const result = await verb.perform(name, person, read.body)
-    return result.ok ? Response.json({ value: result.value }) : problemResponse(result.problem)
+    const result = await verb.perform(name, person, read.body, sentOf(request))
+    return result.ok
+      ? Response.json({ value: result.value })
+      : problemResponse(result.problem, isNotThere(result.problem) ? 404 : undefined)
   } catch (error) {
     log.error({ verb: name, error: (error as Error).message })
     return problemResponse(
@@ -39,4 +44,19 @@ export async function POST(
       503,
     )
   }
+}
+
+/** What the sender says of the step: its id and when the hand pressed. What cannot be that is as if it were not said. */
+function sentOf(request: Request): Sent {
+  const step = request.headers.get('idempotency-key')
+  const at = Number(request.headers.get('elmhorn-at') ?? Number.NaN)
+  return {
+    step: step !== null && isId(step) ? step.toLowerCase() : null,
+    at: Number.isFinite(at) ? at : null,
+  }
+}
+
+/** True for a problem that says: there is no such thing, or it is another firm's. */
+function isNotThere(problem: Problem): boolean {
+  return problem.code === 'unknown' && /Id$|^id$/.test(problem.field)
 }

@@ -1,4 +1,4 @@
-import { problemResponse, FOREIGN, isOwnOrigin } from '@/server/http'
+import { FOREIGN, isOwnOrigin, problemResponse, readBytes } from '@/server/http'
 import { log } from '@/server/log'
 import { keepPhoto, MOST_PHOTO_BYTES, readPhoto } from '@/server/photograph'
 import { isId } from '@/server/read/reader'
@@ -41,10 +41,19 @@ export async function POST(
         },
         413,
       )
-    if (Number(request.headers.get('content-length') ?? 0) > MOST_PHOTO_BYTES) return large()
-    const bytes = new Uint8Array(await request.arrayBuffer())
-    if (bytes.byteLength > MOST_PHOTO_BYTES) return large()
-    const kept = await keepPhoto(person, { id, treeId, assessmentId, finding }, bytes)
+    const read = await readBytes(request, MOST_PHOTO_BYTES)
+    if ('over' in read)
+      return read.over
+        ? large()
+        : problemResponse(
+            {
+              code: 'bad-quantity',
+              field: 'photo',
+              message: 'The picture broke off on its way; send it again. It is still on your device.',
+            },
+            400,
+          )
+    const kept = await keepPhoto(person, { id, treeId, assessmentId, finding }, read.bytes)
     return kept.ok ? Response.json({ value: kept.value }) : problemResponse(kept.problem)
   } catch (error) {
     log.error({ photo: id, error: (error as Error).message })

@@ -1,27 +1,22 @@
 import { z } from 'zod'
 import { problemOfRequest } from '@/calc/fields'
 import { openApiSession } from '@/server/apiToken'
-import { FOREIGN, isOwnOrigin, problemResponse, readApiJson } from '@/server/http'
+import { FOREIGN, isOwnOrigin, problemResponse, readJson } from '@/server/http'
 import { log } from '@/server/log'
+import { typed } from '@/server/text'
 
 const Body = z.strictObject({
-  email: z.string().min(1).max(200),
+  email: typed('The e-mail').min(1),
   password: z.string().min(1).max(200),
 })
 
 /** Signs a program in: `{ email, password }` → `{ token }`. */
 export async function POST(request: Request): Promise<Response> {
   if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
-  const read = await readApiJson(request)
+  const read = await readJson(request)
   if ('response' in read) return read.response
   const body = Body.safeParse(read.body)
   if (!body.success) return problemResponse(problemOfRequest(body.error, read.body))
-  if (/[\u0000-\u001f]/.test(body.data.email))
-    return problemResponse({
-      code: 'bad-quantity',
-      field: 'email',
-      message: 'The e-mail cannot be read; type it again.',
-    })
   try {
     const result = await openApiSession(body.data.email, body.data.password)
     if (result.ok) return Response.json(result.value)

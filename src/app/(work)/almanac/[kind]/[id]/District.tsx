@@ -1,14 +1,13 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import type { AlmanacView } from '@/server/read/almanac'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 
 /** Whether a cause is known in the firm's district: it then begins with three times its common weight. */
 export function District({ cause, view }: { cause: string; view: AlmanacView }) {
   const router = useRouter()
-  const set = useVerb('set-own-entry')
+  const set = useVerb('set-own-entry', { makes: 'id' })
   const back = useVerb('withdraw-own-entry')
   const known = view.own.find((o) => o.entry.kind === 'district' && o.entry.cause === cause)
   if (view.role !== 'arborist')
@@ -27,7 +26,7 @@ export function District({ cause, view }: { cause: string; view: AlmanacView }) 
           onChange={async () => {
             const done = known
               ? await back.send({ id: known.id })
-              : await set.send({ id: newId(), entry: { kind: 'district', cause } })
+              : await set.send({ entry: { kind: 'district', cause } })
             if (done !== null) router.refresh()
           }}
         />

@@ -5,7 +5,6 @@ import type { School } from '@/almanac/schools'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
@@ -21,7 +20,7 @@ export function HouseRule({
   view: AlmanacView
 }) {
   const router = useRouter()
-  const verb = useVerb('set-house-rule')
+  const verb = useVerb('set-house-rule', { makes: 'id' })
   const [way, setWay] = useState<string>(rule?.rule ?? school.standard)
   const [words, setWords] = useState(rule?.words ?? '')
   const said = rule && (rule.rule === 'one' ? school.one : rule.rule === 'other' ? school.other : 'by case')
@@ -46,7 +45,7 @@ export function HouseRule({
           className="grid gap-3 mt-3"
           onSubmit={async (e) => {
             e.preventDefault()
-            const sent = { id: newId(), matter: school.id, rule: way, words: words.trim() || null }
+            const sent = { matter: school.id, rule: way, words: words.trim() || null }
             if ((await verb.send(sent)) !== null) router.refresh()
           }}
         >

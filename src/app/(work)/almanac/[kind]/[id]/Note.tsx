@@ -2,7 +2,6 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { AlmanacView } from '@/server/read/almanac'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
@@ -18,7 +17,7 @@ export function Note({
   view: AlmanacView
 }) {
   const router = useRouter()
-  const verb = useVerb('write-note')
+  const verb = useVerb('write-note', { makes: 'id' })
   const [words, setWords] = useState(note?.words ?? '')
   const [kept, setKept] = useState(false)
   if (view.role === 'technician')
@@ -28,7 +27,7 @@ export function Note({
       className="mt-6 max-w-3xl"
       onSubmit={async (e) => {
         e.preventDefault()
-        if ((await verb.send({ id: newId(), entry, words })) === null) return
+        if ((await verb.send({ entry, words })) === null) return
         setKept(true)
         router.refresh()
       }}

@@ -3,7 +3,6 @@ import { useRouter } from 'next/navigation'
 import type { Frequency } from '@/core/diagnose/almanac'
 import { findingName } from '@/almanac/findings'
 import type { AlmanacView } from '@/server/read/almanac'
-import { newId } from '@/ui/fields/newId'
 import { useVerb } from '@/ui/fields/useVerb'
 import { OFTEN } from '../../OwnForms'
 
@@ -20,7 +19,7 @@ export function OftenChoice({
   own: AlmanacView['own'][number] | null
 }) {
   const router = useRouter()
-  const set = useVerb('set-own-entry')
+  const set = useVerb('set-own-entry', { makes: 'id' })
   const back = useVerb('withdraw-own-entry')
   const problem = set.problem ?? back.problem
   return (
@@ -45,7 +44,7 @@ export function OftenChoice({
         disabled={set.busy || back.busy}
         onChange={async (e) => {
           const entry = { kind: 'frequency', cause, finding, often: e.target.value }
-          if ((await set.send({ id: newId(), entry })) !== null) router.refresh()
+          if ((await set.send({ entry })) !== null) router.refresh()
         }}
       >
         {OFTEN.map(([value, text]) => (

@@ -10,7 +10,6 @@ import { showWeight } from '@/core/diagnose/showWeight'
 import { causesOf } from '@/core/diagnose/weigh'
 import { plain } from '@/core/quantity/format'
 import { Choice } from '@/ui/fields/Choice'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { FindingFigure } from '@/ui/figures/FindingFigure'
@@ -19,13 +18,12 @@ import { DrawCase } from '../../DrawCase'
 /** One made-up tree: look, each look costs minutes; answer; see the best way. */
 export function Case({ caseId }: { caseId: string }) {
   const one = useMemo(() => practiceCase(caseId)!, [caseId])
-  const [id] = useState(newId)
   const [checks, setChecks] = useState<string[]>([])
   const [place, setPlace] = useState<string>('crown')
   const [answer, setAnswer] = useState('')
   const [action, setAction] = useState('')
   const [scored, setScored] = useState<Scored | null>(null)
-  const verb = useVerb<Scored>('finish-practice')
+  const verb = useVerb<Scored>('finish-practice', { makes: 'id' })
   const minutes = checks.reduce((s, f) => s + FINDING_BY_ID.get(f)!.minutes, 0)
   const lookable = [...one.truth.keys()].map((f) => FINDING_BY_ID.get(f)!)
   const places = WALK.filter((p) => lookable.some((f) => f.place === p))
@@ -34,7 +32,7 @@ export function Case({ caseId }: { caseId: string }) {
 
   async function finish(event: React.FormEvent) {
     event.preventDefault()
-    const result = await verb.send({ id, caseId, checks, answer, action })
+    const result = await verb.send({ caseId, checks, answer, action })
     if (result) setScored(result)
   }
 

@@ -4,7 +4,6 @@ import { useState, type FormEvent } from 'react'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
 import { howDone, MATTERS_OF, SCHOOLS } from '@/almanac/schools'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -19,10 +18,11 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'watch', title: 'Watch', means: 'Look again on a date.' },
   { action: 'sample', title: 'Send a sample', means: 'The laboratory settles it first.' },
   {
-    action: 'remove',
-    title: 'Assess and remove',
-    means: 'A qualified risk assessor looks; plan the removal.',
+    action: 'refer',
+    title: 'Refer to a risk assessor',
+    means: 'Keep people and targets away; no drilling and no climbing until the answer.',
   },
+  { action: 'remove', title: 'Remove', means: 'Plan the removal and what happens to the wood.' },
 ]
 
 /** The matters this work touches on which practitioners differ, and how this house does them. */
@@ -51,9 +51,11 @@ function HouseWays({ view }: { view: DecideView }) {
 export function Decide({ view }: { view: DecideView }) {
   const go = useGo()
   const { tree, diagnosis, proposal, decision } = view
-  const { send, busy, problem } = useVerb<{ id: string }>('sign-decision')
-  const [id] = useState(newId)
-  const [action, setAction] = useState<Action | null>(decision?.action ?? proposal?.action ?? null)
+  const { send, busy, problem } = useVerb<{ id: string }>('sign-decision', { makes: 'id' })
+  // What came back from the crew is decided anew, not signed again by habit.
+  const [action, setAction] = useState<Action | null>(
+    tree.returned ? null : (decision?.action ?? proposal?.action ?? null),
+  )
   const [words, setWords] = useState('')
 
   if (!diagnosis || !proposal)
@@ -74,7 +76,7 @@ export function Decide({ view }: { view: DecideView }) {
 
   async function submit(event: FormEvent) {
     event.preventDefault()
-    const done = await send({ id, treeId: tree.id, diagnosisId: diagnosis!.id, action, words: words || null })
+    const done = await send({ treeId: tree.id, diagnosisId: diagnosis!.id, action, words: words || null })
     if (!done) return
     if (action === 'treat') go(`/trees/${tree.id}/prescribe`)
     else go(`/trees/${tree.id}`)
@@ -98,6 +100,7 @@ export function Decide({ view }: { view: DecideView }) {
         </p>
       )}
       <HouseWays view={view} />
+      {tree.returned && <p className="note note-stop mt-3 max-w-3xl">Back from the crew. {tree.returned}</p>}
       {decision && (
         <p className="note note-good mt-3">
           Decided by {decision.signedBy} on {shortDate(decision.signedAt, view.timeZone)}:{' '}

@@ -15,6 +15,7 @@ export function DoseTable({
   girth,
   onGirth,
   girthProblem,
+  guess,
   plan,
   units,
 }: {
@@ -26,6 +27,8 @@ export function DoseTable({
   girth: string
   onGirth: (girth: string) => void
   girthProblem: string | null
+  /** What the ring is drawn for until somebody has measured; null once they have. */
+  guess: string | null
   plan: InjectionPlan | null
   units: UnitSystem
 }) {
@@ -91,7 +94,13 @@ export function DoseTable({
         onChange={(e) => onGirth(e.target.value)}
         problem={girthProblem}
         hint={`Just above the soil line, round the flares${units === 'us' ? '' : ', in cm'}.`}
+        required
       />
+      {guess && (
+        <p className="note">
+          Not measured there yet. Ports and doses are drawn for a guess of {guess}; measure to sign.
+        </p>
+      )}
       {plan && (
         <>
           <dl className="border-t border-line2">

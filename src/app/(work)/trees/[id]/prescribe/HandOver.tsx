@@ -2,7 +2,6 @@
 import { useState } from 'react'
 import type { InjectionPlan } from '@/core/dose/planInjection'
 import type { PrescribeView } from '@/server/read/tree'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -12,6 +11,7 @@ export function HandOver({
   view,
   blocked,
   dirty,
+  guessed,
   plan,
   labelId,
   choice,
@@ -21,6 +21,8 @@ export function HandOver({
   view: PrescribeView
   blocked: boolean
   dirty: boolean
+  /** The girth at the ports has not been measured. */
+  guessed: boolean
   plan: InjectionPlan | null
   labelId: string
   choice: number
@@ -28,8 +30,7 @@ export function HandOver({
   bearings: number[]
 }) {
   const go = useGo()
-  const { send, busy, problem } = useVerb<{ jobId: string }>('hand-to-crew')
-  const [id] = useState(newId)
+  const { send, busy, problem } = useVerb<{ jobId: string }>('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
   if (view.role !== 'arborist') return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
@@ -37,7 +38,6 @@ export function HandOver({
 
   async function hand() {
     const done = await send({
-      id,
       treeId: view.tree.id,
       decisionId: view.decision!.id,
       labelId,
@@ -67,6 +67,7 @@ export function HandOver({
           The trunk on the ring was changed. Save it under “The trunk itself” before handing over.
         </p>
       )}
+      {guessed && <p className="note mt-2">Measure the girth where the ports go; then this can be signed.</p>}
       <ProblemNote problem={problem} />
       <button
         type="button"

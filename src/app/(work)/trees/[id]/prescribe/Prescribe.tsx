@@ -34,9 +34,7 @@ export function Prescribe({
   const { tree, units, plan: base, reading, cards } = view
   const [labelId, setLabelId] = useState(cards[0]?.id ?? '')
   const [choice, setChoice] = useState(sent.choice)
-  const [girthTyped, setGirthTyped] = useState(
-    () => sent.portGirth ?? (base ? girthText(base.breastGirth * 1.04, units) : ''),
-  )
+  const [girthTyped, setGirthTyped] = useState(sent.portGirth ?? '')
   const [marks, setMarks] = useState<RingMark[]>(view.marks)
   const [mode, setMode] = useState<'ports' | 'marks'>('ports')
   const [moved, setMoved] = useState<number[] | null>(null)
@@ -50,7 +48,9 @@ export function Prescribe({
     bareUnit: units === 'us' ? 'in' : 'cm',
     name: 'Girth at the ports',
   })
-  const girthM = girth.ok ? girth.value.si : null
+  // Until somebody has measured there, the ring is drawn for a guess, and nothing can be signed on it.
+  const guessed = base !== null && girthTyped.trim() === ''
+  const girthM = guessed ? base.breastGirth * USUAL_SWELL : girth.ok ? girth.value.si : null
   const input = useMemo<InjectionPlanInput | null>(
     () =>
       base && card && girthM !== null
@@ -100,7 +100,7 @@ export function Prescribe({
         here="prescribe"
         step="prescribe"
       />
-      {blocked && <Blocked why={blocked} />}
+      {blocked && <Blocked why={blocked} view={view} />}
       <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
         <div>
           <p className="label">Girth at breast height</p>
@@ -129,12 +129,15 @@ export function Prescribe({
               girth={girthTyped}
               onGirth={(g) => replan(() => setGirthTyped(g))}
               girthProblem={
-                girth.ok
+                guessed || girth.ok
                   ? plan && !plan.ok && plan.problem.field === 'portGirth'
                     ? plan.problem.message
                     : null
-                  : girth.problem.message
+                  : !girth.ok
+                    ? girth.problem.message
+                    : null
               }
+              guess={guessed ? girthText(base.breastGirth * USUAL_SWELL, units) : null}
               plan={value}
               units={units}
             />
@@ -224,7 +227,8 @@ export function Prescribe({
               view={view}
               blocked={blocked !== null}
               dirty={dirty}
-              plan={value}
+              plan={guessed ? null : value}
+              guessed={guessed}
               labelId={labelId}
               choice={choice}
               girth={girthTyped}
@@ -241,6 +245,9 @@ export function Prescribe({
     </>
   )
 }
+
+/** Trunks are about so much wider at the ports than at breast height; only for drawing. */
+const USUAL_SWELL = 1.04
 
 /** The marks as one text, whatever the order they were put on in. */
 function inOrder(marks: readonly RingMark[]): string {

@@ -10,7 +10,6 @@ import { SOMETHING_ELSE, type Check, type Weighed } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
 import { Balance } from '@/ui/balance/Balance'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -31,8 +30,7 @@ export function Weigh({ view }: { view: WeighView }) {
   const go = useGo()
   const { assessment, tree, signed } = view
   const { seen, set, problem: keeping, saving } = useFindings(tree.id, assessment?.id ?? '', view.seen)
-  const sign = useVerb<{ id: string }>('sign-diagnosis')
-  const [id] = useState(newId)
+  const sign = useVerb<{ id: string }>('sign-diagnosis', { makes: 'id' })
   const [chosen, setChosen] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const [all, setAll] = useState(false)
@@ -78,7 +76,6 @@ export function Weigh({ view }: { view: WeighView }) {
 
   async function signNow() {
     const done = await sign.send({
-      id,
       treeId: tree.id,
       assessmentId: assessment!.id,
       cause,

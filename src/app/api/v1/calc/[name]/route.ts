@@ -1,6 +1,7 @@
-import { ask, calculatorNamed } from '@/calc/calculators'
+import { calculatorNamed } from '@/calc/calculators'
+import { heavy, NotDone, notDoneProblem } from '@/server/heavy/pool'
 import { refusedAtTheDoor } from '@/server/apiDoor'
-import { problemResponse, readApiJson } from '@/server/http'
+import { problemResponse, readJson } from '@/server/http'
 import { log } from '@/server/log'
 
 /** One question to a calculator: `POST /api/v1/calc/drench`. Nothing is kept. */
@@ -21,11 +22,15 @@ export async function POST(
         },
         404,
       )
-    const read = await readApiJson(request)
+    const read = await readJson(request)
     if ('response' in read) return read.response
-    const answer = ask(name, read.body)
+    const answer = await heavy('reckon', { name, body: read.body })
     return answer.ok ? Response.json(answer.value) : problemResponse(answer.problem)
   } catch (error) {
+    if (error instanceof NotDone) {
+      const { problem, status } = notDoneProblem(error)
+      return problemResponse(problem, status, status === 429 ? { 'retry-after': '3' } : undefined)
+    }
     log.error({ calculator: name, error: (error as Error).message })
     return problemResponse(
       {

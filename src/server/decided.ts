@@ -1,0 +1,11 @@
+import type { Action } from '@/core/decide/propose'
+
+/** A decision as it is told afterwards. */
+export const DECIDED: Record<Action, string> = {
+  treat: 'Decided to treat',
+  care: 'Decided on care only',
+  watch: 'Decided to watch',
+  sample: 'Decided to send a sample',
+  refer: 'Decided to refer to a risk assessor',
+  remove: 'Decided to remove',
+}

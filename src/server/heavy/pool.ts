@@ -1,0 +1,132 @@
+import { existsSync } from 'node:fs'
+import path from 'node:path'
+import { Piscina } from 'piscina'
+import type { Answer } from '@/calc/calculator'
+import type { Problem, Result } from '@/core/problem'
+import type { Trouble } from '@/db/queries/seal'
+
+/** What is done beside the process that serves pages, with how long it may take and how many may wait. */
+export interface HeavyTasks {
+  reckon: { input: { name: string; body: unknown }; output: Result<Answer> }
+  'check-ledger': { input: { firmId: string }; output: Trouble | null }
+}
+
+interface Limits {
+  /** Longest run, ms; a thread that takes longer is ended. */
+  longest: number
+  /** Tasks that may wait for the thread. */
+  waiting: number
+  /** Memory of the thread, MB. */
+  memory: number
+}
+
+const LIMITS: Record<keyof HeavyTasks, Limits> = {
+  reckon: { longest: 4000, waiting: 120, memory: 256 },
+  'check-ledger': { longest: 600_000, waiting: 200, memory: 512 },
+}
+
+/** Why a task did not end: it took too long, needed too much memory, or too many wait before it. */
+export class NotDone extends Error {
+  constructor(
+    readonly why: 'too long' | 'too large' | 'too many',
+    /** How many stand before it. */
+    readonly place = 0,
+  ) {
+    super(why)
+  }
+}
+
+const holder = globalThis as unknown as { elmhornPools?: Map<string, Piscina> }
+
+function poolOf(task: keyof HeavyTasks): Piscina {
+  const pools = (holder.elmhornPools ??= new Map())
+  let pool = pools.get(task)
+  if (!pool) {
+    const { waiting, memory } = LIMITS[task]
+    pool = new Piscina({
+      ...threadFile('tasks'),
+      minThreads: 0,
+      // One thread a kind of work: two cores are shared with the pages, which come first.
+      maxThreads: 1,
+      maxQueue: waiting,
+      idleTimeout: 60_000,
+      resourceLimits: { maxOldGenerationSizeMb: memory, maxYoungGenerationSizeMb: 32 },
+    })
+    pools.set(task, pool)
+  }
+  return pool
+}
+
+/** The bundled file of a thread or process; the source itself where nothing was bundled, as in tests. */
+export function threadFile(name: string): { filename: string; execArgv: string[] } {
+  const bundled = path.join(process.cwd(), '.threads', `${name}.mjs`)
+  return existsSync(bundled)
+    ? { filename: bundled, execArgv: [] }
+    : {
+        filename: path.join(process.cwd(), 'src/server/heavy', `${name}.ts`),
+        execArgv: ['--import', 'tsx'],
+      }
+}
+
+/**
+ * Does a piece of heavy work in a thread of its own kind.
+ * @throws {NotDone} when it takes too long, needs too much memory, or too many wait
+ */
+export async function heavy<K extends keyof HeavyTasks>(
+  task: K,
+  input: HeavyTasks[K]['input'],
+): Promise<HeavyTasks[K]['output']> {
+  const pool = poolOf(task)
+  try {
+    return (await pool.run(input, {
+      name: task === 'reckon' ? 'reckon' : 'checkLedger',
+      signal: AbortSignal.timeout(LIMITS[task].longest),
+    })) as HeavyTasks[K]['output']
+  } catch (error) {
+    const { name, code, message } = error as Error & { code?: string }
+    if (name === 'AbortError' || name === 'TimeoutError') throw new NotDone('too long')
+    if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw new NotDone('too large')
+    if (/queue/i.test(message)) throw new NotDone('too many', pool.queueSize)
+    throw error
+  }
+}
+
+/** What to say of work that did not end. */
+export function notDoneProblem(error: NotDone): { problem: Problem; status: number } {
+  switch (error.why) {
+    case 'too long':
+      return {
+        status: 422,
+        problem: {
+          code: 'out-of-range',
+          field: 'body',
+          message: `This question takes longer than ${LIMITS.reckon.longest / 1000} s; ask it in smaller parts.`,
+        },
+      }
+    case 'too large':
+      return {
+        status: 422,
+        problem: {
+          code: 'out-of-range',
+          field: 'body',
+          message: 'This question needs more memory than there is for one; ask it in smaller parts.',
+        },
+      }
+    case 'too many':
+      return {
+        status: 429,
+        problem: {
+          code: 'conflict',
+          field: 'server',
+          message: `${error.place} others wait before this one; ask again in a few seconds.`,
+        },
+      }
+  }
+}
+
+/** Ends all threads; for scripts and tests. */
+export async function closePools(): Promise<void> {
+  const pools = holder.elmhornPools
+  holder.elmhornPools = undefined
+  await Promise.all([...(pools?.values() ?? [])].map((p) => p.destroy()))
+}

@@ -1,0 +1,25 @@
+import type { z } from 'zod'
+import type { Problem } from '@/core/problem'
+
+/** The first thing wrong with an input, as a problem that names the field. */
+export function problemOf(error: z.ZodError): Problem {
+  const issue = error.issues[0]!
+  const path = issue.path
+    .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
+    .join('')
+  if (issue.code === 'unrecognized_keys')
+    return {
+      code: 'unknown',
+      field: [path, issue.keys[0]].filter(Boolean).join('.'),
+      message: `There is no field "${issue.keys[0]}" here; leave it out.`,
+    }
+  const missing = issue.code === 'invalid_type' && issue.message.includes('undefined')
+  const own = !/^(Invalid|Too|Unrecognized|Expected)/.test(issue.message)
+  return {
+    code: missing ? 'missing' : 'out-of-range',
+    field: path || 'body',
+    message: own
+      ? issue.message
+      : `${path || 'The input'} ${missing ? 'is missing; give it.' : 'is not as it must be; check it and send it again.'}`,
+  }
+}

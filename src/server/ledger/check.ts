@@ -1,0 +1,138 @@
+import { createHash } from 'node:crypto'
+import { inFirm, type FirmSql } from '@/db/client'
+import { chainFrom, lastSeq, type ChainRow } from '@/db/queries/record'
+import { firstSealed, newestSeal, noteCheck, sealsFrom, type SealRow, type Trouble } from '@/db/queries/seal'
+import { isTrueSeal } from './seal'
+import { appendSeals, sealsInFile } from './sealFile'
+
+/** Where a check has come to: the entry before the next. */
+export interface Link {
+  seq: number
+  hash: string
+}
+
+export const BEGINNING: Link = { seq: 0, hash: '0'.repeat(64) }
+
+/**
+ * Follows a stretch of the chain from a link: numbers without a gap, each entry with the hash of the one before and of its
+ * own text, and, from the first sealed entry on, each with a true seal over that hash. Answers the first trouble, or the
+ * link it ends at.
+ */
+export function followChain(
+  from: Link,
+  entries: readonly ChainRow[],
+  seals: ReadonlyMap<number, SealRow>,
+  sealedFrom: number | null,
+): { trouble: Trouble } | { to: Link } {
+  let link = from
+  for (const e of entries) {
+    const expected = link.seq + 1
+    const at = (kind: Trouble['kind'], words: string, seq = e.seq) => ({ trouble: { seq, kind, words } })
+    if (e.seq !== expected)
+      return at('missing', `Record ${expected} is missing: ${e.seq} follows ${link.seq}.`, expected)
+    if (createHash('sha256').update(e.covered, 'utf8').digest('hex') !== e.hash)
+      return at(
+        'changed',
+        `Record ${e.seq} was changed outside the product: its hash is not that of its text.`,
+      )
+    if (e.prevHash !== link.hash)
+      return at('chained anew', `Record ${e.seq} does not carry the hash of the one before.`)
+    if (sealedFrom !== null && e.seq >= sealedFrom) {
+      const seal = seals.get(e.seq)
+      if (!seal)
+        return at('not sealed', `Record ${e.seq} has no seal: it was not entered through the product.`)
+      if (!isTrueSeal(seal)) return at('false seal', `The seal of record ${e.seq} was not made with our key.`)
+      if (seal.hash !== e.hash)
+        return at('chained anew', `Record ${e.seq} is not the one that was sealed under this number.`)
+    }
+    link = { seq: e.seq, hash: e.hash }
+  }
+  return { to: link }
+}
+
+/** Whether seals known from elsewhere agree with the chain's end and with the seals in the database. */
+export function againstFile(
+  end: Link,
+  inDatabase: ReadonlyMap<number, SealRow>,
+  inFile: ReadonlyMap<number, SealRow>,
+): Trouble | null {
+  let first: Trouble | null = null
+  for (const [seq, s] of inFile) {
+    if (!isTrueSeal(s) || (first && first.seq <= seq)) continue
+    if (seq > end.seq)
+      first = {
+        seq: end.seq + 1,
+        kind: 'cut',
+        words: `The ledger ends at record ${end.seq}, but record ${seq} was sealed: its end was cut off.`,
+      }
+    else if (inDatabase.get(seq)?.hash !== s.hash)
+      first = {
+        seq,
+        kind: 'chained anew',
+        words: `Record ${seq} is not the one whose seal is kept outside the database.`,
+      }
+  }
+  return first
+}
+
+const STRETCH = 2000
+
+/**
+ * Checks a firm's whole chain against its own hashes, its seals and the seals kept outside the database, a stretch at a
+ * time, and notes what it found. Seals that never reached the file, because the machine stopped between, are added to it.
+ */
+export async function checkLedger(firmId: string, now = new Date()): Promise<Trouble | null> {
+  const inFile = await sealsInFile(firmId)
+  const sealedFrom = await inFirm(firmId, firstSealed)
+  const inDatabase = new Map<number, SealRow>()
+  let link = BEGINNING
+  let trouble: Trouble | null = null
+  for (;;) {
+    const [entries, seals] = await inFirm(firmId, async (sql) => [
+      await chainFrom(sql, link.seq, STRETCH),
+      await sealsFrom(sql, link.seq + 1, STRETCH),
+    ])
+    for (const s of seals) inDatabase.set(s.seq, s)
+    const followed = followChain(link, entries, inDatabase, sealedFrom)
+    if ('trouble' in followed) {
+      trouble = followed.trouble
+      break
+    }
+    link = followed.to
+    if (entries.length < STRETCH) break
+  }
+  trouble ??= againstFile(link, inDatabase, inFile)
+  if (!trouble) await appendSeals([...inDatabase.values()].filter((s) => !inFile.has(s.seq)))
+  await inFirm(firmId, (sql) =>
+    noteCheck(sql, { firmId, checkedAt: now, checkedTo: link.seq, trouble: trouble as Trouble | null }),
+  )
+  return trouble
+}
+
+/**
+ * Checks from the newest good seal to the end: what opening the ledger waits for. The rest is checked in the background.
+ */
+export async function checkTail(sql: FirmSql): Promise<Trouble | null> {
+  const [newest, last] = [await newestSeal(sql), await lastSeq(sql)]
+  if (!newest) return null
+  if (!isTrueSeal(newest))
+    return {
+      seq: newest.seq,
+      kind: 'false seal',
+      words: `The seal of record ${newest.seq} was not made with our key.`,
+    }
+  if (last < newest.seq)
+    return {
+      seq: last + 1,
+      kind: 'cut',
+      words: `The ledger ends at record ${last}, but record ${newest.seq} was sealed: its end was cut off.`,
+    }
+  const entries = await chainFrom(sql, newest.seq - 1, STRETCH)
+  const followed = followChain(
+    { seq: newest.seq - 1, hash: entries[0]?.prevHash ?? '' },
+    entries,
+    new Map([[newest.seq, newest]]),
+    newest.seq,
+  )
+  return 'trouble' in followed ? followed.trouble : null
+}

@@ -1,0 +1,47 @@
+import { hasUnseen } from '../text'
+import { isId } from './reader'
+
+/** What stands behind the question mark of an address, as Next gives it. */
+export type Query = Record<string, string | string[] | undefined>
+
+/** One text of an address: the first where it stands twice, nothing where it is no text that can be kept. */
+export function textOf(query: Query, name: string, most = 200): string | null {
+  const value = query[name]
+  const text = Array.isArray(value) ? value[0] : value
+  return text === undefined || text.length > most || hasUnseen(text) ? null : text
+}
+
+/** A whole number of an address within bounds, or nothing. `numberOf({ before: '12' }, 'before', 1, 99) === 12` */
+export function numberOf(query: Query, name: string, least: number, most: number): number | null {
+  const text = textOf(query, name, 12)
+  if (text === null || !/^\d+$/.test(text)) return null
+  const number = Number(text)
+  return number >= least && number <= most ? number : null
+}
+
+/** An id of an address, or nothing. */
+export function idOf(query: Query, name: string): string | null {
+  const text = textOf(query, name, 36)
+  return text !== null && isId(text) ? text : null
+}
+
+/** Where a list by site and tag goes on, or nothing: then it begins at the first. */
+export function readAfter(query: Query): { site: string; tag: string; id: string } | null {
+  const [site, tag, id] = [idOf(query, 'site'), textOf(query, 'tag', 40), idOf(query, 'id')]
+  return site !== null && tag !== null && id !== null ? { site, tag, id } : null
+}
+
+/**
+ * An address within the product, or the first page: nothing that a browser would take for another host, whatever it makes
+ * of tabs, line ends and backslashes. `ownPath('//elsewhere.example') === '/'`
+ */
+export function ownPath(text: string | null): string {
+  if (text === null || !/^\/(?![/\\])[\x21-\x7e]*$/.test(text) || text.includes('\\')) return '/'
+  const base = 'https://own.example'
+  try {
+    const url = new URL(text, base)
+    return url.origin === base ? url.pathname + url.search + url.hash : '/'
+  } catch {
+    return '/'
+  }
+}

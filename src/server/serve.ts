@@ -1,0 +1,58 @@
+import { createServer } from 'node:http'
+import next from 'next'
+
+// The app behind a plain HTTP server of its own, so that what no page or route ever sees is answered too: methods nobody
+// means, addresses that cannot be read, connections that never finish asking.
+
+const port = Number(process.env.PORT ?? 3000)
+const hostname = process.env.HOST ?? '127.0.0.1'
+const METHODS = new Set(['GET', 'HEAD', 'POST', 'OPTIONS', 'PUT', 'PATCH', 'DELETE'])
+
+function answer(status: number, message: string) {
+  return JSON.stringify({
+    error: { code: status === 405 ? 'not-allowed' : 'bad-quantity', field: 'request', message },
+  })
+}
+
+/** True when an address can be read: its percent signs lead somewhere and nothing in it is unseen. */
+export function isReadable(address: string): boolean {
+  try {
+    return (
+      !/[\u0000-\u001f\u007f]/.test(decodeURIComponent(address.split('?', 1)[0]!)) && address.length <= 8000
+    )
+  } catch {
+    return false
+  }
+}
+
+async function main() {
+  const app = next({ dev: false, hostname, port })
+  const handle = app.getRequestHandler()
+  await app.prepare()
+  const server = createServer(
+    { requestTimeout: 60_000, headersTimeout: 15_000, keepAliveTimeout: 10_000, maxHeaderSize: 16_384 },
+    (request, response) => {
+      const refuse = (status: number, message: string) => {
+        response.writeHead(status, { 'content-type': 'application/json', connection: 'close' })
+        response.end(answer(status, message))
+      }
+      if (!METHODS.has(request.method ?? '')) return refuse(405, 'This method is not one of ours.')
+      if (!isReadable(request.url ?? '/')) return refuse(400, 'This address cannot be read; check it.')
+      // Who asks, for slowing down those who guess; never what a sender says of itself.
+      request.headers['x-elmhorn-source'] = request.socket.remoteAddress ?? ''
+      void handle(request, response)
+    },
+  )
+  server.on('clientError', (_, socket) => {
+    if (socket.writable) socket.end('HTTP/1.1 400 Bad Request\r\nconnection: close\r\n\r\n')
+  })
+  server.listen(port, hostname)
+  const stop = () => {
+    server.close(() => process.exit(0))
+    setTimeout(() => process.exit(0), 3000).unref()
+  }
+  process.on('SIGTERM', stop)
+  process.on('SIGINT', stop)
+}
+
+if (process.argv[1]?.includes('serve')) void main()

@@ -1,0 +1,67 @@
+import { z } from 'zod'
+
+// Control characters of both tables, lone halves of a pair, and marks that turn the direction of reading or hide: none
+// can be seen, and all can make one name look like another. Tabs and line ends are kept where lines are.
+const UNSEEN =
+  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2069\ufeff\ufff9-\ufffb]|\p{Cs}/u
+const UNSEEN_IN_LINE = /[\t\n\u2028\u2029]/
+
+/** True when a text holds characters that cannot be seen or kept. `hasUnseen('ash\u0000') === true` */
+export function hasUnseen(text: string): boolean {
+  return UNSEEN.test(text)
+}
+
+/** A text without what cannot be seen, for searching: nothing is refused, what cannot match is left out. */
+export function searchable(text: string, most = 80): string {
+  return [...text]
+    .filter((c) => !UNSEEN.test(c) && !UNSEEN_IN_LINE.test(c))
+    .join('')
+    .trim()
+    .slice(0, most)
+}
+
+/** One line of text as a person types it: trimmed, of a sane length, with nothing in it that cannot be seen. */
+export function line(name: string, most: number, least = 1) {
+  return z
+    .string({ error: `${name} is missing; type it.` })
+    .trim()
+    .min(1, { error: `${name} is empty; type it.` })
+    .min(least, { error: `${name} is too short; type at least ${least} characters.` })
+    .max(most, { error: `${name} is longer than ${most} characters; shorten it.` })
+    .refine((s) => !hasUnseen(s) && !UNSEEN_IN_LINE.test(s), {
+      error: `${name} has characters that cannot be seen; type it without them.`,
+    })
+}
+
+/** A typed figure or short word that core reads itself: any length up to `most`, nothing unseen. */
+export function typed(name: string, most = 200) {
+  return z
+    .string({ error: `${name} is missing; type it.` })
+    .max(most, { error: `${name} is longer than ${most} characters; shorten it.` })
+    .refine((s) => !hasUnseen(s), {
+      error: `${name} has characters that cannot be seen; type it without them.`,
+    })
+}
+
+/** Longer text; may be empty and have several lines. */
+export function words(name: string, most = 2000) {
+  return z
+    .string()
+    .trim()
+    .max(most, { error: `${name} are longer than ${most} characters; shorten them.` })
+    .refine((s) => !hasUnseen(s), {
+      error: `${name} have characters that cannot be seen; type them without.`,
+    })
+    .nullable()
+    .default(null)
+}
+
+/** An id made on the device. */
+export const id = (name = 'id') => z.uuid({ error: `${name} must be an id.` })
+
+/** A count of changes: what an integer column holds. */
+export const version = () =>
+  z
+    .int({ error: 'The version must be a whole number.' })
+    .min(1, { error: 'The version must be at least 1.' })
+    .max(2_147_483_647, { error: 'The version is beyond what can be; load the page again.' })

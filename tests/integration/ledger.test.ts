@@ -1,0 +1,410 @@
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+process.env['LEDGER_FILE'] = path.join(mkdtempSync(path.join(tmpdir(), 'seals-')), 'ledger.seals')
+
+import { inFirm, onWatch } from '@/db/client'
+import { chainFrom, recordById } from '@/db/queries/record'
+import { sealedFirms, troubles } from '@/db/queries/seal'
+import { checkLedger, checkTail } from '@/server/ledger/check'
+import {
+  closePool,
+  done,
+  act,
+  makeFirm,
+  NOON,
+  ownerSql,
+  recordedAsh,
+  recordInput,
+  runAsh,
+  stepPorts,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
+
+afterAll(() => closePool())
+
+const HOUR = 3_600_000
+const FILE = process.env['LEDGER_FILE']!
+const problemOf = async (...args: Parameters<typeof act>) => {
+  const r = await act(...args)
+  return r.ok ? null : r.problem
+}
+
+/** A firm with three records: two trees and a correction. */
+async function firmWithRecords(name: string): Promise<{ firm: TestFirm; first: string }> {
+  const firm = await makeFirm(name)
+  const { recordId } = await recordedAsh(firm, 'L-1')
+  await recordedAsh(firm, 'L-2')
+  await done(firm.person('crew lead'), 'correct-record', {
+    id: uuidv7(),
+    recordId,
+    reason: 'read the wrong package',
+    correction: 'lot LOT-2',
+  })
+  return { firm, first: recordId }
+}
+
+/** Does something to the tables behind the product's back, as their owner, past the guard of the records. */
+async function behindItsBack(work: (sql: ReturnType<typeof ownerSql>) => Promise<unknown>) {
+  const owner = ownerSql()
+  await owner`alter table record disable trigger user`
+  try {
+    await work(owner)
+  } finally {
+    await owner`alter table record enable trigger user`
+    await owner.end()
+  }
+}
+
+describe('the record stands', () => {
+  test('it cannot be changed or deleted by the application, nor by the owner of the table', async () => {
+    const { firm } = await firmWithRecords('Standing firm')
+    const app = (q: Parameters<typeof inFirm>[1]) => inFirm(firm.id, q)
+    await expect(app((sql) => sql`update record set body = '{}'`)).rejects.toThrow(/permission denied/)
+    await expect(app((sql) => sql`delete from record`)).rejects.toThrow(/permission denied/)
+    await expect(app((sql) => sql`truncate record`)).rejects.toThrow(/permission denied/)
+    await expect(app((sql) => sql`delete from seal`)).rejects.toThrow(/permission denied/)
+    const owner = ownerSql()
+    await expect(owner`update record set body = '{}'`).rejects.toThrow(/never changed or deleted/)
+    await expect(owner`delete from record`).rejects.toThrow(/never changed or deleted/)
+    await expect(owner`truncate record cascade`).rejects.toThrow(/never changed or deleted/)
+    await owner.end()
+  })
+
+  test('a whole chain checks out, and each entry is sealed here and outside the database', async () => {
+    const { firm } = await firmWithRecords('Whole firm')
+    expect(await checkLedger(firm.id)).toBeNull()
+    expect(await inFirm(firm.id, checkTail)).toBeNull()
+    const outside = readFileSync(FILE, 'utf8')
+      .split('\n')
+      .filter((l) => l.includes(firm.id))
+    expect(outside.map((l) => (JSON.parse(l) as { seq: number }).seq)).toEqual([1, 2, 3])
+    expect((await onWatch(sealedFirms)).find((f) => f.firmId === firm.id)?.seq).toBe(3)
+  })
+
+  test('entries signed at the same moment are still one chain', async () => {
+    const { firm, first } = await firmWithRecords('Busy ledger')
+    await Promise.all(
+      Array.from({ length: 6 }, (_, i) =>
+        done(firm.person('crew lead'), 'correct-record', {
+          id: uuidv7(),
+          recordId: first,
+          reason: 'trying at the same time',
+          correction: `note ${i}`,
+        }),
+      ),
+    )
+    expect(await checkLedger(firm.id)).toBeNull()
+    expect(await inFirm(firm.id, (sql) => chainFrom(sql, 0, 50))).toHaveLength(9)
+  })
+})
+
+describe('what was done behind its back is found, at its place', () => {
+  test.each<[string, (sql: ReturnType<typeof ownerSql>, firm: string) => Promise<unknown>, object]>([
+    [
+      'a changed body',
+      (sql, firm) =>
+        sql`update record set body = jsonb_set(body, '{product,lot}', '"LOT-9"') where firm_id = ${firm} and seq = 1`,
+      { seq: 1, kind: 'changed' },
+    ],
+    [
+      'a missing middle',
+      (sql, firm) => sql`delete from record where firm_id = ${firm} and seq = 2`,
+      { seq: 2, kind: 'missing' },
+    ],
+    [
+      'a cut tail',
+      (sql, firm) => sql`delete from record where firm_id = ${firm} and seq = 3`,
+      { seq: 3, kind: 'cut' },
+    ],
+    [
+      'a cut tail with its seal',
+      async (sql, firm) => {
+        await sql`delete from record where firm_id = ${firm} and seq = 3`
+        await sql`delete from seal where firm_id = ${firm} and seq = 3`
+      },
+      { seq: 3, kind: 'cut' },
+    ],
+    [
+      'a tail chained anew',
+      async (sql, firm) => {
+        await sql`update record set body = jsonb_set(body, '{correction}', '"nothing was wrong"') where firm_id = ${firm} and seq = 3`
+        await sql`update record r set hash = record_hash(r) where firm_id = ${firm} and seq = 3`
+      },
+      { seq: 3, kind: 'chained anew' },
+    ],
+    [
+      'a forged entry',
+      async (sql, firm) => {
+        await sql`insert into record (id, firm_id, seq, kind, corrects, tree_id, site_id, signed_at, signed_by, body, prev_hash, hash)
+          select gen_random_uuid(), firm_id, 4, 'correction', corrects, tree_id, site_id, now(), signed_by, body, hash, '' from record where firm_id = ${firm} and seq = 3`
+        await sql`update record r set hash = record_hash(r) where firm_id = ${firm} and seq = 4`
+      },
+      { seq: 4, kind: 'not sealed' },
+    ],
+    [
+      'a forged seal',
+      async (sql, firm) => {
+        await sql`insert into record (id, firm_id, seq, kind, corrects, tree_id, site_id, signed_at, signed_by, body, prev_hash, hash)
+          select gen_random_uuid(), firm_id, 4, 'correction', corrects, tree_id, site_id, now(), signed_by, body, hash, '' from record where firm_id = ${firm} and seq = 3`
+        await sql`update record r set hash = record_hash(r) where firm_id = ${firm} and seq = 4`
+        await sql`insert into seal select firm_id, 4, (select hash from record where firm_id = ${firm} and seq = 4), now(), key, signature from seal where firm_id = ${firm} and seq = 3`
+      },
+      { seq: 4, kind: 'false seal' },
+    ],
+  ])('%s', async (what, attack, trouble) => {
+    const { firm } = await firmWithRecords(`Attacked, ${what}`)
+    await behindItsBack((sql) => attack(sql, firm.id))
+    expect(await checkLedger(firm.id)).toMatchObject(trouble)
+    // Whoever watches over the app is told the place, not whose it is.
+    const seen = await onWatch(troubles)
+    expect(seen.map((t) => t.trouble)).toContainEqual(expect.objectContaining(trouble))
+    expect(JSON.stringify(seen)).not.toContain(firm.id)
+  })
+
+  test('opening the ledger finds what happened to its end at once', async () => {
+    const { firm } = await firmWithRecords('Opened firm')
+    await behindItsBack((sql) => sql`delete from record where firm_id = ${firm.id} and seq = 3`)
+    expect(await inFirm(firm.id, checkTail)).toMatchObject({ seq: 3, kind: 'cut' })
+  })
+
+  test('a seal that never reached the file is added by the next check; a line that is none is passed over', async () => {
+    const { firm } = await firmWithRecords('Cut-off firm')
+    const lines = readFileSync(FILE, 'utf8').split('\n')
+    writeFileSync(
+      FILE,
+      `${lines.filter((l) => !(l.includes(firm.id) && l.includes('"seq":3'))).join('\n')}not a seal ${firm.id}\n`,
+    )
+    expect(await checkLedger(firm.id)).toBeNull()
+    expect(readFileSync(FILE, 'utf8')).toMatch(new RegExp(`${firm.id}","seq":3`))
+  })
+})
+
+describe('the record says what happened', () => {
+  let firm: TestFirm
+  beforeAll(async () => {
+    firm = await makeFirm('Telling firm')
+  })
+  const lead = () => firm.person('crew lead', new Date(NOON.getTime() + 2 * HOUR))
+
+  test('nine ports given up for rain: partly treated, asked first, back to the arborist, nothing promised', async () => {
+    const run = await runAsh(firm, 'T-1')
+    for (const p of run.ports) {
+      await stepPorts(firm, [p.id], ['drill', 'start'])
+      await done(lead(), 'mark-port', {
+        eventId: uuidv7(),
+        portId: p.id,
+        kind: 'give-up',
+        reason: 'rain',
+        left: '9.13 mL',
+      })
+      await done(lead(), 'mark-port', { eventId: uuidv7(), portId: p.id, kind: 'out' })
+    }
+    const entry = recordInput(run.item.id, 9)
+    expect(await problemOf(lead(), 'sign-record', entry)).toMatchObject({
+      code: 'doubt',
+      field: 'partly treated',
+      message: expect.stringMatching(/0\.6 mL went in, less than the label’s least of 82\.8 mL/),
+    })
+    const { recordId } = await done<{ recordId: string }>(lead(), 'sign-record', {
+      ...entry,
+      accepted: ['partly treated'],
+    })
+    const record = await inFirm(firm.id, (sql) => recordById(sql, recordId))
+    expect(record!.body).toMatchObject({ outcome: 'partly treated' })
+    expect((record!.body.deviations as string[])[0]).toBe(
+      'Port 1 was given up with 9.1 mL of 9.2 mL left: rain.',
+    )
+    const [tree] = await inFirm(
+      firm.id,
+      (sql) =>
+        sql<{ stage: string; returned: string }[]>`select stage, returned from tree where id = ${run.treeId}`,
+    )
+    expect(tree).toMatchObject({
+      stage: 'decide',
+      returned: expect.stringMatching(/^Partly treated on 12 Jun 2026/),
+    })
+    const promised = await inFirm(
+      firm.id,
+      (sql) =>
+        sql<{ what: string }[]>`select what from follow_up where tree_id = ${run.treeId} order by due_on`,
+    )
+    expect(promised.map((p) => p.what).join()).not.toMatch(/again|summer/)
+  })
+
+  test('a port moved is said; the reading is the one the dose rests on, not the newest', async () => {
+    const run = await runAsh(firm, 'T-2')
+    await done(firm.person('technician'), 'mark-port', {
+      eventId: uuidv7(),
+      portId: run.ports[1]!.id,
+      kind: 'move',
+      bearing: 43,
+    })
+    await stepPorts(
+      firm,
+      run.ports.map((p) => p.id),
+      ['drill', 'start', 'stop', 'out'],
+    )
+    const tomorrow = new Date(NOON.getTime() + 24 * HOUR)
+    await done(firm.person('technician', tomorrow), 'add-reading', {
+      id: uuidv7(),
+      treeId: run.treeId,
+      tape: 'girth',
+      bareUnit: 'in',
+      stems: ['52 1/4'],
+    })
+    const { recordId } = await done<{ recordId: string }>(
+      firm.person('crew lead', tomorrow),
+      'sign-record',
+      recordInput(run.item.id, 9),
+    )
+    const record = await inFirm(firm.id, (sql) => recordById(sql, recordId))
+    expect(record!.body).toMatchObject({
+      outcome: 'treated',
+      deviations: ['Port 2 was moved from 40° to 43°.'],
+      tree: { readOn: '2026-06-12' },
+    })
+  })
+
+  test('an expired lot, a licence that ran out and a replaced card are refused, each with its way out', async () => {
+    const run = await runAsh(firm, 'T-3')
+    await stepPorts(
+      firm,
+      run.ports.map((p) => p.id),
+      ['drill', 'start', 'stop', 'out'],
+    )
+    await inFirm(
+      firm.id,
+      (sql) => sql`insert into lot (id, firm_id, label_code, number, expires_on)
+        values (${uuidv7()}, ${firm.id}, ${run.item.labelCode}, 'LOT-OLD', '2026-06-11')`,
+    )
+    const entry = recordInput(run.item.id, 9)
+    expect(await problemOf(lead(), 'sign-record', { ...entry, lot: 'lot-old' })).toMatchObject({
+      field: 'lot',
+      message: expect.stringMatching(/expired on 11 Jun 2026\. Use another: LOT-1/),
+    })
+    expect(await problemOf({ ...lead(), licenceUntil: '2026-06-11' }, 'sign-record', entry)).toMatchObject({
+      field: 'role',
+      message: expect.stringMatching(/ran out on 11 Jun 2026/),
+    })
+    await inFirm(
+      firm.id,
+      (sql) => sql`insert into label_card (id, firm_id, code, version, name, registration, body)
+        select ${uuidv7()}, firm_id, code, 2, name, registration, body from label_card where id = ${firm.label}`,
+    )
+    expect(await problemOf(lead(), 'sign-record', entry)).toMatchObject({
+      field: 'label',
+      message: expect.stringMatching(/v1 was replaced by v2\. The arborist signs/),
+    })
+    await done(firm.person('arborist', new Date(NOON.getTime() + 2 * HOUR)), 'sign-record', {
+      ...entry,
+      deviations: 'v2 only adds a picture',
+    })
+    // And before anything is opened, it is not opened at all.
+    const next = await runAsh(firm, 'T-4').catch((e: Error) => e.message)
+    expect(next).toMatch(/v1 was replaced by v2\. Open nothing/)
+  })
+
+  test('after a newer decision nothing is opened, what is in comes out, and it is recorded with the reason', async () => {
+    const other = await makeFirm('Changing firm')
+    const run = await runAsh(other, 'T-5')
+    await stepPorts(other, [run.ports[0]!.id], ['drill', 'start'])
+    const diagnosisId = (
+      await inFirm(
+        other.id,
+        (sql) => sql<{ id: string }[]>`select id from diagnosis where tree_id = ${run.treeId}`,
+      )
+    )[0]!.id
+    await done(other.person('arborist', new Date(NOON.getTime() + HOUR)), 'sign-decision', {
+      id: uuidv7(),
+      treeId: run.treeId,
+      diagnosisId,
+      action: 'remove',
+      words: 'the client wants it gone',
+    })
+    const at = new Date(NOON.getTime() + 2 * HOUR)
+    const tech = other.person('technician', at)
+    expect(
+      await problemOf(tech, 'mark-port', { eventId: uuidv7(), portId: run.ports[1]!.id, kind: 'drill' }),
+    ).toMatchObject({ field: 'prescription', message: expect.stringMatching(/decided anew/) })
+    await stepPorts(other, [run.ports[0]!.id], ['stop', 'out'], at)
+    for (const p of run.ports.slice(1))
+      await done(tech, 'mark-port', {
+        eventId: uuidv7(),
+        portId: p.id,
+        kind: 'give-up',
+        reason: 'told to stop',
+      })
+    const { recordId } = await done<{ recordId: string }>(
+      other.person('crew lead', new Date(at.getTime() + HOUR)),
+      'sign-record',
+      { ...recordInput(run.item.id, 1), accepted: ['partly treated'] },
+    )
+    const record = await inFirm(other.id, (sql) => recordById(sql, recordId))
+    expect((record!.body.deviations as string[]).join(' ')).toMatch(/decided anew/)
+  })
+
+  test('a prescription is taken back before a hole, not after; then the decision can be handed over again', async () => {
+    const other = await makeFirm('Withdrawing firm')
+    const run = await runAsh(other, 'T-6')
+    const back = {
+      treeId: run.treeId,
+      prescriptionId: run.prescription.id,
+      words: 'the wrong rate',
+    }
+    await stepPorts(other, [run.ports[0]!.id], ['drill'])
+    expect(await problemOf(other.person('arborist'), 'withdraw-prescription', back)).toMatchObject({
+      code: 'conflict',
+      message: expect.stringMatching(/1 port is drilled/),
+    })
+    await stepPorts(other, [run.ports[0]!.id], ['undo'], new Date(NOON.getTime() + HOUR))
+    await done(other.person('arborist'), 'withdraw-prescription', back)
+    expect(
+      await problemOf(other.person('technician'), 'mark-port', {
+        eventId: uuidv7(),
+        portId: run.ports[0]!.id,
+        kind: 'drill',
+      }),
+    ).toMatchObject({ message: expect.stringMatching(/taken this prescription back/) })
+    await done(other.person('arborist'), 'hand-to-crew', { ...run.prescription, id: uuidv7() })
+  })
+
+  test('with what went in already, a dose above the label’s most is refused', async () => {
+    const other = await makeFirm('Doubling firm')
+    const run = await recordedAsh(other, 'T-7')
+    const later = new Date(NOON.getTime() + 30 * 24 * HOUR)
+    const assessmentId = uuidv7()
+    const arborist = other.person('arborist', later)
+    for (const finding of ['exit-hole-d', 'crown-thin-top'])
+      await done(arborist, 'set-finding', { treeId: run.treeId, assessmentId, finding, state: 'there' })
+    const diagnosisId = uuidv7()
+    await done(arborist, 'sign-diagnosis', {
+      id: diagnosisId,
+      treeId: run.treeId,
+      assessmentId,
+      cause: 'emerald-ash-borer',
+    })
+    const decisionId = uuidv7()
+    await done(arborist, 'sign-decision', {
+      id: decisionId,
+      treeId: run.treeId,
+      diagnosisId,
+      action: 'treat',
+    })
+    expect(
+      await problemOf(arborist, 'hand-to-crew', {
+        ...run.prescription,
+        id: uuidv7(),
+        decisionId,
+        choice: 1,
+        bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340],
+        onDate: '2026-07-12',
+      }),
+    ).toMatchObject({
+      code: 'over-label',
+      field: 'choice',
+      message: expect.stringMatching(/82\.8 mL of .* went into this tree already/),
+    })
+  })
+})
