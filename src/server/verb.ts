@@ -73,7 +73,7 @@ const AHEAD_MS = 60_000
 
 /** The device's time where it can be: not in the future, not longer ago than a step is ever held back. */
 export function heldAt(now: Date, at: number | null | undefined): Date {
-  if (at == null || !Number.isFinite(at)) return now
+  if (at === null || at === undefined || !Number.isFinite(at)) return now
   if (at > now.getTime() + AHEAD_MS || at < now.getTime() - LONGEST_HELD_MS) return now
   return new Date(Math.min(at, now.getTime()))
 }
@@ -138,7 +138,7 @@ async function perform<I, O>(
         input: noted,
         answer: v.secret ? null : result.value,
         at: now,
-        deviceAt: sent.at == null ? null : at,
+        deviceAt: sent.at === null || sent.at === undefined ? null : at,
       })
       return result
     })

@@ -101,6 +101,13 @@ test('the arborist plans ports on the ring, moves one, is refused dead wood, and
   const ports = page.getByRole('slider', { name: /^Port \d+ of 9$/ })
   await expect(ports).toHaveCount(9)
   await expect(page.getByText('82.8 mL').first()).toBeVisible()
+  // Until the girth at the ports is measured the ring is drawn for a guess, and nothing can be signed on it.
+  await expect(
+    page.getByText('Ports and doses are drawn for a guess of 54 in; measure to sign.'),
+  ).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign and hand to the crew →' })).toBeDisabled()
+  await page.getByLabel('Girth where the ports go').fill('54')
+  await expect(page.getByText('drawn for a guess')).toHaveCount(0)
   const plan = Number(await page.locator('#ring').getAttribute('data-plan-ms'))
   expect(plan).toBeLessThan(500)
   await picture(page, '8-prescribe')
@@ -241,6 +248,8 @@ test('the promised check comes on its date and is answered; the tree shows its h
     .getByRole('navigation', { name: 'Views', exact: true })
     .getByRole('link', { name: 'Ledger' })
     .click()
-  await expect(page.getByText('the chain is whole')).toBeVisible()
+  await expect(
+    page.getByText(/carries the hash of the one before and a true seal|newest records carry true seals/),
+  ).toBeVisible()
   await picture(page, '10-ledger')
 })

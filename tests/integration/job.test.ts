@@ -2,7 +2,6 @@ import { inFirm } from '@/db/client'
 import { migrate } from '@/db/migrate'
 import { NEWEST_MIGRATION } from '@/db/newestMigration'
 import { readdirSync } from 'node:fs'
-import { itemsOfJob, portsOfItems } from '@/db/queries/work'
 import { recordById } from '@/db/queries/record'
 import { openFollowUps } from '@/db/queries/followUp'
 import {

@@ -35,7 +35,10 @@ describe('a repeat is the same id and the same content', () => {
     const first = await done(firm.person('arborist'), 'add-reading', reading)
     expect(await done(firm.person('arborist'), 'add-reading', reading)).toEqual(first)
     const other = await problemOf(firm.person('arborist'), 'add-reading', { ...reading, stems: ['61 1/2'] })
-    expect(other).toMatchObject({ code: 'conflict', stands: { by: 'arborist', input: { stems: ['52 1/4'] } } })
+    expect(other).toMatchObject({
+      code: 'conflict',
+      stands: { by: 'arborist', input: { stems: ['52 1/4'] } },
+    })
     const kept = await rows((sql) => sql`select typed from stem_reading where id = ${reading.id}`)
     expect(kept.map((k) => k.typed)).toEqual(['52 1/4 in'])
   })

@@ -1,6 +1,7 @@
 'use client'
 import { useState, type FormEvent } from 'react'
 import { Field } from '@/ui/fields/Field'
+import { useAlive } from '@/ui/fields/useAlive'
 
 interface DemoPerson {
   name: string
@@ -15,6 +16,7 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
   const [password, setPassword] = useState('')
   const [problem, setProblem] = useState<string | null>(null)
   const [busy, setBusy] = useState(false)
+  const alive = useAlive()
 
   async function submit(event: FormEvent) {
     event.preventDefault()
@@ -40,7 +42,7 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
   }
 
   return (
-    <>
+    <div inert={!alive}>
       <h1>Sign in</h1>
       <form onSubmit={submit} className="grid gap-3 mt-4 max-w-sm" noValidate>
         <Field
@@ -93,6 +95,6 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
           </ul>
         </section>
       )}
-    </>
+    </div>
   )
 }

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react'
 
 /** What the eye should look for, as a few lines. 96 × 72; ink for the thing, rust for what decides. */
-const FIGURES: Record<string, { says: string; draw: ReactNode }> = {
+export const FIGURES: Record<string, { says: string; draw: ReactNode }> = {
   'exit-hole-d': {
     says: 'A hole with one flat side, an eighth of an inch wide.',
     draw: (

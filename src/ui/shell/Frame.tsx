@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { forgetOffline } from '../reckon/keepForOffline'
+import { useAlive } from '../fields/useAlive'
 import { registerAsker } from './signInAgain'
 import { GO_TO, useKeys } from './keys'
 
@@ -67,6 +68,7 @@ export function Frame({
   const router = useRouter()
   const [over, setOver] = useState<'find' | 'keys' | null>(null)
   const [asking, setAsking] = useState(false)
+  const alive = useAlive()
   const waiting = useRef<((ok: boolean) => void)[]>([])
 
   useEffect(() => {
@@ -164,7 +166,8 @@ export function Frame({
       </nav>
       <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0">
         {strip}
-        <main id="work" className="flex-1 px-4 sm:px-[22px] pt-3 pb-6">
+        {/* What cannot answer a press yet takes none, so that no press is lost while the page comes up. */}
+        <main id="work" inert={!alive} className="flex-1 px-4 sm:px-[22px] pt-3 pb-6">
           {children}
         </main>
       </div>

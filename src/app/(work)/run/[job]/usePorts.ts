@@ -5,7 +5,8 @@ import type { Problem } from '@/core/problem'
 import { stageOf, stepPort, type PortStep, type RunningPort } from '@/core/ports/running'
 import type { JobView } from '@/server/read/work'
 import { newId } from '@/ui/fields/newId'
-import { useVerb } from '@/ui/fields/useVerb'
+import { sendVerb } from '@/ui/fields/sendVerb'
+import { firmNow } from '@/ui/shell/firmClock'
 
 export type JobTree = JobView['trees'][number]
 export type JobPort = JobTree['ports'][number]
@@ -43,11 +44,11 @@ const PATIENCE_MS = 3000
  */
 export function usePorts(view: JobView, now: number) {
   const router = useRouter()
-  const { send, problem, clear } = useVerb('mark-port')
   const [ahead, setAhead] = useState<Record<string, Ahead>>({})
   const [refusal, setRefusal] = useState<Problem | null>(null)
   const queue = useRef<Promise<void>>(Promise.resolve())
   const pending = useRef(0)
+  const unanswered = useRef<Record<string, { eventId: string; at: number }>>({})
   const [sending, setSending] = useState(false)
 
   // A page that was fetched before a press arrived must not undo it on the screen: a step stays ahead until the
@@ -72,8 +73,8 @@ export function usePorts(view: JobView, now: number) {
 
   const act = useCallback(
     (port: JobPort, command: PortCommand) => {
-      clear()
       setRefusal(null)
+      const pressedAt = firmNow()
       if (command.kind !== 'move') {
         const step =
           command.kind === 'give-up'
@@ -86,18 +87,29 @@ export function usePorts(view: JobView, now: number) {
       pending.current++
       setSending(true)
       queue.current = queue.current.then(async () => {
-        const done = await send({
-          eventId: newId(),
-          portId: port.id,
-          kind: command.kind,
-          reason: command.reason ?? null,
-          left: command.left ?? null,
-          bearing: command.bearing ?? null,
-        })
+        const key = `${port.id} ${command.kind}`
+        // A press whose answer was lost goes out again as the same press.
+        const event = (unanswered.current[key] ??= { eventId: newId(), at: pressedAt })
+        const answer = await sendVerb(
+          'mark-port',
+          {
+            eventId: event.eventId,
+            portId: port.id,
+            kind: command.kind,
+            reason: command.reason ?? null,
+            left: command.left ?? null,
+            bearing: command.bearing ?? null,
+          },
+          'The server cannot be reached, so the last press is not kept yet. Press it again when you are in reach.',
+          { step: event.eventId, at: event.at },
+        )
+        const done = answer.ok
+        if (answer.ok || answer.problem.field !== 'connection') delete unanswered.current[key]
+        if (!answer.ok) setRefusal(answer.problem)
         pending.current--
         setAhead((a) => {
           const { [port.id]: own, ...rest } = a
-          if (done === null || !own) return rest
+          if (!done || !own) return rest
           return { ...rest, [port.id]: { ...own, keptAt: Date.now() } }
         })
         if (pending.current === 0) {
@@ -106,7 +118,7 @@ export function usePorts(view: JobView, now: number) {
         }
       })
     },
-    [clear, now, router, send],
+    [now, router],
   )
-  return { trees, act, sending, problem: refusal ?? problem }
+  return { trees, act, sending, problem: refusal }
 }

@@ -1,4 +1,5 @@
 'use client'
+import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { useState } from 'react'
 import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
 import { Choice } from '@/ui/fields/Choice'
@@ -54,79 +55,94 @@ export function Detail({
     setOpen(false)
   }
 
-  if (!open)
-    return (
-      <p className="text-[0.92rem] mt-0.5">
-        {words && <b className="mr-2">{words}</b>}
-        <button
-          type="button"
-          className="underline underline-offset-2 text-ink2 max-sm:min-h-12"
-          onClick={() => setOpen(true)}
-          aria-label={`${words ? 'Change' : 'Note'} how much and where: ${name}`}
-        >
-          {words ? 'change' : 'how much, where, counted'}
-        </button>
-      </p>
-    )
-  return (
-    <form
-      onSubmit={keep}
-      className="grid grid-cols-2 sm:grid-cols-4 gap-x-3 gap-y-2 mt-2 max-w-2xl"
-      aria-label={name}
-    >
-      <Choice
-        label="How much"
-        options={[
-          ['', 'not said'],
-          ['little', 'little'],
-          ['some', 'some'],
-          ['much', 'much'],
-        ]}
-        value={typed.amount}
-        onChange={set('amount')}
-      />
-      <Field
-        label="Side, degrees"
-        value={typed.bearing}
-        onChange={set('bearing')}
-        inputMode="numeric"
-        problem={at('bearing')}
-      >
-        {typed.bearing.trim() !== '' && bearing >= 0 && bearing <= 360 && (
-          <SmallRing size={34} bearings={[bearing]} />
-        )}
-      </Field>
-      <Field
-        label="Counted"
-        value={typed.count}
-        onChange={set('count')}
-        inputMode="numeric"
-        problem={at('count')}
-      />
-      <div className="grid grid-cols-2 gap-2">
-        <Field
-          label="on"
-          value={typed.size}
-          onChange={set('size')}
-          inputMode="numeric"
-          problem={at('sample')}
-        />
-        <Field label="of" value={typed.of} onChange={set('of')} />
-      </div>
-      <div className="col-span-2 sm:col-span-3">
-        <Field label="In your words" value={typed.words} onChange={set('words')} maxLength={300} />
-      </div>
-      <div className="flex gap-2 items-end">
-        <button type="submit" className="btn" disabled={verb.busy}>
-          Keep
-        </button>
-        <button type="button" className="btn" onClick={() => setOpen(false)}>
-          Leave
-        </button>
-      </div>
-      {verb.problem && !/(bearing|count|sample)$/.test(verb.problem.field) && (
-        <ProblemNote problem={verb.problem} />
+  const opener = (
+    <p className="flex items-baseline gap-2 max-sm:items-center">
+      {words && (
+        <b className="truncate" title={words}>
+          {words}
+        </b>
       )}
-    </form>
+      <button
+        type="button"
+        className="underline underline-offset-2 text-ink2 max-sm:min-h-12 shrink-0"
+        onClick={() => setOpen(true)}
+      >
+        {words ? 'change' : 'how much, where, counted'}
+        <span className="sr-only">: {name}</span>
+      </button>
+    </p>
+  )
+  if (!open) return opener
+  return (
+    <>
+      {opener}
+      <Dialog open onClose={() => setOpen(false)} className="relative z-50">
+        <div className="fixed inset-0 bg-spine/50" aria-hidden="true" />
+        <div className="fixed inset-0 flex items-center justify-center p-4 overflow-y-auto">
+          <DialogPanel className="bg-sheet border border-line p-5 w-full max-w-2xl">
+            <DialogTitle className="text-[1.2rem]">{name}: how much, where, counted</DialogTitle>
+            <form
+              onSubmit={keep}
+              className="grid grid-cols-2 sm:grid-cols-4 gap-x-3 gap-y-2 mt-3"
+              aria-label={name}
+            >
+              <Choice
+                label="How much"
+                options={[
+                  ['', 'not said'],
+                  ['little', 'little'],
+                  ['some', 'some'],
+                  ['much', 'much'],
+                ]}
+                value={typed.amount}
+                onChange={set('amount')}
+              />
+              <Field
+                label="Side, degrees"
+                value={typed.bearing}
+                onChange={set('bearing')}
+                inputMode="numeric"
+                problem={at('bearing')}
+              >
+                {typed.bearing.trim() !== '' && bearing >= 0 && bearing <= 360 && (
+                  <SmallRing size={34} bearings={[bearing]} />
+                )}
+              </Field>
+              <Field
+                label="Counted"
+                value={typed.count}
+                onChange={set('count')}
+                inputMode="numeric"
+                problem={at('count')}
+              />
+              <div className="grid grid-cols-2 gap-2">
+                <Field
+                  label="on"
+                  value={typed.size}
+                  onChange={set('size')}
+                  inputMode="numeric"
+                  problem={at('sample')}
+                />
+                <Field label="of" value={typed.of} onChange={set('of')} />
+              </div>
+              <div className="col-span-2 sm:col-span-3">
+                <Field label="In your words" value={typed.words} onChange={set('words')} maxLength={300} />
+              </div>
+              <div className="flex gap-2 items-end">
+                <button type="submit" className="btn" disabled={verb.busy}>
+                  Keep
+                </button>
+                <button type="button" className="btn" onClick={() => setOpen(false)}>
+                  Leave
+                </button>
+              </div>
+              {verb.problem && !/(bearing|count|sample)$/.test(verb.problem.field) && (
+                <ProblemNote problem={verb.problem} />
+              )}
+            </form>
+          </DialogPanel>
+        </div>
+      </Dialog>
+    </>
   )
 }

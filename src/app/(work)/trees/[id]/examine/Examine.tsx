@@ -8,7 +8,8 @@ import { WALK, type Finding, type FindingState, type Place } from '@/core/diagno
 import { causesOf } from '@/core/diagnose/weigh'
 import type { ExamineView } from '@/server/read/tree'
 import { newId } from '@/ui/fields/newId'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { StateChoice } from '@/ui/fields/StateChoice'
+import { FIGURED } from '@/ui/figures/figured'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
@@ -36,20 +37,13 @@ const PLACE_WORDS: Record<Place, string> = {
   lab: 'Laboratory',
 }
 
-const STATES: { state: FindingState; word: string; key: string; on: string }[] = [
-  { state: 'there', word: 'There', key: '1', on: 'bg-rust text-white border-rust' },
-  { state: 'not-there', word: 'Not there', key: '2', on: 'bg-moss text-white border-moss' },
-  { state: 'unsure', word: 'Unsure', key: '3', on: 'bg-straw text-white border-straw' },
-  { state: 'not-looked', word: 'Not looked', key: '4', on: 'bg-line2 text-ink border-ink2' },
-]
-
 /** The examination: a fixed walk from the site to the soil, four states a finding, one press each. */
 export function Examine({ view }: { view: ExamineView }) {
   const closed = view.assessment?.closedAt ?? null
   const [fresh, setFresh] = useState(false)
   const [assessmentId] = useState(() => (view.assessment && !closed ? view.assessment.id : newId()))
   const writing = !closed || fresh
-  const { seen, set, problem, saving, settled } = useFindings(
+  const { seen, set, problem, saving, settled, refused } = useFindings(
     view.tree.id,
     assessmentId,
     fresh ? {} : view.seen,
@@ -57,6 +51,7 @@ export function Examine({ view }: { view: ExamineView }) {
   const go = useGo()
   const [all, setAll] = useState(false)
   const [row, setRow] = useState(0)
+  const [copied, setCopied] = useState(0)
   const rows = useRef<HTMLDivElement>(null)
 
   const walk = useMemo(() => {
@@ -95,7 +90,9 @@ export function Examine({ view }: { view: ExamineView }) {
     c: () => writing && copyShared(),
   })
   function copyShared() {
-    for (const { finding, state } of sharedFrom(view, seen)) set(finding, state)
+    const shared = sharedFrom(view, seen)
+    for (const { finding, state } of shared) set(finding, state)
+    setCopied((n) => n + shared.length)
   }
   const looked = count('there') + count('not-there') + count('unsure')
 
@@ -121,8 +118,7 @@ export function Examine({ view }: { view: ExamineView }) {
           <IdentityQuestion treeId={view.tree.id} host={view.kind} />
         </div>
       )}
-      {writing && <CopyShared view={view} seen={seen} onCopy={copyShared} />}
-      <ProblemNote problem={problem} />
+      {writing && <CopyShared view={view} seen={seen} onCopy={copyShared} copied={copied} />}
       <div className="grid lg:grid-cols-[150px_minmax(0,1fr)] gap-6 mt-4">
         <nav aria-label="Places on the walk" className="hidden lg:block">
           <ol className="sticky top-4 border-l border-line">
@@ -164,6 +160,7 @@ export function Examine({ view }: { view: ExamineView }) {
                       ids={{ treeId: view.tree.id, assessmentId, finding: f.id }}
                       detail={fresh ? {} : (view.details[f.id] ?? {})}
                       settled={settled}
+                      refused={refused.has(f.id)}
                     />
                   )
                 })}
@@ -192,8 +189,17 @@ export function Examine({ view }: { view: ExamineView }) {
         >
           Weigh {looked} {looked === 1 ? 'finding' : 'findings'} →
         </Link>
-        <span className="text-ink2 text-[0.92rem]" role="status">
-          {saving ? 'keeping' : looked > 0 && writing ? 'all kept' : ''}
+        <span
+          className={`text-[0.92rem] ${refused.size > 0 ? 'text-plum font-bold' : 'text-ink2'}`}
+          role="status"
+        >
+          {saving
+            ? 'keeping'
+            : refused.size > 0
+              ? `${refused.size} not kept: ${problem?.message ?? 'press them again.'}`
+              : looked > 0 && writing
+                ? 'all kept'
+                : ''}
         </span>
         <span className="text-ink2 text-[0.88rem] hidden sm:inline ml-auto">
           keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked, c copy the site, ] next tree
@@ -214,7 +220,9 @@ function FindingRow({
   ids,
   detail,
   settled,
+  refused,
 }: {
+  refused: boolean
   ids: { treeId: string; assessmentId: string; finding: string }
   detail: FindingDetail
   settled: () => Promise<void>
@@ -233,7 +241,11 @@ function FindingRow({
       onClick={onFocus}
     >
       <div className="flex gap-3 items-start">
-        <FindingFigure finding={finding.id} size={64} />
+        {FIGURED.has(finding.id) && (
+          <span className="w-16 h-12 shrink-0">
+            <FindingFigure finding={finding.id} size={64} />
+          </span>
+        )}
         <div className="min-w-0">
           <p className="font-bold">
             <Link
@@ -245,54 +257,21 @@ function FindingRow({
             </Link>
           </p>
           <p className="text-[0.92rem] text-ink2">{finding.question}</p>
-          {state === 'there' && !disabled && (
-            <Detail ids={ids} name={finding.name} detail={detail} before={settled} />
-          )}
-          {state === 'there' && disabled && <p className="text-[0.92rem] font-bold">{detailWords(detail)}</p>}
         </div>
       </div>
-      <div
-        role="radiogroup"
-        aria-label={finding.name}
-        className="grid grid-cols-2 sm:grid-cols-4 gap-[3px] md:w-[384px]"
-      >
-        {STATES.map((s) => (
-          <button
-            key={s.state}
-            type="button"
-            role="radio"
-            aria-checked={state === s.state}
-            disabled={disabled}
-            tabIndex={state === s.state ? 0 : -1}
-            onFocus={onFocus}
-            onKeyDown={(e) => arrows(e, onSet, state)}
-            onClick={() => onSet(s.state)}
-            title={`${s.word} ( ${s.key} )`}
-            className={`min-h-[38px] max-sm:min-h-[48px] px-2.5 border rounded-sm text-[0.9rem] whitespace-nowrap ${state === s.state ? `${s.on} font-bold` : 'border-line bg-paper text-ink2'} disabled:opacity-100`}
-          >
-            {s.word}
-          </button>
-        ))}
+      <div className="md:w-[384px]">
+        <StateChoice name={finding.name} state={state} disabled={disabled} onFocus={onFocus} onSet={onSet} />
+        {/* Its place is kept whether anything stands in it or not, so that no row moves under a finger. */}
+        <div className="h-[26px] max-sm:h-12 overflow-hidden text-[0.92rem]">
+          {refused ? (
+            <p className="text-plum font-bold">Not kept; press it again.</p>
+          ) : state === 'there' && !disabled ? (
+            <Detail ids={ids} name={finding.name} detail={detail} before={settled} />
+          ) : (
+            state === 'there' && <p className="font-bold truncate">{detailWords(detail)}</p>
+          )}
+        </div>
       </div>
     </li>
   )
-}
-
-/** Arrows move through the four states, as in any group of radio buttons. */
-function arrows(
-  event: React.KeyboardEvent<HTMLButtonElement>,
-  onSet: (s: FindingState) => void,
-  state: FindingState,
-) {
-  const by =
-    event.key === 'ArrowRight' || event.key === 'ArrowDown'
-      ? 1
-      : event.key === 'ArrowLeft' || event.key === 'ArrowUp'
-        ? -1
-        : 0
-  if (by === 0) return
-  event.preventDefault()
-  const next = (STATES.findIndex((s) => s.state === state) + by + STATES.length) % STATES.length
-  onSet(STATES[next]!.state)
-  ;(event.currentTarget.parentElement?.children[next] as HTMLElement | undefined)?.focus()
 }

@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, useEffect } from 'react'
 import { causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn, type FirmAlmanac } from '@/almanac/own'
@@ -102,6 +102,7 @@ export function Weigh({ view }: { view: WeighView }) {
       )}
       {writing && (
         <Question
+          key={check?.finding ?? 'none'}
           check={check}
           almanac={almanac}
           settled={judgement.settled}
@@ -301,9 +302,15 @@ function Question({
   settled: boolean
   onAnswer: (state: FindingState) => void
 }) {
+  // The next question stands where the last one stood: a second press that was meant for that one is not taken for this.
+  const [ready, setReady] = useState(false)
+  useEffect(() => {
+    const timer = setTimeout(() => setReady(true), 350)
+    return () => clearTimeout(timer)
+  }, [])
   if (!check)
     return (
-      <p className="note note-good mt-4">
+      <p className="note note-good mt-4 min-h-[118px]">
         <b>{settled ? 'Settled.' : 'Nothing more to ask.'}</b> No further check at the tree would change what
         is to be done.
       </p>
@@ -313,7 +320,7 @@ function Question({
   return (
     <section
       aria-label="Next check"
-      className="bg-paper border border-line mt-4 px-5 py-4 grid md:grid-cols-[minmax(0,1fr)_auto] gap-4 items-center"
+      className="bg-paper border border-line mt-4 px-5 py-4 min-h-[118px] grid md:grid-cols-[minmax(0,1fr)_auto] gap-4 items-center"
     >
       <div aria-live="polite">
         <p className="text-[0.88rem] text-ink2">
@@ -325,13 +332,28 @@ function Question({
         </p>
       </div>
       <div className="grid grid-cols-3 gap-2">
-        <button type="button" className="btn btn-now" onClick={() => onAnswer('there')}>
+        <button
+          type="button"
+          className="btn btn-now"
+          aria-disabled={!ready}
+          onClick={() => ready && onAnswer('there')}
+        >
           There <kbd className="opacity-80">1</kbd>
         </button>
-        <button type="button" className="btn" onClick={() => onAnswer('not-there')}>
+        <button
+          type="button"
+          className="btn"
+          aria-disabled={!ready}
+          onClick={() => ready && onAnswer('not-there')}
+        >
           Not <kbd className="text-ink2">2</kbd>
         </button>
-        <button type="button" className="btn" onClick={() => onAnswer('unsure')}>
+        <button
+          type="button"
+          className="btn"
+          aria-disabled={!ready}
+          onClick={() => ready && onAnswer('unsure')}
+        >
           Unsure <kbd className="text-ink2">3</kbd>
         </button>
       </div>
