@@ -9,7 +9,10 @@ const f = (
   question: string,
   minutes: number,
   background = 0.03,
-): Finding => ({ id, place, how, name, question, minutes, background })
+  more: Pick<Finding, 'settles' | 'retired' | 'unsafe'> = {},
+): Finding => ({ id, place, how, name, question, minutes, background, ...more })
+
+const UNSAFE = { unsafe: true }
 
 /** Everything an examination can record, in the order a tree is walked. */
 // prettier-ignore
@@ -111,6 +114,8 @@ export const FINDINGS: readonly Finding[] = [
   f('rub-torn-bark', 'trunk', 'look', 'Bark shredded low', 'On a young stem, is bark shredded one to four feet up?', 0.5, 0.008),
   f('ants-trail', 'trunk', 'follow', 'Ants on the trunk', 'Do ants run up and down the trunk? Follow them up.', 1, 0.1),
   f('vines-on-trunk', 'trunk', 'look', 'Vines on the trunk', 'Do vines climb the trunk?', 0.5, 0.06),
+  f('conk-trunk', 'trunk', 'look', 'Bracket on stem or limb', 'Does a bracket grow on the stem or a limb, well above the base?', 0.5, 0.01, UNSAFE),
+  f('cavity-open', 'trunk', 'look', 'Open cavity', 'Is there an open cavity in the stem or a large limb?', 1, 0.03, UNSAFE),
 
   f('gnaw-base', 'base', 'look', 'Gnawed at the ground', 'Is bark gnawed near the ground with small tooth marks?', 0.5, 0.01),
   f('wound-mower', 'base', 'look', 'Mower or trimmer wounds', 'Are there fresh or repeated machine wounds at the base?', 0.5, 0.1),
@@ -121,8 +126,10 @@ export const FINDINGS: readonly Finding[] = [
   f('mulch-piled', 'base', 'look', 'Mulch against the trunk', 'Is mulch or soil piled against the trunk?', 0.5, 0.15),
   f('mushrooms-base', 'base', 'look', 'Mushrooms at the base', 'Do clusters of mushrooms stand round the base or on roots?', 0.5, 0.012),
   f('fans-white-under-bark', 'base', 'peel', 'White sheets under the bark', 'Lift bark at the base. Are there white sheets beneath?', 4, 0.005),
-  f('conk-base', 'base', 'look', 'Bracket on the base', 'Does a bracket grow from base or trunk?', 0.5, 0.01),
-  f('anchor-root-soft', 'base', 'probe', 'Butt or root sounds hollow', 'Sound and probe the butt and main roots. Hollow, or does the probe sink in?', 4, 0.03),
+  f('conk-base', 'base', 'look', 'Bracket on the base', 'Does a bracket grow from the base or a surface root?', 0.5, 0.01, UNSAFE),
+  f('crust-charred-base', 'base', 'look', 'Charred crust at the base', 'Is there a crust like charcoal at the base?', 0.5, 0.003, UNSAFE),
+  f('anchor-root-soft', 'base', 'probe', 'Butt or root sounds hollow', 'Sound and probe the butt and main roots. Hollow, or does the probe sink in?', 4, 0.03, UNSAFE),
+  f('root-plate-lifting', 'base', 'look', 'Soil heaves or cracks at the base', 'Is the soil raised or cracked on one side of the base, or does the tree lean anew?', 1, 0.005, UNSAFE),
 
   f('soil-hard', 'soil', 'probe', 'Soil too hard to probe', 'Push the probe in. Is the soil too hard?', 1, 0.15),
   f('soil-dry', 'soil', 'probe', 'Soil dry at 4 to 6 in', 'Is the soil dry four to six inches down?', 1, 0.15),
@@ -141,9 +148,12 @@ export const FINDINGS: readonly Finding[] = [
   f('fruit-misshapen-spring', 'fruit', 'look', 'Swollen hollow young fruit', 'Is young fruit swollen like a bladder and hollow?', 0.5, 0.01),
   f('nut-hole-grub', 'fruit', 'cut', 'Hole or grub in the nut', 'Cut a nut. Is there a round hole or a legless grub?', 1, 0.01),
 
-  f('lab-bacteria-xylem', 'lab', 'sample', 'Xylem bacteria proved', 'Did the laboratory find xylem bacteria?', 30, 0.005),
-  f('lab-wilt-fungus', 'lab', 'sample', 'Wilt fungus proved', 'Did the laboratory grow a wilt fungus?', 30, 0.005),
-  f('lab-water-mould', 'lab', 'sample', 'Water mould proved', 'Did the laboratory find a water mould?', 30, 0.005),
+  f('lab-bacteria-xylem', 'lab', 'sample', 'Xylem bacteria proved', 'Did the laboratory find xylem bacteria?', 10, 0.005, { settles: ['bacterial-leaf-scorch'] }),
+  f('lab-elm-wilt', 'lab', 'sample', 'Elm wilt fungus grown', 'Did the laboratory grow the elm wilt fungus?', 15, 0.005, { settles: ['dutch-elm-disease'] }),
+  f('lab-oak-wilt', 'lab', 'sample', 'Oak wilt fungus proved', 'Did the laboratory grow or prove the oak wilt fungus?', 20, 0.005, { settles: ['oak-wilt'] }),
+  f('lab-verticillium', 'lab', 'sample', 'Verticillium grown', 'Did the laboratory grow Verticillium?', 15, 0.005, { settles: ['verticillium-wilt'] }),
+  f('lab-wilt-fungus', 'lab', 'sample', 'A wilt fungus, not named', 'Did the laboratory grow a wilt fungus, without naming it?', 30, 0.05, { retired: true }),
+  f('lab-water-mould', 'lab', 'sample', 'Water mould proved', 'Did the laboratory find a water mould?', 20, 0.005, { settles: ['phytophthora-bleeding-canker', 'phytophthora-root-rot'] }),
 ]
 
 /** Findings by id. */

@@ -6,10 +6,38 @@ export interface Host {
   name: string
   botanical: string
   wood: Wood
+  /** People eat of it: nothing systemic goes in without a label that names the crop. */
   edible: boolean
+  /** What of it, or beneath it, may be eaten, so that it is asked before anything systemic goes in. */
+  askFood?: string
+  /** Why oil is kept off it, or used with care. */
+  oil?: string
+  /** Why no neonicotinoid goes on it, by any way and in any season. */
+  noNeonicotinoid?: string
   note?: string
   /** What this host is taken for, and the look that parts them. */
   confusedWith?: { host: string; question: string; ifThis: string; ifOther: string }
+}
+
+const OIL_SORTS =
+  'Some sorts do not bear oil: try a limb first, keep to dormant rates, and never in drought or on wet leaves.'
+const OIL_NOT = 'Oil takes the colour or burns it: leave it off.'
+
+/** What a kind does not bear, by host. Lists of oil-sensitive trees differ by sort; the label decides. */
+const CAUTIONS: Readonly<Record<string, Pick<Host, 'askFood' | 'oil' | 'noNeonicotinoid'>>> = {
+  linden: {
+    askFood: 'Are its flowers gathered for tea?',
+    noNeonicotinoid:
+      'Linden feeds bees, and a neonicotinoid lasts into the next bloom; some places forbid it by rule.',
+  },
+  crabapple: { askFood: 'Is its fruit eaten or cooked?' },
+  'oak-red-group': { askFood: 'Are its acorns gathered for food, or does food grow beneath it?' },
+  'oak-white-group': { askFood: 'Are its acorns gathered for food, or does food grow beneath it?' },
+  'oak-live': { askFood: 'Are its acorns gathered for food, or does food grow beneath it?' },
+  juniper: { oil: `${OIL_NOT} Blue sorts most of all.` },
+  spruce: { oil: `${OIL_NOT} Blue spruces and the dwarf Alberta kind most of all.` },
+  maple: { oil: `${OIL_SORTS} Japanese, red and sugar maple are known for it.` },
+  walnut: { oil: OIL_SORTS },
 }
 
 const h = (
@@ -20,7 +48,7 @@ const h = (
   edible = false,
   note?: string,
   confusedWith?: Host['confusedWith'],
-): Host => ({ id, name, botanical, wood, edible, note, confusedWith })
+): Host => ({ id, name, botanical, wood, edible, note, confusedWith, ...CAUTIONS[id] })
 
 const R = 'ring-porous'
 const S = 'semi-ring-porous'

@@ -97,7 +97,7 @@ const PAIRS: Pair[] = [
   of('oak with smooth pale patches', 'oak-white-group', 7, ['bark-smooth-patch'], {
     not: ['bark-off-crust', 'crown-thin-top'],
     lead: 'smooth-patch',
-    refused: ['fungicide', 'injection', 'any-spray'],
+    refused: ['fungicide', 'injection', 'crown-spray', 'bark-spray'],
   }),
   of('sycamore shedding plates', 'sycamore', 7, ['bark-flakes-natural'], {
     not: ['crown-thin-even', 'bark-off-crust'],
@@ -205,7 +205,7 @@ const PAIRS: Pair[] = [
   of('flagging elm with streaks', 'elm', 6, ['flagging-limb', 'sapwood-streaks'], {
     lead: 'dutch-elm-disease',
     hold: true,
-    refused: ['fungicide', 'any-spray'].slice(1),
+    refused: ['crown-spray', 'bark-spray'],
   }),
   of('elm with a sour seep', 'elm', 6, ['bleed-sour'], {
     not: ['flagging-limb', 'sapwood-streaks'],

@@ -17,6 +17,9 @@ const Finding = z.strictObject({
   question: text(12),
   minutes: z.number().positive().max(60),
   background: z.number().gt(0).lt(0.6),
+  settles: z.array(id).min(1).optional(),
+  retired: z.boolean().optional(),
+  unsafe: z.boolean().optional(),
 })
 
 const Host = z.object({
@@ -25,6 +28,9 @@ const Host = z.object({
   botanical: text(3),
   wood: z.enum(['ring-porous', 'semi-ring-porous', 'diffuse-porous', 'conifer']),
   edible: z.boolean(),
+  askFood: text(8).optional(),
+  oil: text(8).optional(),
+  noNeonicotinoid: text(8).optional(),
   note: text().optional(),
   confusedWith: z
     .strictObject({ host: ids(HOSTS), question: text(), ifThis: text(), ifOther: text() })
@@ -37,7 +43,8 @@ const ProductClass = z.enum([
   'fungicide',
   'bactericide',
   'fertiliser',
-  'any-spray',
+  'crown-spray',
+  'bark-spray',
   'injection',
 ])
 
@@ -59,6 +66,8 @@ export const CauseEntry = z.strictObject({
   livesOn: z.array(ids(CAUSES)).min(1).optional(),
   contributes: z.boolean().optional(),
   laboratory: text(10).optional(),
+  girdles: z.boolean().optional(),
+  oil: z.boolean().optional(),
   reportable: z.boolean().optional(),
   oneLine: text(10),
   act: text(4),

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
-import { HOSTS } from '@/almanac/hosts'
+import { host as hostOf, HOSTS, type Host } from '@/almanac/hosts'
 import { hostsOf, ownId, withOwn, type FirmAlmanac, type OwnEntry, type OwnHost } from '@/almanac/own'
 import { SCHOOLS } from '@/almanac/schools'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -64,6 +64,14 @@ export async function ownOf(sql: FirmSql): Promise<OwnEntry[]> {
 /** The kinds of tree a firm has added. */
 export async function ownHosts(sql: FirmSql): Promise<OwnHost[]> {
   return hostsOf(await ownOf(sql))
+}
+
+/** A kind of tree, of the almanac or of the firm's own. */
+export function kindOf(
+  id: string,
+  own: readonly OwnHost[],
+): Pick<Host, 'edible' | 'askFood' | 'noNeonicotinoid'> | undefined {
+  return hostOf(id) ?? own.find((h) => h.id === id)
 }
 
 /** The almanac as the firm of this transaction has it. */

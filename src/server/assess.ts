@@ -6,7 +6,7 @@ import { weighTree } from '@/almanac/weighing'
 import type { Seen } from '@/core/diagnose/almanac'
 import { checkDetail } from '@/core/diagnose/detail'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
-import { propose } from '@/core/decide/propose'
+import { ACTIONS, propose, type Action } from '@/core/decide/propose'
 import { ok, refuse, type Result } from '@/core/problem'
 import { monthIn } from '@/core/time/calendar'
 import {
@@ -19,11 +19,11 @@ import {
   signDecision,
   signDiagnosis,
   type DiagnosisRow,
-  type FindingRow,
 } from '@/db/queries/assessment'
 import { restage, treeForChange, type TreeRow } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
 import { openExamination } from './examination'
+import { seenOf, signsOfDanger } from './seen'
 import { id, line, words } from './text'
 import { verb } from './verb'
 
@@ -82,11 +82,6 @@ export const setDetailVerb = verb({
       : refuse('conflict', 'finding', 'Set the finding first, then note how much of it there is.')
   },
 })
-
-/** Findings of an examination in the shape the weighing reads. */
-export function seenOf(rows: readonly FindingRow[]): Seen {
-  return Object.fromEntries(rows.map((r) => [r.finding, r.state]))
-}
 
 /**
  * Signs what explains the findings. The weights as they were then are kept with the almanac's version.
@@ -167,8 +162,18 @@ export function proposalFor(tree: TreeRow, diagnosis: DiagnosisRow, seen: Seen) 
     drought: there('soil-dry') || there('leaf-fold-crisp'),
     saturated: there('soil-wet'),
     buriedFlare: there('flare-hidden'),
-    weakAnchor: there('anchor-root-soft'),
+    unsafe: signsOfDanger(seen),
+    girdles: causeOf(diagnosis.cause)?.girdles ?? false,
   })
+}
+
+const PROPOSED: Record<Action, string> = {
+  treat: 'To treat',
+  care: 'Care without a product',
+  watch: 'To watch',
+  sample: 'To send a sample',
+  refer: 'To refer it to a risk assessor',
+  remove: 'To remove the tree',
 }
 
 /** Signs what is to be done. Other than proposed needs the arborist's own words. */
@@ -179,9 +184,7 @@ export const signDecisionVerb = verb({
     id: id(),
     treeId: id('treeId'),
     diagnosisId: id('diagnosisId'),
-    action: z.enum(['treat', 'care', 'watch', 'sample', 'remove'], {
-      error: 'Choose treat, care, watch, sample or remove.',
-    }),
+    action: z.enum(ACTIONS, { error: 'Choose treat, care, watch, sample, refer or remove.' }),
     words: words('Words'),
   }),
   makes: (i) => i.id,
@@ -199,13 +202,13 @@ export const signDecisionVerb = verb({
       return refuse(
         'missing',
         'words',
-        `The product proposes to ${proposal.action}. To decide otherwise, write why.`,
+        `${PROPOSED[proposal.action]} is proposed. To decide otherwise, write why.`,
       )
-    if (input.action === 'treat' && proposal.reasons.some((r) => r.against && /risk assessor/.test(r.text)))
+    if (input.action === 'treat' && proposal.action === 'refer')
       return refuse(
         'not-allowed',
         'action',
-        'A weak anchor is a safety case first: no treatment until a qualified risk assessor has looked.',
+        'This tree is a safety case first: nothing is drilled or climbed until a qualified risk assessor has looked. Refer it.',
       )
     await signDecision(sql, {
       id: input.id,

@@ -3,6 +3,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { readInjectionUse } from '@/core/dose/labelCard'
+import { refusedForBees } from '@/core/limits/bees'
+import { refusedOnFood } from '@/core/limits/food'
 import { mostDose } from '@/core/ports/outcome'
 import { showMl } from '@/core/quantity/format'
 import { planInjection, type InjectionPlanInput } from '@/core/dose/planInjection'
@@ -11,7 +13,7 @@ import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import { recordsOfTree } from '@/db/queries/record'
-import { decisionsOfTree, diagnosesOfTree } from '@/db/queries/assessment'
+import { decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
 import {
   holesOfTree,
   marksOfTree,
@@ -34,6 +36,8 @@ import {
   type LabelRow,
 } from '@/db/queries/work'
 import { simulatedWeather } from '@/standins/weather'
+import { kindOf, ownHosts } from './almanac'
+import { seenOf, signsOfDanger } from './seen'
 import { expectationsOf } from './promise'
 import { id, line, typed } from './text'
 import { verb, type Context, type Reading } from './verb'
@@ -93,6 +97,8 @@ export const handToCrewVerb = verb({
       .max(1, { error: 'The rate lies above the label’s high rate.' }),
     portGirth: typed('Girth at the ports'),
     bearings: z.array(z.int().min(0).max(359)).max(500),
+    /** Whether people eat of this tree or from beneath it, where the almanac asks. */
+    eaten: z.boolean().nullable().default(null),
     onDate: z
       .string()
       .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
@@ -146,6 +152,25 @@ export const handToCrewVerb = verb({
         'not-allowed',
         'labelId',
         `${label.name} does not name this cause. Choose a card that does.`,
+      )
+    const kind = kindOf(tree.host, await ownHosts(sql))
+    const kept =
+      refusedForBees(kind?.noNeonicotinoid, label.body.actives) ??
+      refusedOnFood({
+        host: tree.host,
+        edible: kind?.edible ?? false,
+        askFood: kind?.askFood,
+        eaten: input.eaten,
+        forbiddenOnFood: label.body.forbiddenOnFood,
+        foodCrops: label.body.foodCrops,
+      })
+    if (kept) return kept
+    const unsafe = signsOfDanger(seenOf(await findingsOf(sql, diagnosis.assessmentId)))
+    if (unsafe.length > 0)
+      return refuse(
+        'not-allowed',
+        'action',
+        `${unsafe.join(', ')}: nothing is drilled until a qualified risk assessor has looked. Decide anew and refer it.`,
       )
     const girth = readQuantity(input.portGirth, 'length', 'portGirth', {
       bareUnit: person.units === 'us' ? 'in' : 'cm',

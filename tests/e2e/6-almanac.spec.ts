@@ -126,7 +126,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   await state('Salt reaches it', 'There').click()
   await state('Soil dry at 4 to 6 in', 'Not there').click()
   await state('Shells flip off', 'There').click()
-  await page.getByRole('button', { name: /how much, where, counted: Shells flip off/ }).click()
+  await page.getByRole('button', { name: /how much, where, counted.*Shells flip off/ }).click()
   await page.getByLabel('Counted').fill('12')
   await page.getByLabel('on', { exact: true }).fill('0')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()

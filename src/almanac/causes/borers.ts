@@ -1,5 +1,5 @@
 import type { Cause } from '@/core/diagnose/almanac'
-import { NOT_FOR_INSECTS } from './refusals'
+import { NOT_FOR_INSECTS, noSpray } from './refusals'
 
 const UNDER_BARK = 'The larvae are under the bark; a crown spray does not reach them.'
 
@@ -12,9 +12,10 @@ export const BORERS: readonly Cause[] = [
     kind: 'wood borer',
     hosts: ['birch'],
     prior: 3,
-    findings: { 'exit-hole-d': 'usual', 'galleries-zigzag': 'usual', 'crown-thin-top': 'always', 'branch-dieback-scattered': 'usual', 'bark-split': 'sometimes', 'drought-recent': 'sometimes', 'woodpecker-blond': 'sometimes', 'trunk-sprouts': 'sometimes', 'leaf-yellow-even': 'sometimes', 'many-kinds-affected': 'seldom' },
+    findings: { 'exit-hole-d': 'usual', 'galleries-zigzag': 'usual', 'crown-thin-top': 'usual', 'branch-dieback-scattered': 'usual', 'bark-split': 'sometimes', 'drought-recent': 'sometimes', 'woodpecker-blond': 'sometimes', 'trunk-sprouts': 'sometimes', 'leaf-yellow-even': 'sometimes', 'many-kinds-affected': 'seldom' },
     action: 'protect-systemic',
-    refuses: { ...NOT_FOR_INSECTS, 'any-spray': UNDER_BARK },
+    girdles: true,
+    refuses: { ...NOT_FOR_INSECTS, 'crown-spray': UNDER_BARK },
     oneLine: 'Larvae girdle stressed birches, beginning at the top.',
     act: 'Water deeply, mulch wide and shade the roots; a systemic while little of the top is dead.',
     doNot: 'Do not prune birches while the beetles fly, and do not treat one that lost half its crown.',
@@ -47,7 +48,7 @@ export const BORERS: readonly Cause[] = [
     months: [6, 7, 8, 9, 10],
     findings: { 'twig-cut-clean': 'always', 'branch-dieback-scattered': 'sometimes', 'leaf-drop-early': 'seldom', 'gnaw-clipped-twigs': 'never' },
     action: 'sanitation',
-    refuses: { ...NOT_FOR_INSECTS, insecticide: 'The larva lies inside the fallen twig; gathering takes it away.', 'any-spray': 'The larva lies inside the fallen twig.', injection: 'A few twigs are not worth a hole.' },
+    refuses: { ...NOT_FOR_INSECTS, insecticide: 'The larva lies inside the fallen twig; gathering takes it away.', ...noSpray('The larva lies inside the fallen twig.'), injection: 'A few twigs are not worth a hole.' },
     oneLine: 'A larva cuts a twig from inside and falls with it.',
     act: 'Gather and destroy the fallen twigs before winter.',
     doNot: 'Do not spray for it.',

@@ -1,15 +1,15 @@
 import type { Cause } from '@/core/diagnose/almanac'
-import { NOTHING_ALIVE } from './refusals'
+import { NOTHING_ALIVE, noSpray } from './refusals'
 
 const GNAWED = {
   ...NOTHING_ALIVE,
-  'any-spray': 'A spray for pests keeps no animal off; a guard does.',
+  ...noSpray('A spray for pests keeps no animal off; a guard does.'),
   injection: 'Nothing is in the wood to treat.',
   fertiliser: 'Soft growth is eaten first.',
 }
 const HEALTHY = {
   ...NOTHING_ALIVE,
-  'any-spray': 'Nothing is wrong with it.',
+  ...noSpray('Nothing is wrong with it.'),
   injection: 'Nothing is wrong with it.',
   fertiliser: 'Nothing is wrong with it.',
 }
@@ -25,7 +25,7 @@ export const GROWTH_AND_ANIMALS: readonly Cause[] = [
     prior: 1,
     findings: { 'shoots-from-below-graft': 'always', 'trunk-sprouts': 'usual', 'crown-thin-one-side': 'sometimes', 'shoots-upright-inside': 'seldom' },
     action: 'pruning',
-    refuses: { ...HEALTHY, 'any-spray': 'A saw does it; a spray does not.', injection: 'A saw does it.', fertiliser: 'Feed goes into the stronger part, the rootstock.' },
+    refuses: { ...HEALTHY, ...noSpray('A saw does it; a spray does not.'), injection: 'A saw does it.', fertiliser: 'Feed goes into the stronger part, the rootstock.' },
     oneLine: 'Shoots from below the graft, with other leaves or thorns, outgrow the kind that was planted.',
     act: 'Cut each at its origin on a slant; rub new ones off while soft.',
     doNot: 'Do not shorten them: they answer with more.',
@@ -41,7 +41,7 @@ export const GROWTH_AND_ANIMALS: readonly Cause[] = [
     prior: 1.2,
     findings: { 'shoots-upright-inside': 'always', 'crown-dense-dark': 'always', 'shoots-from-below-graft': 'never', 'fruit-smudge-rubs': 'sometimes' },
     action: 'pruning',
-    refuses: { ...HEALTHY, 'any-spray': 'Light and air do it; a spray does not.', injection: 'Nothing is in the wood to treat.', fertiliser: 'More feed, more upright shoots.' },
+    refuses: { ...HEALTHY, ...noSpray('Light and air do it; a spray does not.'), injection: 'Nothing is in the wood to treat.', fertiliser: 'More feed, more upright shoots.' },
     oneLine: 'Upright shoots shade the centre.',
     act: 'Open the centre over the season, a third at most at a time; leave thin bark shaded.',
     doNot: 'Do not bare thin bark to the sun in one day.',

@@ -1,5 +1,5 @@
 import type { Cause } from '@/core/diagnose/almanac'
-import { NOT_FOR_INSECTS } from './refusals'
+import { NOT_FOR_INSECTS, noSpray } from './refusals'
 
 const NO_HOLE = 'A hole in the trunk for a few weeks of chewing costs more than the leaves.'
 
@@ -81,7 +81,7 @@ export const LEAF_FEEDERS: readonly Cause[] = [
     prior: 2,
     findings: { 'leaf-stripped-shoots': 'usual', 'slime-shells': 'always', 'leaf-chewed': 'usual', 'leaf-mines-serpentine': 'never', 'fruit-scabs': 'seldom' },
     action: 'sanitation',
-    refuses: { ...NOT_FOR_INSECTS, insecticide: 'A snail is no insect.', miticide: 'A snail is no mite.', 'any-spray': 'They come from the ground at night; bait and bare ground reach them.', injection: 'Nothing injected keeps a snail off.' },
+    refuses: { ...NOT_FOR_INSECTS, insecticide: 'A snail is no insect.', miticide: 'A snail is no mite.', ...noSpray('They come from the ground at night; bait and bare ground reach them.'), injection: 'Nothing injected keeps a snail off.' },
     oneLine: 'Snails climb at night and strip leaves and green bark.',
     act: 'Clear the ground cover some feet back, prune the skirt off the ground, iron phosphate bait.',
     doNot: 'No bait that harms pets or birds.',
@@ -131,7 +131,7 @@ export const LEAF_FEEDERS: readonly Cause[] = [
     prior: 2,
     findings: { 'bud-gall': 'always', 'leafing-late-sparse': 'usual', 'branch-dieback-scattered': 'sometimes', 'crown-thin-even': 'sometimes' },
     action: 'wait',
-    refuses: { ...NOT_FOR_INSECTS, insecticide: 'The larvae sit closed in the gall.', 'any-spray': 'The larvae sit closed in the gall.', injection: 'Nothing labelled reaches them, and the nuts are eaten.' },
+    refuses: { ...NOT_FOR_INSECTS, insecticide: 'The larvae sit closed in the gall.', ...noSpray('The larvae sit closed in the gall.'), injection: 'Nothing labelled reaches them, and the nuts are eaten.' },
     oneLine: 'Galls at buds and leaves keep shoots from growing.',
     act: 'No chemical. Spare the parasite that follows it; prune light cases before the wasps fly.',
     doNot: 'Do not cut and burn late: the parasites winter in the dry galls.',

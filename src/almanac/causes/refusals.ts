@@ -2,6 +2,11 @@ import type { ProductClass } from '@/core/diagnose/almanac'
 
 type Refusals = Partial<Record<ProductClass, string>>
 
+/** No spray works, wherever it goes. */
+export function noSpray(reason: string): Refusals {
+  return { 'crown-spray': reason, 'bark-spray': reason }
+}
+
 /** An insect or mite is the cause: products against fungi and bacteria cannot touch it. */
 export const NOT_FOR_INSECTS: Refusals = {
   fungicide: 'A fungicide does not reach an insect.',
@@ -28,5 +33,5 @@ export const NOTHING_ALIVE: Refusals = {
   miticide: 'No mite is at work here.',
   fungicide: 'No fungus is at work here.',
   bactericide: 'No bacterium is at work here.',
-  'any-spray': 'No spray puts right what the site does to the tree.',
+  ...noSpray('No spray puts right what the site does to the tree.'),
 }

@@ -146,7 +146,7 @@ export const SITE: readonly Cause[] = [
     kind: 'root collar',
     hosts: anyHost,
     prior: 1.8,
-    findings: { 'root-girdling': 'always', 'flare-hidden': 'usual', 'crown-thin-one-side': 'usual', 'sapwood-streaks': 'never', 'flagging-limb': 'seldom', 'leaf-drop-early': 'sometimes', 'only-this-tree': 'usual', 'mulch-piled': 'sometimes', 'lab-wilt-fungus': 'never', 'branch-dieback-scattered': 'sometimes', 'many-kinds-affected': 'never', 'trunk-sprouts': 'sometimes' },
+    findings: { 'root-girdling': 'always', 'flare-hidden': 'usual', 'crown-thin-one-side': 'usual', 'sapwood-streaks': 'never', 'flagging-limb': 'seldom', 'leaf-drop-early': 'sometimes', 'only-this-tree': 'usual', 'mulch-piled': 'sometimes', 'branch-dieback-scattered': 'sometimes', 'many-kinds-affected': 'never', 'trunk-sprouts': 'sometimes' },
     action: 'root-collar-work',
     contributes: true,
     refuses: { ...NOTHING_ALIVE, injection: 'The root strangles the flow that would carry the product.' },

@@ -1,5 +1,5 @@
 import type { Cause } from '@/core/diagnose/almanac'
-import { NOT_FOR_FUNGI } from './refusals'
+import { NOT_FOR_FUNGI, noSpray } from './refusals'
 
 /** Wilts, cankers, root rots and blights beyond those of oak and maple. */
 // prettier-ignore
@@ -11,9 +11,9 @@ export const WOOD_AND_ROOT_DISEASES: readonly Cause[] = [
     hosts: ['elm'],
     prior: 3,
     months: [5, 6, 7, 8, 9],
-    findings: { 'flagging-limb': 'always', 'sapwood-streaks': 'always', 'spreads-along-neighbours': 'usual', 'leaf-yellow-even': 'sometimes', 'wilt-sudden-whole': 'sometimes', 'leaf-drop-early': 'usual', 'returns-each-summer': 'never', 'lab-wilt-fungus': 'always', 'exit-hole-round': 'sometimes', 'leaf-scorch-banded': 'never', 'crown-thin-one-side': 'sometimes' },
+    findings: { 'flagging-limb': 'usual', 'sapwood-streaks': 'always', 'spreads-along-neighbours': 'usual', 'leaf-yellow-even': 'sometimes', 'wilt-sudden-whole': 'sometimes', 'leaf-drop-early': 'usual', 'returns-each-summer': 'never', 'lab-elm-wilt': 'usual', 'lab-wilt-fungus': 'sometimes', 'exit-hole-round': 'sometimes', 'leaf-scorch-banded': 'never', 'crown-thin-one-side': 'sometimes' },
     action: 'laboratory',
-    refuses: { ...NOT_FOR_FUNGI, 'any-spray': 'A spray does not reach the wood vessels.', fertiliser: 'Feed does not open blocked vessels.' },
+    refuses: { ...NOT_FOR_FUNGI, ...noSpray('A spray does not reach the wood vessels.'), fertiliser: 'Feed does not open blocked vessels.' },
     laboratory: 'send cool, freshly flagging twigs with streaked wood, thumb thick.',
     reportable: true,
     oneLine: 'A fungus blocks the wood; bark beetles and joined roots carry it.',
@@ -69,7 +69,7 @@ export const WOOD_AND_ROOT_DISEASES: readonly Cause[] = [
     prior: 1.5,
     findings: { 'canker-sunken': 'always', 'branch-dieback-scattered': 'always', 'drought-recent': 'sometimes', 'crown-thin-one-side': 'seldom', 'frass-sap-base': 'never', 'needle-tip-stunted-brown': 'seldom', 'needle-inner-drop': 'seldom' },
     action: 'pruning',
-    refuses: { ...NOT_FOR_FUNGI, fungicide: 'No spray reaches it; pruning and vigour do.', 'any-spray': 'No spray reaches it.', injection: 'A hole is one more way in.' },
+    refuses: { ...NOT_FOR_FUNGI, fungicide: 'No spray reaches it; pruning and vigour do.', ...noSpray('No spray reaches it.'), injection: 'A hole is one more way in.' },
     oneLine: 'Sunken cankers with clear gum or white resin on stressed trees; low limbs die.',
     act: 'Prune dead limbs in dry weather, water in drought, no wounds.',
     doNot: 'Do not spray, and do not prune wet.',

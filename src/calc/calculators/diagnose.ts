@@ -32,7 +32,16 @@ export const diagnose = calculator({
     chains: z.array(z.strictObject({ cause: z.string(), because: z.array(z.string()) })),
     hold: z.strictObject({ reason: z.string() }).nullable(),
     refusedClasses: z.array(
-      z.enum(['insecticide', 'miticide', 'fungicide', 'bactericide', 'fertiliser', 'any-spray', 'injection']),
+      z.enum([
+        'insecticide',
+        'miticide',
+        'fungicide',
+        'bactericide',
+        'fertiliser',
+        'crown-spray',
+        'bark-spray',
+        'injection',
+      ]),
     ),
   },
   example: {

@@ -8,7 +8,7 @@ export const guard = calculator({
   name: 'guard',
   title: 'Mesh guards',
   description:
-    'Cut list for cylinder guards: length = π × (diameter + 2 × clearance) + overlap; height = the larger of the animal’s reach (vole 18 in, rabbit 24 in) and snow + margin, + what goes into the soil. A roll gives ⌊roll height ÷ piece height⌋ strips of its length; pieces are laid whole and upright, first-fit in order of falling length. A piece taller or longer than the roll is `out-of-range`. `overlap` is 1.5 in, `snow` 0, `snowMargin` 6 in (0 without snow), `bury` 2 in when not given; without `roll` no rolls are counted.',
+    'Cut list for cylinder guards: length = π × (diameter + 2 × clearance) + overlap; height = what goes into the soil + for voles the larger of 18 in and snow + margin, for rabbits snow + 24 in, since they stand on the snow. A roll gives ⌊roll height ÷ piece height⌋ strips of its length; pieces are laid whole and upright, first-fit in order of falling length. A piece taller or longer than the roll is `out-of-range`. `overlap` is 1.5 in, `snow` 0, `snowMargin` 6 in (0 without snow), `bury` 2 in when not given; without `roll` no rolls are counted.',
   request: {
     trees: z.array(z.strictObject({ diameter: quantity('length', 'Diameter') })).max(MOST_ROWS),
     clearance: quantity('length', 'Clearance', 'Between bark and mesh.'),

@@ -7,7 +7,7 @@ export const sprayHours = calculator({
   name: 'spray-hours',
   title: 'Spray hours',
   description:
-    'Which hours a spray may go out in. An hour is open if every limit given holds for it. Rain: none in the hour nor in the next `rainFastHours`; freeze: no temperature at or below 32 F in the hour nor in the next `noFreezeHours`. Past the end of the data only what there is counts and the hour is `short`. Hours follow one another. `best` is the earliest longest run of at least `need` open hours (1 when not given), or null. Reasons: calm, cold, freeze, gust, hot, rain, sun, wind.',
+    'Which hours a spray may go out in. An hour is open if every limit given holds for it. Rain: none in the hour nor in the next `rainFastHours`; freeze: no temperature at or below 32 F in the hour nor in the next `noFreezeHours`; heat: not above `maxTemperature` in the hour nor in the next `coolHours`. Past the end of the data only what there is counts and the hour is `short`. Hours follow one another. `best` is the earliest longest run of at least `need` open hours (1 when not given), or null. Reasons: calm, cold, freeze, gust, hot, rain, sun, wind.',
   request: {
     hours: z
       .array(
@@ -34,6 +34,9 @@ export const sprayHours = calculator({
       rainFastHours: number('Dry hours needed after the hour.').optional(),
       maxSun: number('Most sun, 0 to 1.').optional(),
       noFreezeHours: number('Hours after the hour without frost.').optional(),
+      coolHours: number(
+        'Hours after the hour in which it must not get hotter than `maxTemperature`: oil 6, sulfur 36; 0 when not given.',
+      ).optional(),
     }),
     need: number('Hours needed in one run.').optional(),
   },

@@ -22,11 +22,13 @@ const value = (input: Partial<GuardInput>) => {
 const height = (input: Partial<GuardInput>) =>
   fromSI(value({ ...input, roll: undefined }).cuts[0]!.height, 'in')
 
-test('height is the animal’s reach or the snow with its margin, and what is buried', () => {
+test('voles reach 18 in or go under the snow; rabbits stand on it', () => {
   expect(height({})).toBeCloseTo(26, 9)
   expect(height({ snow: 0 })).toBeCloseTo(20, 9)
   expect(height({ snow: 0, animal: 'rabbit' })).toBeCloseTo(26, 9)
-  expect(height({ snow: inch(30), animal: 'rabbit', bury: 0 })).toBeCloseTo(36, 9)
+  expect(height({ snow: inch(30), animal: 'rabbit', bury: 0 })).toBeCloseTo(54, 9)
+  expect(height({ snow: inch(30), snowMargin: inch(12), animal: 'rabbit', bury: 0 })).toBeCloseTo(54, 9)
+  expect(height({ snow: inch(30), animal: 'vole', bury: 0 })).toBeCloseTo(36, 9)
 })
 
 test('strips a roll gives, exact to the inch', () => {

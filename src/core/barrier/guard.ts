@@ -8,7 +8,7 @@ import type { Working } from '../working/working'
 
 export type Gnawer = 'vole' | 'rabbit'
 
-/** How high each gnaws above the ground, or above the snow it stands on. Source: handbook, guards. */
+/** How high each gnaws: a vole above the ground, a rabbit above the snow it stands on. Source: handbook, guards. */
 export const REACH: Record<Gnawer, Length> = { vole: toSI(18, 'in'), rabbit: toSI(24, 'in') }
 
 export interface GuardInput {
@@ -34,8 +34,9 @@ export interface Guards {
 const LONGEST = 305
 
 /**
- * Cylinder guards: each piece is π × (diameter + 2 × clearance) + overlap long; as high as the animal reaches or the
- * snow with its margin, whichever is more, plus what goes into the soil. From a roll: ⌊roll height ÷ piece height⌋
+ * Cylinder guards: each piece is π × (diameter + 2 × clearance) + overlap long, and as high as the animal reaches plus
+ * what goes into the soil. A vole reaches 18 in, or goes under the snow: then the snow with its margin, if that is more.
+ * A rabbit stands on the snow and reaches 24 in above it. From a roll: ⌊roll height ÷ piece height⌋
  * strips of its length, pieces whole and upright, laid first-fit in order of falling length.
  * Problems: `missing` without trees; `out-of-range` for sizes that cannot be and for a piece taller or longer than the
  * roll.
@@ -68,14 +69,17 @@ export function cutGuards(input: GuardInput): Result<Guards> {
           `roll.${field}`,
           `The ${field} of the roll must be more than zero and at most ${shown(LONGEST, 'ft', units, 0)}.`,
         )
-  const snowed = input.snow + input.snowMargin
   const reach = REACH[input.animal]
-  const above = Math.max(reach, snowed)
+  const above =
+    input.animal === 'rabbit' ? input.snow + reach : Math.max(reach, input.snow + input.snowMargin)
   const height = above + input.bury
   const working: Working = [
     {
       label: 'Height of each piece',
-      expression: `the larger of ${inch(reach)} (${input.animal}) and ${inch(input.snow)} + ${inch(input.snowMargin)} (snow), + ${inch(input.bury)} in the soil`,
+      expression:
+        input.animal === 'rabbit'
+          ? `${inch(input.snow)} (snow) + ${inch(reach)} (rabbit, standing on it) + ${inch(input.bury)} in the soil`
+          : `the larger of ${inch(reach)} (vole) and ${inch(input.snow)} + ${inch(input.snowMargin)} (snow), + ${inch(input.bury)} in the soil`,
       result: inch(height),
       source: 'handbook',
     },

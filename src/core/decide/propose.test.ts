@@ -10,7 +10,8 @@ const base: DecideInput = {
   drought: false,
   saturated: false,
   buriedFlare: false,
-  weakAnchor: false,
+  unsafe: [],
+  girdles: true,
 }
 
 test.each<[Partial<DecideInput>, string, RegExp]>([
@@ -23,7 +24,10 @@ test.each<[Partial<DecideInput>, string, RegExp]>([
   [{ saturated: true }, 'care', /saturated/],
   [{ buriedFlare: true }, 'care', /Open the collar first/],
   [{ held: 'Only a laboratory can tell.' }, 'sample', /laboratory/],
-  [{ weakAnchor: true, held: 'x' }, 'remove', /qualified risk assessor/],
+  [{ unsafe: ['Butt or root sounds hollow'], held: 'x' }, 'refer', /qualified risk assessor/],
+  [{ unsafe: ['Bracket on the base'], calls: 'none' }, 'refer', /no drilling and no climbing/],
+  [{ girdles: false, liveCrown: 30 }, 'treat', /can come back over two to four years/],
+  [{ girdles: false, liveCrown: 30, drought: true }, 'care', /Water first/],
   [{ calls: 'root-collar-work' }, 'care', /before any product/],
   [{ calls: 'none' }, 'watch', /needs no treatment/],
   [{ calls: 'remove-or-plan' }, 'remove', /Nothing cures/],

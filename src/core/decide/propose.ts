@@ -17,7 +17,10 @@ export interface DecideInput {
   drought: boolean
   saturated: boolean
   buriedFlare: boolean
-  weakAnchor: boolean
+  /** Signs of danger that are there: hollow butt, soft root, bracket, crust, cavity, heaving soil. Their names. */
+  unsafe: readonly string[]
+  /** A borer that girdles: then half the crown is the limit of a systemic. */
+  girdles: boolean
 }
 
 export interface Proposal {
@@ -28,10 +31,11 @@ export interface Proposal {
 }
 
 /**
- * Proposes treat, care, watch, sample or remove, with the reasons. The arborist decides and signs.
+ * Proposes treat, care, watch, sample, refer or remove, with the reasons. The arborist decides and signs.
  *
- * Systemics need working wood: best with under 30 % of the crown lost, doubtful at 30–50 %, no use above 50 %.
- * A weak anchor outranks everything. A hold asks for the sample first.
+ * Against borers that girdle, systemics need working wood: best with under 30 % of the crown lost, doubtful at 30–50 %,
+ * no use above 50 %. A tree thinned by sap feeders refoliates while its buds live, and has no such limit.
+ * A sign of danger outranks everything and refers the tree. A hold asks for the sample first.
  *
  * @example propose({ calls: 'protect-systemic', liveCrown: 80, … }).action // 'treat'
  */
@@ -40,12 +44,16 @@ export function propose(input: DecideInput): Proposal {
   const say = (text: string, against = false) => reasons.push(against ? { text, against } : { text })
   const lost = input.liveCrown === null ? null : 100 - input.liveCrown
 
-  if (input.weakAnchor) {
+  if (input.unsafe.length > 0) {
     say(
-      'A main root or the butt is hollow or soft. Safety comes first: a qualified risk assessor looks before any treatment.',
+      `${input.unsafe.join(', ')}: safety comes first. A qualified risk assessor looks before anything else is done. A full green crown says nothing against it.`,
       true,
     )
-    return { action: 'remove', reasons, mayInject: false }
+    say(
+      'Until the answer keep people and targets away; no drilling and no climbing. Removal is one of the assessor’s outcomes.',
+      true,
+    )
+    return { action: 'refer', reasons, mayInject: false }
   }
   if (input.held) {
     say(input.held, true)
@@ -58,11 +66,17 @@ export function propose(input: DecideInput): Proposal {
         say('Nobody has taken the share of live crown yet; without it no systemic can be judged.', true)
         return { action: 'watch', reasons, mayInject: false }
       }
-      if (lost > 50) {
+      if (!input.girdles) {
+        if (lost >= 50)
+          say(
+            `${lost} % of the crown is lost. While buds live it can come back over two to four years: treat, add what works fast, decide later.`,
+            true,
+          )
+        else say(`${lost} % of the crown is lost; it can come back while its buds live.`)
+      } else if (lost > 50) {
         say(`${lost} % of the crown is lost. Above 50 % the wood no longer carries a product.`, true)
         return { action: 'remove', reasons, mayInject: false }
-      }
-      if (lost >= 30)
+      } else if (lost >= 30)
         say(
           `${lost} % of the crown is lost. Between 30 and 50 % a treatment is doubtful: tell the client.`,
           true,

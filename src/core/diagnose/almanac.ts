@@ -28,6 +28,12 @@ export interface Finding {
   minutes: number
   /** How often it is there on trees where nothing in the almanac makes it. */
   background: number
+  /** A test that proves these causes and no other: there lifts only them, not there lowers only them. */
+  settles?: readonly string[]
+  /** Kept for old examinations; never asked again. */
+  retired?: boolean
+  /** There, it sends the tree to a qualified risk assessor before anything else, whatever cause leads. */
+  unsafe?: boolean
 }
 
 export type Frequency = 'always' | 'usual' | 'sometimes' | 'seldom' | 'never'
@@ -42,7 +48,15 @@ export const CHANCE: Record<Frequency, number> = {
 }
 
 export type ProductClass =
-  'insecticide' | 'miticide' | 'fungicide' | 'bactericide' | 'fertiliser' | 'any-spray' | 'injection'
+  | 'insecticide'
+  | 'miticide'
+  | 'fungicide'
+  | 'bactericide'
+  | 'fertiliser'
+  /** By the way it is put on: over the leaves, on the bark, into the trunk. */
+  | 'crown-spray'
+  | 'bark-spray'
+  | 'injection'
 
 /** What a cause calls for. Leaders that call for different ones must be parted before anything is bought. */
 export type ActionClass =
@@ -80,6 +94,10 @@ export interface Cause {
   contributes?: boolean
   /** Only a laboratory can tell it for certain. */
   laboratory?: string
+  /** A borer that girdles: above half the crown lost, the wood carries no systemic any more. Of no other kind is that so. */
+  girdles?: boolean
+  /** Oil is part of what is done, so that trees that do not bear it must be told. */
+  oil?: boolean
   /** Must be reported where it is regulated. */
   reportable?: boolean
   oneLine: string

@@ -11,6 +11,8 @@ export interface ChainLink {
 
 export interface Judgement {
   hold: { reason: string } | null
+  /** The leading cause must be reported where it is regulated, whether work may go on or not. */
+  report: { reason: string } | null
   refused: { class: ProductClass; reason: string }[]
   chains: ChainLink[]
   /** True when no further check at the tree would change what is to be done. */
@@ -52,6 +54,7 @@ export function judge(input: JudgeInput): Judgement {
   const lead = first ? byId.get(first.cause) : undefined
   return {
     hold: holdReason(input, leaders, byId),
+    report: reportOf(input, byId),
     refused: lead && first!.probability >= TOLD ? refusedBy(lead, input, byId) : [],
     chains: lead && first!.probability >= TOLD ? chainsOf(lead, input) : [],
     settled: isSettled(input, byId),
@@ -86,12 +89,11 @@ function holdReason(
         'Nothing in the almanac explains these findings well. Look further or send a sample before buying anything.',
     }
   const lead = byId.get(first.cause)!
-  const labDone = Object.entries(input.seen).some(
-    ([id, state]) => state === 'there' && input.findings.get(id)?.place === 'lab' && lead.findings[id],
-  )
-  if (lead.laboratory && !labDone)
+  // The answer ends the hold; what must be reported still must, and says so beside it.
+  const proved = isProved(lead, input)
+  if (lead.laboratory && !proved)
     return { reason: `Only a laboratory can tell ${lead.name.toLowerCase()} for certain: ${lead.laboratory}` }
-  if (lead.reportable)
+  if (lead.reportable && !proved)
     return {
       reason: `${lead.name} must be reported where it is regulated. Ask the authority before any work.`,
     }
@@ -107,6 +109,24 @@ function holdReason(
       }
   }
   return null
+}
+
+/** True when a test that settles the cause was positive. A test of another organism proves nothing of it. */
+function isProved(cause: Cause, { seen, findings }: Pick<JudgeInput, 'seen' | 'findings'>): boolean {
+  return Object.entries(seen).some(
+    ([id, state]) => state === 'there' && findings.get(id)?.settles?.includes(cause.id),
+  )
+}
+
+function reportOf(input: JudgeInput, byId: Map<string, Cause>): Judgement['report'] {
+  const first = input.weighed[0]
+  const lead = first && byId.get(first.cause)
+  if (!first || !lead?.reportable || first.probability < LEADER) return null
+  return {
+    reason: isProved(lead, input)
+      ? `${lead.name} is proved and must be reported where it is regulated. Meanwhile protect neighbours, paint wounds at once, and keep all wood and leaves on the site.`
+      : `${lead.name} must be reported where it is regulated, on suspicion already. Keep all wood and leaves on the site.`,
+  }
 }
 
 function refusedBy(lead: Cause, input: JudgeInput, byId: Map<string, Cause>): Judgement['refused'] {

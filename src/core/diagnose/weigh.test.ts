@@ -22,7 +22,8 @@ const findings = new Map(
     finding('film'),
     finding('sticky'),
     finding('odd', 1, 0.02),
-    finding('proof', 30, 0.01, 'lab'),
+    { ...finding('proof', 30, 0.01, 'lab'), settles: ['wilt'] },
+    { ...finding('other-proof', 30, 0.01, 'lab'), settles: ['borer'] },
   ].map((f) => [f.id, f]),
 )
 
@@ -159,6 +160,8 @@ test('the next check is the one that settles most for its minutes', () => {
 test('a laboratory cause is held until the laboratory has spoken', () => {
   expect(judged(input('ash', { streaks: 'there' })).hold?.reason).toMatch(/Only a laboratory can tell wilt/)
   expect(judged(input('ash', { streaks: 'there', proof: 'there' })).hold).toBeNull()
+  // The test of another organism lifts nothing.
+  expect(judged(input('ash', { streaks: 'there', 'other-proof': 'there' })).hold).not.toBeNull()
 })
 
 test('leaders that call for different work are held while one check would part them', () => {

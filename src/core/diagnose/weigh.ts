@@ -96,11 +96,17 @@ function normalise(logs: number[]): number[] {
   return raw.map((r) => r / sum)
 }
 
-/** Observations that count: known findings that were looked at. */
+/**
+ * Observations that count: known findings that were looked at. A sign of danger that no cause of this kind of tree makes is
+ * no evidence of anything else either: it goes to the risk assessor, not into the weights.
+ */
 function observed(input: WeighInput): { finding: Finding; state: FindingState }[] {
+  const own = causesOf(input.host, input.causes)
   return Object.entries(input.seen).flatMap(([id, state]) => {
     const finding = input.findings.get(id)
-    return finding && state !== 'not-looked' ? [{ finding, state }] : []
+    if (!finding || state === 'not-looked') return []
+    if (finding.unsafe && !own.some((c) => c.findings[id] !== undefined)) return []
+    return [{ finding, state }]
   })
 }
 
@@ -193,7 +199,13 @@ export function nextChecks(input: WeighInput, most = 5, by: 'perMinute' | 'gain'
   const checks: Check[] = []
   for (const id of relevant) {
     const finding = input.findings.get(id)
-    if (!finding || finding.place === 'lab' || (input.seen[id] ?? 'not-looked') !== 'not-looked') continue
+    if (
+      !finding ||
+      finding.retired ||
+      finding.place === 'lab' ||
+      (input.seen[id] ?? 'not-looked') !== 'not-looked'
+    )
+      continue
     const there = normalise(logs.map((l, i) => l + logLikelihood(finding, 'there', all[i]!.cause)))
     const not = normalise(logs.map((l, i) => l + logLikelihood(finding, 'not-there', all[i]!.cause)))
     const chance = now.reduce((s, p, i) => s + p * written(chanceThere(finding, all[i]!.cause)), 0)

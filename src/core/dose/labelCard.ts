@@ -33,6 +33,8 @@ export interface LabelCard {
   signalWord: string
   hosts: string[]
   forbiddenOnFood: boolean
+  /** Kinds of tree on which the label names a food crop for this use. */
+  foodCrops?: string[]
   targets: string[]
   use: InjectionUse
   reentryHours: number

@@ -152,3 +152,33 @@ test.each([
 ] as [Partial<SprayHoursInput>, string, string][])('%j is %s', (input, code, field) => {
   expect(sprayHours({ ...base, ...input })).toMatchObject({ ok: false, problem: { code, field } })
 })
+
+describe('heat counts in the hours after, too', () => {
+  const warm = (temperatures: number[]) =>
+    temperatures.map((t, i) => ({
+      time: `2026-07-04T${String(6 + i).padStart(2, '0')}:00`,
+      temperature: toSI(t, 'F'),
+    }))
+  const closed = (temperatures: number[], coolHours?: number) => {
+    const r = sprayHours({
+      hours: warm(temperatures),
+      limits: { maxTemperature: toSI(85, 'F'), coolHours },
+      need: 1,
+    })
+    if (!r.ok) throw new Error(r.problem.message)
+    return r.value.hours.map((h) => h.reasons.join())
+  }
+  test('an hour is hot when it gets hotter before the spray is dry', () => {
+    const morning = [70, 74, 78, 82, 85, 86, 90]
+    expect(closed(morning)).toEqual(['', '', '', '', '', 'hot', 'hot'])
+    expect(closed(morning, 2)).toEqual(['', '', '', 'hot', 'hot', 'hot', 'hot'])
+    expect(closed(morning, 6)).toEqual(Array(7).fill('hot'))
+    expect(closed([80, 85, 85], 6)).toEqual(['', '', ''])
+  })
+  test('without a ceiling there is nothing to stay under', () => {
+    expect(sprayHours({ hours: warm([70]), limits: { coolHours: 6 }, need: 1 })).toMatchObject({
+      ok: false,
+      problem: { code: 'missing', field: 'limits.maxTemperature' },
+    })
+  })
+})

@@ -25,6 +25,8 @@ export interface SprayLimits {
   minWind?: Speed
   maxWind?: Speed
   maxGust?: Speed
+  /** Hours after this one in which it must not get hotter than `maxTemperature`: oil about 6, sulfur 36. */
+  coolHours?: number
   /** Dry hours after this one that the spray needs. */
   rainFastHours?: number
   maxSun?: number
@@ -68,6 +70,7 @@ const NEEDS: Record<keyof SprayLimits, Reading> = {
   rainFastHours: 'rain',
   maxSun: 'sun',
   noFreezeHours: 'temperature',
+  coolHours: 'temperature',
 }
 
 const HOUR = 3_600_000
@@ -85,7 +88,8 @@ function parseHour(time: string): number | null {
  * Which hours a spray may go out in, why the others are closed, and the best run of open ones.
  *
  * An hour is open if every limit given holds for it, its edges included. Rain: none in the hour nor in the next
- * `rainFastHours`. Freeze: no temperature at or below 32 °F in the hour nor in the next `noFreezeHours`. Past the end of
+ * `rainFastHours`. Freeze: no temperature at or below 32 °F in the hour nor in the next `noFreezeHours`. Heat: not above
+ * `maxTemperature` in the hour nor in the next `coolHours`, for what burns until it is dry (oil) or works as vapour (sulfur). Past the end of
  * the data only what there is is looked at, and the hour is marked `short`. Hours must follow one another.
  * Problems: `missing` (no hours; a reading a limit needs), `bad-quantity` (a time that is none), `out-of-range` (hours
  * that do not follow, limits upside down, readings that cannot be).
@@ -96,15 +100,24 @@ export function sprayHours(input: SprayHoursInput): Result<SprayHours> {
   const wrong = checkLimits(input) ?? checkHours(input)
   if (wrong) return wrong
   const { hours, limits } = input
-  const ahead = Math.max(lookAhead(limits.rainFastHours), lookAhead(limits.noFreezeHours))
+  const ahead = Math.max(
+    lookAhead(limits.rainFastHours),
+    lookAhead(limits.noFreezeHours),
+    lookAhead(limits.coolHours),
+  )
   const wet = nextWhere(hours, (h) => (h.rain ?? 0) > 0)
   const frost = nextWhere(hours, (h) => (h.temperature ?? 99) <= NOISE)
+  const heat = nextWhere(
+    hours,
+    (h) => limits.maxTemperature !== undefined && h.temperature! > limits.maxTemperature + NOISE,
+  )
   const looked = hours.map((hour, i): SprayHour => {
     const reasons = reasonsOf(hour, limits)
     if (limits.rainFastHours !== undefined && wet[i]! - i <= lookAhead(limits.rainFastHours))
       reasons.push('rain')
     if (limits.noFreezeHours !== undefined && frost[i]! - i <= lookAhead(limits.noFreezeHours))
       reasons.push('freeze')
+    if (!reasons.includes('hot') && heat[i]! - i <= lookAhead(limits.coolHours)) reasons.push('hot')
     return {
       time: hour.time,
       open: reasons.length === 0,
@@ -161,9 +174,15 @@ function longestRun(hours: SprayHour[], need: number): SprayHours['best'] {
 function checkLimits({ limits, need }: SprayHoursInput) {
   if (!(need >= 1 && Number.isInteger(need) && need <= 1000))
     return refuse('out-of-range', 'need', 'The hours needed must be a whole number from 1 to 1,000.')
-  for (const field of ['rainFastHours', 'noFreezeHours'] as const)
+  for (const field of ['rainFastHours', 'noFreezeHours', 'coolHours'] as const)
     if (limits[field] !== undefined && !(limits[field] >= 0 && limits[field] <= 1000))
       return refuse('out-of-range', `limits.${field}`, 'The hours to look ahead must be from 0 to 1,000.')
+  if (limits.coolHours !== undefined && limits.maxTemperature === undefined)
+    return refuse(
+      'missing',
+      'limits.maxTemperature',
+      'Hours to stay cool need the temperature they must stay under; give it.',
+    )
   for (const field of ['minWind', 'maxWind', 'maxGust'] as const)
     if (limits[field] !== undefined && !(limits[field] >= 0))
       return refuse('out-of-range', `limits.${field}`, 'A wind limit cannot be below zero.')
@@ -236,6 +255,7 @@ function workingOf(
   if (limits.rainFastHours !== undefined) said.push(`${limits.rainFastHours} dry hours after`)
   if (limits.maxSun !== undefined) said.push(`sun to ${limits.maxSun}`)
   if (limits.noFreezeHours !== undefined) said.push(`${limits.noFreezeHours} hours without frost`)
+  if (limits.coolHours !== undefined) said.push(`${limits.coolHours} hours no hotter after`)
   const why = new Map<string, number>()
   for (const hour of hours) for (const r of hour.reasons) why.set(r, (why.get(r) ?? 0) + 1)
   const shut = [...why].sort().map(([r, n]) => `${r} ${n}`)

@@ -144,6 +144,12 @@ export const PLAN_SHEETS: readonly Sheet[] = [
       { path: 'limits.maxWind', label: 'Wind to', kind: 'quantity', start: '10 mph' },
       { path: 'limits.rainFastHours', label: 'Dry hours after', kind: 'number', start: '2' },
       { path: 'limits.noFreezeHours', label: 'Hours without frost', kind: 'number', start: '' },
+      {
+        path: 'limits.coolHours',
+        label: 'Hours no hotter after (oil 6, sulfur 36)',
+        kind: 'number',
+        start: '',
+      },
       { path: 'need', label: 'Hours needed', kind: 'number', start: '2' },
     ],
     figures: [

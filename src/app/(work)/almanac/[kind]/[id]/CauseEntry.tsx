@@ -26,7 +26,8 @@ export const CLASS_WORD: Record<ProductClass, string> = {
   fungicide: 'fungicide',
   bactericide: 'bactericide',
   fertiliser: 'hard feeding',
-  'any-spray': 'any spray',
+  'crown-spray': 'a crown spray',
+  'bark-spray': 'a bark spray',
   injection: 'trunk injection',
 }
 

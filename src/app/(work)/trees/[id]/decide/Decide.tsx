@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
 import { howDone, MATTERS_OF, SCHOOLS } from '@/almanac/schools'
+import { FOOD_RULE } from '@/core/limits/food'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -171,11 +172,16 @@ export function Decide({ view }: { view: DecideView }) {
               </Link>
             )}
           </section>
-          {view.cause && (
+          {view.cause && action !== 'remove' && action !== 'refer' && (
             <section className="mt-4 text-[0.94rem]">
               <h2>What to expect</h2>
               <p className="mt-1">{view.cause.expect}</p>
               <p className="mt-2 text-plum">{view.cause.doNot}</p>
+              {view.cause.oil && view.kind?.oil && (
+                <p className="mt-2 text-plum font-bold">{view.kind.oil}</p>
+              )}
+              {view.kind?.noNeonicotinoid && <p className="mt-2 text-plum">{view.kind.noNeonicotinoid}</p>}
+              {view.kind?.edible && <p className="mt-2 text-plum">{FOOD_RULE}</p>}
               <p className="mt-2 text-ink2">The label, local law and the licence come first.</p>
             </section>
           )}

@@ -68,7 +68,7 @@ export function Detail({
         onClick={() => setOpen(true)}
       >
         {words ? 'change' : 'how much, where, counted'}
-        <span className="sr-only">: {name}</span>
+        <span className="sr-only">, {name}</span>
       </button>
     </p>
   )

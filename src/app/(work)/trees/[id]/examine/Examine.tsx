@@ -58,7 +58,7 @@ export function Examine({ view }: { view: ExamineView }) {
     const almanac = withOwn(view.own)
     const relevant = new Set(causesOf(view.tree.host, almanac.causes).flatMap((c) => Object.keys(c.findings)))
     const shown = [...almanac.findings.values()].filter(
-      (f) => all || relevant.has(f.id) || seen[f.id] || f.id.startsWith('own-'),
+      (f) => seen[f.id] || (!f.retired && (all || f.unsafe || relevant.has(f.id) || f.id.startsWith('own-'))),
     )
     return WALK.map((place) => ({ place, findings: shown.filter((f) => f.place === place) })).filter(
       (p) => p.findings.length > 0,

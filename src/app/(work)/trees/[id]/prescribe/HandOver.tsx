@@ -32,6 +32,7 @@ export function HandOver({
   const go = useGo()
   const { send, busy, problem } = useVerb<{ jobId: string }>('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
+  const [eaten, setEaten] = useState<boolean | null>(null)
   if (view.role !== 'arborist') return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
   const ready = plan !== null && plan.layout.missing === 0 && plan.uptake.ok
@@ -45,6 +46,7 @@ export function HandOver({
       portGirth: girth,
       bearings,
       onDate,
+      eaten,
     })
     if (done) go(`/run/${done.jobId}`)
   }
@@ -62,6 +64,25 @@ export function HandOver({
         value={onDate}
         onChange={(e) => setOnDate(e.target.value)}
       />
+      {view.kind?.askFood && (
+        <fieldset className="mt-3">
+          <legend className="label">{view.kind.askFood}</legend>
+          <div className="flex gap-5">
+            {([true, false] as const).map((v) => (
+              <label key={String(v)} className="flex items-center gap-2 min-h-[44px] sm:min-h-[34px]">
+                <input
+                  type="radio"
+                  name="eaten"
+                  className="size-5 accent-[var(--color-rust)]"
+                  checked={eaten === v}
+                  onChange={() => setEaten(v)}
+                />
+                {v ? 'Yes' : 'No'}
+              </label>
+            ))}
+          </div>
+        </fieldset>
+      )}
       {dirty && (
         <p className="note mt-2">
           The trunk on the ring was changed. Save it under “The trunk itself” before handing over.

@@ -50,7 +50,9 @@ export function Prescribe({
   })
   // Until somebody has measured there, the ring is drawn for a guess, and nothing can be signed on it.
   const guessed = base !== null && girthTyped.trim() === ''
-  const girthM = guessed ? base.breastGirth * USUAL_SWELL : girth.ok ? girth.value.si : null
+  const guess = guessed ? girthText(base.breastGirth * USUAL_SWELL, units) : null
+  const read = guess === null ? girth : readQuantity(guess, 'length', 'portGirth')
+  const girthM = read.ok ? read.value.si : null
   const input = useMemo<InjectionPlanInput | null>(
     () =>
       base && card && girthM !== null
@@ -137,7 +139,7 @@ export function Prescribe({
                     ? girth.problem.message
                     : null
               }
-              guess={guessed ? girthText(base.breastGirth * USUAL_SWELL, units) : null}
+              guess={guess}
               plan={value}
               units={units}
             />

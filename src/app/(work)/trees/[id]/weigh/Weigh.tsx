@@ -131,6 +131,11 @@ export function Weigh({ view }: { view: WeighView }) {
             </Link>
           </p>
         )}
+        {judgement.report && (
+          <p className="note note-stop">
+            <b>Report it.</b> {judgement.report.reason}
+          </p>
+        )}
         {judgement.refused.length > 0 && (
           <p className="note note-stop">
             <b>Not for this: {judgement.refused.map((r) => CLASS_WORD[r.class] ?? r.class).join(', ')}.</b>{' '}
@@ -159,6 +164,7 @@ export function Weigh({ view }: { view: WeighView }) {
               {chosenCause.name}
             </Link>
             . {chosenCause.oneLine} {chosenCause.act} <span className="text-plum">{chosenCause.doNot}</span>
+            {chosenCause.oil && view.kind?.oil && <b className="text-plum"> {view.kind.oil}</b>}
             {chosenCause.lookAlikes.length > 0 && (
               <ul className="mt-1.5 text-ink2">
                 {chosenCause.lookAlikes.map((l) => (
@@ -285,7 +291,8 @@ function top<T extends { cause: string; probability: number }>(weighed: T[], cho
 }
 
 const CLASS_WORD: Record<string, string> = {
-  'any-spray': 'any spray',
+  'crown-spray': 'a crown spray',
+  'bark-spray': 'a bark spray',
   injection: 'trunk injection',
   fertiliser: 'hard feeding',
 }

@@ -1,0 +1,24 @@
+import { refuse, type Result } from '../problem'
+
+/** Groups of actives that act on bees through nectar for a year and more: neonicotinoids and their kin. */
+const LASTING_IN_NECTAR = new Set(['4A', '4C', '4D'])
+
+/**
+ * Whether a product may go on a kind of tree that feeds bees, by any way and in any season: no neonicotinoid where the
+ * almanac says why. Null when nothing stands against it; `not-allowed` (field `labelId`) otherwise.
+ * Source: handbook, bees.
+ *
+ * @example refusedForBees('It feeds bees.', [{ name: 'imidacloprid', group: '4A' }]) // not-allowed
+ */
+export function refusedForBees(
+  noNeonicotinoid: string | undefined,
+  actives: readonly { name: string; group: string }[],
+): Result<never> | null {
+  const active = actives.find((a) => LASTING_IN_NECTAR.has(a.group.toUpperCase()))
+  if (!noNeonicotinoid || !active) return null
+  return refuse(
+    'not-allowed',
+    'labelId',
+    `No ${active.name} on this kind of tree, in any season. ${noNeonicotinoid}`,
+  )
+}
