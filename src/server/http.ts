@@ -48,18 +48,26 @@ async function readText(request: Request): Promise<{ text: string } | { response
   }
 }
 
-/**
- * Reads a JSON body: too large is 413, unreadable 400, another media type 415; a field given twice, endless lists or
- * nesting are 422. Steps and the API read it the same way.
- */
-export async function readJson(request: Request): Promise<{ body: unknown } | { response: Response }> {
+/** Reads a body that says it is JSON, as text: too large is 413, not UTF-8 400, another media type 415. */
+export async function readJsonText(request: Request): Promise<{ text: string } | { response: Response }> {
   const type = request.headers.get('content-type')
   if (type !== null && !/^application\/(?:[\w.-]+\+)?json\s*(?:;|$)/i.test(type))
     return { response: body(415, 'The body must be sent as application/json.') }
-  const read = await readText(request)
+  return readText(request)
+}
+
+/** What is said of a body that is no JSON. */
+export const notJson = () => body(400, 'The body is not JSON; send it again.')
+
+/**
+ * Reads a JSON body, as {@link readJsonText}; unreadable is 400, a field given twice, endless lists or nesting are 422.
+ * Steps and the API read it the same way.
+ */
+export async function readJson(request: Request): Promise<{ body: unknown } | { response: Response }> {
+  const read = await readJsonText(request)
   if ('response' in read) return read
   const json = readStrictJson(read.text)
-  if (json === null) return { response: body(400, 'The body is not JSON; send it again.') }
+  if (json === null) return { response: notJson() }
   return 'problem' in json ? { response: problemResponse(json.problem) } : { body: json.value }
 }
 

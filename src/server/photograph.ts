@@ -1,12 +1,12 @@
 import { createHash } from 'node:crypto'
 import { spawn } from 'node:child_process'
-import { setPriority } from 'node:os'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm } from '@/db/client'
 import { addPhoto, photoBytes, photosOf, removePhoto, treeOfPhoto } from '@/db/queries/photo'
 import { treeForChange } from '@/db/queries/tree'
 import type { PersonRow } from '@/db/queries/person'
+import { runAfter } from './heavy/besidePages'
 import { threadFile } from './heavy/pool'
 import { Turns } from './heavy/turns'
 import { openExamination } from './examination'
@@ -65,11 +65,7 @@ function inOwnProcess(bytes: Uint8Array): Promise<{ code: number | null; said: s
       timeout: LONGEST_MS,
       killSignal: 'SIGKILL',
     })
-    try {
-      if (child.pid !== undefined) setPriority(child.pid, 15)
-    } catch {
-      // Not on this system: it is still beside the pages, only not after them.
-    }
+    runAfter(child.pid)
     const out: Buffer[] = []
     const said: Buffer[] = []
     child.stdout.on('data', (part: Buffer) => out.push(part))

@@ -19,7 +19,8 @@ import { noteEvent } from '@/db/queries/step'
 import { serverEnvironment } from './environment'
 import { Turns } from './heavy/turns'
 import { isId } from './id'
-import { hashPassword, verifyPassword } from './password'
+import { hashPassword } from './password'
+import { verifyBesidePages } from './heavy/besidePages'
 
 interface Sealed {
   sessionId?: string
@@ -104,7 +105,7 @@ export async function checkPassword(
   decoy ??= hashPassword('nobody')
   const hash = found?.passwordHash ?? (await decoy)
   const turn = await looking.take(async () => {
-    const matches = await verifyPassword(hash, password)
+    const matches = await verifyBesidePages(hash, password)
     await pause(BREATH_MS)
     return matches
   })

@@ -7,7 +7,8 @@ import type { Trouble } from '@/db/queries/seal'
 
 /** What is done beside the process that serves pages, with how long it may take and how many may wait. */
 export interface HeavyTasks {
-  reckon: { input: { name: string; body: unknown }; output: Result<Answer> }
+  /** A question as it came, text and all: reading it strictly is work too. */
+  reckon: { input: { name: string; text: string }; output: Result<Answer> | null }
   'check-ledger': { input: { firmId: string }; output: Trouble | null }
 }
 

@@ -1,13 +1,16 @@
 import { ask } from '@/calc/calculators'
 import { checkLedger as check } from '../ledger/check'
+import { readStrictJson } from '../strictJson'
 import { runAfterPages } from './nice'
 import type { HeavyTasks } from './pool'
 
 runAfterPages()
 
-/** Puts a question to a calculator. */
-export function reckon({ name, body }: HeavyTasks['reckon']['input']): HeavyTasks['reckon']['output'] {
-  return ask(name, body)
+/** Reads a question and puts it to a calculator; null for text that is no JSON. */
+export function reckon({ name, text }: HeavyTasks['reckon']['input']): HeavyTasks['reckon']['output'] {
+  const json = readStrictJson(text)
+  if (json === null) return null
+  return 'problem' in json ? { ok: false, problem: json.problem } : ask(name, json.value)
 }
 
 /** Checks a firm's whole ledger. */

@@ -80,7 +80,7 @@ export function Detail({
         <div className="fixed inset-0 bg-spine/50" aria-hidden="true" />
         <div className="fixed inset-0 flex items-center justify-center p-4 overflow-y-auto">
           <DialogPanel className="bg-sheet border border-line p-5 w-full max-w-2xl">
-            <DialogTitle className="text-[1.2rem]">{name}: how much, where, counted</DialogTitle>
+            <DialogTitle className="text-[1.2rem]">{name}: how much, and where</DialogTitle>
             <form
               onSubmit={keep}
               className="grid grid-cols-2 sm:grid-cols-4 gap-x-3 gap-y-2 mt-3"

@@ -1,7 +1,7 @@
 import { calculatorNamed } from '@/calc/calculators'
 import { heavy, NotDone, notDoneProblem } from '@/server/heavy/pool'
 import { refusedAtTheDoor } from '@/server/apiDoor'
-import { problemResponse, readJson } from '@/server/http'
+import { problemResponse, readJsonText, notJson } from '@/server/http'
 import { log } from '@/server/log'
 
 /** One question to a calculator: `POST /api/v1/calc/drench`. Nothing is kept. */
@@ -22,9 +22,10 @@ export async function POST(
         },
         404,
       )
-    const read = await readJson(request)
+    const read = await readJsonText(request)
     if ('response' in read) return read.response
-    const answer = await heavy('reckon', { name, body: read.body })
+    const answer = await heavy('reckon', { name, text: read.text })
+    if (answer === null) return notJson()
     return answer.ok ? Response.json(answer.value) : problemResponse(answer.problem)
   } catch (error) {
     if (error instanceof NotDone) {
