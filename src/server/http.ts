@@ -13,8 +13,11 @@ export function problemResponse(problem: Problem, status?: number, headers?: Hea
   return Response.json({ error: problem }, { status: own, headers })
 }
 
-const body = (status: number, message: string) =>
-  problemResponse({ code: 'bad-quantity', field: 'body', message }, status)
+const body = (status: number, message: string, headers?: HeadersInit) =>
+  problemResponse({ code: 'bad-quantity', field: 'body', message }, status, headers)
+
+/** What is still on its way is not waited for: the connection ends with the answer. */
+export const HANG_UP = { connection: 'close' }
 
 /** Reads a body of at most `most` bytes, cut off while it streams; null when it is larger or breaks off. */
 export async function readBytes(
@@ -39,7 +42,8 @@ export async function readBytes(
 /** Reads the body as text, never more than a megabyte: larger is 413, not UTF-8 is 400. */
 async function readText(request: Request): Promise<{ text: string } | { response: Response }> {
   const read = await readBytes(request, MOST_BYTES)
-  if ('over' in read && read.over) return { response: body(413, 'That is more than 1 MB; send less.') }
+  if ('over' in read && read.over)
+    return { response: body(413, 'That is more than 1 MB; send less.', HANG_UP) }
   try {
     if ('over' in read) throw new Error('broken off')
     return { text: new TextDecoder('utf-8', { fatal: true }).decode(read.bytes) }

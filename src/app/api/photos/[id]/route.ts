@@ -1,4 +1,4 @@
-import { FOREIGN, isOwnOrigin, problemResponse, readBytes } from '@/server/http'
+import { FOREIGN, HANG_UP, isOwnOrigin, problemResponse, readBytes } from '@/server/http'
 import { log } from '@/server/log'
 import { keepPhoto, MOST_PHOTO_BYTES, readPhoto } from '@/server/photograph'
 import { isId } from '@/server/read/reader'
@@ -40,6 +40,7 @@ export async function POST(
           message: 'The picture is larger than 15 MB; take it smaller.',
         },
         413,
+        HANG_UP,
       )
     const read = await readBytes(request, MOST_PHOTO_BYTES)
     if ('over' in read)

@@ -1,0 +1,216 @@
+import postgres from 'postgres'
+
+/** How large a firm is made. */
+export interface Scale {
+  firm: string
+  trees: number
+  sites: number
+  /** Trees of the first site; the others share the rest. */
+  largestSite: number
+}
+
+export const LARGE: Scale = {
+  firm: '00000001-0000-7000-8000-0000000f1f10',
+  trees: 100_000,
+  sites: 1000,
+  largestSite: 5000,
+}
+
+/** The kinds of rows whose ids are made from a number, so that any of them can be asked for. */
+const KINDS = {
+  person: 1,
+  client: 2,
+  site: 3,
+  tree: 4,
+  reading: 5,
+  mark: 6,
+  assessment: 7,
+  diagnosis: 8,
+  decision: 9,
+  prescription: 10,
+  item: 11,
+  job: 12,
+  jobItem: 13,
+  port: 14,
+  record: 15,
+  followUp: 16,
+  label: 17,
+  feature: 18,
+  event: 19,
+} as const
+
+/** The id of the n-th row of a kind. */
+export function scaleId(kind: keyof typeof KINDS, n: number): string {
+  const hex = (x: number, width: number) => x.toString(16).padStart(width, '0')
+  return `${hex(KINDS[kind], 8)}-0000-7000-8000-${hex(n, 12)}`
+}
+
+/**
+ * Makes a firm of any size with set-based SQL, as the owner of the tables: sites, trees with three readings each, an
+ * examination with ten findings, two finished prescriptions with their ports and chained records, follow-ups, and trees at
+ * every stage of the work. `today` is the day on which it is looked at.
+ */
+export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: string, say = (_: string) => {}) {
+  const sql = postgres(ownerUrl, { max: 1, onnotice: () => {} })
+  const { firm, trees, sites, largestSite } = scale
+  const step = async (name: string, run: () => Promise<unknown>) => {
+    const began = Date.now()
+    await run()
+    say(`${name} ${((Date.now() - began) / 1000).toFixed(1)} s`)
+  }
+  try {
+    // Bulk rows are right by construction; triggers and foreign keys are looked at by the tests of the steps.
+    await sql`set session_replication_role = replica`
+    await sql`set synchronous_commit = off`
+    await sql`set work_mem = '256MB'`
+    await sql`create or replace function pg_temp.rid(kind int, n bigint) returns uuid language sql immutable as
+      $$ select (lpad(to_hex(kind), 8, '0') || '-0000-7000-8000-' || lpad(to_hex(n), 12, '0'))::uuid $$`
+    const id = (kind: keyof typeof KINDS, n: string) => `pg_temp.rid(${KINDS[kind]}, (${n})::bigint)`
+    const siteOf = `case when n <= ${largestSite} then 1 else 2 + (n - ${largestSite} - 1) % ${sites - 1} end`
+    const f = `'${firm}'::uuid`
+    const noon = `('${today}T16:00:00Z'::timestamptz)`
+
+    await step('firm', async () => {
+      await sql.unsafe(`
+        insert into firm (id, name, town, time_zone) values (${f}, 'A large firm', 'Quayside', 'America/New_York');
+        insert into person (id, firm_id, email, name, role, licence, password_hash)
+          select ${id('person', 'n')}, ${f}, 'large' || n || '@large.example', 'Person ' || n,
+            (array['arborist', 'crew lead', 'technician', 'office'])[1 + (n - 1) % 4], 'L-' || n, 'none'
+          from generate_series(1, 60) n;
+        insert into client (id, firm_id, name) select ${id('client', 'n')}, ${f}, 'Client ' || n from generate_series(1, ${Math.ceil(sites / 3)}) n;
+        insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, trees)
+          select ${id('site', 'n')}, ${f}, ${id('client', `1 + n % ${Math.ceil(sites / 3)}`)}, 'Site ' || lpad(n::text, 4, '0'),
+            'Quayside', 'America/New_York', 5000, 0 from generate_series(1, ${sites}) n;
+        insert into site_feature (id, firm_id, site_id, kind, geometry)
+          select ${id('feature', 'n')}, ${f}, ${id('site', 'n')}, 'boundary',
+            '{"type":"Polygon","coordinates":[[[0,0],[400,0],[400,300],[0,300],[0,0]]]}' from generate_series(1, ${sites}) n`)
+    })
+    await step('label card', () =>
+      sql.unsafe(`
+        insert into label_card (id, firm_id, code, version, name, registration, body)
+          select ${id('label', '1')}, ${f}, code, version, name, registration, body
+          from label_card where code = 'EB4' order by version desc limit 1`),
+    )
+    await step('trees', () =>
+      sql.unsafe(`
+        insert into tree (id, firm_id, site_id, tag, host, identity_confirmed_at, east_m, north_m, live_crown_percent, stage, diameter_m, read_at)
+        select ${id('tree', 'n')}, ${f}, ${id('site', siteOf)}, 'T' || lpad(n::text, 6, '0'),
+          (array['ash', 'maple', 'oak-red-group', 'linden', 'birch', 'elm', 'hemlock', 'apple'])[1 + n % 8], ${noon},
+          (n * 37) % 400, (n * 53) % 300, 40 + 5 * (n % 13),
+          case n % 25 when 0 then 'weigh' when 1 then 'decide' when 2 then 'prescribe' when 3 then 'run' when 10 then 'examine'
+            when 11 then 'otherwise' else case when n % 25 < 10 then 'check' else 'done' end end,
+          0.2 + (n % 60) / 100.0, ${noon} - interval '3 days'
+        from generate_series(1, ${trees}) n;
+        update site s set trees = c.trees from (select site_id, count(*) as trees from tree where firm_id = ${f} group by site_id) c
+          where s.firm_id = ${f} and c.site_id = s.id`),
+    )
+    await step('readings', () =>
+      sql.unsafe(`
+        insert into stem_reading (id, firm_id, tree_id, read_at, read_by, height_m, tape, stems_m, typed)
+        select ${id('reading', `n * 4 + k`)}, ${f}, ${id('tree', 'n')}, ${noon} - interval '3 days' - k * interval '300 days', ${id('person', '1 + n % 60')},
+          1.3716, 'girth', array[0.2 + (n % 60) / 100.0 - k * 0.01], '44 in'
+        from generate_series(1, ${trees}) n, generate_series(0, 2) k`),
+    )
+    await step('ring marks', () =>
+      sql.unsafe(`
+        insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, noted_on)
+        select ${id('mark', `n * 8 + k`)}, ${f}, ${id('tree', 'n')}, case when k < 4 then 'flare' else 'dead' end,
+          (n * 7 + k * 80) % 360, (n * 7 + k * 80 + 24) % 360, '${today}'::date - 400
+        from generate_series(1, ${trees}) n, generate_series(0, 4) k where k < 4 or n % 5 = 0`),
+    )
+    await step('examinations', () =>
+      sql.unsafe(`
+        insert into assessment (id, firm_id, tree_id, started_at, started_by, closed_at)
+          select ${id('assessment', 'n')}, ${f}, ${id('tree', 'n')}, ${noon} - interval '800 days', ${id('person', '1')},
+            ${noon} - interval '800 days' from generate_series(1, ${trees}) n where n % 25 <> 10;
+        insert into assessment (id, firm_id, tree_id, started_at, started_by, closed_at)
+          select ${id('assessment', `${trees} + n`)}, ${f}, ${id('tree', 'n')}, ${noon} - interval '2 days', ${id('person', '1')},
+            case when n % 25 = 1 then ${noon} - interval '1 days' end from generate_series(1, ${trees}) n where n % 25 in (0, 1);
+        insert into finding (firm_id, assessment_id, finding, state, at, by_person)
+          select ${f}, a.id, w.finding, case when w.k < 4 then 'there' else 'not-there' end, a.started_at, a.started_by
+          from assessment a, unnest(array['exit-hole-d', 'crown-thin-top', 'woodpecker-blond', 'trunk-sprouts', 'soil-dry', 'flare-hidden',
+            'galleries-s', 'bark-split', 'drought-recent', 'mulch-piled']) with ordinality w (finding, k) where a.firm_id = ${f}`),
+    )
+    await step('causes and decisions', () =>
+      sql.unsafe(`
+        insert into diagnosis (id, firm_id, assessment_id, tree_id, cause, probability, weights, almanac_version, signed_at, signed_by)
+          select ${id('diagnosis', `('x' || right(a.id::text, 12))::bit(48)::bigint`)}, ${f}, a.id, a.tree_id, 'emerald-ash-borer', 0.93,
+            '[{"cause":"emerald-ash-borer","probability":0.93},{"cause":"drought-stress","probability":0.05}]', '2026.1', a.closed_at, ${id('person', '1')}
+          from assessment a where a.firm_id = ${f} and a.closed_at is not null;
+        insert into decision (id, firm_id, diagnosis_id, tree_id, action, proposed, reasons, signed_at, signed_by)
+          select ${id('decision', `n * 4 + k`)}, ${f}, ${id('diagnosis', 'n')}, ${id('tree', 'n')},
+            case when n % 25 = 11 and k = 2 then 'care' else 'treat' end, 'treat', '[{"text":"20 % of the crown is lost."}]',
+            ${noon} - interval '800 days' + k * interval '380 days', ${id('person', '1')}
+          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 in (2, 3, 11))`),
+    )
+    const ports = `(select jsonb_agg(jsonb_build_object('bearing', (n * 11 + p * 51) % 360, 'suitability', 0.8, 'moved', false)) from generate_series(0, 6) p)`
+    await step('prescriptions', () =>
+      sql.unsafe(`
+        insert into prescription (id, firm_id, tree_id, decision_id, cause, status, signed_at, signed_by)
+          select ${id('prescription', `n * 4 + k`)}, ${f}, ${id('tree', 'n')}, ${id('decision', `n * 4 + k`)}, 'emerald-ash-borer',
+            case when k < 2 then 'done' else 'handed' end, ${noon} - interval '799 days' + k * interval '380 days', ${id('person', '1')}
+          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3);
+        insert into prescription_item (id, firm_id, prescription_id, method, label_card_id, reading_id, dose, working, expectations)
+          select ${id('item', `n * 4 + k`)}, ${f}, ${id('prescription', `n * 4 + k`)}, 'trunk-injection', ${id('label', '1')}, ${id('reading', `n * 4`)},
+            jsonb_build_object('choice', 0, 'portGirthM', 1.4, 'diameterM', 0.4, 'volumeM3', 0.00008, 'perPortM3', 0.0000115, 'largestGapM', 0.2,
+              'uptake', jsonb_build_object('from', 1500, 'to', 3000), 'ports', ${ports}),
+            '[{"label":"Volume for the tree","expression":"15.7 in × 5 mL per in","result":"78.5 mL","source":"label","from":"card EB4 v3"}]', '[]'
+          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
+    )
+    await step('jobs', () =>
+      sql.unsafe(`
+        insert into job (id, firm_id, site_id, on_date, title)
+          select ${id('job', `s * 4 + k`)}, ${f}, ${id('site', 's')}, case k when 2 then '${today}'::date + (s % 14)::int else '${today}'::date - 799 + (k * 380)::int end, 'Trunk injection'
+          from generate_series(1, ${sites}) s, generate_series(0, 2) k;
+        insert into job_item (id, firm_id, job_id, prescription_item_id, tree_id, status, confirmed_at)
+          select ${id('jobItem', `n * 4 + k`)}, ${f}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('item', `n * 4 + k`)}, ${id('tree', 'n')},
+            case when k < 2 then 'recorded' else 'open' end, case when k < 2 or n % 50 = 3 then ${noon} - interval '1 hour' end
+          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
+    )
+    await step('ports', () =>
+      sql.unsafe(`
+        insert into port (id, firm_id, job_item_id, number, planned_deg, bearing_deg, volume_m3, drilled_at, started_at, stopped_at, out_at)
+          select ${id('port', `(n * 4 + k) * 8 + p`)}, ${f}, ${id('jobItem', `n * 4 + k`)}, p + 1, (n * 11 + p * 51) % 360, (n * 11 + p * 51) % 360, 0.0000115,
+            case when k < 2 or n % 500 = 3 then t end, case when k < 2 or n % 500 = 3 then t + interval '1 minute' end,
+            case when k < 2 then t + interval '30 minutes' end, case when k < 2 then t + interval '40 minutes' end
+          from generate_series(1, ${trees}) n, generate_series(0, 2) k, generate_series(0, 6) p,
+            lateral (select case when k = 2 then ${noon} - interval '30 minutes' else ${noon} - interval '798 days' + k * interval '380 days' end as t) x
+          where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
+    )
+    await step('records, chained', () =>
+      sql.unsafe(`
+        do $do$ declare r record%rowtype; last text := repeat('0', 64); begin
+          for r.id, r.firm_id, r.seq, r.kind, r.tree_id, r.site_id, r.job_item_id, r.signed_at, r.signed_by, r.body in
+          select ${id('record', `n * 4 + k`)}, ${f}, row_number() over (order by k, n), 'application', ${id('tree', 'n')}, ${id('site', siteOf)}, ${id('jobItem', `n * 4 + k`)},
+            ${noon} - interval '798 days' + k * interval '380 days', ${id('person', '2')},
+            jsonb_build_object('version', 2, 'outcome', 'treated', 'method', 'trunk injection', 'volumeM3', 0.00008, 'hardware', 'pressure bottle',
+              'applicator', jsonb_build_object('name', 'Person 2', 'licence', 'L-2'), 'firm', 'A large firm', 'place', jsonb_build_object('site', 'Site', 'town', 'Quayside'),
+              'tree', jsonb_build_object('tag', 'T' || lpad(n::text, 6, '0'), 'kind', 'Ash', 'diameterM', 0.4, 'readOn', '2024-06-01', 'portGirthM', 1.4), 'target', 'Ash borer',
+              'product', jsonb_build_object('name', 'Example EB4', 'registration', 'DEMO-1004-3', 'card', 'EB4 v3', 'code', 'EB4', 'lot', 'EB4-2207', 'actives', '[{"name":"emamectin benzoate","strength":"4 %"}]'::jsonb),
+              'rate', 'low', 'planned', jsonb_build_object('volumeM3', 0.00008, 'ports', 7), 'hole', 'leave open', 'countedIn', 7, 'notices', 'sign at the gate',
+              'ports', (select jsonb_agg(jsonb_build_object('number', p + 1, 'bearing', (n * 11 + p * 51) % 360, 'volumeM3', 0.0000115, 'leftM3', 0,
+                'startedAt', '2024-06-01T12:00:00.000Z', 'stoppedAt', '2024-06-01T12:30:00.000Z', 'drilledAt', '2024-06-01T11:59:00.000Z', 'givenUp', null)) from generate_series(0, 6) p),
+              'startedAt', '2024-06-01T12:00:00.000Z', 'endedAt', '2024-06-01T13:00:00.000Z', 'weather', '{"temperatureC":20,"windMs":2,"windFrom":"SW","sky":"clear","soil":"moist"}'::jsonb,
+              'reentryUntil', to_char((${noon} - interval '798 days' + k * interval '380 days' + interval '4 hours') at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS".000Z"'),
+              'deviations', '[]'::jsonb, 'working', '[]'::jsonb)
+          from generate_series(1, ${trees}) n, generate_series(0, 1) k where n % 25 <> 10 order by 3
+          loop
+            r.prev_hash := last;
+            last := record_hash(r);
+            insert into record (id, firm_id, seq, kind, tree_id, site_id, job_item_id, signed_at, signed_by, body, prev_hash, hash)
+              values (r.id, r.firm_id, r.seq, r.kind, r.tree_id, r.site_id, r.job_item_id, r.signed_at, r.signed_by, r.body, r.prev_hash, last);
+          end loop;
+        end $do$`),
+    )
+    await step('promised checks', () =>
+      sql.unsafe(`
+        insert into follow_up (id, firm_id, tree_id, prescription_id, due_on, what, expectation, done)
+          select ${id('followUp', 'n')}, ${f}, ${id('tree', 'n')}, ${id('prescription', 'n * 4 + 1')}, '${today}'::date - 20 + (n % 700)::int, 'Live crown next summer',
+            '{"question":"What share of the crown is alive?","unit":"%","sense":"at-least","expected":75,"tolerated":65,"least":0,"most":100}', n % 25 >= 10
+          from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 2 = 0`),
+    )
+    await step('vacuum and statistics', () => sql.unsafe('vacuum (analyze)').simple())
+  } finally {
+    await sql.end()
+  }
+}
