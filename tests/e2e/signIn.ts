@@ -29,7 +29,7 @@ export function post(page: Page, path: string, data: unknown, headers: Record<st
 
 /** Opens a tree of the schoolyard by the find key. */
 export async function openTree(page: Page, tag: string): Promise<void> {
-  const find = page.getByRole('combobox', { name: 'Find a tree or place' })
+  const find = page.getByRole('combobox', { name: 'Find a tree, place, cause, record' })
   // Keys answer once the page is alive.
   await expect(async () => {
     await page.keyboard.press('/')
@@ -43,8 +43,9 @@ export async function openTree(page: Page, tag: string): Promise<void> {
 /** The id of a tree, by its tag. */
 export async function idOf(page: Page, tag: string): Promise<string> {
   const answer = await page.request.get(`/api/find?text=${encodeURIComponent(tag)}`)
-  return ((await answer.json()) as { value: { id: string; tag: string }[] }).value.find((h) => h.tag === tag)!
-    .id
+  return ((await answer.json()) as { value: { id: string; title: string }[] }).value.find(
+    (h) => h.title === tag,
+  )!.id
 }
 
 /** Keeps a picture of the view for the README when a folder is named in SCREENSHOTS. */

@@ -397,6 +397,7 @@ describe('what was there before', () => {
       'ledger_check',
       'sign_in_attempt',
       'weather_hour',
+      'search_entry',
     ])
     const tables = await rows(
       (sql) => sql<{ name: string; noted: boolean }[]>`

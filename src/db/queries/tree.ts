@@ -32,18 +32,119 @@ const columns = (sql: FirmSql) => sql`
 
 const sources = (sql: FirmSql) => sql`tree t join site s on s.firm_id = t.firm_id and s.id = t.site_id`
 
+/** A tree as a list and the plan draw it. Marks are `[kind, from, to, severity]`. */
+export interface TreeCard {
+  id: string
+  tag: string
+  host: string
+  eastM: number
+  northM: number
+  diameterM: number | null
+  liveCrownPercent: number | null
+  stage: Stage
+  returned: boolean
+  confirmed: boolean
+  marks: [MarkRow['kind'], number, number, number | null][]
+}
+
+const card = (sql: FirmSql) => sql`
+  t.id, t.tag, t.host, t.east_m as "eastM", t.north_m as "northM", t.diameter_m as "diameterM",
+  t.live_crown_percent as "liveCrownPercent", t.stage, t.returned is not null as returned,
+  t.identity_confirmed_at is not null as confirmed,
+  coalesce((select json_agg(json_build_array(m.kind, m.from_deg, m.to_deg, m.severity)) from ring_mark m
+    where m.tree_id = t.id and m.kind <> 'hole'), '[]') as marks`
+
+/** What a list of a site's trees is narrowed to. */
+export interface TreeFilter {
+  /** Part of a tag, lower case; also any kind in `hosts`. */
+  text?: string
+  hosts?: readonly string[]
+  stage?: Stage
+}
+
 /** Standing trees of a site in tag order, a page at a time: pass the last row's tag and id to go on. */
 export async function treesOfSite(
   sql: FirmSql,
   siteId: string,
   after: { tag: string; id: string } | null = null,
   limit = 200,
-): Promise<TreeRow[]> {
-  return sql<TreeRow[]>`
-    select ${columns(sql)} from ${sources(sql)}
+  filter: TreeFilter = {},
+): Promise<TreeCard[]> {
+  return sql<TreeCard[]>`
+    select ${card(sql)} from tree t
     where t.site_id = ${siteId} and t.status = 'standing'
       ${after ? sql`and (t.tag, t.id) > (${after.tag}, ${after.id})` : sql``}
+      ${filter.stage ? sql`and t.stage = ${filter.stage}` : sql``}
+      ${
+        filter.text
+          ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
+          : sql``
+      }
     order by t.tag, t.id limit ${limit}`
+}
+
+/** How many trees of a site a filter leaves. */
+export async function countTreesOfSite(sql: FirmSql, siteId: string, filter: TreeFilter): Promise<number> {
+  const rows = await sql<{ count: number }[]>`
+    select count(*)::int as count from tree t where t.site_id = ${siteId} and t.status = 'standing'
+      ${filter.stage ? sql`and t.stage = ${filter.stage}` : sql``}
+      ${
+        filter.text
+          ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
+          : sql``
+      }`
+  return rows[0]!.count
+}
+
+/** A stretch of the plan, metres. */
+export interface PlanBox {
+  west: number
+  south: number
+  east: number
+  north: number
+}
+
+/** Trees that stand too close together on the plan to be drawn one by one. */
+export interface Cluster {
+  eastM: number
+  northM: number
+  trees: number
+}
+
+/** How far a site's trees spread; null without any. */
+export async function spreadOfTrees(sql: FirmSql, siteId: string): Promise<PlanBox | null> {
+  const rows = await sql<PlanBox[]>`
+    select min(east_m) as west, min(north_m) as south, max(east_m) as east, max(north_m) as north
+    from tree where site_id = ${siteId} and status = 'standing'`
+  return rows[0] && rows[0].west !== null ? rows[0] : null
+}
+
+/** Trees in a stretch of the plan, at most `limit`. */
+export async function treesInBox(
+  sql: FirmSql,
+  siteId: string,
+  box: PlanBox,
+  limit: number,
+): Promise<TreeCard[]> {
+  return sql<TreeCard[]>`
+    select ${card(sql)} from (
+      select * from tree where site_id = ${siteId} and status = 'standing'
+        and east_m between ${box.west} and ${box.east} and north_m between ${box.south} and ${box.north}
+      order by tag, id limit ${limit}) t order by t.tag, t.id`
+}
+
+/** The trees in a stretch of the plan, gathered by squares of `cell` metres. */
+export async function clustersInBox(
+  sql: FirmSql,
+  siteId: string,
+  box: PlanBox,
+  cell: number,
+): Promise<Cluster[]> {
+  return sql<Cluster[]>`
+    select avg(east_m) as "eastM", avg(north_m) as "northM", count(*)::int as trees from tree
+    where site_id = ${siteId} and status = 'standing'
+      and east_m between ${box.west} and ${box.east} and north_m between ${box.south} and ${box.north}
+    group by floor(east_m / ${cell}), floor(north_m / ${cell}) order by 1, 2 limit 400`
 }
 
 export async function treeById(sql: FirmSql, id: string): Promise<TreeRow | undefined> {
@@ -131,15 +232,6 @@ export async function waitingCounts(sql: FirmSql): Promise<Record<Stage, number>
     select stage, count(*)::int as count from tree where status = 'standing' group by stage`
   const of = (stage: Stage) => rows.find((r) => r.stage === stage)?.count ?? 0
   return Object.fromEntries(STAGES.map((s) => [s, of(s)])) as Record<Stage, number>
-}
-
-/** Finds trees by tag, kind or site as typed in the search. */
-export async function treesNamed(sql: FirmSql, text: string, limit = 12) {
-  const like = `%${text.replace(/[\\%_]/g, (c) => `\\${c}`)}%`
-  return sql<{ id: string; tag: string; host: string; siteName: string }[]>`
-    select t.id, t.tag, t.host, s.name as "siteName" from tree t join site s on s.id = t.site_id
-    where t.tag ilike ${like} or t.host ilike ${like} or s.name ilike ${like}
-    order by t.tag, t.id limit ${limit}`
 }
 
 export interface NewTree {
@@ -276,11 +368,15 @@ export async function replaceMarks(
       values (${m.id}, ${firmId}, ${treeId}, ${m.kind}, ${m.from}, ${m.to}, ${m.severity}, ${m.notedOn})`
 }
 
-/** Marks of all standing trees of a site at once, for the small rings of a list. */
-export async function marksOfSite(sql: FirmSql, siteId: string): Promise<(MarkRow & { treeId: string })[]> {
+/** Marks of several trees at once, by tree. */
+export async function marksOfTrees(
+  sql: FirmSql,
+  treeIds: string[],
+): Promise<(MarkRow & { treeId: string })[]> {
+  if (treeIds.length === 0) return []
   return sql<(MarkRow & { treeId: string })[]>`
     select m.id, m.tree_id as "treeId", m.kind, m.from_deg as "from", m.to_deg as "to", m.severity, m.noted_on::text as "notedOn"
-    from ring_mark m join tree t on t.id = m.tree_id where t.site_id = ${siteId} order by m.tree_id, m.id`
+    from ring_mark m where m.tree_id = any(${treeIds}) order by m.tree_id, m.kind, m.from_deg, m.id`
 }
 
 /** Holes of recorded injections: where, and when they were drilled. */
@@ -288,8 +384,18 @@ export async function holesOfTree(
   sql: FirmSql,
   treeId: string,
 ): Promise<{ bearing: number; drilledAt: Date }[]> {
-  return sql<{ bearing: number; drilledAt: Date }[]>`
-    select p.bearing_deg as bearing, p.drilled_at as "drilledAt"
-    from port p join job_item i on i.id = p.job_item_id
-    where i.tree_id = ${treeId} and i.status = 'recorded' and p.drilled_at is not null order by p.bearing_deg, p.drilled_at`
+  return holesOfTrees(sql, [treeId])
+}
+
+/** Holes of recorded injections of several trees at once, by tree. */
+export async function holesOfTrees(
+  sql: FirmSql,
+  treeIds: string[],
+): Promise<{ treeId: string; bearing: number; drilledAt: Date }[]> {
+  if (treeIds.length === 0) return []
+  return sql<{ treeId: string; bearing: number; drilledAt: Date }[]>`
+    select i.tree_id as "treeId", p.bearing_deg as bearing, p.drilled_at as "drilledAt"
+    from job_item i join port p on p.job_item_id = i.id
+    where i.tree_id = any(${treeIds}) and i.status = 'recorded' and p.drilled_at is not null
+    order by i.tree_id, p.bearing_deg, p.drilled_at`
 }

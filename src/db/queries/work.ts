@@ -29,8 +29,17 @@ export async function lotsOf(
   sql: FirmSql,
   code: string,
 ): Promise<{ id: string; number: string; expiresOn: string | null }[]> {
-  return sql<{ id: string; number: string; expiresOn: string | null }[]>`
-    select id, number, expires_on::text as "expiresOn" from lot where label_code = ${code} order by expires_on, number`
+  return lotsOfCodes(sql, [code])
+}
+
+/** Lots on the shelf for several cards at once, by card. */
+export async function lotsOfCodes(
+  sql: FirmSql,
+  codes: string[],
+): Promise<{ id: string; code: string; number: string; expiresOn: string | null }[]> {
+  return sql<{ id: string; code: string; number: string; expiresOn: string | null }[]>`
+    select id, label_code as code, number, expires_on::text as "expiresOn" from lot
+    where label_code = any(${codes}) order by label_code, expires_on, number`
 }
 
 /** Doses and layout of an injection as signed. SI. */

@@ -1,36 +1,81 @@
 import { ownHosts } from '../almanac'
 import { featuresOfSite, siteById, sites } from '@/db/queries/site'
-import { marksOfSite, treesNamed, treesOfSite, treesWaiting, type AfterTree } from '@/db/queries/tree'
-import { searchable } from '../text'
+import { HOSTS } from '@/almanac/hosts'
+import type { Stage } from '@/core/plan/stage'
+import {
+  clustersInBox,
+  countTreesOfSite,
+  spreadOfTrees,
+  treesInBox,
+  treesOfSite,
+  treesWaiting,
+  type AfterTree,
+  type PlanBox,
+} from '@/db/queries/tree'
+import type { Reading } from '../verb'
 import { isId, reading } from './reader'
-import { plainMarks } from './ring'
 
 export function sitesView() {
   return reading(async ({ sql }) => ({ sites: await sites(sql) }))
 }
 
-/** A site with its outlines and its trees, a page of 500 at a time in tag order. */
-export function siteView(id: string, after: { tag: string; id: string } | null = null) {
-  return reading(async ({ sql, person }) => {
+/** Trees of one page of a site's list. */
+const SITE_PAGE = 200
+/** More trees than this in view are gathered into clusters. */
+const MOST_DRAWN = 300
+
+/** A site with its outlines, the first page of its trees in tag order, and its plan as a whole. */
+export function siteView(id: string) {
+  return reading(async (context) => {
+    const { sql, person } = context
     const site = isId(id) ? await siteById(sql, id) : undefined
     if (!site) return null
-    const [features, trees, marks] = [
-      await featuresOfSite(sql, id),
-      await treesOfSite(sql, id, after, 501),
-      await marksOfSite(sql, id),
-    ]
-    const more = trees.length > 500
     return {
       site,
-      features,
-      more,
+      features: await featuresOfSite(sql, id),
       role: person.role,
+      units: person.units,
       ownHosts: await ownHosts(sql),
-      trees: trees
-        .slice(0, 500)
-        .map((t) => ({ ...t, marks: plainMarks(marks.filter((m) => m.treeId === t.id)) })),
+      list: await pageOfTrees(context, id, null, {}),
+      plan: await planOf(context, id, null),
     }
   })
+}
+
+/** A page of a site's trees, narrowed by what is typed and by stage, with how many there are in all. */
+export async function pageOfTrees(
+  { sql }: Pick<Reading, 'sql'>,
+  siteId: string,
+  after: { tag: string; id: string } | null,
+  typed: { text?: string; stage?: Stage },
+) {
+  const text = typed.text?.toLowerCase()
+  const filter = { text, stage: typed.stage, hosts: text ? hostsNamed(text, await ownHosts(sql)) : [] }
+  const trees = await treesOfSite(sql, siteId, after, SITE_PAGE + 1, filter)
+  return {
+    trees: trees.slice(0, SITE_PAGE),
+    more: trees.length > SITE_PAGE,
+    total: after ? null : await countTreesOfSite(sql, siteId, filter),
+  }
+}
+
+/** What is in a stretch of the plan: trees one by one, or clusters where there are too many; the whole site by default. */
+export async function planOf({ sql }: Pick<Reading, 'sql'>, siteId: string, box: PlanBox | null) {
+  const whole = await spreadOfTrees(sql, siteId)
+  const shown = box ?? whole
+  if (!whole || !shown) return { whole, box: null, trees: [], clusters: [] }
+  const trees = await treesInBox(sql, siteId, shown, MOST_DRAWN + 1)
+  if (trees.length <= MOST_DRAWN) return { whole, box: shown, trees, clusters: [] }
+  const cell = Math.max(1, Math.max(shown.east - shown.west, shown.north - shown.south) / 16)
+  return { whole, box: shown, trees: [], clusters: await clustersInBox(sql, siteId, shown, cell) }
+}
+
+export type PageOfTrees = Awaited<ReturnType<typeof pageOfTrees>>
+export type PlanView = Awaited<ReturnType<typeof planOf>>
+
+/** The kinds of tree whose name has a text in it. */
+function hostsNamed(text: string, own: readonly { id: string; name: string }[]): string[] {
+  return [...HOSTS, ...own].filter((h) => h.name.toLowerCase().includes(text)).map((h) => h.id)
 }
 
 export type SiteView = NonNullable<Awaited<ReturnType<typeof siteView>>>
@@ -48,7 +93,3 @@ export function waitingView(
 
 /** Trees of one page of a waiting list. */
 export const WAITING_PAGE = 100
-
-export function findView(text: string) {
-  return reading(async ({ sql }) => (searchable(text) === '' ? [] : treesNamed(sql, searchable(text))))
-}

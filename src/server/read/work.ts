@@ -4,14 +4,20 @@ import { compare } from '@/core/respond/compare'
 import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
 import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
-import { itemsOfJob, jobById, lotsOf, portsOfItems } from '@/db/queries/work'
-import { marksOfTree, holesOfTree } from '@/db/queries/tree'
+import { itemsOfJob, jobById, lotsOfCodes, portsOfItems } from '@/db/queries/work'
+import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { checkTail, followChain } from '../ledger/check'
 import { askForCheck } from '../ledger/watch'
 import { runningPort } from '../run'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
+
+function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
+  const groups = new Map<string, T[]>()
+  for (const row of rows) groups.set(key(row), [...(groups.get(key(row)) ?? []), row])
+  return groups
+}
 
 /** A job as the crew runs it: its trees with rings and ports, and what the weather is for the record. */
 export function jobView(id: string) {
@@ -24,22 +30,31 @@ export function jobView(id: string) {
       items.map((i) => i.id),
     )
     const weather = simulatedWeather(person.timeZone, now)
-    const trees = []
-    for (const item of items) {
-      const marks = await marksOfTree(sql, item.treeId)
-      const own = ports.filter((p) => p.jobItemId === item.id)
-      const holes = holesOnRing(marks, await holesOfTree(sql, item.treeId), person, today)
-      trees.push({
+    const ids = items.map((i) => i.treeId)
+    const [marks, drilled, lots] = [
+      by(await marksOfTrees(sql, ids), (m) => m.treeId),
+      by(await holesOfTrees(sql, ids), (h) => h.treeId),
+      by(await lotsOfCodes(sql, [...new Set(items.map((i) => i.labelCode))]), (l) => l.code),
+    ]
+    const ownPorts = by(ports, (p) => p.jobItemId)
+    const trees = items.map(({ working: _, expectations: __, ...item }) => {
+      const own = marks.get(item.treeId) ?? []
+      const holes = holesOnRing(own, drilled.get(item.treeId) ?? [], person, today)
+      return {
         ...item,
         kind: hostName(item.host),
         cause: causeName(item.cause),
-        marks: plainMarks(marks),
+        marks: plainMarks(own),
         // The holes of this very job are its ports, not earlier ones.
         holes: item.status === 'recorded' ? holes.filter((h) => h.years > 0.01) : holes,
-        ports: own.map((p) => ({ id: p.id, planned: p.plannedDeg, ...runningPort(p) })),
-        lots: await lotsOf(sql, item.labelCode),
-      })
-    }
+        ports: (ownPorts.get(item.id) ?? []).map((p) => ({
+          id: p.id,
+          planned: p.plannedDeg,
+          ...runningPort(p),
+        })),
+        lots: (lots.get(item.labelCode) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
+      }
+    })
     return {
       job,
       trees,

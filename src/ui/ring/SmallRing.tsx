@@ -1,16 +1,19 @@
+import { memo } from 'react'
 import type { RingMark } from '@/core/ports/marks'
-import { arcPath, at, barkRadius, outline, R, sectorPath } from './geometry'
+import { arcPath, at, barkRadius, R, sectorPath, smallOutline } from './geometry'
 
-/** A small ring for lists and plans: `size` in px is the trunk's relative size. */
-export function SmallRing({
+type SmallMark = Pick<RingMark, 'kind' | 'from' | 'to'>
+
+/** A small ring for lists and plans: `size` in px is the trunk's relative size. Light, since a list draws hundreds. */
+export const SmallRing = memo(function SmallRing({
   size,
-  marks = [],
-  bearings = [],
+  marks = NONE,
+  bearings = NONE,
   done = false,
   label,
 }: {
   size: number
-  marks?: readonly RingMark[]
+  marks?: readonly SmallMark[]
   bearings?: readonly number[]
   done?: boolean
   label?: string
@@ -25,8 +28,8 @@ export function SmallRing({
       aria-hidden={label ? undefined : true}
       className="shrink-0"
     >
-      <path d={outline(marks)} fill="var(--color-sapwood)" stroke="var(--color-bark)" strokeWidth={12} />
-      <path d={outline(marks, 0.55)} fill="var(--color-heartwood)" />
+      <path d={smallOutline(marks)} className="fill-sapwood stroke-bark" strokeWidth={12} />
+      <circle r={Math.round(R * 0.55)} className="fill-heartwood" />
       {marks
         .filter((m) => m.kind === 'dead')
         .map((m, i) => (
@@ -58,15 +61,16 @@ export function SmallRing({
         return (
           <circle
             key={b}
-            cx={p.x}
-            cy={p.y}
+            cx={Math.round(p.x)}
+            cy={Math.round(p.y)}
             r="13"
-            fill={done ? 'var(--color-moss)' : 'var(--color-rust)'}
-            stroke="var(--color-paper)"
+            className={`${done ? 'fill-moss' : 'fill-rust'} stroke-paper`}
             strokeWidth="4"
           />
         )
       })}
     </svg>
   )
-}
+})
+
+const NONE: readonly never[] = []

@@ -1,6 +1,16 @@
 import fc from 'fast-check'
 import type { RingMark } from '@/core/ports/marks'
-import { alongBark, arcPath, at, barkRadius, bearingOf, outline, R, sectorPath } from './geometry'
+import {
+  alongBark,
+  arcPath,
+  at,
+  barkRadius,
+  bearingOf,
+  outline,
+  R,
+  sectorPath,
+  smallOutline,
+} from './geometry'
 import { fromToday } from '../when'
 
 const flare: RingMark = { kind: 'flare', from: 340, to: 20, notedOn: '2026-06-12' }
@@ -51,4 +61,19 @@ test('days are said as people say them', () => {
     from('2027-06-12'),
     from('2028-06-12'),
   ]).toEqual(['today', 'in 1 day', '2 days ago', 'in 12 months', 'in 2 years'])
+})
+
+test('a small ring is light, and swells where the trunk does', () => {
+  const flares = [0, 90, 180, 270].map((b) => ({
+    kind: 'flare' as const,
+    from: (b + 350) % 360,
+    to: b + 10,
+    notedOn: '2026-06-12',
+  }))
+  expect(smallOutline([])).toContain('A118,118')
+  const path = smallOutline(flares)
+  expect(path.length).toBeLessThan(420)
+  const corners = [...path.matchAll(/(-?\d+),(-?\d+)/g)].map((m) => Math.hypot(Number(m[1]), Number(m[2])))
+  expect(corners).toHaveLength(36)
+  expect(corners[0]!).toBeGreaterThan(corners[4]! + 10)
 })

@@ -23,7 +23,10 @@ export function bearingOf(x: number, y: number): number {
 }
 
 /** How far the bark stands out at a bearing: flares swell it, valleys between them draw it in. */
-export function barkRadius(bearing: number, marks: readonly RingMark[]): number {
+export function barkRadius(
+  bearing: number,
+  marks: readonly Pick<RingMark, 'kind' | 'from' | 'to'>[],
+): number {
   const flares = marks.filter((m) => m.kind === 'flare')
   if (flares.length === 0) return R
   let swell = 0
@@ -47,6 +50,17 @@ export function outline(marks: readonly RingMark[], share = 1): string {
   return (lineRadial().curve(curveCatmullRomClosed)(points) ?? '').replace(/-?\d+\.\d{3,}/g, (n) =>
     String(round(Number(n))),
   )
+}
+
+/** The trunk's outline for a ring of a few pixels: whole units, thirty-six corners, a circle where nothing swells. */
+export function smallOutline(marks: readonly Pick<RingMark, 'kind' | 'from' | 'to'>[]): string {
+  if (!marks.some((m) => m.kind === 'flare'))
+    return `M0,${-R}A${R},${R} 0 1 1 0,${R}A${R},${R} 0 1 1 0,${-R}Z`
+  const corners = Array.from({ length: 36 }, (_, i) => {
+    const p = at(i * 10, barkRadius(i * 10, marks))
+    return `${Math.round(p.x)},${Math.round(p.y)}`
+  })
+  return `M${corners.join('L')}Z`
 }
 
 /** A sector between two radii, clockwise; radii may follow the bark. */

@@ -9,16 +9,16 @@ import {
 } from '@headlessui/react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
-import { hostName } from '@/almanac/hosts'
 
 interface Hit {
+  kind: string
   id: string
-  tag: string
-  host: string
-  siteName: string
+  title: string
+  detail: string
+  href: string
 }
 
-/** Find a tree by tag, kind or place, as you type. */
+/** Find a tree, a place, a person, a record or an entry of the almanac, as you type. */
 export default function Find({ onClose }: { onClose: () => void }) {
   const router = useRouter()
   const [text, setText] = useState('')
@@ -52,12 +52,12 @@ export default function Find({ onClose }: { onClose: () => void }) {
             onChange={(hit: Hit | null) => {
               if (!hit) return
               onClose()
-              router.push(`/trees/${hit.id}`)
+              router.push(hit.href)
             }}
           >
             <ComboboxInput
-              aria-label="Find a tree or place"
-              placeholder="Tag, kind or place"
+              aria-label="Find a tree, place, cause, record"
+              placeholder="Tag, place, client, cause, record"
               className="field border-0 border-b h-12 text-[1.1rem]"
               autoFocus
               onChange={(e) => setText(e.target.value)}
@@ -65,14 +65,12 @@ export default function Find({ onClose }: { onClose: () => void }) {
             <ComboboxOptions static className="max-h-[50vh] overflow-y-auto">
               {hits.map((hit) => (
                 <ComboboxOption
-                  key={hit.id}
+                  key={`${hit.kind} ${hit.id}`}
                   value={hit}
                   className="px-4 py-2.5 flex justify-between gap-4 data-[focus]:bg-rust-soft cursor-pointer"
                 >
-                  <span className="font-bold">{hit.tag}</span>
-                  <span className="text-ink2">
-                    {hostName(hit.host)} · {hit.siteName}
-                  </span>
+                  <span className="font-bold">{hit.title}</span>
+                  <span className="text-ink2">{hit.detail}</span>
                 </ComboboxOption>
               ))}
             </ComboboxOptions>
@@ -80,7 +78,7 @@ export default function Find({ onClose }: { onClose: () => void }) {
               <p className="px-4 py-3 text-ink2">
                 {failed
                   ? 'The search does not answer just now. Try again.'
-                  : 'Nothing has that name. Try a tag, a kind or a place.'}
+                  : 'Nothing has that name. Try a tag, a place, a client or a cause.'}
               </p>
             )}
           </Combobox>

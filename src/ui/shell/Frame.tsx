@@ -142,7 +142,7 @@ export function Frame({
             type="button"
             onClick={() => setOver('find')}
             className="block py-1 hover:underline"
-            title="Find a tree or place ( / )"
+            title="Find anything by its name ( / )"
           >
             Find <kbd className="text-[#a9bbaf]">/</kbd>
           </button>

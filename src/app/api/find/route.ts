@@ -1,8 +1,8 @@
-import { findView } from '@/server/read/grounds'
+import { findView } from '@/server/read/find'
 import { currentPerson } from '@/server/session'
 import { problemResponse } from '@/server/http'
 
-/** Trees by tag, kind or site: `GET /api/find?text=ash`. */
+/** Whatever has a name: `GET /api/find?text=ash`. */
 export async function GET(request: Request): Promise<Response> {
   if (!(await currentPerson()))
     return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)

@@ -1,9 +1,10 @@
 'use client'
-import { useMemo, useRef } from 'react'
-import type { SiteView } from '@/server/read/grounds'
-import { outline } from '@/ui/ring/geometry'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { PlanView, SiteView } from '@/server/read/grounds'
+import { smallOutline } from '@/ui/ring/geometry'
+import { marksOf } from './TreeList'
 
-type Tree = SiteView['trees'][number]
+type Tree = PlanView['trees'][number]
 type Feature = SiteView['features'][number]
 
 const FILL: Record<Feature['kind'], { fill: string; stroke: string; width: number; dash?: string }> = {
@@ -23,27 +24,41 @@ function points(feature: Feature): [number, number][] {
   return [c as [number, number]]
 }
 
-/** The site from above in metres: outlines, trees as small rings, a scale bar and north. A press places a new tree. */
+interface Window {
+  x: number
+  y: number
+  w: number
+  h: number
+}
+
+/**
+ * The site from above in metres: outlines, trees as small rings, a scale bar and north. Where too many stand together they
+ * are drawn as one circle with their number; closer, they part. A press places a new tree.
+ */
 export function SitePlan({
   features,
-  trees,
-  lit,
+  siteId,
+  first,
   onLit,
   place,
   onPlace,
   onOpen,
 }: {
   features: Feature[]
-  trees: Tree[]
-  lit: string | null
+  siteId: string
+  first: PlanView
   onLit: (id: string | null) => void
   place: { east: number; north: number } | null
   onPlace?: (east: number, north: number) => void
   onOpen: (id: string) => void
 }) {
   const svg = useRef<SVGSVGElement>(null)
-  const box = useMemo(() => {
-    const all = [...features.flatMap(points), ...trees.map((t): [number, number] => [t.eastM, t.northM])]
+  const whole = useMemo((): Window => {
+    const w = first.whole
+    const all = [
+      ...features.flatMap(points),
+      ...(w ? [[w.west, w.south] as [number, number], [w.east, w.north] as [number, number]] : []),
+    ]
     if (all.length === 0) return { x: 0, y: 0, w: 60, h: 40 }
     const xs = all.map((p) => p[0])
     const ys = all.map((p) => p[1])
@@ -56,7 +71,24 @@ export function SitePlan({
       w: Math.max(20, Math.max(...xs) + pad - x),
       h: Math.max(16, Math.max(...ys) + pad + 3 - y),
     }
-  }, [features, trees])
+  }, [features, first.whole])
+  const [near, setNear] = useState<Window | null>(null)
+  const box = near ?? whole
+  const { trees, clusters } = usePlan(siteId, first, near)
+
+  /** Goes closer (2) or back (1/2) about a place; all the way back shows the whole site. */
+  const zoom = useCallback(
+    (by: number, east = box.x + box.w / 2, north = box.y + box.h / 2) => {
+      const w = box.w / by
+      if (w >= whole.w) return setNear(null)
+      if (w < 6) return
+      setNear({ x: east - w / 2, y: north - box.h / by / 2, w, h: box.h / by })
+    },
+    [box, whole],
+  )
+  function pan(dx: number, dy: number) {
+    if (near) setNear({ ...near, x: near.x + dx * near.w, y: near.y + dy * near.h })
+  }
   const top = box.y + box.h
   const up = (north: number) => top - north
   const bar = box.w > 60 ? 20 : box.w > 25 ? 10 : 5
@@ -70,6 +102,33 @@ export function SitePlan({
 
   return (
     <figure className="border border-line bg-[#dfe6dd] self-start">
+      <div className="flex flex-wrap gap-2 p-2" role="group" aria-label="Closer and back">
+        <button type="button" className="btn" onClick={() => zoom(2)}>
+          Closer
+        </button>
+        <button type="button" className="btn" disabled={near === null} onClick={() => zoom(0.5)}>
+          Back
+        </button>
+        {near && (
+          <>
+            {(
+              [
+                ['West', -0.4, 0],
+                ['North', 0, 0.4],
+                ['South', 0, -0.4],
+                ['East', 0.4, 0],
+              ] as const
+            ).map(([name, dx, dy]) => (
+              <button key={name} type="button" className="btn" onClick={() => pan(dx, dy)}>
+                {name}
+              </button>
+            ))}
+            <button type="button" className="btn" onClick={() => setNear(null)}>
+              Whole site
+            </button>
+          </>
+        )}
+      </div>
       <svg
         ref={svg}
         viewBox={`${box.x} 0 ${box.w} ${box.h}`}
@@ -123,50 +182,47 @@ export function SitePlan({
               </text>
             )
           })}
-        {trees.map((t) => {
-          const r = Math.max(box.w / 70, ((t.diameterM ?? 0.25) / 0.45) * (box.w / 62))
-          return (
-            <g
-              key={t.id}
-              role="link"
-              tabIndex={onPlace ? -1 : 0}
-              aria-label={`${t.tag}, open`}
-              className={onPlace ? '' : 'cursor-pointer'}
-              transform={`translate(${t.eastM} ${up(t.northM)})`}
-              onClick={onPlace ? undefined : () => onOpen(t.id)}
-              onKeyDown={(e) => e.key === 'Enter' && !onPlace && onOpen(t.id)}
-              onMouseEnter={() => onLit(t.id)}
-              onMouseLeave={() => onLit(null)}
-              onFocus={() => onLit(t.id)}
+        {clusters.map((c) => (
+          <g
+            key={`${c.eastM} ${c.northM}`}
+            role="button"
+            tabIndex={0}
+            aria-label={`${c.trees} trees, go closer`}
+            className="cursor-pointer"
+            transform={`translate(${c.eastM} ${up(c.northM)})`}
+            onClick={(e) => {
+              e.stopPropagation()
+              zoom(4, c.eastM, c.northM)
+            }}
+            onKeyDown={(e) => e.key === 'Enter' && zoom(4, c.eastM, c.northM)}
+          >
+            <circle
+              r={(box.w / 60) * Math.min(1.9, 0.8 + Math.log10(c.trees) * 0.5)}
+              className="fill-sapwood stroke-bark"
+              strokeWidth={box.w / 300}
+            />
+            <text
+              y={box.w / 180}
+              fontSize={box.w / 60}
+              fontWeight="700"
+              textAnchor="middle"
+              className="fill-ink"
             >
-              <circle
-                r={Math.max(r * 1.9, box.w / 40)}
-                fill={lit === t.id ? 'var(--color-rust-soft)' : 'transparent'}
-                stroke={lit === t.id ? 'var(--color-rust)' : 'none'}
-                strokeWidth={box.w / 300}
-              />
-              <path
-                d={outline(t.marks)}
-                transform={`scale(${r / 125})`}
-                fill="var(--color-sapwood)"
-                stroke="var(--color-bark)"
-                strokeWidth="26"
-              />
-              <text
-                y={-Math.max(r * 1.3, box.w / 60) - box.w / 160}
-                fontSize={box.w / 46}
-                fontWeight="700"
-                textAnchor="middle"
-                fill="var(--color-ink)"
-                stroke="#eef3ec"
-                strokeWidth={box.w / 170}
-                paintOrder="stroke"
-              >
-                {t.tag}
-              </text>
-            </g>
-          )
-        })}
+              {c.trees}
+            </text>
+          </g>
+        ))}
+        {trees.map((t) => (
+          <TreeOnPlan
+            key={t.id}
+            tree={t}
+            width={box.w}
+            y={up(t.northM)}
+            placing={onPlace !== undefined}
+            onOpen={onOpen}
+            onLit={onLit}
+          />
+        ))}
         {place && Number.isFinite(place.east) && Number.isFinite(place.north) && (
           <g
             transform={`translate(${place.east} ${up(place.north)})`}
@@ -207,3 +263,78 @@ export function SitePlan({
     </figure>
   )
 }
+
+/** What is drawn: as it came with the page for the whole site, asked for when one goes closer. */
+function usePlan(siteId: string, first: PlanView, near: Window | null): Pick<PlanView, 'trees' | 'clusters'> {
+  const [closer, setCloser] = useState<PlanView | null>(null)
+  useEffect(() => {
+    // A site that came whole needs nothing more, however close one goes.
+    if (!near || first.clusters.length === 0) return setCloser(null)
+    const stop = new AbortController()
+    const box = [near.x, near.y, near.x + near.w, near.y + near.h].map((n) => n.toFixed(1)).join(',')
+    fetch(`/api/sites/${siteId}/plan?box=${box}`, { signal: stop.signal })
+      .then((answer) => answer.json())
+      .then((body: { value: PlanView }) => setCloser(body.value))
+      // Out of reach the plan stays as it is.
+      .catch(() => {})
+    return () => stop.abort()
+  }, [siteId, first.clusters.length, near])
+  return near && closer ? closer : first
+}
+
+const TreeOnPlan = memo(function TreeOnPlan({
+  tree: t,
+  width,
+  y,
+  placing,
+  onOpen,
+  onLit,
+}: {
+  tree: Tree
+  width: number
+  y: number
+  placing: boolean
+  onOpen: (id: string) => void
+  onLit: (id: string | null) => void
+}) {
+  const r = Math.max(width / 70, ((t.diameterM ?? 0.25) / 0.45) * (width / 62))
+  return (
+    <g
+      role="link"
+      tabIndex={placing ? -1 : 0}
+      aria-label={`${t.tag}, open`}
+      data-tree={t.id}
+      className={`group ${placing ? '' : 'cursor-pointer'}`}
+      transform={`translate(${t.eastM} ${y})`}
+      onClick={placing ? undefined : () => onOpen(t.id)}
+      onKeyDown={(e) => e.key === 'Enter' && !placing && onOpen(t.id)}
+      onMouseEnter={() => onLit(t.id)}
+      onMouseLeave={() => onLit(null)}
+      onFocus={() => onLit(t.id)}
+    >
+      <circle
+        r={Math.max(r * 1.9, width / 40)}
+        className="fill-transparent stroke-transparent group-[.lit]:fill-rust-soft group-[.lit]:stroke-rust"
+        strokeWidth={width / 300}
+      />
+      <path
+        d={smallOutline(marksOf(t))}
+        transform={`scale(${r / 125})`}
+        className="fill-sapwood stroke-bark"
+        strokeWidth="26"
+      />
+      <text
+        y={-Math.max(r * 1.3, width / 60) - width / 160}
+        fontSize={width / 46}
+        fontWeight="700"
+        textAnchor="middle"
+        className="fill-ink"
+        stroke="#eef3ec"
+        strokeWidth={width / 170}
+        paintOrder="stroke"
+      >
+        {t.tag}
+      </text>
+    </g>
+  )
+})

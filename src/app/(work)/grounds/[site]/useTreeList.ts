@@ -1,0 +1,68 @@
+'use client'
+import { useCallback, useEffect, useRef, useState } from 'react'
+import type { Stage } from '@/core/plan/stage'
+import type { PageOfTrees } from '@/server/read/grounds'
+
+export interface TreeFilterTyped {
+  text: string
+  stage: Stage | ''
+}
+
+/**
+ * A site's trees as far as they have been scrolled to, narrowed by what is typed. The first page came with the view; what
+ * is typed and what comes next is asked for, and an answer that is overtaken by newer typing is dropped.
+ */
+export function useTreeList(siteId: string, first: PageOfTrees) {
+  const [page, setPage] = useState(first)
+  const [filter, setFilter] = useState<TreeFilterTyped>({ text: '', stage: '' })
+  const [state, setState] = useState<'there' | 'coming' | 'out of reach'>('there')
+  const asked = useRef<AbortController | null>(null)
+  const more = useRef(false)
+
+  const ask = useCallback(
+    async (wanted: TreeFilterTyped, after: { tag: string; id: string } | null) => {
+      asked.current?.abort()
+      const stop = (asked.current = new AbortController())
+      const query = new URLSearchParams({
+        ...(wanted.text.trim() && { text: wanted.text.trim() }),
+        ...(wanted.stage && { stage: wanted.stage }),
+        ...(after && { after: after.tag, id: after.id }),
+      })
+      setState('coming')
+      try {
+        const answer = await fetch(`/api/sites/${siteId}/trees?${query}`, { signal: stop.signal })
+        const { value } = (await answer.json()) as { value: PageOfTrees }
+        setPage((now) =>
+          after ? { ...value, total: now.total, trees: [...now.trees, ...value.trees] } : value,
+        )
+        setState('there')
+      } catch {
+        if (!stop.signal.aborted) setState('out of reach')
+      } finally {
+        if (!stop.signal.aborted) more.current = false
+      }
+    },
+    [siteId],
+  )
+  // Everything loaded is narrowed here, without asking; otherwise the server narrows all there is.
+  const whole = !first.more
+  const firstTime = useRef(true)
+  useEffect(() => {
+    if (firstTime.current) {
+      firstTime.current = false
+      return
+    }
+    if (whole) return
+    const wait = setTimeout(() => void ask(filter, null), 120)
+    return () => clearTimeout(wait)
+  }, [ask, filter, whole])
+
+  const next = useCallback(() => {
+    const last = page.trees.at(-1)
+    if (!page.more || !last || more.current) return
+    more.current = true
+    void ask(filter, { tag: last.tag, id: last.id })
+  }, [ask, filter, page])
+
+  return { page, filter, setFilter, state, next, whole }
+}

@@ -1,0 +1,20 @@
+import { problemResponse } from '@/server/http'
+import { planOf } from '@/server/read/grounds'
+import { isId, reading } from '@/server/read/reader'
+import { currentPerson } from '@/server/session'
+
+/** What is in a stretch of a site's plan: `GET /api/sites/<id>/plan?box=west,south,east,north`, metres. */
+export async function GET(
+  request: Request,
+  { params }: { params: Promise<{ id: string }> },
+): Promise<Response> {
+  if (!(await currentPerson()))
+    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  const { id } = await params
+  if (!isId(id))
+    return problemResponse({ code: 'unknown', field: 'id', message: 'There is no such site.' }, 404)
+  const numbers = (new URL(request.url).searchParams.get('box') ?? '').split(',').map(Number)
+  const good = numbers.length === 4 && numbers.every((n) => Number.isFinite(n) && Math.abs(n) <= 1e6)
+  const box = good ? { west: numbers[0]!, south: numbers[1]!, east: numbers[2]!, north: numbers[3]! } : null
+  return Response.json({ value: await reading((context) => planOf(context, id, box)) })
+}
