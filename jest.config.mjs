@@ -33,5 +33,17 @@ export default {
       rootDir: '.',
       testMatch: ['<rootDir>/tests/integration/**/*.test.ts'],
     },
+    {
+      ...shared,
+      displayName: 'scale',
+      rootDir: '.',
+      testMatch: ['<rootDir>/tests/scale/plans.test.ts'],
+    },
+    {
+      ...shared,
+      displayName: 'partitions',
+      rootDir: '.',
+      testMatch: ['<rootDir>/tests/scale/partitions.test.ts'],
+    },
   ],
 }

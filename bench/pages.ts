@@ -7,7 +7,7 @@ const ROUNDS = 40
 async function signIn(): Promise<string> {
   const answer = await fetch(`${BASE}/api/sign-in`, {
     method: 'POST',
-    headers: { 'content-type': 'application/json' },
+    headers: { 'content-type': 'application/json', origin: new URL(BASE).origin },
     body: JSON.stringify({ email: 'maren@hollinquay.example', password: 'rowan-and-lens' }),
   })
   return answer.headers.getSetCookie()[0]!.split(';')[0]!

@@ -7,6 +7,14 @@ export interface Scale {
   sites: number
   /** Trees of the first site; the others share the rest. */
   largestSite: number
+  /** Seals an entry of the ledger as the product does. */
+  seal?: (entry: { firmId: string; seq: number; hash: string; sealedAt: Date }) => {
+    seq: number
+    hash: string
+    sealedAt: Date
+    key: string
+    signature: string
+  }
 }
 
 export const LARGE: Scale = {
@@ -177,6 +185,13 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
             lateral (select case when k = 2 then ${noon} - interval '30 minutes' else ${noon} - interval '798 days' + k * interval '380 days' end as t) x
           where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
     )
+    await step('totals of the jobs', () =>
+      sql.unsafe(`
+        update job j set trees = x.trees, recorded = x.recorded, ports = x.trees * 7, volume_m3 = x.trees * 0.00008
+        from (select job_id, count(*)::int as trees, (count(*) filter (where status = 'recorded'))::int as recorded
+              from job_item where firm_id = ${f} group by job_id) x
+        where j.firm_id = ${f} and j.id = x.job_id`),
+    )
     await step('records, chained', () =>
       sql.unsafe(`
         do $do$ declare r record%rowtype; last text := repeat('0', 64); begin
@@ -208,6 +223,40 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('followUp', 'n')}, ${f}, ${id('tree', 'n')}, ${id('prescription', 'n * 4 + 1')}, '${today}'::date - 20 + (n % 700)::int, 'Live crown next summer',
             '{"question":"What share of the crown is alive?","unit":"%","sense":"at-least","expected":75,"tolerated":65,"least":0,"most":100}', n % 25 >= 10
           from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 2 = 0`),
+    )
+    await step('results', () =>
+      sql.unsafe(`
+        insert into measurement (id, firm_id, follow_up_id, value, verdict, next_step, measured_at, measured_by)
+          select ${id('event', 'n')}, ${f}, ${id('followUp', 'n')}, 80, 'as expected', 'go on as planned', ${noon} - interval '30 days', ${id('person', '2')}
+          from generate_series(1, ${trees}) n where n % 25 > 10 and n % 2 = 0`),
+    )
+    await step('photographs', () =>
+      sql.unsafe(`
+        insert into photo (id, firm_id, tree_id, assessment_id, taken_at, by_person, width, height, jpeg)
+          select ${id('event', `200000 + n`)}, ${f}, ${id('tree', 'n')}, ${id('assessment', 'n')}, ${noon}, ${id('person', '3')}, 4, 3, decode(repeat('00', 120), 'hex')
+          from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 20 = 1`),
+    )
+    if (scale.seal)
+      await step('seals', async () => {
+        for (let from = 0; ; from += 10_000) {
+          const rows = await sql<{ seq: number; hash: string; at: Date }[]>`
+            select seq::int as seq, hash, signed_at as at from record where firm_id = ${firm} and seq > ${from} and seq <= ${from + 10_000} order by seq`
+          if (rows.length === 0) break
+          const sealed = rows.map((r) =>
+            scale.seal!({ firmId: firm, seq: r.seq, hash: r.hash, sealedAt: r.at }),
+          )
+          await sql`insert into seal (firm_id, seq, hash, sealed_at, key, signature)
+            select ${firm}, * from unnest(${sealed.map((s) => s.seq)}::bigint[], ${sealed.map((s) => s.hash)}::text[],
+              ${sealed.map((s) => s.sealedAt.toISOString())}::timestamptz[], ${sealed.map((s) => s.key)}::text[], ${sealed.map((s) => s.signature)}::text[])`
+        }
+      })
+    await step('names', () =>
+      sql.unsafe(`
+        insert into search_entry select firm_id, 'tree', id, lower(tag) from tree where firm_id = ${f};
+        insert into search_entry select firm_id, 'site', id, lower(name) from site where firm_id = ${f};
+        insert into search_entry select firm_id, 'client', id, lower(name) from client where firm_id = ${f};
+        insert into search_entry select firm_id, 'person', id, lower(name) from person where firm_id = ${f};
+        insert into search_entry select firm_id, 'record', id, 'record ' || seq from record where firm_id = ${f}`),
     )
     await step('vacuum and statistics', () => sql.unsafe('vacuum (analyze)').simple())
   } finally {

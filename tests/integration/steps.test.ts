@@ -404,7 +404,7 @@ describe('what was there before', () => {
         select c.relname as name, exists (
           select 1 from pg_trigger t where t.tgrelid = c.oid and t.tgname = 'note_change') as noted
         from pg_class c join pg_namespace n on n.oid = c.relnamespace
-        where n.nspname = 'public' and c.relkind = 'r'
+        where n.nspname = 'public' and c.relkind in ('r', 'p') and not c.relispartition
           and (has_table_privilege('elmhorn_app', c.oid, 'update') or has_table_privilege('elmhorn_app', c.oid, 'delete')
             or has_any_column_privilege('elmhorn_app', c.oid, 'update'))`,
     )

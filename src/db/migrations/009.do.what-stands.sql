@@ -26,7 +26,7 @@ create function note_change() returns trigger language plpgsql as $$
 begin
   if tg_op = 'DELETE' or to_jsonb(old) is distinct from to_jsonb(new) then
     insert into change (firm_id, event, in_table, was)
-    values (old.firm_id, nullif(current_setting('elmhorn.event', true), '')::uuid, tg_table_name,
+    values (old.firm_id, nullif(current_setting('elmhorn.event', true), '')::uuid, tg_argv[0],
       to_jsonb(old) - 'jpeg' - 'password_hash' - 'demo_password' - 'token_hash');
   end if;
   return null;
@@ -38,16 +38,16 @@ declare
 begin
   foreach t in array array['firm', 'client', 'site', 'site_feature', 'ring_mark', 'assessment', 'finding', 'lot',
     'prescription', 'prescription_item', 'job', 'job_item', 'port', 'almanac_own', 'photo'] loop
-    execute format('create trigger note_change after update or delete on %I for each row execute function note_change()', t);
+    execute format('create trigger note_change after update or delete on %I for each row execute function note_change(%L)', t, t);
   end loop;
 end $$;
 create trigger note_change after delete or update of tag, host, listed_as, identity_confirmed_at, east_m, north_m,
-  live_crown_percent, note, status on tree for each row execute function note_change();
+  live_crown_percent, note, status on tree for each row execute function note_change('tree');
 create trigger note_change after delete or update of name, email, role, licence, units, language on person
-  for each row execute function note_change();
-create trigger note_change after update of revoked_at on api_token for each row execute function note_change();
+  for each row execute function note_change('person');
+create trigger note_change after update of revoked_at on api_token for each row execute function note_change('api_token');
 create trigger note_change after delete or update of due_on, what, expectation on follow_up
-  for each row execute function note_change();
+  for each row execute function note_change('follow_up');
 
 alter table change enable row level security;
 alter table change force row level security;

@@ -14,6 +14,12 @@ alter table tree
   add column read_at timestamptz;
 alter table site add column trees integer not null default 0;
 alter table follow_up add column done boolean not null default false;
+-- What a job comes to, so that a list of jobs reads no ports.
+alter table job
+  add column trees integer not null default 0,
+  add column recorded integer not null default 0,
+  add column ports integer not null default 0,
+  add column volume_m3 double precision not null default 0;
 
 -- An instant as records write it; always in UTC, so that it depends on nothing.
 create function utc_instant(text) returns timestamptz language sql immutable strict parallel safe as
@@ -26,6 +32,11 @@ alter table follow_up disable trigger user;
 update follow_up u set done = true where exists (
   select 1 from measurement m where m.firm_id = u.firm_id and m.follow_up_id = u.id);
 alter table follow_up enable trigger user;
+update job j set trees = x.trees, recorded = x.recorded, ports = x.ports, volume_m3 = x.volume
+from (select i.firm_id, i.job_id, count(distinct i.id)::int as trees, (count(distinct i.id) filter (where i.status = 'recorded'))::int as recorded,
+        count(p.id)::int as ports, coalesce(sum(p.volume_m3), 0) as volume
+      from job_item i left join port p on p.firm_id = i.firm_id and p.job_item_id = i.id group by i.firm_id, i.job_id) x
+where x.firm_id = j.firm_id and x.job_id = j.id;
 update site s set trees = (
   select count(*) from tree t where t.firm_id = s.firm_id and t.site_id = s.id and t.status = 'standing');
 update tree t set diameter_m = r.diameter_m, read_at = r.read_at
@@ -55,7 +66,7 @@ create index site_name on site (firm_id, name, id);
 create index decision_diagnosis on decision (firm_id, diagnosis_id);
 create index prescription_item_prescription on prescription_item (firm_id, prescription_id);
 create index job_item_tree on job_item (firm_id, tree_id);
-create index job_item_open on job_item (firm_id, job_id) where status = 'open';
+create index job_open on job (firm_id, on_date, id) where recorded < trees;
 create index port_in_tree on port (firm_id, job_item_id) where started_at is not null and out_at is null;
 create index record_reentry on record (firm_id, reentry_until) where kind = 'application';
 create index record_corrects on record (firm_id, corrects) where corrects is not null;
@@ -68,4 +79,7 @@ create index assessment_site_time on assessment (firm_id, started_at desc);
 -- What is worked out is no change of the site's own.
 drop trigger note_change on site;
 create trigger note_change after delete or update of client_id, name, place, time_zone, area_m2, note on site
-  for each row execute function note_change();
+  for each row execute function note_change('site');
+drop trigger note_change on job;
+create trigger note_change after delete or update of site_id, on_date, title on job
+  for each row execute function note_change('job');

@@ -24,26 +24,37 @@ export async function addSeal(sql: FirmSql, s: SealRow): Promise<void> {
     values (${s.firmId}, ${s.seq}, ${s.hash}, ${s.sealedAt}, ${s.key}, ${s.signature})`
 }
 
+// The watch sees all firms' seals by a rule of its own; a firm asks for its own by name, and for the name apart, so that
+// the index may serve before the fence.
+
 /** The seal of one entry. */
 export async function sealOf(sql: FirmSql, seq: number): Promise<SealRow | undefined> {
-  const rows = await sql<SealRow[]>`select ${columns(sql)} from seal where seq = ${seq}`
+  const rows = await sql<
+    SealRow[]
+  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) and seq = ${seq}`
   return rows[0]
 }
 
 /** The newest seal of the firm. */
 export async function newestSeal(sql: FirmSql): Promise<SealRow | undefined> {
-  const rows = await sql<SealRow[]>`select ${columns(sql)} from seal order by seq desc limit 1`
+  const rows = await sql<
+    SealRow[]
+  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) order by seq desc limit 1`
   return rows[0]
 }
 
 /** Seals from a number on, oldest first. */
 export async function sealsFrom(sql: FirmSql, seq: number, limit: number): Promise<SealRow[]> {
-  return sql<SealRow[]>`select ${columns(sql)} from seal where seq >= ${seq} order by seq limit ${limit}`
+  return sql<
+    SealRow[]
+  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) and seq >= ${seq} order by seq limit ${limit}`
 }
 
 /** The first sealed entry; earlier ones are covered by the chain alone. */
 export async function firstSealed(sql: FirmSql): Promise<number | null> {
-  const rows = await sql<{ seq: number }[]>`select seq::int as seq from seal order by seq limit 1`
+  const rows = await sql<
+    { seq: number }[]
+  >`select seq::int as seq from seal where firm_id = (select current_firm()) order by seq limit 1`
   return rows[0]?.seq ?? null
 }
 
@@ -57,7 +68,7 @@ export interface CheckRow {
 /** What the last check of the firm's whole chain found. */
 export async function ledgerCheck(sql: FirmSql): Promise<CheckRow | undefined> {
   const rows = await sql<CheckRow[]>`
-    select firm_id as "firmId", checked_at as "checkedAt", checked_to::int as "checkedTo", trouble from ledger_check`
+    select firm_id as "firmId", checked_at as "checkedAt", checked_to::int as "checkedTo", trouble from ledger_check where firm_id = (select current_firm())`
   return rows[0]
 }
 

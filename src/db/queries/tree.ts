@@ -1,4 +1,4 @@
-import { STAGES, stageOf, type Stage, type StageFacts } from '@/core/plan/stage'
+import { stageOf, type Stage, type StageFacts } from '@/core/plan/stage'
 import type { FirmSql } from '../client'
 
 export interface TreeRow {
@@ -226,12 +226,16 @@ export async function treesWaiting(
   return { trees, total, sites: sites.length }
 }
 
-/** How many standing trees wait at each stage. */
-export async function waitingCounts(sql: FirmSql): Promise<Record<Stage, number>> {
+/** The stages at which a tree waits for the arborist. */
+export const WAITING = ['examine', 'weigh', 'decide', 'prescribe'] as const
+
+/** How many standing trees wait at each of the arborist's steps. */
+export async function waitingCounts(sql: FirmSql): Promise<Record<(typeof WAITING)[number], number>> {
   const rows = await sql<{ stage: Stage; count: number }[]>`
-    select stage, count(*)::int as count from tree where status = 'standing' group by stage`
+    select stage, count(*)::int as count from tree
+    where status = 'standing' and stage = any(${[...WAITING]}) group by stage`
   const of = (stage: Stage) => rows.find((r) => r.stage === stage)?.count ?? 0
-  return Object.fromEntries(STAGES.map((s) => [s, of(s)])) as Record<Stage, number>
+  return { examine: of('examine'), weigh: of('weigh'), decide: of('decide'), prescribe: of('prescribe') }
 }
 
 export interface NewTree {

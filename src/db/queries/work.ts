@@ -129,8 +129,13 @@ export async function prescriptionOn(sql: FirmSql, decisionId: string) {
 /** Takes a prescription back before anything of it was done. */
 export async function withdrawPrescription(sql: FirmSql, id: string, words: string): Promise<void> {
   await sql`update prescription set status = 'withdrawn', withdrawn_words = ${words} where id = ${id}`
-  await sql`update job_item set status = 'withdrawn' where status = 'open' and prescription_item_id in (
-    select pi.id from prescription_item pi where pi.prescription_id = ${id})`
+  const rows = await sql<{ id: string; jobId: string }[]>`
+    update job_item set status = 'withdrawn' where status = 'open' and prescription_item_id in (
+      select pi.id from prescription_item pi where pi.prescription_id = ${id}) returning id, job_id as "jobId"`
+  for (const item of rows)
+    await sql`update job j set trees = j.trees - 1, ports = j.ports - x.ports, volume_m3 = greatest(0, j.volume_m3 - x.volume)
+      from (select count(*)::int as ports, coalesce(sum(volume_m3), 0) as volume from port where job_item_id = ${item.id}) x
+      where j.id = ${item.jobId}`
 }
 
 /** The injection job of a site on a day, opened if there is none yet. */
@@ -163,6 +168,8 @@ export async function addJobItem(
       volume_m3: p.volumeM3,
     })) as never,
   )}`
+  await sql`update job set trees = trees + 1, ports = ports + ${ports.length},
+    volume_m3 = volume_m3 + ${ports.reduce((sum, p) => sum + p.volumeM3, 0)} where id = ${i.jobId}`
 }
 
 export interface JobRow {
@@ -181,20 +188,15 @@ export interface JobRow {
 /** Jobs between two dates, and any earlier ones with something still open, with their totals. */
 export async function jobsBetween(sql: FirmSql, from: string, to: string, limit = 200): Promise<JobRow[]> {
   return sql<JobRow[]>`
-    with wanted as (
-      (select id, site_id, on_date, title from job where on_date between ${from} and ${to} order by on_date, id limit ${limit})
-      union
-      (select j.id, j.site_id, j.on_date, j.title
-        from (select distinct job_id from job_item where status = 'open') o join job j on j.id = o.job_id
-        where j.on_date < ${from} order by j.on_date, j.id limit ${limit}))
-    select j.id, j.site_id as "siteId", s.name as "siteName", j.on_date::text as "onDate", j.title, x.*
-    from wanted j join site s on s.id = j.site_id cross join lateral (
-      select count(distinct i.id)::int as trees, (count(distinct i.id) filter (where i.status = 'recorded'))::int as recorded,
-        count(p.id)::int as ports, coalesce(sum(p.volume_m3), 0)::double precision as "volumeM3",
-        (count(p.id) filter (where p.started_at is not null and p.out_at is null))::int as "inTrees"
-      from job_item i left join port p on p.job_item_id = i.id
-      where i.job_id = j.id and i.status <> 'withdrawn') x
-    where x.trees > 0
+    select j.id, j.site_id as "siteId", s.name as "siteName", j.on_date::text as "onDate", j.title, j.trees, j.recorded,
+      j.ports, j.volume_m3 as "volumeM3",
+      (select count(*)::int from job_item i join port p on p.job_item_id = i.id
+        where i.job_id = j.id and i.status = 'open' and p.started_at is not null and p.out_at is null) as "inTrees"
+    from (
+      (select * from job where on_date between ${from} and ${to} and trees > 0 order by on_date, id limit ${limit})
+      union all
+      (select * from job where on_date < ${from} and recorded < trees order by on_date, id limit ${limit})) j
+    join site s on s.id = j.site_id
     order by j.on_date, j.id limit ${limit}`
 }
 
@@ -282,10 +284,11 @@ export async function jobItemForChange(sql: FirmSql, id: string): Promise<JobIte
 /** Closes a tree of a job with what came of its prescription. */
 export async function closeJobItem(
   sql: FirmSql,
-  item: Pick<JobItemRow, 'id' | 'prescriptionId'>,
+  item: Pick<JobItemRow, 'id' | 'jobId' | 'prescriptionId'>,
   came: 'done' | 'partly' | 'not treated',
 ): Promise<void> {
   await sql`update job_item set status = 'recorded' where id = ${item.id}`
+  await sql`update job set recorded = recorded + 1 where id = ${item.jobId}`
   await sql`update prescription set status = ${came} where id = ${item.prescriptionId}`
 }
 
