@@ -36,4 +36,3 @@ begin
 end $$;
 grant select, insert on seal to elmhorn_app;
 grant select, insert, update on ledger_check to elmhorn_app;
-create index seal_sealed on seal (firm_id, seq desc);

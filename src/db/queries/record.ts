@@ -95,6 +95,8 @@ const covered = (sql: FirmSql) => sql`
 
 /** The number of the newest entry; numbers have no gaps, so it is also how many there are. */
 export async function lastSeq(sql: FirmSql): Promise<number> {
-  const rows = await sql<{ seq: number }[]>`select seq::int as seq from record order by seq desc limit 1`
+  const rows = await sql<
+    { seq: number }[]
+  >`select seq::int as seq from record order by record.seq desc limit 1`
   return rows[0]?.seq ?? 0
 }

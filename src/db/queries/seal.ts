@@ -39,7 +39,7 @@ export async function sealOf(sql: FirmSql, seq: number): Promise<SealRow | undef
 export async function newestSeal(sql: FirmSql): Promise<SealRow | undefined> {
   const rows = await sql<
     SealRow[]
-  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) order by seq desc limit 1`
+  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) order by seal.seq desc limit 1`
   return rows[0]
 }
 
@@ -47,14 +47,14 @@ export async function newestSeal(sql: FirmSql): Promise<SealRow | undefined> {
 export async function sealsFrom(sql: FirmSql, seq: number, limit: number): Promise<SealRow[]> {
   return sql<
     SealRow[]
-  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) and seq >= ${seq} order by seq limit ${limit}`
+  >`select ${columns(sql)} from seal where firm_id = (select current_firm()) and seal.seq >= ${seq} order by seal.seq limit ${limit}`
 }
 
 /** The first sealed entry; earlier ones are covered by the chain alone. */
 export async function firstSealed(sql: FirmSql): Promise<number | null> {
   const rows = await sql<
     { seq: number }[]
-  >`select seq::int as seq from seal where firm_id = (select current_firm()) order by seq limit 1`
+  >`select seq::int as seq from seal where firm_id = (select current_firm()) order by seal.seq limit 1`
   return rows[0]?.seq ?? null
 }
 
