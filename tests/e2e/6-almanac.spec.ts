@@ -156,6 +156,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   await page.goto(`/trees/${await idOf(page, 'Ash 11')}/examine`)
   if (await fresh.isVisible()) await fresh.click()
   await expect(page.getByText(/Ash 12 was examined last on this site/)).toBeVisible()
+  await expect(page.getByRole('main')).not.toHaveAttribute('inert')
   await page.keyboard.press('c')
   await expect(state('Salt reaches it', 'There')).toHaveAttribute('aria-checked', 'true')
   await expect(state('Shells flip off', 'There')).toHaveAttribute('aria-checked', 'false')
