@@ -11,13 +11,12 @@ export const metadata = { title: 'Today' }
 export default async function TodayPage() {
   const person = await reader()
   const view = await todayView()
-  const open = view.jobs.filter((j) => j.recorded < j.trees)
-  const trees = open.reduce((n, j) => n + j.trees - j.recorded, 0)
+  const { openJobs: open, openTrees: trees } = view
   const waiting = (['examine', 'weigh', 'decide', 'prescribe'] as const).filter((s) => view.waiting[s] > 0)
   const heading =
-    open.length === 0
+    open === 0
       ? 'Today, nothing booked'
-      : `Today, ${open.length} ${open.length === 1 ? 'job' : 'jobs'}, ${trees} ${trees === 1 ? 'tree' : 'trees'}`
+      : `Today, ${open} ${open === 1 ? 'job' : 'jobs'}, ${trees.toLocaleString('en-US')} ${trees === 1 ? 'tree' : 'trees'}`
   return (
     <div className="grid gap-x-7 gap-y-6 xl:grid-cols-[minmax(0,1fr)_300px]">
       <div>
@@ -84,6 +83,13 @@ export default async function TodayPage() {
                 </Link>
               </li>
             ))}
+            {view.jobsInAll > view.jobs.length && (
+              <li className="py-2.5 border-b border-line">
+                <Link href="/run" className="underline underline-offset-2">
+                  All {view.jobsInAll.toLocaleString('en-US')} jobs
+                </Link>
+              </li>
+            )}
             {view.jobs.length === 0 && (
               <li className="py-4 text-ink2">
                 Nothing is booked for today. A prescription that is handed to the crew appears here on its

@@ -185,17 +185,27 @@ export interface JobRow {
   inTrees: number
 }
 
-/** Jobs between two dates, and any earlier ones with something still open, with their totals. */
-export async function jobsBetween(sql: FirmSql, from: string, to: string, limit = 200): Promise<JobRow[]> {
+/**
+ * Jobs between two dates, and any earlier ones with something still open, with their totals, a page at a time: pass the
+ * last row's day and id to go on.
+ */
+export async function jobsBetween(
+  sql: FirmSql,
+  from: string,
+  to: string,
+  after: { onDate: string; id: string } | null = null,
+  limit = 200,
+): Promise<JobRow[]> {
+  const rest = after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``
   return sql<JobRow[]>`
     select j.id, j.site_id as "siteId", s.name as "siteName", j.on_date::text as "onDate", j.title, j.trees, j.recorded,
       j.ports, j.volume_m3 as "volumeM3",
       (select count(*)::int from job_item i join port p on p.job_item_id = i.id
         where i.job_id = j.id and i.status = 'open' and p.started_at is not null and p.out_at is null) as "inTrees"
     from (
-      (select * from job where on_date between ${from} and ${to} and trees > 0 order by on_date, id limit ${limit})
+      (select * from job where on_date between ${from} and ${to} and trees > 0 ${rest} order by on_date, id limit ${limit})
       union all
-      (select * from job where on_date < ${from} and recorded < trees order by on_date, id limit ${limit})) j
+      (select * from job where on_date < ${from} and recorded < trees ${rest} order by on_date, id limit ${limit})) j
     join site s on s.id = j.site_id
     order by j.on_date, j.id limit ${limit}`
 }

@@ -7,10 +7,14 @@ import { simulatedWeather } from '@/standins/weather'
 import { reading } from './reader'
 
 /** Today: the jobs, the promised checks that are due, and what waits for whom. */
+/** Jobs shown on Today; the rest stand under Run. */
+const MOST_JOBS = 12
+
 export function todayView() {
   return reading(async (context) => {
     const { sql, person, today, now } = context
-    const jobs = await jobsBetween(sql, today, today)
+    const all = await jobsBetween(sql, today, today)
+    const jobs = all.slice(0, MOST_JOBS)
     const rings = await ringsOfJobs(
       sql,
       jobs.map((j) => j.id),
@@ -25,14 +29,30 @@ export function todayView() {
       const w = simulatedWeather(person.timeZone, at)
       return { at: at.getTime(), temperature: w.temperature, soil: w.soil, sky: w.sky }
     })
-    return { today, jobs: withTrees, due, waiting, hours, trouble, dueInAll, role: person.role }
+    const open = all.filter((j) => j.recorded < j.trees)
+    return {
+      openJobs: open.length,
+      openTrees: open.reduce((n, j) => n + j.trees - j.recorded, 0),
+      jobsInAll: all.length,
+      today,
+      jobs: withTrees,
+      due,
+      waiting,
+      hours,
+      trouble,
+      dueInAll,
+      role: person.role,
+    }
   })
 }
 
 /** The injection jobs a crew can open: today's, earlier ones left open, and the next two weeks. */
-export function runListView() {
+export function runListView(after: { onDate: string; id: string } | null = null) {
   return reading(async ({ sql, today }) => ({
     today,
-    jobs: await jobsBetween(sql, today, addDays(today, 14)),
+    jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE),
   }))
 }
+
+/** Jobs of one page of the list. */
+export const RUN_PAGE = 100

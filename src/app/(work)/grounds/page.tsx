@@ -8,7 +8,16 @@ export default async function GroundsPage() {
   return (
     <>
       <h1>Grounds</h1>
-      <SiteList sites={sites.map((s) => ({ ...s }))} />
+      <SiteList
+        sites={sites.map(({ id, name, place, client, note, trees }) => ({
+          id,
+          name,
+          place,
+          client,
+          note,
+          trees,
+        }))}
+      />
     </>
   )
 }

@@ -1,20 +1,34 @@
 import Link from 'next/link'
 import { showMl } from '@/core/quantity/format'
-import { runListView } from '@/server/read/today'
+import { isDate } from '@/core/time/calendar'
+import { idOf, textOf, type Query } from '@/server/read/address'
+import { RUN_PAGE, runListView } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
 
 export const metadata = { title: 'Run' }
 
-export default async function RunPage() {
-  const { jobs, today } = await runListView()
+export default async function RunPage({ searchParams }: { searchParams: Promise<Query> }) {
+  const query = await searchParams
+  const [onDate, id] = [textOf(query, 'date', 10), idOf(query, 'id')]
+  const after = onDate !== null && id !== null && isDate(onDate) ? { onDate, id } : null
+  const { jobs, today } = await runListView(after)
+  const last = jobs.length === RUN_PAGE ? jobs.at(-1) : undefined
   return (
     <>
       <h1>Work for the crew</h1>
+      {after && (
+        <p>
+          <Link href="/run" className="underline underline-offset-2">
+            From the first
+          </Link>
+        </p>
+      )}
       <ul className="border-t border-line mt-4 max-w-3xl">
         {jobs.map((j) => (
           <li key={j.id} className="border-b border-line">
             <Link
               href={`/run/${j.id}`}
+              prefetch={false}
               className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-3 items-baseline no-underline hover:bg-sheet"
             >
               <span className="font-bold">{fromToday(j.onDate, today)}</span>
@@ -44,6 +58,11 @@ export default async function RunPage() {
           </li>
         )}
       </ul>
+      {last && (
+        <Link className="btn mt-3" href={`/run?${new URLSearchParams({ date: last.onDate, id: last.id })}`}>
+          Next {RUN_PAGE}
+        </Link>
+      )}
     </>
   )
 }
