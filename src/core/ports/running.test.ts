@@ -1,9 +1,12 @@
+import fc from 'fast-check'
 import {
+  foldPort,
   isInTree,
   stageOf,
   stepPort,
   volumeApplied,
   whyNotFinished,
+  type PortEvent,
   type PortStep,
   type RunningPort,
 } from './running'
@@ -83,4 +86,80 @@ test('nothing may be left open', () => {
     /Nothing was set in port 2/,
   )
   expect(whyNotFinished([after('drill', 'start', 'stop', 'out')])).toBeNull()
+})
+
+describe('a port from its events', () => {
+  const KINDS = ['drill', 'start', 'stop', 'out', 'undo'] as const
+  const event = fc.record({
+    kind: fc.constantFrom<(typeof KINDS)[number] | 'give-up' | 'move'>(...KINDS, 'give-up', 'move'),
+    left: fc.double({ min: 0, max: 9e-6, noNaN: true }),
+    bearing: fc.integer({ min: 0, max: 359 }),
+  })
+  /** As many of the events as the rules let happen, a minute apart. */
+  const happened = (wanted: { kind: string; left: number; bearing: number }[]): PortEvent[] => {
+    const kept: PortEvent[] = []
+    for (const [i, w] of wanted.entries()) {
+      const next = {
+        ...w,
+        id: `e${String(i).padStart(3, '0')}`,
+        at: i * 60_000,
+        reason: 'why',
+      } as unknown as PortEvent
+      if (foldPort(fresh, [...kept, next]).ok) kept.push(next)
+    }
+    return kept
+  }
+  const folded = (events: PortEvent[]) => {
+    const r = foldPort(fresh, events)
+    if (!r.ok) throw new Error(r.problem.message)
+    return r.value
+  }
+
+  test('the order in which they arrive changes nothing, nor does a repeat', () => {
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 14 }), fc.infiniteStream(fc.nat()), (wanted, numbers) => {
+        const events = happened(wanted)
+        const shuffled = events
+          .map((e) => ({ e, n: numbers.next().value as number }))
+          .sort((a, b) => a.n - b.n)
+          .map((x) => x.e)
+        expect(folded(shuffled)).toEqual(folded(events))
+        expect(folded([...shuffled, ...events])).toEqual(folded(events))
+      }),
+    )
+  })
+
+  test('what went in and what is left are what it was charged with', () => {
+    fc.assert(
+      fc.property(fc.array(event, { maxLength: 14 }), (wanted) => {
+        const port = folded(happened(wanted))
+        if (port.startedAt !== null) expect(volumeApplied([port]) + port.left).toBeCloseTo(port.volume, 15)
+        else expect(volumeApplied([port])).toBe(0)
+        expect(port.left).toBeGreaterThanOrEqual(0)
+        expect(volumeApplied([port])).toBeGreaterThanOrEqual(-1e-18)
+      }),
+    )
+  })
+
+  test('taken back to the beginning, it is as planned, but for where it was moved to', () => {
+    const undone = folded([
+      ...happened([
+        { kind: 'move', left: 0, bearing: 9 },
+        { kind: 'drill', left: 0, bearing: 0 },
+        { kind: 'start', left: 0, bearing: 0 },
+        { kind: 'undo', left: 0, bearing: 0 },
+        { kind: 'undo', left: 0, bearing: 0 },
+      ]),
+    ])
+    expect(undone).toEqual({ ...fresh, bearing: 9 })
+  })
+
+  test('an event that cannot be in its place is refused with what to do first', () => {
+    expect(
+      foldPort(fresh, [
+        { kind: 'start', id: 'b', at: 1 },
+        { kind: 'drill', id: 'a', at: 2 },
+      ]),
+    ).toMatchObject({ ok: false, problem: { message: expect.stringMatching(/not drilled yet/) } })
+  })
 })

@@ -10,7 +10,9 @@ import {
   treesOfSite,
   treesWaiting,
   type AfterTree,
+  type Cluster,
   type PlanBox,
+  type TreeCard,
 } from '@/db/queries/tree'
 import type { Reading } from '../verb'
 import { isId, reading } from './reader'
@@ -30,48 +32,80 @@ export function siteView(id: string) {
     const { sql, person } = context
     const site = isId(id) ? await siteById(sql, id) : undefined
     if (!site) return null
+    const list = await pageOfTrees(context, site, null, {})
     return {
       site,
       features: await featuresOfSite(sql, id),
       role: person.role,
       units: person.units,
       ownHosts: await ownHosts(sql),
-      list: await pageOfTrees(context, id, null, {}),
-      plan: await planOf(context, id, null),
+      list,
+      // A site that fits one page is drawn from its list; it is not read or sent twice.
+      plan: list.more
+        ? await planOf(context, site, null)
+        : { whole: spreadOf(list.trees), trees: list.trees, clusters: [] },
     }
   })
+}
+
+/** A site by its id, for what asks about its trees. */
+export function siteNamed({ sql }: Pick<Reading, 'sql'>, id: string) {
+  return siteById(sql, id)
+}
+
+/** How far trees spread; null without any. */
+function spreadOf(trees: readonly { eastM: number; northM: number }[]): PlanBox | null {
+  if (trees.length === 0) return null
+  const [east, north] = [trees.map((t) => t.eastM), trees.map((t) => t.northM)]
+  return {
+    west: Math.min(...east),
+    south: Math.min(...north),
+    east: Math.max(...east),
+    north: Math.max(...north),
+  }
 }
 
 /** A page of a site's trees, narrowed by what is typed and by stage, with how many there are in all. */
 export async function pageOfTrees(
   { sql }: Pick<Reading, 'sql'>,
-  siteId: string,
+  site: { id: string; trees: number },
   after: { tag: string; id: string } | null,
   typed: { text?: string; stage?: Stage },
 ) {
   const text = typed.text?.toLowerCase()
   const filter = { text, stage: typed.stage, hosts: text ? hostsNamed(text, await ownHosts(sql)) : [] }
-  const trees = await treesOfSite(sql, siteId, after, SITE_PAGE + 1, filter)
+  const trees = await treesOfSite(sql, site.id, after, SITE_PAGE + 1, filter)
   return {
     trees: trees.slice(0, SITE_PAGE),
     more: trees.length > SITE_PAGE,
-    total: after ? null : await countTreesOfSite(sql, siteId, filter),
+    total: after ? null : text || typed.stage ? await countTreesOfSite(sql, site.id, filter) : site.trees,
   }
 }
 
 /** What is in a stretch of the plan: trees one by one, or clusters where there are too many; the whole site by default. */
-export async function planOf({ sql }: Pick<Reading, 'sql'>, siteId: string, box: PlanBox | null) {
-  const whole = await spreadOfTrees(sql, siteId)
+export async function planOf(
+  { sql }: Pick<Reading, 'sql'>,
+  site: { id: string; trees: number },
+  box: PlanBox | null,
+): Promise<PlanView> {
+  const whole = await spreadOfTrees(sql, site.id)
   const shown = box ?? whole
-  if (!whole || !shown) return { whole, box: null, trees: [], clusters: [] }
-  const trees = await treesInBox(sql, siteId, shown, MOST_DRAWN + 1)
-  if (trees.length <= MOST_DRAWN) return { whole, box: shown, trees, clusters: [] }
+  if (!whole || !shown) return { whole, trees: [], clusters: [] }
+  if (box || site.trees <= MOST_DRAWN) {
+    const trees = await treesInBox(sql, site.id, shown, MOST_DRAWN + 1)
+    if (trees.length <= MOST_DRAWN) return { whole, trees, clusters: [] }
+  }
   const cell = Math.max(1, Math.max(shown.east - shown.west, shown.north - shown.south) / 16)
-  return { whole, box: shown, trees: [], clusters: await clustersInBox(sql, siteId, shown, cell) }
+  return { whole, trees: [], clusters: await clustersInBox(sql, site.id, shown, cell) }
 }
 
 export type PageOfTrees = Awaited<ReturnType<typeof pageOfTrees>>
-export type PlanView = Awaited<ReturnType<typeof planOf>>
+export interface PlanView {
+  /** How far the site's trees spread; null without any. */
+  whole: PlanBox | null
+  trees: TreeCard[]
+  clusters: Cluster[]
+}
 
 /** The kinds of tree whose name has a text in it. */
 function hostsNamed(text: string, own: readonly { id: string; name: string }[]): string[] {
@@ -92,4 +126,4 @@ export function waitingView(
 }
 
 /** Trees of one page of a waiting list. */
-export const WAITING_PAGE = 100
+export const WAITING_PAGE = 50

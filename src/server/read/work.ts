@@ -37,11 +37,20 @@ export function jobView(id: string) {
       by(await lotsOfCodes(sql, [...new Set(items.map((i) => i.labelCode))]), (l) => l.code),
     ]
     const ownPorts = by(ports, (p) => p.jobItemId)
+    // One card is sent once, however many trees it is for.
+    const labels = new Map(items.map((i) => [i.labelId, i.label]))
+    const goodLots = new Map(
+      [...lots].map(([code, all]) => [code, all.filter((l) => l.expiresOn === null || l.expiresOn >= today)]),
+    )
     const trees = items.map(({ working: _, expectations: __, ...item }) => {
+      // Where the ports were planned stands on the ports themselves.
+      const { ports: ___, ...dose } = item.dose
       const own = marks.get(item.treeId) ?? []
       const holes = holesOnRing(own, drilled.get(item.treeId) ?? [], person, today)
       return {
         ...item,
+        dose,
+        label: labels.get(item.labelId)!,
         kind: hostName(item.host),
         cause: causeName(item.cause),
         marks: plainMarks(own),
@@ -52,7 +61,7 @@ export function jobView(id: string) {
           planned: p.plannedDeg,
           ...runningPort(p),
         })),
-        lots: (lots.get(item.labelCode) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
+        lots: goodLots.get(item.labelCode) ?? [],
       }
     })
     return {

@@ -74,7 +74,7 @@ export function RunJob({ view }: { view: JobView }) {
                   <SmallRing
                     size={Math.round(26 + Math.min(16, t.dose.diameterM * 30))}
                     marks={t.marks}
-                    bearings={t.ports.map((p) => p.bearing)}
+                    bearings={trees.length > 40 ? undefined : t.ports.map((p) => p.bearing)}
                     done={t.status === 'recorded'}
                   />
                   <span>

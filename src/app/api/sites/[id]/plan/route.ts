@@ -1,5 +1,5 @@
 import { problemResponse } from '@/server/http'
-import { planOf } from '@/server/read/grounds'
+import { planOf, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
 
@@ -11,10 +11,16 @@ export async function GET(
   if (!(await currentPerson()))
     return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
   const { id } = await params
-  if (!isId(id))
-    return problemResponse({ code: 'unknown', field: 'id', message: 'There is no such site.' }, 404)
+  if (!isId(id)) return noSuchSite()
   const numbers = (new URL(request.url).searchParams.get('box') ?? '').split(',').map(Number)
   const good = numbers.length === 4 && numbers.every((n) => Number.isFinite(n) && Math.abs(n) <= 1e6)
   const box = good ? { west: numbers[0]!, south: numbers[1]!, east: numbers[2]!, north: numbers[3]! } : null
-  return Response.json({ value: await reading((context) => planOf(context, id, box)) })
+  const plan = await reading(async (context) => {
+    const site = await siteNamed(context, id)
+    return site && planOf(context, site, box)
+  })
+  return plan ? Response.json({ value: plan }) : noSuchSite()
 }
+
+const noSuchSite = () =>
+  problemResponse({ code: 'unknown', field: 'id', message: 'There is no such site.' }, 404)

@@ -1,7 +1,7 @@
 import { STAGES, type Stage } from '@/core/plan/stage'
 import { problemResponse } from '@/server/http'
 import { idOf, textOf } from '@/server/read/address'
-import { pageOfTrees } from '@/server/read/grounds'
+import { pageOfTrees, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
 import { searchable } from '@/server/text'
@@ -14,15 +14,21 @@ export async function GET(
   if (!(await currentPerson()))
     return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
   const { id } = await params
-  if (!isId(id))
-    return problemResponse({ code: 'unknown', field: 'id', message: 'There is no such site.' }, 404)
+  if (!isId(id)) return noSuchSite()
   const query = Object.fromEntries(new URL(request.url).searchParams)
   const [tag, tree, stage] = [textOf(query, 'after', 40), idOf(query, 'id'), textOf(query, 'stage', 20)]
-  const page = await reading((context) =>
-    pageOfTrees(context, id, tag !== null && tree !== null ? { tag, id: tree } : null, {
-      text: searchable(query.text ?? '') || undefined,
-      stage: STAGES.includes(stage as Stage) ? (stage as Stage) : undefined,
-    }),
-  )
-  return Response.json({ value: page })
+  const page = await reading(async (context) => {
+    const site = await siteNamed(context, id)
+    return (
+      site &&
+      pageOfTrees(context, site, tag !== null && tree !== null ? { tag, id: tree } : null, {
+        text: searchable(query.text ?? '') || undefined,
+        stage: STAGES.includes(stage as Stage) ? (stage as Stage) : undefined,
+      })
+    )
+  })
+  return page ? Response.json({ value: page }) : noSuchSite()
 }
+
+const noSuchSite = () =>
+  problemResponse({ code: 'unknown', field: 'id', message: 'There is no such site.' }, 404)

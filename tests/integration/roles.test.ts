@@ -1,0 +1,56 @@
+import { closePool } from '@/db/client'
+import type { Role } from '@/db/queries/person'
+import { VERBS } from '@/server/verbs'
+import { act, makeFirm, type TestFirm } from './scenario'
+
+/** Who may do what, written down a second time: a role that is added or lost in a step shows here. */
+const ALL: Role[] = ['arborist', 'crew lead', 'technician', 'office']
+const FIELD: Role[] = ['arborist', 'crew lead', 'technician']
+const MAY: Record<string, Role[]> = {
+  'add-tree': ['arborist', 'crew lead', 'office'],
+  'change-tree': ['arborist', 'crew lead', 'office'],
+  'confirm-identity': ['arborist', 'crew lead'],
+  'add-reading': FIELD,
+  'save-ring': ['arborist', 'crew lead'],
+  'set-finding': FIELD,
+  'set-detail': FIELD,
+  'remove-photo': FIELD,
+  'sign-diagnosis': ['arborist'],
+  'sign-decision': ['arborist'],
+  'hand-to-crew': ['arborist'],
+  'withdraw-prescription': ['arborist'],
+  'confirm-tree': FIELD,
+  'mark-port': FIELD,
+  'sign-record': ['arborist', 'crew lead'],
+  'enter-result': FIELD,
+  'correct-record': ['arborist', 'crew lead'],
+  'set-units': ALL,
+  'move-clock': ALL,
+  'set-own-entry': ['arborist'],
+  'withdraw-own-entry': ['arborist'],
+  'write-note': ['arborist', 'crew lead', 'office'],
+  'set-house-rule': ['arborist'],
+  'finish-practice': ALL,
+  'make-token': ALL,
+  'revoke-token': ALL,
+}
+
+let firm: TestFirm
+beforeAll(async () => {
+  firm = await makeFirm('Role firm')
+})
+afterAll(() => closePool())
+
+test('every step is in the table', () => expect(Object.keys(MAY).sort()).toEqual(Object.keys(VERBS).sort()))
+
+test.each(Object.keys(MAY).flatMap((verb) => ALL.map((role) => [verb, role] as const)))(
+  '%s by the %s',
+  async (verb, role) => {
+    // Nothing at all is sent: who may do it is told what is missing, who may not is told so.
+    const r = await act(firm.person(role), verb, {})
+    expect(r.ok).toBe(false)
+    if (r.ok) return
+    expect(r.problem.field === 'role').toBe(!MAY[verb]!.includes(role))
+    expect(r.problem.message.length).toBeGreaterThan(10)
+  },
+)
