@@ -205,6 +205,6 @@ export const ACTION_WORDS: Record<ActionClass, string> = {
   'root-collar-work': 'work at the root collar',
   laboratory: 'send a sample first',
   wait: 'wait and look again',
-  none: 'nothing at all',
+  none: 'do nothing at all',
   'remove-or-plan': 'judge the risk, plan removal',
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
@@ -37,16 +38,7 @@ const Host = z.object({
     .optional(),
 })
 
-const ProductClass = z.enum([
-  'insecticide',
-  'miticide',
-  'fungicide',
-  'bactericide',
-  'fertiliser',
-  'crown-spray',
-  'bark-spray',
-  'injection',
-])
+const ProductClass = z.enum(PRODUCT_CLASSES)
 
 /** One cause, with everything it must say. */
 export const CauseEntry = z.strictObject({

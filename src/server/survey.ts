@@ -135,7 +135,7 @@ export const addReadingVerb = verb({
     tape: z.enum(['girth', 'diameter'], { error: 'Say which tape it was: girth or diameter.' }),
     bareUnit: z.enum(['in', 'cm']),
     stems: z
-      .array(typed('A stem'))
+      .array(typed('A stem'), { error: 'Type the girth or the diameter of at least one stem.' })
       .min(1, { error: 'Type the girth or the diameter of at least one stem.' })
       .max(30, { error: 'More than 30 stems; measure the largest 30.' }),
     accepted: z.array(typed('What was accepted', 40)).max(10).default([]),

@@ -10,11 +10,12 @@ import {
   done,
   makeFirm,
   NOON,
+  problemOf,
   recordInput as record,
   runAsh,
   stepPorts,
-  uuidv7,
   type TestFirm,
+  uuidv7,
 } from './scenario'
 
 let firm: TestFirm
@@ -24,10 +25,6 @@ beforeAll(async () => {
 afterAll(() => closePool())
 
 const HOUR = 3_600_000
-const problemOf = async (...args: Parameters<typeof act>) => {
-  const r = await act(...args)
-  return r.ok ? null : r.problem
-}
 
 const runTree = (tag: string) => runAsh(firm, tag)
 const steps = (portId: string, kinds: string[]) => stepPorts(firm, [portId], kinds)

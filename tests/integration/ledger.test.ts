@@ -10,26 +10,22 @@ import { checkLedger, checkTail } from '@/server/ledger/check'
 import {
   closePool,
   done,
-  act,
   makeFirm,
   NOON,
   ownerSql,
+  problemOf,
   recordedAsh,
   recordInput,
   runAsh,
   stepPorts,
-  uuidv7,
   type TestFirm,
+  uuidv7,
 } from './scenario'
 
 afterAll(() => closePool())
 
 const HOUR = 3_600_000
 const FILE = process.env['LEDGER_FILE']!
-const problemOf = async (...args: Parameters<typeof act>) => {
-  const r = await act(...args)
-  return r.ok ? null : r.problem
-}
 
 /** A firm with three records: two trees and a correction. */
 async function firmWithRecords(name: string): Promise<{ firm: TestFirm; first: string }> {

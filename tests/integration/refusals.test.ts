@@ -1,5 +1,16 @@
 import { inFirm } from '@/db/client'
-import { act, closePool, decideAsh, done, makeAsh, makeFirm, NOON, uuidv7, type TestFirm } from './scenario'
+import {
+  act,
+  closePool,
+  decideAsh,
+  done,
+  makeAsh,
+  makeFirm,
+  NOON,
+  problemOf,
+  type TestFirm,
+  uuidv7,
+} from './scenario'
 
 let firm: TestFirm
 beforeAll(async () => {
@@ -8,10 +19,6 @@ beforeAll(async () => {
 afterAll(() => closePool())
 
 const HOUR = 3_600_000
-const problemOf = async (...args: Parameters<typeof act>) => {
-  const r = await act(...args)
-  return r.ok ? null : r.problem
-}
 
 describe('refusals', () => {
   test('roles are checked on the server', async () => {

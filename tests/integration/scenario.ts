@@ -73,6 +73,12 @@ export async function done<T = Record<string, never>>(
   return r.value as T
 }
 
+/** The problem a step is refused with, or null when it was done. */
+export async function problemOf(...args: Parameters<typeof act>) {
+  const r = await act(...args)
+  return r.ok ? null : r.problem
+}
+
 /** A measured and confirmed ash. */
 export async function makeAsh(firm: TestFirm, tag: string, at = NOON): Promise<string> {
   const treeId = uuidv7()

@@ -8,11 +8,12 @@ import {
   makeAsh,
   makeFirm,
   NOON,
+  problemOf,
   recordInput,
   runAsh,
   stepPorts,
-  uuidv7,
   type TestFirm,
+  uuidv7,
 } from './scenario'
 
 let firm: TestFirm
@@ -21,10 +22,6 @@ beforeAll(async () => {
 })
 afterAll(() => closePool())
 
-const problemOf = async (...args: Parameters<typeof act>) => {
-  const r = await act(...args)
-  return r.ok ? null : r.problem
-}
 const rows = <T>(query: (sql: Parameters<Parameters<typeof inFirm>[1]>[0]) => Promise<T>) =>
   inFirm(firm.id, query)
 

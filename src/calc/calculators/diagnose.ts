@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
@@ -31,18 +32,7 @@ export const diagnose = calculator({
     next: z.array(z.strictObject({ finding: z.string(), gain: z.number() })),
     chains: z.array(z.strictObject({ cause: z.string(), because: z.array(z.string()) })),
     hold: z.strictObject({ reason: z.string() }).nullable(),
-    refusedClasses: z.array(
-      z.enum([
-        'insecticide',
-        'miticide',
-        'fungicide',
-        'bactericide',
-        'fertiliser',
-        'crown-spray',
-        'bark-spray',
-        'injection',
-      ]),
-    ),
+    refusedClasses: z.array(z.enum(PRODUCT_CLASSES)),
   },
   example: {
     host: 'linden',

@@ -47,16 +47,18 @@ export const CHANCE: Record<Frequency, number> = {
   never: 0.01,
 }
 
-export type ProductClass =
-  | 'insecticide'
-  | 'miticide'
-  | 'fungicide'
-  | 'bactericide'
-  | 'fertiliser'
-  /** By the way it is put on: over the leaves, on the bark, into the trunk. */
-  | 'crown-spray'
-  | 'bark-spray'
-  | 'injection'
+/** Classes of product; the last three by the way it is put on: over the leaves, on the bark, into the trunk. */
+export const PRODUCT_CLASSES = [
+  'insecticide',
+  'miticide',
+  'fungicide',
+  'bactericide',
+  'fertiliser',
+  'crown-spray',
+  'bark-spray',
+  'injection',
+] as const
+export type ProductClass = (typeof PRODUCT_CLASSES)[number]
 
 /** What a cause calls for. Leaders that call for different ones must be parted before anything is bought. */
 export type ActionClass =

@@ -2,7 +2,7 @@ import { causeName, cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
-import { monthIn } from '@/core/time/calendar'
+import { monthIn, spokenDate } from '@/core/time/calendar'
 import {
   assessmentOfTree,
   decisionsOfTree,
@@ -102,7 +102,7 @@ export function treeView(id: string) {
         at: p.signedAt.getTime(),
         what: 'prescription',
         title: `Trunk injection, ${p.labelName}`,
-        detail: `${(p.dose.volumeM3 * 1e6).toFixed(1)} mL in ${p.dose.ports.length} ports${p.onDate ? `, for ${p.onDate}` : ''}`,
+        detail: `${(p.dose.volumeM3 * 1e6).toFixed(1)} mL in ${p.dose.ports.length} ports${p.onDate ? `, for ${spokenDate(p.onDate)}` : ''}`,
         by: p.signedBy,
         href: p.jobId ? `/run/${p.jobId}` : undefined,
       })),
