@@ -1,7 +1,7 @@
 'use client'
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
-import { useMemo, useState, useEffect } from 'react'
+import { useMemo, useRef, useState } from 'react'
 import { causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn, type FirmAlmanac } from '@/almanac/own'
@@ -49,10 +49,18 @@ export function Weigh({ view }: { view: WeighView }) {
   const needsReason = writing && (judgement.hold !== null || cause !== lead.cause)
   const shown = all ? weighed : top(weighed, cause)
   const check = checks[0] && checks[0].gain > 0.01 && !judgement.settled ? checks[0] : null
+  // The next question stands where the last one stood: the second of two quick presses was meant for that one.
+  const answeredAt = useRef(0)
+  function answer(state: FindingState) {
+    const now = performance.now()
+    if (!check || !writing || now - answeredAt.current < 350) return
+    answeredAt.current = now
+    set(check.finding, state)
+  }
   useViewKeys({
-    '1': () => check && writing && set(check.finding, 'there'),
-    '2': () => check && writing && set(check.finding, 'not-there'),
-    '3': () => check && writing && set(check.finding, 'unsure'),
+    '1': () => answer('there'),
+    '2': () => answer('not-there'),
+    '3': () => answer('unsure'),
   })
 
   if (!assessment || Object.keys(view.seen).length + Object.keys(seen).length === 0)
@@ -106,7 +114,7 @@ export function Weigh({ view }: { view: WeighView }) {
           check={check}
           almanac={almanac}
           settled={judgement.settled}
-          onAnswer={(state) => check && set(check.finding, state)}
+          onAnswer={answer}
         />
       )}
       <ProblemNote problem={keeping} />
@@ -309,12 +317,6 @@ function Question({
   settled: boolean
   onAnswer: (state: FindingState) => void
 }) {
-  // The next question stands where the last one stood: a second press that was meant for that one is not taken for this.
-  const [ready, setReady] = useState(false)
-  useEffect(() => {
-    const timer = setTimeout(() => setReady(true), 350)
-    return () => clearTimeout(timer)
-  }, [])
   if (!check)
     return (
       <p className="note note-good mt-4 min-h-[118px]">
@@ -339,28 +341,13 @@ function Question({
         </p>
       </div>
       <div className="grid grid-cols-3 gap-2">
-        <button
-          type="button"
-          className="btn btn-now"
-          aria-disabled={!ready}
-          onClick={() => ready && onAnswer('there')}
-        >
+        <button type="button" className="btn btn-now" onClick={() => onAnswer('there')}>
           There <kbd className="opacity-80">1</kbd>
         </button>
-        <button
-          type="button"
-          className="btn"
-          aria-disabled={!ready}
-          onClick={() => ready && onAnswer('not-there')}
-        >
+        <button type="button" className="btn" onClick={() => onAnswer('not-there')}>
           Not <kbd className="text-ink2">2</kbd>
         </button>
-        <button
-          type="button"
-          className="btn"
-          aria-disabled={!ready}
-          onClick={() => ready && onAnswer('unsure')}
-        >
+        <button type="button" className="btn" onClick={() => onAnswer('unsure')}>
           Unsure <kbd className="text-ink2">3</kbd>
         </button>
       </div>
