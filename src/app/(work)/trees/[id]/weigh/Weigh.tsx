@@ -50,7 +50,7 @@ export function Weigh({ view }: { view: WeighView }) {
   const shown = all ? weighed : top(weighed, cause)
   const check = checks[0] && checks[0].gain > 0.01 && !judgement.settled ? checks[0] : null
   // The next question stands where the last one stood: the second of two quick presses was meant for that one.
-  const answeredAt = useRef(0)
+  const answeredAt = useRef(-Infinity)
   function answer(state: FindingState) {
     const now = performance.now()
     if (!check || !writing || now - answeredAt.current < 350) return
