@@ -62,6 +62,17 @@ export interface TreeFilter {
   stage?: Stage
 }
 
+/** The conditions of a filter on the tree `t`, for the list and for its count alike. */
+function narrowed(sql: FirmSql, filter: TreeFilter) {
+  return sql`
+    ${filter.stage ? sql`and t.stage = ${filter.stage}` : sql``}
+    ${
+      filter.text
+        ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
+        : sql``
+    }`
+}
+
 /** Standing trees of a site in tag order, a page at a time: pass the last row's tag and id to go on. */
 export async function treesOfSite(
   sql: FirmSql,
@@ -74,12 +85,7 @@ export async function treesOfSite(
     select ${card(sql)} from tree t
     where t.site_id = ${siteId} and t.status = 'standing'
       ${after ? sql`and (t.tag, t.id) > (${after.tag}, ${after.id})` : sql``}
-      ${filter.stage ? sql`and t.stage = ${filter.stage}` : sql``}
-      ${
-        filter.text
-          ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
-          : sql``
-      }
+      ${narrowed(sql, filter)}
     order by t.tag, t.id limit ${limit}`
 }
 
@@ -87,12 +93,7 @@ export async function treesOfSite(
 export async function countTreesOfSite(sql: FirmSql, siteId: string, filter: TreeFilter): Promise<number> {
   const rows = await sql<{ count: number }[]>`
     select count(*)::int as count from tree t where t.site_id = ${siteId} and t.status = 'standing'
-      ${filter.stage ? sql`and t.stage = ${filter.stage}` : sql``}
-      ${
-        filter.text
-          ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
-          : sql``
-      }`
+      ${narrowed(sql, filter)}`
   return rows[0]!.count
 }
 

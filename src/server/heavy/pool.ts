@@ -124,10 +124,3 @@ export function notDoneProblem(error: NotDone): { problem: Problem; status: numb
       }
   }
 }
-
-/** Ends all threads; for scripts and tests. */
-export async function closePools(): Promise<void> {
-  const pools = holder.elmhornPools
-  holder.elmhornPools = undefined
-  await Promise.all([...(pools?.values() ?? [])].map((p) => p.destroy()))
-}

@@ -13,6 +13,19 @@ export interface Link {
 
 export const BEGINNING: Link = { seq: 0, hash: '0'.repeat(64) }
 
+const falseSeal = (seq: number): Trouble => ({
+  seq,
+  kind: 'false seal',
+  words: `The seal of record ${seq} was not made with our key.`,
+})
+
+/** The chain ends before an entry that was sealed. */
+const cutOff = (end: number, sealed: number): Trouble => ({
+  seq: end + 1,
+  kind: 'cut',
+  words: `The ledger ends at record ${end}, but record ${sealed} was sealed: its end was cut off.`,
+})
+
 /**
  * Follows a stretch of the chain from a link: numbers without a gap, each entry with the hash of the one before and of its
  * own text, and, from the first sealed entry on, each with a true seal over that hash. Answers the first trouble, or the
@@ -41,7 +54,7 @@ export function followChain(
       const seal = seals.get(e.seq)
       if (!seal)
         return at('not sealed', `Record ${e.seq} has no seal: it was not entered through the product.`)
-      if (!isTrueSeal(seal)) return at('false seal', `The seal of record ${e.seq} was not made with our key.`)
+      if (!isTrueSeal(seal)) return { trouble: falseSeal(e.seq) }
       if (seal.hash !== e.hash)
         return at('chained anew', `Record ${e.seq} is not the one that was sealed under this number.`)
     }
@@ -59,12 +72,7 @@ export function againstFile(
   let first: Trouble | null = null
   for (const [seq, s] of inFile) {
     if (!isTrueSeal(s) || (first && first.seq <= seq)) continue
-    if (seq > end.seq)
-      first = {
-        seq: end.seq + 1,
-        kind: 'cut',
-        words: `The ledger ends at record ${end.seq}, but record ${seq} was sealed: its end was cut off.`,
-      }
+    if (seq > end.seq) first = cutOff(end.seq, seq)
     else if (inDatabase.get(seq)?.hash !== s.hash)
       first = {
         seq,
@@ -115,18 +123,8 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
 export async function checkTail(sql: FirmSql): Promise<Trouble | null> {
   const [newest, last] = [await newestSeal(sql), await lastSeq(sql)]
   if (!newest) return null
-  if (!isTrueSeal(newest))
-    return {
-      seq: newest.seq,
-      kind: 'false seal',
-      words: `The seal of record ${newest.seq} was not made with our key.`,
-    }
-  if (last < newest.seq)
-    return {
-      seq: last + 1,
-      kind: 'cut',
-      words: `The ledger ends at record ${last}, but record ${newest.seq} was sealed: its end was cut off.`,
-    }
+  if (!isTrueSeal(newest)) return falseSeal(newest.seq)
+  if (last < newest.seq) return cutOff(last, newest.seq)
   const entries = await chainFrom(sql, newest.seq - 1, STRETCH)
   const followed = followChain(
     { seq: newest.seq - 1, hash: entries[0]?.prevHash ?? '' },

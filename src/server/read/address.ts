@@ -1,5 +1,6 @@
+import { isDate } from '@/core/time/calendar'
+import { isId } from '../id'
 import { hasUnseen } from '../text'
-import { isId } from './reader'
 
 /** What stands behind the question mark of an address, as Next gives it. */
 export type Query = Record<string, string | string[] | undefined>
@@ -29,6 +30,12 @@ export function idOf(query: Query, name: string): string | null {
 export function readAfter(query: Query): { site: string; tag: string; id: string } | null {
   const [site, tag, id] = [idOf(query, 'site'), textOf(query, 'tag', 40), idOf(query, 'id')]
   return site !== null && tag !== null && id !== null ? { site, tag, id } : null
+}
+
+/** Where a list by day goes on, its day under the given name, or nothing: then it begins at the first. */
+export function readAfterDay(query: Query, name: string): { day: string; id: string } | null {
+  const [day, id] = [textOf(query, name, 10), idOf(query, 'id')]
+  return day !== null && id !== null && isDate(day) ? { day, id } : null
 }
 
 /**

@@ -1,17 +1,14 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
-import { idOf, textOf, type Query } from '@/server/read/address'
+import { readAfterDay, type Query } from '@/server/read/address'
 import { FOLLOW_UP_PAGE, followUpsView } from '@/server/read/work'
 import { fromToday, writtenDate } from '@/ui/when'
-import { isDate } from '@/core/time/calendar'
 
 export const metadata = { title: 'Follow-up' }
 
 export default async function FollowUpPage({ searchParams }: { searchParams: Promise<Query> }) {
-  const query = await searchParams
-  const [dueOn, id] = [textOf(query, 'due', 10), idOf(query, 'id')]
-  const after = dueOn !== null && id !== null && isDate(dueOn) ? { dueOn, id } : null
-  const { checks, due, open, today } = await followUpsView(after)
+  const after = readAfterDay(await searchParams, 'due')
+  const { checks, due, open, today } = await followUpsView(after && { dueOn: after.day, id: after.id })
   const last = checks.length === FOLLOW_UP_PAGE ? checks.at(-1) : undefined
   const list = (rows: typeof checks) => (
     <ul className="border-t border-line mt-1 max-w-4xl">

@@ -1,17 +1,14 @@
 import Link from 'next/link'
 import { showMl } from '@/core/quantity/format'
-import { isDate } from '@/core/time/calendar'
-import { idOf, textOf, type Query } from '@/server/read/address'
+import { readAfterDay, type Query } from '@/server/read/address'
 import { RUN_PAGE, runListView } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
 
 export const metadata = { title: 'Run' }
 
 export default async function RunPage({ searchParams }: { searchParams: Promise<Query> }) {
-  const query = await searchParams
-  const [onDate, id] = [textOf(query, 'date', 10), idOf(query, 'id')]
-  const after = onDate !== null && id !== null && isDate(onDate) ? { onDate, id } : null
-  const { jobs, today } = await runListView(after)
+  const after = readAfterDay(await searchParams, 'date')
+  const { jobs, today } = await runListView(after && { onDate: after.day, id: after.id })
   const last = jobs.length === RUN_PAGE ? jobs.at(-1) : undefined
   return (
     <>
