@@ -50,9 +50,15 @@ module.exports = {
     only(
       'ui-uses-core',
       '^src/ui/',
-      ['^src/(ui|core|calc|almanac|workers)/'],
-      'Views never import the server or the database.',
+      ['^src/(ui|core|calc|almanac|workers)/', '^src/server/verbs\\.ts$'],
+      'Views never import the server or the database; of the steps they know the types.',
     ),
+    {
+      name: 'steps-are-types-to-views',
+      severity: 'error',
+      from: { path: '^src/ui/' },
+      to: { path: '^src/server/', dependencyTypesNot: ['type-only'] },
+    },
     only(
       'workers-call-core',
       '^src/workers/',

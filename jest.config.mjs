@@ -12,7 +12,11 @@ const transform = {
 }
 const shared = {
   transform,
-  moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
+  moduleNameMapper: {
+    '^@/(.*)$': '<rootDir>/src/$1',
+    // The browser's own build of it is a module; here the one for Node does.
+    '^csv-parse/browser/esm/sync$': 'csv-parse/sync',
+  },
   transformIgnorePatterns: [
     '/node_modules/(?!(d3-|internmap|uuid|postgrator|@date-fns|date-fns|iron-session|uncrypto|cookie))',
   ],
