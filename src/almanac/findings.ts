@@ -1,5 +1,6 @@
 import { ownName } from './ownName'
 import type { Finding, Place } from '@/core/diagnose/almanac'
+import type { RingMark } from '@/core/ports/marks'
 
 const f = (
   id: string,
@@ -9,30 +10,34 @@ const f = (
   question: string,
   minutes: number,
   background = 0.03,
-  more: Pick<Finding, 'settles' | 'retired' | 'unsafe'> = {},
+  more: Pick<Finding, 'settles' | 'retired' | 'unsafe' | 'oneTree' | 'onRing'> = {},
 ): Finding => ({ id, place, how, name, question, minutes, background, ...more })
 
 const UNSAFE = { unsafe: true }
+const ONE_TREE = { oneTree: true }
+const onRing = (mark: RingMark['kind'], state: 'there' | 'not-there' = 'there') => ({
+  onRing: { mark, state },
+})
 
 /** Everything an examination can record, in the order a tree is walked. */
 // prettier-ignore
 export const FINDINGS: readonly Finding[] = [
   f('spreads-along-neighbours', 'site', 'look', 'Spreads along neighbours', 'Look down the row. Have neighbours of the same kind fallen ill one after another?', 2, 0.06),
   f('many-kinds-affected', 'site', 'look', 'Several kinds affected', 'Look round the property. Do unrelated kinds show the same?', 2, 0.06),
-  f('only-this-tree', 'site', 'look', 'Only this tree', 'Are other trees of the same kind nearby healthy?', 1, 0.4),
+  f('only-this-tree', 'site', 'look', 'Only this tree', 'Are other trees of the same kind nearby healthy?', 1, 0.4, ONE_TREE),
   f('paving-over-roots', 'site', 'look', 'Paving over roots', 'Does paving or a building cover much of the root zone?', 1, 0.2),
   f('grade-or-dig-recent', 'site', 'ask', 'Recent digging or fill', 'Ask. Was there digging, filling or building nearby in the last years?', 1, 0.1),
   f('salt-exposed', 'site', 'ask', 'Salt reaches it', 'Ask. Does winter salt or salt spray reach the tree?', 1, 0.12),
   f('weedkiller-used', 'site', 'ask', 'Weedkiller used nearby', 'Ask. Was weedkiller used on the lawn or paths nearby?', 1, 0.15),
-  f('pruned-in-risk-season', 'site', 'ask', 'Pruned in the risky season', 'Ask. Was it pruned or wounded in spring or early summer?', 1, 0.06),
-  f('planted-recently', 'site', 'ask', 'Planted within three years', 'Ask. Was it planted in the last three years?', 0.5, 0.08),
+  f('pruned-in-risk-season', 'site', 'ask', 'Pruned in the risky season', 'Ask. Was it pruned or wounded in spring or early summer?', 1, 0.06, ONE_TREE),
+  f('planted-recently', 'site', 'ask', 'Planted within three years', 'Ask. Was it planted in the last three years?', 0.5, 0.08, ONE_TREE),
   f('frost-recent', 'site', 'ask', 'Frost after growth began', 'Ask. Was there a frost after the new growth had begun?', 0.5, 0.1),
   f('cool-wet-spring', 'site', 'ask', 'Cool wet spring', 'Ask. Was it cool and wet when the buds broke?', 0.5, 0.3),
   f('drought-recent', 'site', 'ask', 'Dry spell', 'Ask. Has there been a dry spell of several weeks?', 0.5, 0.2),
   f('juniper-near', 'site', 'look', 'Juniper near', 'Do junipers or red cedars grow in the neighbourhood?', 2, 0.4),
 
   f('crown-thin-top', 'crown', 'look', 'Crown thin at the top', 'Step back. Is the upper crown thin or dying back from the top?', 1, 0.12),
-  f('crown-thin-one-side', 'crown', 'look', 'One side thin', 'Step back. Is one side of the crown thin or dead?', 1, 0.08),
+  f('crown-thin-one-side', 'crown', 'look', 'One side thin', 'Step back. Is one side of the crown thin or dead?', 1, 0.08, onRing('thin')),
   f('crown-thin-even', 'crown', 'look', 'Thin all round', 'Step back. Is the crown thin evenly all round?', 1, 0.08),
   f('branch-dieback-scattered', 'crown', 'look', 'Scattered dead branches', 'Are there dead branches here and there in the crown?', 1, 0.15),
   f('flagging-limb', 'crown', 'look', 'One limb wilts', 'Has a single limb wilted or yellowed suddenly this season?', 1, 0.02),
@@ -109,7 +114,7 @@ export const FINDINGS: readonly Finding[] = [
   f('bark-flakes-natural', 'trunk', 'look', 'Thin plates over sound bark', 'Do thin plates come off over sound new bark under a full crown?', 1, 0.02),
   f('bleed-dark', 'trunk', 'look', 'Dark bleeding spots', 'Are there dark sticky bleeding spots on the lower trunk?', 1, 0.01),
   f('bleed-sour', 'trunk', 'look', 'Sour watery seep', 'Does a sour-smelling seep come from a crack or wound?', 1, 0.012),
-  f('canker-sunken', 'trunk', 'look', 'Sunken dead bark', 'Is there sunken, cracked dead bark?', 1, 0.04),
+  f('canker-sunken', 'trunk', 'look', 'Sunken dead bark', 'Is there sunken, cracked dead bark?', 1, 0.04, onRing('dead')),
   f('pads-under-bark', 'trunk', 'peel', 'Fungal pads under a crack', 'Open a bark crack. Are there grey fungal pads beneath?', 5, 0.005),
   f('rub-torn-bark', 'trunk', 'look', 'Bark shredded low', 'On a young stem, is bark shredded one to four feet up?', 0.5, 0.008),
   f('ants-trail', 'trunk', 'follow', 'Ants on the trunk', 'Do ants run up and down the trunk? Follow them up.', 1, 0.1),
@@ -121,8 +126,8 @@ export const FINDINGS: readonly Finding[] = [
   f('wound-mower', 'base', 'look', 'Mower or trimmer wounds', 'Are there fresh or repeated machine wounds at the base?', 0.5, 0.1),
   f('tunnels-mulch', 'base', 'look', 'Runways in the mulch', 'Are there runways or tunnels in mulch or grass?', 1, 0.04),
   f('slime-shells', 'base', 'look', 'Slime and shells', 'Are there slime trails or many snails in the ground cover?', 1, 0.015),
-  f('flare-hidden', 'base', 'look', 'Root flare hidden', 'Look where trunk meets soil. Does it go in straight, like a post, with no flare?', 0.5, 0.1),
-  f('root-girdling', 'base', 'dig', 'Root across the trunk', 'Clear the soil at the base. Does a root press across or round the trunk?', 8, 0.03),
+  f('flare-hidden', 'base', 'look', 'Root flare hidden', 'Look where trunk meets soil. Does it go in straight, like a post, with no flare?', 0.5, 0.1, onRing('flare', 'not-there')),
+  f('root-girdling', 'base', 'dig', 'Root across the trunk', 'Clear the soil at the base. Does a root press across or round the trunk?', 8, 0.03, onRing('girdling')),
   f('mulch-piled', 'base', 'look', 'Mulch against the trunk', 'Is mulch or soil piled against the trunk?', 0.5, 0.15),
   f('mushrooms-base', 'base', 'look', 'Mushrooms at the base', 'Do clusters of mushrooms stand round the base or on roots?', 0.5, 0.012),
   f('fans-white-under-bark', 'base', 'peel', 'White sheets under the bark', 'Lift bark at the base. Are there white sheets beneath?', 4, 0.005),
@@ -134,7 +139,7 @@ export const FINDINGS: readonly Finding[] = [
   f('soil-hard', 'soil', 'probe', 'Soil too hard to probe', 'Push the probe in. Is the soil too hard?', 1, 0.15),
   f('soil-dry', 'soil', 'probe', 'Soil dry at 4 to 6 in', 'Is the soil dry four to six inches down?', 1, 0.15),
   f('soil-wet', 'soil', 'probe', 'Soil saturated', 'Is the soil saturated?', 1, 0.08),
-  f('roots-dark-soft', 'soil', 'dig', 'Fine roots dark and soft', 'Dig up fine roots. Are they dark and soft?', 6, 0.03),
+  f('roots-dark-soft', 'soil', 'dig', 'Fine roots dark and soft', 'Dig up fine roots. Are they dark and soft?', 6, 0.03, ONE_TREE),
 
   f('leafhopper-bug-beak', 'fruit', 'look', 'Long-beaked bugs or their eggs', 'Are there large long-legged bugs, or their eggs in a row?', 1, 0.008),
   f('fruit-rings-sunken', 'fruit', 'look', 'Sunken ringed rot', 'Is there sunken rot with rings, or a V into the core?', 0.5, 0.008),

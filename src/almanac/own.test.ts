@@ -1,6 +1,7 @@
 import { CAUSES, causeName } from './causes'
 import { findingName } from './findings'
-import { ownId, withOwn, type OwnEntry } from './own'
+import { withOwn } from './own'
+import { ownId, type OwnEntry } from './ownEntry'
 import { weighTree } from './weighing'
 
 const spot: OwnEntry = {

@@ -176,7 +176,7 @@ export function scoreRun(
   const quick = Math.min(1, Math.max(LEAST_BEST, bestMinutes) / Math.max(LEAST_BEST, minutes))
   const near = !causeRight && causeOf(answer)?.action === truth.action
   const seen: Seen = Object.fromEntries([
-    [one.complaint, 'there' as FindingState],
+    [one.complaint, 'there'],
     ...checks.map((f): [string, FindingState] => [f, one.truth.get(f) ? 'there' : 'not-there']),
   ])
   const [first] = weigh({ host: one.host, month: one.month, seen, causes: CAUSES, findings: FINDING_BY_ID })

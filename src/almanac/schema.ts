@@ -21,6 +21,13 @@ const Finding = z.strictObject({
   settles: z.array(id).min(1).optional(),
   retired: z.boolean().optional(),
   unsafe: z.boolean().optional(),
+  oneTree: z.boolean().optional(),
+  onRing: z
+    .strictObject({
+      mark: z.enum(['flare', 'dead', 'thin', 'girdling', 'hole']),
+      state: z.enum(['there', 'not-there']),
+    })
+    .optional(),
 })
 
 const Host = z.object({

@@ -46,8 +46,21 @@ export const SCHOOLS: readonly School[] = [
   s('copper-sulfur', 'Copper and sulfur at home', 'Where lawful', 'Not for amateurs', 'Where the law allows it to the client.', 'Where it does not.', 'by case', 'The law of the place decides.'),
 ]
 
+/** Matters of one trouble or one kind of tree alone. */
+const ONLY: Readonly<Record<string, { causes?: readonly string[]; hosts?: RegExp }>> = {
+  'ash-borer-timing': { causes: ['emerald-ash-borer'] },
+  'blight-cutting': { causes: ['fire-blight'] },
+  'blight-sprays': { causes: ['fire-blight'] },
+  'fruit-bugs': { causes: ['leaf-footed-bug'] },
+  'soft-scale': {
+    causes: ['lecanium-scale', 'tuliptree-scale', 'cottony-cushion-scale', 'mealybug', 'aphids'],
+  },
+  'wound-paint': { hosts: /oak/ },
+  'citrus-pruning': { hosts: /citrus/ },
+}
+
 /** Which matters come up for a class of action. */
-export const MATTERS_OF: Partial<Record<ActionClass, readonly string[]>> = {
+const MATTERS_OF: Partial<Record<ActionClass, readonly string[]>> = {
   'protect-systemic': ['soil-or-trunk', 'ash-borer-timing', 'holes'],
   'sap-feeder-care': ['soft-scale', 'ants'],
   sanitation: ['blight-cutting', 'blight-sprays', 'fruit-bugs'],
@@ -56,6 +69,22 @@ export const MATTERS_OF: Partial<Record<ActionClass, readonly string[]>> = {
   'root-collar-work': ['weak-feeding'],
   pruning: ['stubs', 'citrus-pruning', 'wound-paint'],
   barrier: ['guards'],
+}
+
+/**
+ * The matters that come up in working on a cause on a kind of tree: those of its class of action, without those of another
+ * trouble or another kind.
+ * @example mattersOf({ id: 'hemlock-woolly-adelgid', action: 'protect-systemic' }, 'hemlock').map((s) => s.id) // ['soil-or-trunk', 'holes']
+ */
+export function mattersOf(cause: { id: string; action: ActionClass }, host: string): School[] {
+  return SCHOOLS.filter((school) => {
+    const only = ONLY[school.id]
+    return (
+      MATTERS_OF[cause.action]?.includes(school.id) &&
+      (only?.causes?.includes(cause.id) ?? true) &&
+      (only?.hosts?.test(host) ?? true)
+    )
+  })
 }
 
 /** A matter as this house does it: its own rule, or the default. */

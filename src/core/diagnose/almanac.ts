@@ -1,3 +1,5 @@
+import type { RingMark } from '../ports/marks'
+
 /** The shapes the weighing reads. The almanac fills them; the core knows no entry by name. */
 
 export type Place = 'site' | 'crown' | 'leaf' | 'shoot' | 'trunk' | 'base' | 'soil' | 'fruit' | 'lab'
@@ -32,6 +34,12 @@ export interface Finding {
   settles?: readonly string[]
   /** Kept for old examinations; never asked again. */
   retired?: boolean
+  /** A firm's own. */
+  own?: boolean
+  /** Said of this tree alone, though it stands among what a site shares. */
+  oneTree?: boolean
+  /** The mark on the ring that tells it, and what it tells. */
+  onRing?: { mark: RingMark['kind']; state: 'there' | 'not-there' }
   /** There, it sends the tree to a qualified risk assessor before anything else, whatever cause leads. */
   unsafe?: boolean
 }
@@ -129,3 +137,8 @@ export type FindingState = 'there' | 'not-there' | 'unsure' | 'not-looked'
 
 /** What was seen, by finding id. What is absent here was not looked at. */
 export type Seen = Readonly<Record<string, FindingState>>
+
+/** The state of a finding; one that was never set was not looked at. */
+export function stateOf(seen: Seen, finding: string): FindingState {
+  return seen[finding] ?? 'not-looked'
+}

@@ -1,4 +1,4 @@
-import { CHANCE, type Cause, type Finding, type FindingState, type Seen } from './almanac'
+import { CHANCE, stateOf, type Cause, type Finding, type FindingState, type Seen } from './almanac'
 
 /** What fits none of the causes. */
 export const SOMETHING_ELSE = 'something-else'
@@ -155,8 +155,7 @@ export function weigh(input: WeighInput): Weighed[] {
 function expectedUnseen(cause: Cause, input: WeighInput): string[] {
   return Object.entries(cause.findings)
     .filter(
-      ([id, often]) =>
-        (often === 'always' || often === 'usual') && (input.seen[id] ?? 'not-looked') === 'not-looked',
+      ([id, often]) => (often === 'always' || often === 'usual') && stateOf(input.seen, id) === 'not-looked',
     )
     .map(([id]) => id)
 }
@@ -199,12 +198,7 @@ export function nextChecks(input: WeighInput, most = 5, by: 'perMinute' | 'gain'
   const checks: Check[] = []
   for (const id of relevant) {
     const finding = input.findings.get(id)
-    if (
-      !finding ||
-      finding.retired ||
-      finding.place === 'lab' ||
-      (input.seen[id] ?? 'not-looked') !== 'not-looked'
-    )
+    if (!finding || finding.retired || finding.place === 'lab' || stateOf(input.seen, id) !== 'not-looked')
       continue
     const there = normalise(logs.map((l, i) => l + logLikelihood(finding, 'there', all[i]!.cause)))
     const not = normalise(logs.map((l, i) => l + logLikelihood(finding, 'not-there', all[i]!.cause)))

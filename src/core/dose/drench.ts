@@ -129,7 +129,7 @@ export function drench(input: DrenchInput): Result<Drench> {
       expression:
         units === 'us'
           ? `${shown(product, 'gal', 'us', 4)} × ${sensible(input.strength / LB_PER_GAL, 3)} lb per gal`
-          : `${shown(product, 'gal', 'metric', 4)} × ${sensible(input.strength, 2)} g per L ÷ 1,000`,
+          : `${shown(product, 'gal', 'metric', 4)} × ${sensible(input.strength, 2)} g per L`,
       result: shown(result.activeIngredient, 'lb', units, 4),
       source: 'label',
     })

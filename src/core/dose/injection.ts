@@ -107,7 +107,7 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
     if (needed > ports) {
       working.push({
         label: 'Ports added so that none is over its most',
-        expression: `${showMl(volume)} ÷ ${showMl(input.perPortMax)}`,
+        expression: `${showMl(volume)} ÷ ${showMl(input.perPortMax)}, rounded up`,
         result: `${needed} ports`,
         source: 'label',
         from: fromLabel,

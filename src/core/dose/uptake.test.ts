@@ -1,5 +1,5 @@
 import { toSI } from '../quantity/units'
-import { estimateUptake, type UptakeInput } from './uptake'
+import { estimateUptake, uptakeOutlook, type UptakeInput } from './uptake'
 
 const base: UptakeInput = {
   base: { from: 1500, to: 3000 },
@@ -50,4 +50,15 @@ test.each([
   const r = estimateUptake({ ...base, temperature, limits, sources: { label: 'the card' } })
   expect(r.ok).toBe(allowed)
   if (!r.ok) expect(r.problem.message).toContain('the card')
+})
+
+test.each([
+  ['ring-porous', 'moist', 70, 'good'],
+  ['ring-porous', 'dry', 70, 'slow'],
+  ['conifer', 'moist', 70, 'slow'],
+  ['ring-porous', 'moist', 40, 'closed'],
+  ['ring-porous', 'moist', 98, 'closed'],
+  ['ring-porous', 'frozen', 70, 'closed'],
+] as const)('an hour for %s on %s soil at %d °F is %s', (wood, soil, f, outlook) => {
+  expect(uptakeOutlook(wood, { soil, temperature: toSI(f, 'F') })).toBe(outlook)
 })

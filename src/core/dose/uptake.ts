@@ -104,3 +104,16 @@ export function estimateUptake(input: UptakeInput): Result<{ from: number; to: n
     ],
   })
 }
+
+/**
+ * How an hour is for an injection into a kind of wood, against the label's own time: good, slow, or closed where nothing
+ * is taken up. `uptakeOutlook('ring-porous', { soil: 'dry', temperature: 21 })` is 'slow'.
+ */
+export function uptakeOutlook(
+  wood: Wood,
+  hour: { soil: Soil; temperature: Temperature },
+): 'good' | 'slow' | 'closed' {
+  const uptake = estimateUptake({ base: { from: 1, to: 1 }, wood, ...hour })
+  if (!uptake.ok) return 'closed'
+  return uptake.value.from > 1 ? 'slow' : 'good'
+}

@@ -134,7 +134,7 @@ export function feed(input: FeedInput): Result<Feed> {
         expression:
           units === 'us'
             ? `${shown(area, 'ft2', units, 1)} × ${sensible(input.nitrogen / POUNDS_PER_1000_FT2)} lb per 1,000 ft²`
-            : `${shown(area, 'ft2', units, 1)} × ${sensible(input.nitrogen * 1000)} g per m² ÷ 1,000`,
+            : `${shown(area, 'ft2', units, 1)} × ${sensible(input.nitrogen * 1000)} g per m²`,
         result: lb(n),
         source: 'choice',
       },

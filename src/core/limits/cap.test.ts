@@ -105,3 +105,23 @@ test.each([
     problem: { code: 'out-of-range', field },
   })
 })
+
+describe('priorities that are no whole numbers', () => {
+  test('are weighed as they are, to the last of six decimals', () => {
+    const room = { limit: lb(0.003125 * 20) / acre }
+    expect(value({ ...room, trees: [tree('A', 20, 1.5), tree('B', 20, 1.4)] }).treat).toEqual(['A'])
+    expect(value({ ...room, trees: [tree('A', 20, 1.4), tree('B', 20, 1.5)] }).treat).toEqual(['B'])
+    expect(
+      value({ ...room, trees: [tree('A', 10, 0.25), tree('B', 10, 0.25), tree('C', 20, 0.4999)] }).treat,
+    ).toEqual(['A', 'B'])
+    expect(
+      value({ ...room, trees: [tree('A', 10, 0.25), tree('B', 10, 0.25), tree('C', 20, 0.5001)] }).treat,
+    ).toEqual(['C'])
+  })
+  test('a tree that matters nothing takes no room from the others', () => {
+    const room = { limit: lb(0.003125 * 20) / acre }
+    const chosen = value({ ...room, trees: [tree('A', 15, 1), tree('B', 5, 0), tree('C', 20, 0)] })
+    expect(chosen.treat).toEqual(['A'])
+    expect(chosen.wait).toEqual(['B', 'C'])
+  })
+})

@@ -12,7 +12,7 @@ const MOST_WEIGHT = 1000
 
 /**
  * Reads how a label writes a tank mix: `2 %` by volume, `4 tsp/gal`, `15 mL/2 L`, `3 lb/100 gal`, `8 oz/100 gal` (a
- * weight), `2 g/L`. Problems: `missing`, `bad-quantity`, `out-of-range` (none, or more product than spray).
+ * weight), `2 g/L`, and parts of product to parts of water, `1:100`. Problems: `missing`, `bad-quantity`, `out-of-range` (none, or more product than spray).
  * @example readMixRate('2 %', 'mix') // { kind: 'liquid', perVolume: 0.02 }
  */
 export function readMixRate(typed: string, field: string): Result<MixRate> {
@@ -26,6 +26,12 @@ export function readMixRate(typed: string, field: string): Result<MixRate> {
   }
   const share = readQuantity(typed, 'share', field)
   if (share.ok) return range({ kind: 'liquid', perVolume: share.value.si })
+  const parts = /^\s*(\d+(?:\.\d+)?)\s*:\s*(\d+(?:\.\d+)?)\s*$/.exec(typed)
+  if (parts) {
+    const [product, water] = [Number(parts[1]), Number(parts[2])]
+    // One part to a hundred of water makes a hundred and one parts of spray: never more than either reading of the words.
+    return range({ kind: 'liquid', perVolume: product / (product + water) })
+  }
   // Plain ounces are a weight here, so weights are tried first.
   const weight = readRate(typed, 'mass', 'volume', field)
   if (weight.ok) return range({ kind: 'weight', perVolume: weight.value.si })

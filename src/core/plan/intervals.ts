@@ -1,5 +1,5 @@
 import { ok, refuse, type Result } from '../problem'
-import { daysBetween, isDate, type PlainDate } from '../time/calendar'
+import { daysBetween, isDate, spokenDate, type PlainDate } from '../time/calendar'
 import type { Working } from '../working/working'
 
 export interface Application {
@@ -291,7 +291,7 @@ function workingOf({ plan, history }: Parameters<typeof planConflicts>[0], confl
       source: 'record',
     },
     ...conflicts.slice(0, 40).map((c) => ({
-      label: `${c.product}, ${c.date}`,
+      label: `${c.product}, ${spokenDate(c.date)}`,
       expression: c.with ? `${SAID[c.rule]} ${c.with.product}` : SAID[c.rule],
       result: c.with ? `${Math.abs(daysBetween(c.date, c.with.date))} days` : c.rule,
       source: 'label' as const,

@@ -17,6 +17,11 @@ export function clockwise(a: number, b: number): number {
   return wrap(b - a)
 }
 
+/** The bearing half way round a sector, clockwise. `middleOf({ from: 350, to: 30 }) === 10` */
+export function middleOf(sector: Sector): number {
+  return wrap(sector.from + clockwise(sector.from, sector.to) / 2)
+}
+
 /** Degrees between two bearings the shorter way. `apart(350, 10) === 20` */
 export function apart(a: number, b: number): number {
   const d = clockwise(a, b)

@@ -15,7 +15,7 @@ describe('worked cases', () => {
       portGirth: inch(portGirth),
       minSpacing: inch(minSpacing),
       maxGap: maxGap === undefined ? undefined : inch(maxGap),
-    } as LayoutInput)
+    })
     expect(layout.ports.map((p) => p.bearing)).toEqual(c.answer.ports.map((p) => p.bearing))
     layout.ports.forEach((p, i) => expect(p.suitability).toBeCloseTo(c.answer.ports[i]!.suitability, 12))
     expect(layout.total).toBeCloseTo(c.answer.total, 11)

@@ -1,5 +1,5 @@
 import type { Length } from '../quantity/units'
-import { clockwise, wrap, type Sector } from './bearing'
+import { clockwise, middleOf, type Sector } from './bearing'
 import type { TrunkRound } from './suitability'
 
 /** One mark on the ring as a person sets it. A flare's or thin side's sector; a hole or root at its bearing. */
@@ -39,7 +39,7 @@ export function roundOf(
       .filter((m) => m.kind === 'flare')
       .map((m) => {
         const width = clockwise(m.from, m.to)
-        return { bearing: wrap(m.from + width / 2), halfWidth: Math.max(1, width / 2) }
+        return { bearing: middleOf(m), halfWidth: Math.max(1, width / 2) }
       }),
     exclusions: marks
       .filter((m) => m.kind === 'dead' || m.kind === 'girdling')

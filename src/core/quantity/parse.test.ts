@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { readQuantity, readRate } from './parse'
+import { isBareNumber, readQuantity, readRate } from './parse'
 import { fromSI, toSI, UNITS, unit, type Dimension } from './units'
 
 const si = (typed: string, dimension: Dimension, bareUnit?: string) => {
@@ -40,6 +40,30 @@ describe('what people type', () => {
     ['1e-3 m', 'length', 0.001],
   ] as [string, Dimension, number][])('%s as %s', (typed, dimension, expected) => {
     expect(si(typed, dimension)).toBeCloseTo(expected, 12)
+  })
+
+  test('a lesser part that is one of the greater is asked about, with what it would be', () => {
+    expect(problem('5\'13"', 'length')?.message).toBe(
+      'Girth: 13 in is 1 ft or more, so "5\'13"" may be a slip; type 73 in if it is meant, or put it right.',
+    )
+    expect(problem('1 lb 16 oz', 'mass')?.code).toBe('bad-quantity')
+    expect(problem('1 min 60 s', 'time')?.code).toBe('bad-quantity')
+    expect(si('5\' 11 15/16"', 'length')).toBeCloseTo(1.8272125, 9)
+  })
+
+  test.each([
+    ['44', true],
+    [' 14 1/2', true],
+    ['½', true],
+    ['1,200.5', true],
+    ['-4', true],
+    ['44 in', false],
+    ['44"', false],
+    ['4/', false],
+    ['', false],
+    ['abc', false],
+  ])('"%s" is a bare number: %s', (typed, bare) => {
+    expect(isBareNumber(typed)).toBe(bare)
   })
 
   test('a bare number takes the unit of its field and says so', () => {

@@ -1,5 +1,5 @@
 import { ok, refuse, type Result } from '../problem'
-import { toSI, UNITS, type Dimension, type Unit } from './units'
+import { toSI, UNITS, type Dimension, type SI, type Unit } from './units'
 
 export interface ReadOptions {
   /** The unit a bare number is taken in (the one the field shows). Without it a bare number is refused. */
@@ -9,9 +9,9 @@ export interface ReadOptions {
 }
 
 /** What was typed, beside what it means. */
-export interface Reading {
+export interface Reading<D extends Dimension = Dimension> {
   /** The quantity in SI. */
-  si: number
+  si: SI[D]
   /** The unit it was typed in (the first one of a compound such as 5' 3"). */
   unit: string
   /** True when no unit was typed and the field's own was taken. */
@@ -100,16 +100,17 @@ const AS_A: Record<Dimension, string> = {
  * Accepts fractions (also ½), mixed numbers, thousands commas, compounds of one dimension (`1 lb 4 oz`),
  * typographic primes. `oz` alone is a weight unless the field can only hold a liquid.
  * Problems: `missing` for nothing typed; `bad-quantity` for anything unreadable, of the wrong dimension,
- * not finite, or without a unit where the field has none of its own. Range is the caller's affair.
+ * not finite, without a unit where the field has none of its own, or a compound whose lesser part is one of the greater or
+ * more (`5' 13"`). Range is the caller's affair.
  *
  * @example readQuantity("5' 3\"", 'length', 'height') // { ok: true, value: { si: 1.6002, unit: 'ft', bare: false } }
  */
-export function readQuantity(
+export function readQuantity<D extends Dimension>(
   typed: string,
-  dimension: Dimension,
+  dimension: D,
   field: string,
   options: ReadOptions = {},
-): Result<Reading> {
+): Result<Reading<D>> {
   const name = options.name ?? field
   const bad = (why: string) => refuse('bad-quantity', field, `${name} ${why}; type ${AS_A[dimension]}.`)
   if (typed.trim() === '') return refuse('missing', field, `${name} is empty; type ${AS_A[dimension]}.`)
@@ -134,6 +135,14 @@ export function readQuantity(
       // A compound goes down in size: 5 ft 3 in, not 5 in 3 ft.
       if (last && found.unit.factor >= last.factor) return bad(`cannot be read from "${shorten(typed)}"`)
       if (last && dimension === 'temperature') return bad(`cannot be read from "${shorten(typed)}"`)
+      // Thirteen inches after five feet are a slip of the hand: was it 5 ft 1 3 in, or 6 ft 1 in?
+      const lesser = toSI(number.value, found.unit.symbol)
+      if (last && lesser >= last.factor)
+        return refuse(
+          'bad-quantity',
+          field,
+          `${name}: ${number.value} ${found.unit.symbol} is 1 ${last.symbol} or more, so "${shorten(typed)}" may be a slip; type ${(total + lesser) / found.unit.factor} ${found.unit.symbol} if it is meant, or put it right.`,
+        )
       first ??= found.unit
       last = found.unit
       total += toSI(negative && dimension === 'temperature' ? -number.value : number.value, found.unit.symbol)
@@ -152,7 +161,13 @@ export function readQuantity(
 
   if (!Number.isFinite(total)) return bad('is not a finite number')
   const si = negative && dimension !== 'temperature' ? -total : total
-  return ok({ si, unit: first?.symbol ?? options.bareUnit!, bare })
+  return ok({ si: si, unit: first?.symbol ?? options.bareUnit!, bare })
+}
+
+/** True for a number with nothing behind it: `44`, `14 1/2`, `1,200`, `½`; not for `44 in`, `abc` or nothing. */
+export function isBareNumber(typed: string): boolean {
+  const text = normalise(typed).replace(/^[-+] ?/, '')
+  return readNumber(text, 0)?.end === text.length
 }
 
 /** Cuts what was typed to a length that fits in a sentence. */

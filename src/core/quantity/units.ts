@@ -16,6 +16,22 @@ export type Mass = Branded<'kg'>
 export type Temperature = Branded<'C'>
 /** Metres per second. */
 export type Speed = Branded<'m/s'>
+/** Seconds. */
+export type Duration = Branded<'s'>
+/** A share of one. */
+export type Share = Branded<'1'>
+
+/** What a quantity of a dimension is held as. A number of none fits into each; one of another dimension does not. */
+export interface SI {
+  length: Length
+  area: Area
+  volume: Volume
+  mass: Mass
+  temperature: Temperature
+  speed: Speed
+  time: Duration
+  share: Share
+}
 
 /** The SI unit each dimension is held in. */
 export const SI_UNIT: Record<Dimension, string> = {

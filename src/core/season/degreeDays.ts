@@ -2,7 +2,7 @@ import { ok, refuse, type Result } from '../problem'
 import type { UnitSystem } from '../quantity/format'
 import { sensible, shown } from '../quantity/pair'
 import type { Temperature } from '../quantity/units'
-import { addDays, isDate, type PlainDate } from '../time/calendar'
+import { addDays, isDate, spokenDate, type PlainDate } from '../time/calendar'
 import type { Working } from '../working/working'
 
 export type DegreeDayMethod = 'sine' | 'average'
@@ -112,14 +112,14 @@ export function degreeDays(input: DegreeDayInput): Result<DegreeDays> {
       return refuse(
         'out-of-range',
         `days[${i}].min`,
-        `The minimum of ${day.date} is above its maximum; change them over.`,
+        `The minimum of ${spokenDate(day.date)} is above its maximum; change them over.`,
       )
     const own = degreeDaysOf(day, input)
     total += own
     days.push({ date: day.date, degreeDays: own, total })
     if (i < 40)
       working.push({
-        label: day.date,
+        label: spokenDate(day.date),
         expression: `${t(day.min)} to ${t(day.max)}`,
         result: `${sensible(own * perDegree, 2)}, in all ${sensible(total * perDegree, 2)} ${unit}`,
         source: 'reading',

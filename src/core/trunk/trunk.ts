@@ -116,7 +116,7 @@ export function measureTrunk(stems: StemInput[], rootZone = 12, units: UnitSyste
     const list = each.map((s) => showLength(s.diameter, units))
     working.push({
       label: 'Equivalent diameter, same wood area',
-      expression: `√(${list.map((d) => `${d}²`).join(' + ')})`,
+      expression: `√(${list.map((d) => `(${d})²`).join(' + ')})`,
       result: showLength(equivalentDiameter, units),
       source: 'handbook',
     })

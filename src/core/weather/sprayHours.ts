@@ -4,6 +4,7 @@ import { shown } from '../quantity/pair'
 import type { Length, Speed, Temperature } from '../quantity/units'
 import { NOISE } from '../quantity/whole'
 import type { Working } from '../working/working'
+import { spokenDate } from '../time/calendar'
 
 /** One hour of weather. What a limit asks for must be there. */
 export interface WeatherHour {
@@ -274,7 +275,9 @@ function workingOf(
     {
       label: 'Best run',
       expression: `the earliest of the longest with at least ${need} h`,
-      result: best ? `${best.hours} h from ${best.from.replace('T', ' ')}` : 'none',
+      result: best
+        ? `${best.hours} h from ${spokenDate(best.from.slice(0, 10))}, ${best.from.slice(11, 16)}`
+        : 'none',
     },
   ]
 }

@@ -1,0 +1,44 @@
+import type { Frequency, Place } from '@/core/diagnose/almanac'
+
+/** What a firm has set or added in its own almanac; always marked as theirs. */
+export type OwnEntry =
+  /** A cause that is known in the district: it begins with more weight. */
+  | { kind: 'district'; cause: string }
+  | { kind: 'host'; id: string; name: string; botanical: string; edible: boolean }
+  | { kind: 'frequency'; cause: string; finding: string; often: Frequency }
+  | {
+      kind: 'finding'
+      id: string
+      name: string
+      question: string
+      place: Exclude<Place, 'lab'>
+      minutes: number
+    }
+  | {
+      kind: 'cause'
+      id: string
+      name: string
+      hosts: string[]
+      findings: Record<string, Frequency>
+      oneLine: string
+      act: string
+      doNot: string
+    }
+
+export type OwnHost = Extract<OwnEntry, { kind: 'host' }>
+
+/** The kinds of tree among a firm's own entries. */
+export function hostsOf(entries: readonly OwnEntry[]): OwnHost[] {
+  return entries.filter((e) => e.kind === 'host')
+}
+
+/** The id of an own entry, made from its name. `ownId('Quay leaf spot') === 'own-quay-leaf-spot'` */
+export function ownId(name: string): string {
+  const slug = name
+    .toLowerCase()
+    .normalize('NFKD')
+    .replace(/[\u0300-\u036f]/g, '')
+    .replace(/[^a-z0-9]+/g, '-')
+    .replace(/^-|-$/g, '')
+  return `own-${slug.slice(0, 36) || 'entry'}`
+}

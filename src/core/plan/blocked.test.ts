@@ -1,0 +1,33 @@
+import { blockedBy, type Standing } from './blocked'
+
+const READY: Standing = {
+  handed: null,
+  measured: true,
+  diagnosed: true,
+  decided: 'treat',
+  kindOpen: false,
+  cards: 1,
+}
+
+test('nothing is in the way of a tree that is measured, diagnosed, decided and told apart', () => {
+  expect(blockedBy(READY)).toBeNull()
+})
+test.each([
+  [{ handed: { done: true, onDate: '2026-06-12' } }, 'work', /done and recorded/],
+  [{ handed: { done: false, onDate: '2026-06-12' } }, 'work', /with the crew for 12 Jun 2026/],
+  [{ handed: { done: false, onDate: null } }, 'work', /a day to come/],
+  [{ measured: false }, 'measure', /not been measured/],
+  [{ diagnosed: false }, 'examine', /No cause/],
+  [{ decided: null }, 'decide', /Nothing has been decided/],
+  [{ decided: 'care' }, 'decided otherwise', /not to treat/],
+  [{ kindOpen: true }, 'kind', /look-alikes/],
+  [{ cards: 0 }, 'shelf', /No label card/],
+] as [Partial<Standing>, string, RegExp][])('%j stops it at %s', (change, at, text) => {
+  expect(blockedBy({ ...READY, ...change })).toEqual({ at, text: expect.stringMatching(text) })
+})
+test('what comes first is said first', () => {
+  const nothing = { handed: null, measured: false, diagnosed: false, decided: null, kindOpen: true, cards: 0 }
+  expect(blockedBy(nothing)?.at).toBe('measure')
+  expect(blockedBy({ ...nothing, measured: true })?.at).toBe('examine')
+  expect(blockedBy({ ...nothing, measured: true, diagnosed: true })?.at).toBe('decide')
+})
