@@ -1,4 +1,5 @@
 'use client'
+import { Button } from '@/ui/pieces/Button'
 
 /** When even the frame could not be made, most often because the database is out of reach. */
 export default function RootError({ reset }: { error: Error; reset: () => void }) {
@@ -8,9 +9,9 @@ export default function RootError({ reset }: { error: Error; reset: () => void }
       <p className="mt-2">
         The database does not answer. Check that it runs, then try again. Nothing that was saved is lost.
       </p>
-      <button type="button" className="btn btn-now mt-4" onClick={reset}>
+      <Button now className="mt-4" onClick={reset}>
         Try again
-      </button>
+      </Button>
     </main>
   )
 }

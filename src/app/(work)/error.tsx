@@ -1,4 +1,5 @@
 'use client'
+import { Button } from '@/ui/pieces/Button'
 
 /** When a page could not be made: says what to do, keeps the frame. */
 export default function WorkError({ reset }: { error: Error; reset: () => void }) {
@@ -9,9 +10,9 @@ export default function WorkError({ reset }: { error: Error; reset: () => void }
         The database did not answer, or something in the page went wrong. Nothing that was saved is lost. Try
         again in a moment; if it stays so, tell the office.
       </p>
-      <button type="button" className="btn btn-now mt-4" onClick={reset}>
+      <Button now className="mt-4" onClick={reset}>
         Try again
-      </button>
+      </Button>
     </div>
   )
 }

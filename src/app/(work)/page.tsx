@@ -1,10 +1,11 @@
 import Link from 'next/link'
-import { estimateUptake } from '@/core/dose/uptake'
 import { showMl, showTemperature } from '@/core/quantity/format'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
+import { ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
 
 export const metadata = { title: 'Today' }
 
@@ -34,14 +35,14 @@ export default async function TodayPage() {
           </Link>
         </p>
         {view.trouble && (
-          <p className="note note-stop mt-3" role="alert">
+          <Note says="stop" className="mt-3" role="alert">
             The ledger has trouble at record {view.trouble.seq}. {view.trouble.words} Tell the office, and
             keep the database and the file of seals as they are.
-          </p>
+          </Note>
         )}
         <InjectionHours hours={view.hours} timeZone={person.timeZone} units={person.units} />
         <section className="mt-5">
-          <h2 className="text-[0.95rem] text-ink2 font-text font-normal">Work for the crew</h2>
+          <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
           <ul className="border-t border-line mt-1">
             {view.jobs.map((job) => (
               <li key={job.id} className="border-b border-line">
@@ -50,7 +51,7 @@ export default async function TodayPage() {
                   className="grid sm:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto] gap-x-5 gap-y-1 items-center py-3 no-underline hover:bg-sheet"
                 >
                   <span>
-                    <span className="font-head font-bold text-[1.1rem] block">{job.siteName}</span>
+                    <span className="font-head font-bold text-lead block">{job.siteName}</span>
                     <span className="text-ink2">
                       {job.title.toLowerCase()}, {job.ports} ports, {showMl(job.volumeM3)}
                       {job.onDate < view.today && `, left open ${fromToday(job.onDate, view.today)}`}
@@ -99,7 +100,7 @@ export default async function TodayPage() {
           </ul>
         </section>
         <section className="mt-6">
-          <h2 className="text-[0.95rem] text-ink2 font-text font-normal">
+          <h2 className="text-small text-ink2 font-text font-normal">
             Promised and due
             {view.dueInAll > view.due.length &&
               `, the first ${view.due.length} of ${view.dueInAll.toLocaleString('en-US')}`}
@@ -148,9 +149,9 @@ export default async function TodayPage() {
                   className="flex justify-between items-baseline py-2 no-underline hover:underline"
                 >
                   <span>to {step}</span>
-                  <span className="font-head font-bold text-[1.25rem]">
+                  <span className="font-head font-bold text-lead">
                     {view.waiting[step].toLocaleString('en-US')}{' '}
-                    <span className="text-[0.85rem] font-text font-normal text-ink2">
+                    <span className="text-small font-text font-normal text-ink2">
                       {view.waiting[step] === 1 ? 'tree' : 'trees'}
                     </span>
                   </span>
@@ -158,13 +159,19 @@ export default async function TodayPage() {
               </li>
             ))}
           </ul>
-          <Link href={view.role === 'arborist' ? '/grounds' : '/run'} className="btn btn-now mt-3 w-full">
+          <ButtonLink href={view.role === 'arborist' ? '/grounds' : '/run'} now className="mt-3 w-full">
             {view.role === 'arborist' ? 'Open the grounds' : 'Open the crew’s work'}
-          </Link>
+          </ButtonLink>
         </section>
       </aside>
     </div>
   )
+}
+
+const UPTAKE_LOOK = {
+  good: 'bg-paper border-moss',
+  slow: 'bg-straw-soft border-straw',
+  closed: 'bg-line2 border-plum',
 }
 
 /** Hour by hour, whether a trunk takes anything up today, with the reason of every closed hour. */
@@ -173,38 +180,25 @@ function InjectionHours({
   timeZone,
   units,
 }: {
-  hours: { at: number; temperature: number; soil: 'moist' | 'dry' | 'saturated'; sky: string }[]
+  hours: Awaited<ReturnType<typeof todayView>>['hours']
   timeZone: string
   units: 'us' | 'metric'
 }) {
   return (
     <section className="mt-4">
-      <h2 className="text-[0.95rem] text-ink2 font-text font-normal mb-1">
+      <h2 className="text-small text-ink2 font-text font-normal mb-1">
         Uptake in the next hours, ring-porous wood against the label’s time
       </h2>
       <ol className="grid grid-cols-4 sm:grid-cols-8 lg:grid-cols-[repeat(16,minmax(0,1fr))] gap-[2px]">
-        {hours.map((h) => {
-          const uptake = estimateUptake({
-            base: { from: 1, to: 1 },
-            wood: 'ring-porous',
-            soil: h.soil,
-            temperature: h.temperature,
-          })
-          const slow = uptake.ok && uptake.value.from > 1
-          const word = !uptake.ok ? 'closed' : slow ? 'slow' : 'good'
-          return (
-            <li
-              key={h.at}
-              className={`px-1.5 py-1 border-t-4 ${!uptake.ok ? 'bg-line2 border-plum' : slow ? 'bg-straw-soft border-straw' : 'bg-paper border-moss'}`}
-            >
-              <span className="font-head font-bold">{clockTime(h.at, timeZone).slice(0, 2)}</span>
-              <span className="block text-[0.82rem] leading-tight">{word}</span>
-              <span className="block text-[0.82rem] leading-tight text-ink2">
-                {showTemperature(h.temperature, units)}
-              </span>
-            </li>
-          )
-        })}
+        {hours.map((h) => (
+          <li key={h.at} className={`px-1.5 py-1 border-t-4 ${UPTAKE_LOOK[h.uptake]}`}>
+            <span className="font-head font-bold">{clockTime(h.at, timeZone).slice(0, 2)}</span>
+            <span className="block text-small leading-tight">{h.uptake}</span>
+            <span className="block text-small leading-tight text-ink2">
+              {showTemperature(h.temperature, units)}
+            </span>
+          </li>
+        ))}
       </ol>
     </section>
   )

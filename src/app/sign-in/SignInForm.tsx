@@ -2,6 +2,8 @@
 import { useState, type FormEvent } from 'react'
 import { Field } from '@/ui/fields/Field'
 import { useAlive } from '@/ui/fields/useAlive'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
 
 interface DemoPerson {
   name: string
@@ -62,17 +64,15 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
           value={password}
           onChange={(e) => setPassword(e.target.value)}
         />
-        <div role="alert">{problem && <p className="note note-stop">{problem}</p>}</div>
-        <button type="submit" className="btn btn-now justify-self-start" disabled={busy}>
+        <div role="alert">{problem && <Note says="stop">{problem}</Note>}</div>
+        <Button type="submit" now className="justify-self-start" disabled={busy}>
           {busy ? 'Signing in' : 'Sign in'}
-        </button>
+        </Button>
       </form>
       {people.length > 0 && (
         <section className="mt-8 max-w-lg">
           <h2>People of the demo</h2>
-          <p className="text-ink2 text-[0.92rem] mb-2">
-            All of it is made up: firm, places, products and trees.
-          </p>
+          <p className="text-ink2 text-small mb-2">All of it is made up: firm, places, products and trees.</p>
           <ul className="border-t border-line">
             {people.map((p) => (
               <li key={p.email} className="border-b border-line">
@@ -86,7 +86,7 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
                 >
                   <span className="font-bold">{p.name}</span>
                   <span className="text-ink2">{p.role}</span>
-                  <span className="col-span-2 text-[0.88rem] text-ink2">
+                  <span className="col-span-2 text-small text-ink2">
                     {p.email} · {p.password}
                   </span>
                 </button>

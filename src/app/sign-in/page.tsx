@@ -23,16 +23,16 @@ export default async function SignInPage({ searchParams }: { searchParams: Promi
   return (
     <div className="min-h-dvh grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
       <div className="bg-spine text-[#dfe8e1] hidden lg:flex flex-col justify-center px-12">
-        <p className="flex items-center gap-3 font-head font-bold text-[2.4rem] text-white">
+        <p className="flex items-center gap-3 font-head font-bold text-figure text-white">
           <Mark size={40} /> Elmhorn
         </p>
-        <p className="mt-3 text-[1.25rem] max-w-[30ch] leading-snug">
+        <p className="mt-3 text-lead max-w-[30ch] leading-snug">
           From the first look at a tree to knowing whether the treatment worked.
         </p>
         <Ring marks={SHOWN} label="A trunk from above" labels={false} className="w-[300px] mt-6 -ml-6" />
       </div>
       <main className="flex flex-col justify-center px-6 sm:px-14 py-10 max-w-[640px] w-full">
-        <p className="lg:hidden flex items-center gap-2 font-head font-bold text-[1.6rem] mb-6">
+        <p className="lg:hidden flex items-center gap-2 font-head font-bold text-title mb-6">
           <Mark /> Elmhorn
         </p>
         <SignInForm next={wanted} people={people} />

@@ -1,4 +1,4 @@
-import { cause as causeOf, causeName } from '@/almanac/causes'
+import type { Cause } from '@/core/diagnose/almanac'
 import { findingName } from '@/almanac/findings'
 import type { ChainLink } from '@/core/diagnose/judge'
 import { showWeight } from '@/core/diagnose/showWeight'
@@ -12,11 +12,16 @@ const ROLE_WORD: Record<ChainLink['role'], string> = {
 
 /** The causes with their weight for and against from one middle line. Bars are bits of evidence, one scale for all. */
 export function Balance({
+  causes,
+  names,
   weighed,
   chains,
   chosen,
   onChoose,
 }: {
+  causes: readonly Pick<Cause, 'id' | 'kind'>[]
+  /** By cause, something else too. */
+  names: Readonly<Record<string, string>>
   weighed: readonly Weighed[]
   chains: readonly ChainLink[]
   chosen: string
@@ -27,7 +32,7 @@ export function Balance({
   const x = (bits: number) => (bits / widest) * 50
   return (
     <div role="radiogroup" aria-label="Causes, by weight">
-      <div className="hidden md:grid grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 text-[0.84rem] text-ink2 pb-1 border-b border-ink2">
+      <div className="hidden md:grid grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 text-small text-ink2 pb-1 border-b border-ink2">
         <span>Cause</span>
         <span className="text-right">speaks against</span>
         <span className="text-center">balance</span>
@@ -35,7 +40,8 @@ export function Balance({
         <span className="text-right">weight</span>
       </div>
       {weighed.map((w) => {
-        const cause = causeOf(w.cause)
+        const cause = causes.find((c) => c.id === w.cause)
+        const name = names[w.cause] ?? w.cause
         const link = chains.find((c) => c.cause === w.cause)
         const on = chosen === w.cause
         return (
@@ -43,26 +49,22 @@ export function Balance({
             key={w.cause}
             role="radio"
             aria-checked={on}
-            aria-label={`${causeName(w.cause)}, weight ${showWeight(w.probability)}`}
+            aria-label={`${name}, weight ${showWeight(w.probability)}`}
             tabIndex={on ? 0 : -1}
             onClick={() => onChoose(w.cause)}
             onKeyDown={(e) => keys(e, weighed, w.cause, onChoose)}
             className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] pl-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
           >
             <span>
-              <span className="font-head font-bold text-[1.05rem] block leading-tight">
-                {causeName(w.cause)}
-              </span>
-              <span className="text-[0.84rem] text-ink2">
+              <span className="font-head font-bold text-lead block leading-tight">{name}</span>
+              <span className="text-small text-ink2">
                 {cause?.kind ?? 'nothing in the almanac'}
                 {link && <b className="text-rust"> · {ROLE_WORD[link.role]}</b>}
                 {w.outOfSeason && ' · out of season'}
               </span>
             </span>
-            <span className="md:hidden font-head font-bold text-[1.3rem]">{showWeight(w.probability)}</span>
-            <span className="text-[0.88rem] text-plum md:text-right max-md:col-span-2">
-              {list(w.against)}
-            </span>
+            <span className="md:hidden font-head font-bold text-lead">{showWeight(w.probability)}</span>
+            <span className="text-small text-plum md:text-right max-md:col-span-2">{list(w.against)}</span>
             <svg
               viewBox="0 0 100 14"
               className="w-full h-[26px] max-md:col-span-2"
@@ -87,8 +89,8 @@ export function Balance({
               />
               <line x1="50" y1="0" x2="50" y2="14" stroke="var(--color-ink)" strokeWidth="0.7" />
             </svg>
-            <span className="text-[0.88rem] text-moss max-md:col-span-2">{list(w.for)}</span>
-            <span className="hidden md:block text-right font-head font-bold text-[1.35rem]">
+            <span className="text-small text-moss max-md:col-span-2">{list(w.for)}</span>
+            <span className="hidden md:block text-right font-head font-bold text-lead">
               {showWeight(w.probability)}
             </span>
           </div>

@@ -1,40 +1,49 @@
-import { useId, type SelectHTMLAttributes } from 'react'
+import type { ReactNode, SelectHTMLAttributes } from 'react'
+import { Labelled } from './Labelled'
+
+type Options<Value> = readonly (readonly [value: Value, text: string])[]
+
+interface Chosen<Value> {
+  options: Options<Value>
+  value: Value
+  /** What was chosen, one of the options' values. */
+  onValue: (value: Value) => void
+}
+
+type Rest = Omit<SelectHTMLAttributes<HTMLSelectElement>, 'value' | 'onChange'>
 
 /** A labelled choice of a few words, with its problem beneath. */
-export function Choice({
+export function Choice<Value extends string | number>({
   label,
-  options,
+  hint,
   problem,
   ...select
-}: {
-  label: string
-  options: readonly (readonly [value: string, text: string])[]
-  problem?: string | null
-} & SelectHTMLAttributes<HTMLSelectElement>) {
-  const id = useId()
+}: { label: string; hint?: ReactNode; problem?: string | null } & Chosen<Value> & Rest) {
   return (
-    <div>
-      <label htmlFor={id} className="label">
-        {label}
-      </label>
-      <select
-        id={id}
-        className="field"
-        aria-invalid={problem ? true : undefined}
-        aria-describedby={problem ? `${id}-h` : undefined}
-        {...select}
-      >
-        {options.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
-      {problem && (
-        <p id={`${id}-h`} className="text-[0.88rem] mt-0.5 text-plum font-semibold">
-          {problem}
-        </p>
-      )}
-    </div>
+    <Labelled label={label} hint={hint} problem={problem}>
+      {(tied) => <Select {...tied} {...select} />}
+    </Labelled>
+  )
+}
+
+/** The choice alone, named by `aria-label`, for a row that has its label beside it. */
+export function Select<Value extends string | number>({
+  options,
+  onValue,
+  className = '',
+  ...select
+}: Chosen<Value> & Rest) {
+  return (
+    <select
+      className={`field ${className}`}
+      onChange={(e) => onValue(options[e.target.selectedIndex]![0])}
+      {...select}
+    >
+      {options.map(([value, text]) => (
+        <option key={value} value={value}>
+          {text}
+        </option>
+      ))}
+    </select>
   )
 }

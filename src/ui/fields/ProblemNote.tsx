@@ -1,5 +1,8 @@
 import { clockTime } from '../when'
 import type { SentProblem } from './useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { DataTable } from '../pieces/DataTable'
 
 /**
  * A problem, said where it happened. Where something was kept under the same press before, what stands and what was sent
@@ -17,15 +20,15 @@ export function ProblemNote({
   return (
     <div role="alert" id={id}>
       {problem && (
-        <div className="note note-stop mt-2">
+        <Note as="div" says="stop" className="mt-2">
           <p>{problem.message}</p>
           {problem.stands && <Both stands={problem.stands} sent={problem.sent} />}
           {problem.stands && onAnew && (
-            <button type="button" className="btn mt-2" onClick={onAnew}>
+            <Button className="mt-2" onClick={onAnew}>
               Both are meant: send mine as a new one
-            </button>
+            </Button>
           )}
-        </div>
+        </Note>
       )}
     </div>
   )
@@ -41,28 +44,16 @@ function Both({ stands, sent }: { stands: NonNullable<SentProblem['stands']>; se
     (k) => !/id$/i.test(k) && told(kept[k]) !== told(now[k]),
   )
   return (
-    <table className="mt-2 text-[0.92rem]">
-      <thead>
-        <tr className="text-left">
-          <th className="pr-4 font-normal" />
-          <th className="pr-4">
-            Kept by {stands.by}, {clockTime(Date.parse(stands.at))}
-          </th>
-          <th>Sent now</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map((k) => (
-          <tr key={k}>
-            <th scope="row" className="pr-4 text-left font-normal">
-              {NAMES[k] ?? k}
-            </th>
-            <td className="pr-4 font-bold">{told(kept[k])}</td>
-            <td className="font-bold">{told(now[k])}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      caption="What was kept and what was sent"
+      className="mt-2"
+      columns={[
+        { head: '' },
+        { head: `Kept by ${stands.by}, ${clockTime(Date.parse(stands.at))}` },
+        { head: 'Sent now' },
+      ]}
+      rows={rows.map((k) => ({ key: k, name: NAMES[k] ?? k, cells: [told(kept[k]), told(now[k])] }))}
+    />
   )
 }
 
@@ -82,5 +73,5 @@ const NAMES: Record<string, string> = {
 function told(value: unknown): string {
   if (value === null || value === undefined || value === '') return 'nothing'
   if (Array.isArray(value)) return value.length === 0 ? 'nothing' : value.map(told).join(', ')
-  return typeof value === 'object' ? JSON.stringify(value) : String(value)
+  return typeof value === 'string' ? value : JSON.stringify(value)
 }

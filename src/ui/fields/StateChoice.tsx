@@ -49,7 +49,7 @@ export function StateChoice({
           onKeyDown={arrows}
           onClick={() => onSet(s.state)}
           title={`${s.word} ( ${s.key} )`}
-          className={`min-h-[38px] max-sm:min-h-[48px] px-2.5 border rounded-sm text-[0.9rem] whitespace-nowrap ${state === s.state ? `${s.on} font-bold` : 'border-line bg-paper text-ink2'} disabled:opacity-100`}
+          className={`min-h-[38px] max-sm:min-h-[48px] px-2.5 border rounded-sm text-small whitespace-nowrap ${state === s.state ? `${s.on} font-bold` : 'border-line bg-paper text-ink2'} disabled:opacity-100`}
         >
           {s.word}
         </button>

@@ -1,5 +1,6 @@
 'use client'
 import type { Problem, Result } from '@/core/problem'
+import type { Answers, Asks, VerbName } from '@/server/verbs'
 import { firmNow } from '../shell/firmClock'
 import { askToSignIn } from '../shell/signInAgain'
 import { newId } from './newId'
@@ -19,12 +20,12 @@ export function press(): Press {
  * Sends one step of the job and answers its value or its problem. An ended session asks for the password over the page
  * and goes on; a lost connection is a problem too, in the words `lost`. A press that is sent again goes as the same press.
  */
-export async function sendVerb<Output>(
-  name: string,
-  input: unknown,
+export async function sendVerb<Name extends VerbName>(
+  name: Name,
+  input: Asks<Name>,
   lost: string,
   pressed: Press = press(),
-): Promise<Result<Output>> {
+): Promise<Result<Answers<Name>>> {
   try {
     for (;;) {
       const answer = await fetch(`/api/do/${name}`, {
@@ -37,7 +38,7 @@ export async function sendVerb<Output>(
         body: JSON.stringify(input),
       })
       if (answer.status === 401 && (await askToSignIn())) continue
-      const body = (await answer.json()) as { value: Output } | { error: Problem }
+      const body = (await answer.json()) as { value: Answers<Name> } | { error: Problem }
       return 'value' in body ? { ok: true, value: body.value } : { ok: false, problem: body.error }
     }
   } catch {

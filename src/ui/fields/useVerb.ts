@@ -1,15 +1,21 @@
 'use client'
-import { useCallback, useRef, useState } from 'react'
+import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
+import type { Answers, Asks, VerbName } from '@/server/verbs'
 import { newId } from './newId'
 import { press, sendVerb, type Press } from './sendVerb'
 
 /** A problem with what was sent, so that what stands can be shown beside it. */
 export type SentProblem = Problem & { sent?: unknown }
 
-export interface VerbState<Output> {
+/** What a form may send: nothing chosen yet, or letters where a number is meant, are the server's to speak about. */
+export type Typed<Input> = {
+  [Key in keyof Input]: Input[Key] | null | (Extract<Input[Key], number> extends never ? never : string)
+}
+
+export interface VerbState<Name extends VerbName, Made extends string> {
   /** Sends the step. Resolves to its value, or null with `problem` set. A second press while it runs does nothing. */
-  send: (input: unknown) => Promise<Output | null>
+  send: (input: Typed<Omit<Asks<Name>, Made>>) => Promise<Answers<Name> | null>
   busy: boolean
   problem: SentProblem | null
   clear: () => void
@@ -22,10 +28,10 @@ export interface VerbState<Output> {
  * session asks for the password over the page and goes on, a lost connection says so and waits. What the step makes keeps
  * its id (the field `makes` of the input) until an answer came, so that a lost answer and a second press make one thing.
  */
-export function useVerb<Output = unknown>(
-  name: string,
-  { makes }: { makes?: string } = {},
-): VerbState<Output> {
+export function useVerb<Name extends VerbName, Made extends string = never>(
+  name: Name,
+  { makes }: { makes?: Made } = {},
+): VerbState<Name, Made> {
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<SentProblem | null>(null)
   const running = useRef(false)
@@ -33,16 +39,16 @@ export function useVerb<Output = unknown>(
   const unanswered = useRef<{ json: string; pressed: Press } | null>(null)
 
   const send = useCallback(
-    async (typed: unknown): Promise<Output | null> => {
+    async (typed: Typed<Omit<Asks<Name>, Made>>): Promise<Answers<Name> | null> => {
       if (running.current) return null
       running.current = true
       setBusy(true)
       setProblem(null)
       made.current ??= newId()
-      const input = makes ? { [makes]: made.current, ...(typed as object) } : typed
+      const input = (makes ? { [makes]: made.current, ...typed } : typed) as unknown as Asks<Name>
       const json = JSON.stringify(input)
       if (unanswered.current?.json !== json) unanswered.current = { json, pressed: press() }
-      const result = await sendVerb<Output>(
+      const result = await sendVerb(
         name,
         input,
         'The server cannot be reached. What you typed is still here; try again when you are in reach.',
@@ -62,6 +68,16 @@ export function useVerb<Output = unknown>(
     [name, makes],
   )
   const clear = useCallback(() => setProblem(null), [])
+  // A sentence about what was typed goes when it is typed anew; a question holds for exactly what it was asked about.
+  useEffect(() => {
+    if (!problem) return
+    const typed = (event: Event) => {
+      const field = event.target as Element
+      if (problem.code === 'doubt' || field.getAttribute('aria-invalid') === 'true') setProblem(null)
+    }
+    document.addEventListener('input', typed)
+    return () => document.removeEventListener('input', typed)
+  }, [problem])
   const renew = useCallback(() => {
     made.current = null
     unanswered.current = null

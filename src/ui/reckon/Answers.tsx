@@ -2,6 +2,7 @@ import type { Problem } from '@/core/problem'
 import { figureText } from './figureText'
 import type { Sheet } from './sheet'
 import type { Reckoned } from './useReckoning'
+import { Note } from '../pieces/Note'
 
 /** The answer, large: the person's own units first, the other system beneath. */
 export function Answers({
@@ -29,7 +30,7 @@ export function Answers({
             <dt className="label">{figure.label}</dt>
             <dd>
               <span
-                className={`font-head font-bold leading-tight block ${long ? 'text-[1.15rem]' : i === 0 ? 'text-[2.3rem]' : 'text-[1.6rem]'}`}
+                className={`font-head font-bold leading-tight block ${long ? 'text-lead' : i === 0 ? 'text-figure' : 'text-title'}`}
               >
                 {text}
               </span>
@@ -44,8 +45,8 @@ export function Answers({
 
 function Refusal({ problem }: { problem: Problem }) {
   return (
-    <p className={`note ${problem.code === 'missing' ? '' : 'note-stop'}`} role="status">
+    <Note says={problem.code === 'missing' ? 'know' : 'stop'} role="status">
       {problem.message}
-    </p>
+    </Note>
   )
 }

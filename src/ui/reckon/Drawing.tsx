@@ -12,8 +12,9 @@ import {
   SprayHoursDrawing,
   WorthDrawing,
 } from './drawings/plan'
+import type { UnitSystem } from '@/core/quantity/format'
 
-const DRAWINGS: Record<string, () => React.JSX.Element> = {
+const DRAWINGS: Record<string, (drawn: { units: UnitSystem }) => React.JSX.Element> = {
   trunk: TrunkDrawing,
   injection: InjectionDrawing,
   drench: DrenchDrawing,
@@ -32,10 +33,20 @@ const DRAWINGS: Record<string, () => React.JSX.Element> = {
 }
 
 /** The small drawing that makes the input clear; for the ports the ring itself, with what was typed on it. */
-export function Drawing({ name, typed, answer }: { name: string; typed: Typed; answer: Answer | null }) {
+export function Drawing({
+  name,
+  typed,
+  answer,
+  units,
+}: {
+  name: string
+  typed: Typed
+  answer: Answer | null
+  units: UnitSystem
+}) {
   if (name === 'ports') return <PortsDrawing typed={typed} answer={answer} />
   const Own = DRAWINGS[name]
-  return Own ? <Own /> : null
+  return Own ? <Own units={units} /> : null
 }
 
 function PortsDrawing({ typed, answer }: { typed: Typed; answer: Answer | null }) {

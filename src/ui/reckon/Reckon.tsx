@@ -1,16 +1,18 @@
 'use client'
-import Link from 'next/link'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import { Slip } from '@/ui/slip/Slip'
 import { Answers } from './Answers'
 import { Drawing } from './Drawing'
 import type { Typed } from './paths'
-import { questionOf, startOf, type Sheet } from './sheet'
+import { questionOf, startOf, withUnits, type Sheet } from './sheet'
 import { SheetForm } from './SheetForm'
 import { isPathOf, sheetNamed, SHEETS } from './sheets'
 import { SpreadChart } from './SpreadChart'
 import { useReckoning } from './useReckoning'
 import { keepForOffline } from './keepForOffline'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Select } from '../fields/Choice'
+import { PrintButton } from '../pieces/PrintButton'
 
 interface Open {
   sheet: Sheet
@@ -18,6 +20,8 @@ interface Open {
   /** The tree whose prescription is open elsewhere, if the link carried one. */
   tree: { id: string; tag: string } | null
 }
+
+const MOST_OF_AN_ADDRESS = 6000
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i
 
@@ -62,29 +66,33 @@ function forPrescription({ sheet, typed }: Open): URLSearchParams | null {
 /** The calculators for the tailgate: pick what you want to know, type a few numbers, see the answer and its working. */
 export function Reckon({ units, search }: { units: 'us' | 'metric'; search: string }) {
   const [open, setOpen] = useState<Open>(() => openFrom(search))
-  const [copied, setCopied] = useState(false)
+  const [copied, setCopied] = useState<string | null>(null)
   const { sheet, typed, tree } = open
-  const question = useMemo(() => questionOf(sheet, typed), [sheet, typed])
+  const read = useMemo(() => withUnits(sheet, typed, units), [sheet, typed, units])
+  const question = useMemo(() => questionOf(sheet, read), [sheet, read])
   const { reckoned, drawing, draw, stop } = useReckoning(sheet.name, question)
   const own = reckoned && (units === 'us' ? reckoned.us : reckoned.si)
   const answer = own?.ok ? own.value : null
 
+  const whole = addressOf({ sheet, typed: read, tree })
+  // What a server would not take as an address any more stays on this page alone.
+  const tooLong = whole.length > MOST_OF_AN_ADDRESS
+  const address = tooLong ? addressOf({ sheet, typed: {}, tree }) : whole
+
   useEffect(() => keepForOffline(), [])
   // The address always carries what stands on the sheet, so that it can be copied, kept and sent.
   useEffect(() => {
-    const address = addressOf(open)
     if (address !== window.location.search) window.history.replaceState(null, '', address)
-    setCopied(false)
-  }, [open])
+  }, [address])
 
   const change = useCallback((next: Typed) => setOpen((o) => ({ ...o, typed: next })), [])
   const pick = (name: string) =>
     setOpen((o) => ({ sheet: sheetNamed(name), typed: startOf(sheetNamed(name)), tree: o.tree }))
-  const sent = forPrescription(open)
+  const sent = forPrescription({ sheet, typed: read, tree })
 
   async function copy() {
     await navigator.clipboard?.writeText(window.location.href).catch(() => {})
-    setCopied(true)
+    setCopied(address)
   }
 
   return (
@@ -108,31 +116,26 @@ export function Reckon({ units, search }: { units: 'us' | 'metric'; search: stri
       </nav>
       <div className="lg:hidden no-print">
         <h1 className="mb-1">Reckon</h1>
-        <select
-          className="field"
+        <Select
           aria-label="What to reckon"
           value={sheet.name}
-          onChange={(e) => pick(e.target.value)}
-        >
-          {SHEETS.map((s) => (
-            <option key={s.name} value={s.name}>
-              {s.title}
-            </option>
-          ))}
-        </select>
+          onValue={pick}
+          options={SHEETS.map((x) => [x.name, x.title] as const)}
+        />
       </div>
       <div className="min-w-0">
-        <h2 className="text-[1.35rem] mb-3">{sheet.question}</h2>
+        <h2 className="text-lead mb-3">{sheet.question}</h2>
         <div className="bg-sheet border border-line p-4 mb-4">
           <Answers sheet={sheet} reckoned={reckoned} units={units} />
         </div>
         <div className="lg:hidden mb-4">
-          <Drawing name={sheet.name} typed={typed} answer={answer} />
+          <Drawing name={sheet.name} typed={read} answer={answer} units={units} />
         </div>
         <SheetForm
           key={sheet.name}
           sheet={sheet}
           typed={typed}
+          read={read}
           problem={own && !own.ok ? own.problem : null}
           onChange={change}
         />
@@ -141,19 +144,19 @@ export function Reckon({ units, search }: { units: 'us' | 'metric'; search: stri
         )}
         <div className="flex flex-wrap items-center gap-2 mt-5 no-print">
           {tree && sent && (
-            <Link className="btn btn-now" href={`/trees/${tree.id}/prescribe?${sent.toString()}`}>
+            <ButtonLink now href={`/trees/${tree.id}/prescribe?${sent.toString()}`}>
               Use for {tree.tag}’s prescription →
-            </Link>
+            </ButtonLink>
           )}
-          <button type="button" className="btn" onClick={copy}>
-            {copied ? 'Link copied' : 'Copy a link with these numbers'}
-          </button>
-          <button type="button" className="btn" onClick={() => window.print()}>
-            Print
-          </button>
-          <button type="button" className="btn" onClick={() => pick(sheet.name)}>
-            Start over
-          </button>
+          <Button onClick={copy} disabled={tooLong}>
+            {tooLong
+              ? 'More rows than a link can carry'
+              : copied === address
+                ? 'Link copied'
+                : 'Copy a link with these numbers'}
+          </Button>
+          <PrintButton />
+          <Button onClick={() => pick(sheet.name)}>Start over</Button>
         </div>
         {!tree && sent && (
           <p className="text-ink2 mt-2 no-print">
@@ -166,7 +169,7 @@ export function Reckon({ units, search }: { units: 'us' | 'metric'; search: stri
       </div>
       <div className="min-w-0 grid gap-4 content-start">
         <div className="max-lg:hidden">
-          <Drawing name={sheet.name} typed={typed} answer={answer} />
+          <Drawing name={sheet.name} typed={read} answer={answer} units={units} />
         </div>
         {answer && <Slip working={answer.working} title="Working" about={sheet.title} id="slip" />}
       </div>

@@ -1,18 +1,27 @@
+import dynamic from 'next/dynamic'
+import { useState } from 'react'
 import type { Problem } from '@/core/problem'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { placeOf, rowsOf, type Typed } from './paths'
 import { isRows, rowPath, type Line, type Rows, type Sheet } from './sheet'
+import { Button } from '@/ui/pieces/Button'
+
+// Pasting is seldom, and brings a reader of files with it.
+const PasteRows = dynamic(() => import('./PasteRows').then((m) => m.PasteRows), { ssr: false })
 
 /** What is typed on a sheet. The problem of the answer stands at its own line. */
 export function SheetForm({
   sheet,
   typed,
+  read,
   problem,
   onChange,
 }: {
   sheet: Sheet
   typed: Typed
+  /** What is typed with its units filled in, see `withUnits`. */
+  read: Typed
   problem: Problem | null
   onChange: (typed: Typed) => void
 }) {
@@ -28,13 +37,24 @@ export function SheetForm({
       {sheet.lines.map((line) => {
         if (line.when && !line.when(typed)) return null
         if (isRows(line))
-          return <RowsOf key={line.rows} rows={line} typed={typed} at={at} set={set} onChange={onChange} />
+          return (
+            <RowsOf
+              key={line.rows}
+              rows={line}
+              typed={typed}
+              read={read}
+              at={at}
+              set={set}
+              onChange={onChange}
+            />
+          )
         return (
           <OneLine
             key={line.path}
             line={line}
             path={line.path}
             typed={typed}
+            read={read}
             problem={at(line.path)}
             set={set}
           />
@@ -48,6 +68,7 @@ function OneLine({
   line,
   path,
   typed,
+  read,
   problem,
   set,
   spoken,
@@ -55,6 +76,7 @@ function OneLine({
   line: Line
   path: string
   typed: Typed
+  read: Typed
   problem: string | null
   set: (path: string, text: string) => void
   spoken?: string
@@ -68,8 +90,8 @@ function OneLine({
         <Choice
           label={line.label}
           options={line.options ?? []}
-          value={typed[path] || line.options?.[0]?.[0]}
-          onChange={(e) => set(path, e.target.value)}
+          value={typed[path] || (line.options?.[0]?.[0] ?? '')}
+          onValue={(v) => set(path, v)}
           problem={problem}
           {...name}
         />
@@ -79,7 +101,7 @@ function OneLine({
   const field = (
     <Field
       label={line.label}
-      hint={line.hint}
+      hint={read[path] === typed[path] ? line.hint : `read as ${read[path]}`}
       value={typed[path] ?? ''}
       onChange={(e) => set(path, e.target.value)}
       problem={problem}
@@ -94,17 +116,20 @@ function OneLine({
 function RowsOf({
   rows,
   typed,
+  read,
   at,
   set,
   onChange,
 }: {
   rows: Rows
   typed: Typed
+  read: Typed
   at: (path: string) => string | null
   set: (path: string, text: string) => void
   onChange: (typed: Typed) => void
 }) {
   const numbers = rowsOf(typed, rows.rows)
+  const [pasting, setPasting] = useState(false)
   function add() {
     const next = (numbers.at(-1) ?? -1) + 1
     const from = numbers.at(-1)
@@ -119,10 +144,17 @@ function RowsOf({
           : ''
     onChange({ ...typed, ...added })
   }
-  const remove = (row: number) =>
-    onChange(
-      Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${rows.rows}[${row}]`))),
-    )
+  const without = (start: string) =>
+    Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(start)))
+  const remove = (row: number) => onChange(without(`${rows.rows}[${row}]`))
+  function take(read: Record<string, string>[]) {
+    const next: Record<string, string> = without(`${rows.rows}[`)
+    read.forEach((row, i) => {
+      for (const [path, text] of Object.entries(row)) next[rowPath(rows.rows, i, path)] = text
+    })
+    onChange(next)
+    setPasting(false)
+  }
   return (
     <fieldset className="col-span-2 border-l-2 border-line pl-3">
       <legend className="sr-only">{rows.each}</legend>
@@ -143,6 +175,7 @@ function RowsOf({
                   line={i === 0 ? line : { ...line, hint: undefined }}
                   path={path}
                   typed={typed}
+                  read={read}
                   problem={at(path) ?? (line === rows.lines[0] ? at(`${rows.rows}[${row}]`) : null)}
                   set={set}
                   spoken={`${line.label}, ${rows.each} ${i + 1}`}
@@ -150,15 +183,14 @@ function RowsOf({
               )
             })}
           </div>
-          <button
-            type="button"
-            className="btn mt-[22px] px-0 w-[38px] max-sm:w-12 no-print"
+          <Button
+            className="mt-[22px] px-0 w-[38px] max-sm:w-12 no-print"
             onClick={() => remove(row)}
             aria-label={`Take away ${rows.each} ${i + 1}`}
             title="Take away"
           >
             −
-          </button>
+          </Button>
         </div>
       ))}
       <button
@@ -168,6 +200,17 @@ function RowsOf({
       >
         + {rows.each}
       </button>
+      {rows.pasted && (
+        <button
+          type="button"
+          aria-expanded={pasting}
+          className="underline underline-offset-2 py-1 ml-4 max-sm:min-h-12 no-print"
+          onClick={() => setPasting(!pasting)}
+        >
+          {pasting ? 'Do not paste' : 'Paste rows'}
+        </button>
+      )}
+      {pasting && <PasteRows rows={rows} onTake={take} />}
     </fieldset>
   )
 }

@@ -1,5 +1,7 @@
 import { plain } from '@/core/quantity/format'
 import type { Drawing } from './useReckoning'
+import { Button } from '@/ui/pieces/Button'
+import { DataTable } from '@/ui/pieces/DataTable'
 
 const W = 300
 const H = 110
@@ -28,9 +30,9 @@ export function SpreadChart({
           <p className="text-ink2 my-1.5">
             Draws 10,000 lives of the tree by its curves, with costs and benefit up to a fifth off either way.
           </p>
-          <button type="button" className="btn no-print" onClick={onDraw}>
+          <Button className="no-print" onClick={onDraw}>
             Draw 10,000 lives
-          </button>
+          </Button>
         </>
       )}
       {drawing && !spread && (
@@ -44,9 +46,7 @@ export function SpreadChart({
           <span>
             {plain(drawing.done, 0)} of {plain(drawing.draws, 0)}
           </span>
-          <button type="button" className="btn" onClick={onStop}>
-            Stop
-          </button>
+          <Button onClick={onStop}>Stop</Button>
         </div>
       )}
       {spread && (
@@ -57,28 +57,20 @@ export function SpreadChart({
             <b>{plain(spread.treatBeats.nothing * 100, 0)} of 100</b>.
           </p>
           <Heap histogram={spread.histogram} />
-          <table className="w-full text-[0.92rem]">
-            <thead>
-              <tr className="text-left text-ink2">
-                <th className="font-normal">In today’s money</th>
-                <th className="font-normal text-right">1 in 10 below</th>
-                <th className="font-normal text-right">middle</th>
-                <th className="font-normal text-right">1 in 10 above</th>
-              </tr>
-            </thead>
-            <tbody>
-              {(['treat', 'remove', 'nothing'] as const).map((way) => (
-                <tr key={way} className="border-t border-line2">
-                  <th className="text-left font-semibold">
-                    {{ treat: 'Treat', remove: 'Remove', nothing: 'Nothing' }[way]}
-                  </th>
-                  <td className="text-right">{money(spread[way].low)}</td>
-                  <td className="text-right">{money(spread[way].middle)}</td>
-                  <td className="text-right">{money(spread[way].high)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            caption="What each way is worth"
+            columns={[
+              { head: 'In today’s money' },
+              { head: '1 in 10 below', figures: true },
+              { head: 'middle', figures: true },
+              { head: '1 in 10 above', figures: true },
+            ]}
+            rows={(['treat', 'remove', 'nothing'] as const).map((way) => ({
+              key: way,
+              name: <b>{{ treat: 'Treat', remove: 'Remove', nothing: 'Nothing' }[way]}</b>,
+              cells: [money(spread[way].low), money(spread[way].middle), money(spread[way].high)],
+            }))}
+          />
         </>
       )}
     </section>

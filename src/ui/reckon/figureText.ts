@@ -4,6 +4,7 @@ import { plain, tapeInches } from '@/core/quantity/format'
 import { sensible, SIGNS, type Quantity } from '@/core/quantity/pair'
 import { valueAt } from './paths'
 import type { Figure } from './sheet'
+import { spokenDate } from '@/core/time/calendar'
 
 type Row = Record<string, unknown>
 
@@ -19,7 +20,7 @@ export function quantityText({ value, unit }: Quantity): string {
   return `${sensible(value, Math.abs(value) >= 100 ? 1 : 2)} ${SIGNS[unit] ?? unit}`
 }
 
-const hour = (time: string) => time.replace('T', ' ')
+const hour = (time: string) => `${spokenDate(time.slice(0, 10))}, ${time.slice(11, 16)}`
 const list = (items: unknown[]) => (items.length === 0 ? 'none' : items.join(', '))
 const alike = (texts: string[]) => {
   const counts = new Map<string, number>()
@@ -60,7 +61,7 @@ const MADE: Record<string, (answer: Row) => string> = {
     return conflicts
       .map(
         (c) =>
-          `${c.product} on ${c.date}: ${RULES[c.rule]}${c.with ? ` ${c.with.product} on ${c.with.date}` : ''}`,
+          `${c.product} on ${spokenDate(c.date)}: ${RULES[c.rule]}${c.with ? ` ${c.with.product} on ${spokenDate(c.with.date)}` : ''}`,
       )
       .join('; ')
   },
@@ -93,5 +94,6 @@ export function figureText(figure: Figure, answer: Row, units: 'us' | 'si'): str
     if (figure.unit === '$') return `${value < 0 ? '−' : ''}$${plain(Math.abs(value), 0)}`
     return [sensible(value, 2), figure.unit].filter(Boolean).join(' ')
   }
-  return figure.path.endsWith('from') ? hour(String(value)) : String(value)
+  const text = typeof value === 'string' ? value : JSON.stringify(value)
+  return figure.path.endsWith('from') ? hour(text) : text
 }

@@ -1,4 +1,5 @@
 import { nested, type Typed } from './paths'
+import { isBareNumber } from '@/core/quantity/parse'
 
 /** One thing to type on a sheet. */
 export interface Line {
@@ -12,9 +13,13 @@ export interface Line {
    */
   kind: 'quantity' | 'number' | 'numbers' | 'choice' | 'text' | 'date'
   options?: readonly (readonly [value: string, text: string])[]
-  /** What stands there at first. */
+  /** What stands there at first; a quantity's unit is the field's own. */
   start?: string
+  /** The field's own unit, where nothing stands there at first. */
+  unit?: string
   share?: boolean
+  /** Other words a column of it may have in a file. */
+  also?: readonly string[]
   /** Shown only then. */
   when?: (typed: Typed) => boolean
 }
@@ -27,6 +32,8 @@ export interface Rows {
   lines: readonly Line[]
   /** Rows at first, text by line path. */
   start: readonly Readonly<Record<string, string>>[]
+  /** Long lists are pasted from a file. */
+  pasted?: boolean
   when?: (typed: Typed) => boolean
 }
 
@@ -69,6 +76,58 @@ export function startOf(sheet: Sheet): Typed {
       })
     else typed[line.path] = line.start ?? ''
   return typed
+}
+
+/** The metric unit beside each the fields begin with. */
+const METRIC: Readonly<Record<string, string>> = {
+  in: 'cm',
+  ft: 'm',
+  acre: 'ha',
+  gal: 'L',
+  'fl oz': 'mL',
+  lb: 'kg',
+  F: 'C',
+  mph: 'km/h',
+  'lb/acre': 'kg/ha',
+  'lb/gal': 'g/L',
+  'gal/hour': 'L/hour',
+  'gal/min': 'L/min',
+  'gal/1000 ft3': 'L/m3',
+  'lb/1000 ft2': 'kg/ha',
+}
+
+/** The unit a bare number takes in a field: its own, or the metric one beside it; null where it has none. */
+export function bareUnitOf(line: Line, start: string | undefined, units: 'us' | 'metric'): string | null {
+  const us = line.unit ?? /^[\d\s./,]+(\D.*)$/.exec(start ?? '')?.[1]?.trim()
+  return us === undefined ? null : units === 'us' ? us : (METRIC[us] ?? us)
+}
+
+/** The line at a path, and what stands there at first. */
+function lineAt(sheet: Sheet, path: string): { line: Line; start: string | undefined } | null {
+  for (const line of sheet.lines) {
+    if (!isRows(line)) {
+      if (line.path === path) return { line, start: line.start }
+      continue
+    }
+    const found = /^(.*)\[\d+\](?:\.(.*))?$/.exec(path)
+    const own = found?.[1] === line.rows && line.lines.find((l) => l.path === (found[2] ?? ''))
+    if (own) return { line: own, start: line.start.find((row) => row[own.path])?.[own.path] }
+  }
+  return null
+}
+
+/**
+ * What is typed with the unit of the person's system behind every bare number of a quantity, so that what is reckoned, kept
+ * in the address and sent to somebody else is the same: `44` on a girth is `44 in`, or `44 cm` for a metric person.
+ */
+export function withUnits(sheet: Sheet, typed: Typed, units: 'us' | 'metric'): Typed {
+  return Object.fromEntries(
+    Object.entries(typed).map(([path, text]) => {
+      const at = isBareNumber(text) ? lineAt(sheet, path) : null
+      const unit = at?.line.kind === 'quantity' ? bareUnitOf(at.line, at.start, units) : null
+      return [path, unit === null ? text : `${text.trim()} ${unit}`]
+    }),
+  )
 }
 
 /** What is put to the calculator: everything shown and not empty, as the kind of its line says. */

@@ -1,4 +1,4 @@
-import type { Line, Sheet } from './sheet'
+import type { Sheet } from './sheet'
 import { DIAGNOSE } from './diagnoseSheet'
 import { GROUND_SHEETS } from './groundSheets'
 import { PLAN_SHEETS } from './planSheets'
@@ -15,7 +15,7 @@ export function sheetNamed(name: string | null): Sheet {
 /** What the address bar carries into the sheet: paths it knows, everything else stays as it starts. */
 export function isPathOf(sheet: Sheet, path: string): boolean {
   return sheet.lines.some((line) => {
-    if (!('rows' in line)) return (line as Line).path === path
+    if (!('rows' in line)) return line.path === path
     const found = /^(.*)\[(\d{1,4})\](?:\.(.*))?$/.exec(path)
     return found?.[1] === line.rows && line.lines.some((l) => l.path === (found[3] ?? ''))
   })

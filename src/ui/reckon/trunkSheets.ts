@@ -16,8 +16,8 @@ const stems = (start: Rows['start']): Rows => ({
   rows: 'stems',
   each: 'stem',
   lines: [
-    { path: 'girth', label: 'Girth', kind: 'quantity', hint: 'plain tape' },
-    { path: 'diameter', label: 'or diameter', kind: 'quantity', hint: 'diameter tape' },
+    { path: 'girth', label: 'Girth', kind: 'quantity', unit: 'in', hint: 'plain tape' },
+    { path: 'diameter', label: 'or diameter', kind: 'quantity', unit: 'in', hint: 'diameter tape' },
   ],
   start,
 })

@@ -61,7 +61,12 @@ export function useReckoning(name: string, question: Record<string, unknown>) {
             : null,
         )
     }
-    w.postMessage({ id, kind: 'ask', name, request: JSON.parse(asked) } as CalcMessage)
+    w.postMessage({
+      id,
+      kind: 'ask',
+      name,
+      request: JSON.parse(asked) as Record<string, unknown>,
+    } satisfies CalcMessage)
     // What was drawn belongs to the question before.
     newest.current.spread += 1
     setDrawing(null)

@@ -1,6 +1,8 @@
 'use client'
 import type { RingMark } from '@/core/ports/marks'
 import { isDate } from '@/core/time/calendar'
+import { Button } from '@/ui/pieces/Button'
+import { Select } from '../fields/Choice'
 
 const KINDS: { kind: RingMark['kind']; word: string; width: number }[] = [
   { kind: 'flare', word: 'flare', width: 40 },
@@ -42,14 +44,14 @@ export function MarkList({
     <div>
       <div className="flex flex-wrap gap-1.5">
         {KINDS.map((k) => (
-          <button
+          <Button
             key={k.kind}
-            type="button"
-            className="btn sm:!min-h-[34px] !px-2.5 text-[0.9rem]"
+
+            className="sm:!min-h-[34px] !px-2.5 text-small"
             onClick={() => add(k.kind, k.width)}
           >
             + {k.word}
-          </button>
+          </Button>
         ))}
       </div>
       <ul className="mt-2 border-t border-line max-h-[330px] overflow-y-auto">
@@ -61,7 +63,7 @@ export function MarkList({
               className={`grid grid-cols-[88px_1fr_auto] gap-2 items-center py-1.5 pl-2 border-b border-line border-l-[3px] ${chosen === i ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
               onFocus={() => onChoose(i)}
             >
-              <span className="text-[0.9rem]">{word}</span>
+              <span className="text-small">{word}</span>
               <span className="flex items-center gap-1 flex-wrap">
                 <Degrees
                   name={`${word} ${i + 1}, ${m.kind === 'hole' ? 'bearing' : 'from'}`}
@@ -81,18 +83,13 @@ export function MarkList({
                   </>
                 )}
                 {m.kind === 'thin' && (
-                  <select
+                  <Select
                     aria-label={`${word} ${i + 1}, how thin`}
-                    className="field !w-auto sm:!min-h-[32px] !px-1"
-                    value={String(m.severity ?? 0.5)}
-                    onChange={(e) => set(i, { severity: Number(e.target.value) })}
-                  >
-                    {[0.2, 0.4, 0.5, 0.6, 0.8, 1].map((s) => (
-                      <option key={s} value={s}>
-                        {s * 100} % gone
-                      </option>
-                    ))}
-                  </select>
+                    className="!w-auto sm:!min-h-[32px] !px-1"
+                    value={m.severity ?? 0.5}
+                    onValue={(severity) => set(i, { severity })}
+                    options={[0.2, 0.4, 0.5, 0.6, 0.8, 1].map((s) => [s, `${s * 100} % gone`] as const)}
+                  />
                 )}
                 {m.kind === 'hole' && (
                   <input
@@ -109,7 +106,7 @@ export function MarkList({
               </span>
               <button
                 type="button"
-                className="underline underline-offset-2 text-[0.88rem] p-1"
+                className="underline underline-offset-2 text-small p-1"
                 aria-label={`Take ${word} ${i + 1} away`}
                 onClick={() => onChange(marks.filter((_, j) => j !== i))}
               >

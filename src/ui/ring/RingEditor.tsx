@@ -1,6 +1,6 @@
 'use client'
-import { useRef, useState, type KeyboardEvent, type PointerEvent } from 'react'
-import { clockwise, wrap } from '@/core/ports/bearing'
+import { useState, type KeyboardEvent, type PointerEvent } from 'react'
+import { clockwise, middleOf, wrap } from '@/core/ports/bearing'
 import type { RingMark } from '@/core/ports/marks'
 import { at, barkRadius, bearingOf, R } from './geometry'
 import { Ring, type RingPort } from './Ring'
@@ -21,7 +21,11 @@ interface RingEditorProps {
   className?: string
 }
 
-type Grip = { kind: 'port'; index: number } | { kind: 'from' | 'to' | 'whole'; index: number }
+type Grip = ({ kind: 'port' } | { kind: 'from' | 'to' | 'whole' }) & {
+  index: number
+  /** A whole sector is gripped somewhere inside, so many degrees in, and keeps that distance while it is dragged. */
+  into?: number
+}
 
 const MARK_WORD: Record<RingMark['kind'], string> = {
   flare: 'Flare',
@@ -34,14 +38,10 @@ const MARK_WORD: Record<RingMark['kind'], string> = {
 /** The ring under the hand: ports and marks are dragged, or moved by arrow keys, one degree or with Shift five. */
 export function RingEditor(props: RingEditorProps) {
   const { marks, ports, mode } = props
-  const box = useRef<HTMLDivElement>(null)
   const [grip, setGrip] = useState<Grip | null>(null)
-  // A whole sector is gripped somewhere inside; it keeps that distance while it is dragged.
-  const hold = useRef(0)
 
-  function bearingAt(event: PointerEvent): number | null {
-    const svg = box.current?.querySelector('svg')
-    const matrix = svg?.getScreenCTM()
+  function bearingAt(event: PointerEvent<SVGGElement>): number | null {
+    const matrix = event.currentTarget.ownerSVGElement?.getScreenCTM()
     if (!matrix) return null
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
     return bearingOf(p.x, p.y)
@@ -53,7 +53,7 @@ export function RingEditor(props: RingEditorProps) {
     if (g.kind === 'from') props.onChangeMark(g.index, { ...mark, from: bearing })
     else if (g.kind === 'to') props.onChangeMark(g.index, { ...mark, to: bearing })
     else {
-      const from = wrap(bearing - hold.current)
+      const from = wrap(bearing - (g.into ?? 0))
       props.onChangeMark(g.index, { ...mark, from, to: wrap(from + clockwise(mark.from, mark.to)) })
     }
   }
@@ -63,11 +63,11 @@ export function RingEditor(props: RingEditorProps) {
       event.currentTarget.setPointerCapture(event.pointerId)
       event.currentTarget.focus()
       const bearing = bearingAt(event)
-      if (g.kind === 'whole' && bearing !== null) hold.current = clockwise(marks[g.index]!.from, bearing)
-      setGrip(g)
+      const into = g.kind === 'whole' && bearing !== null ? clockwise(marks[g.index]!.from, bearing) : 0
+      setGrip({ ...g, into })
       props.onChoose(g.index)
     },
-    onPointerMove: (event: PointerEvent) => {
+    onPointerMove: (event: PointerEvent<SVGGElement>) => {
       const bearing = grip && bearingAt(event)
       if (grip && bearing !== null) apply(grip, bearing)
     },
@@ -76,7 +76,6 @@ export function RingEditor(props: RingEditorProps) {
       const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key]
       if (by === undefined) return
       event.preventDefault()
-      hold.current = 0
       apply(g, wrap(Math.round(now) + by * (event.shiftKey ? 5 : 1)))
     },
   }
@@ -116,7 +115,7 @@ export function RingEditor(props: RingEditorProps) {
   }
 
   return (
-    <div ref={box}>
+    <div>
       <Ring
         label={props.label}
         marks={marks}
@@ -146,7 +145,7 @@ export function RingEditor(props: RingEditorProps) {
               girdling: R + 11,
               hole: barkRadius(m.from, marks) - 16,
             }[m.kind]
-            const middle = wrap(m.from + clockwise(m.from, m.to) / 2)
+            const middle = middleOf(m)
             const name = `${MARK_WORD[m.kind]} ${i + 1}`
             if (m.kind === 'hole') return [handle({ kind: 'whole', index: i }, m.from, radius, name, 'whole')]
             return [

@@ -21,7 +21,7 @@ export function RingLegend({
     </span>
   )
   return (
-    <p className="flex flex-wrap justify-center gap-x-4 gap-y-1 text-[0.88rem] text-ink2">
+    <p className="flex flex-wrap justify-center gap-x-4 gap-y-1 text-small text-ink2">
       {ports && entry(<circle cx="10" cy="8" r="5.5" fill="var(--color-rust)" />, 'this visit')}
       {holes > 0 &&
         entry(

@@ -27,7 +27,7 @@ export default function Find({ onClose }: { onClose: () => void }) {
 
   useEffect(() => {
     const stop = new AbortController()
-    const wait = setTimeout(async () => {
+    async function ask() {
       try {
         const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`, { signal: stop.signal })
         const body = (await answer.json()) as { value?: Hit[] }
@@ -36,7 +36,8 @@ export default function Find({ onClose }: { onClose: () => void }) {
       } catch {
         if (!stop.signal.aborted) setFailed(true)
       }
-    }, 80)
+    }
+    const wait = setTimeout(() => void ask(), 80)
     return () => {
       clearTimeout(wait)
       stop.abort()
@@ -58,7 +59,7 @@ export default function Find({ onClose }: { onClose: () => void }) {
             <ComboboxInput
               aria-label="Find a tree, place, cause, record"
               placeholder="Tag, place, client, cause, record"
-              className="field border-0 border-b h-12 text-[1.1rem]"
+              className="field border-0 border-b h-12 text-lead"
               autoFocus
               onChange={(e) => setText(e.target.value)}
             />

@@ -6,7 +6,10 @@ import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { forgetOffline } from '../reckon/keepForOffline'
 import { useAlive } from '../fields/useAlive'
 import { registerAsker } from './signInAgain'
+import { firmNow } from './firmClock'
 import { GO_TO, useKeys } from './keys'
+import { clockTime, longDate } from '../when'
+import { usePrinting } from '../pieces/usePrinting'
 
 const SignInAgain = dynamic(() => import('./SignInAgain'), { ssr: false })
 const Find = dynamic(() => import('./Find'), { ssr: false })
@@ -57,10 +60,12 @@ function isLit(entry: NavEntry, path: string): boolean {
 /** Spine, strip and hand bar round the work; holds the keys and what slides over the page. */
 export function Frame({
   person,
+  timeZone,
   strip,
   children,
 }: {
-  person: { name: string; role: string }
+  person: { name: string; role: string; firm: string }
+  timeZone: string
   strip: ReactNode
   children: ReactNode
 }) {
@@ -104,7 +109,7 @@ export function Frame({
   }
 
   return (
-    <div className="sm:grid sm:grid-cols-[132px_minmax(0,1fr)] min-h-dvh">
+    <div className="sm:grid sm:grid-cols-[132px_minmax(0,1fr)] min-h-dvh print:!block">
       <a
         href="#work"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
@@ -117,7 +122,7 @@ export function Frame({
       >
         <Link
           href="/"
-          className="flex items-center gap-2.5 px-4 pt-3.5 pb-3 font-head text-[1.28rem] font-bold text-white no-underline"
+          className="flex items-center gap-2.5 px-4 pt-3.5 pb-3 font-head text-lead font-bold text-white no-underline"
         >
           <Mark />
           Elmhorn
@@ -137,7 +142,7 @@ export function Frame({
             ))}
           </ul>
         ))}
-        <div className="mt-auto border-t border-spine2 px-4 py-3 text-[0.86rem]">
+        <div className="mt-auto border-t border-spine2 px-4 py-3 text-small">
           <button
             type="button"
             onClick={() => setOver('find')}
@@ -164,12 +169,13 @@ export function Frame({
           </button>
         </div>
       </nav>
-      <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0">
+      <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0 print:!block print:!pb-0">
         {strip}
         {/* What cannot answer a press yet takes none, so that no press is lost while the page comes up. */}
-        <main id="work" inert={!alive} className="flex-1 px-4 sm:px-[22px] pt-3 pb-6">
+        <main id="work" inert={!alive} className="flex-1 px-4 sm:px-[22px] pt-3 pb-6 print:!p-0 print:!pr-px">
           {children}
         </main>
+        <PrintedBy name={person.name} firm={person.firm} timeZone={timeZone} />
       </div>
       <nav
         aria-label="Views, by hand"
@@ -190,6 +196,17 @@ export function Frame({
       {over === 'keys' && <KeyList onClose={() => setOver(null)} />}
       {asking && <SignInAgain onDone={answered} />}
     </div>
+  )
+}
+
+/** Stands at the end of a printed page alone: whose it is, who printed it and when. */
+function PrintedBy({ name, firm, timeZone }: { name: string; firm: string; timeZone: string }) {
+  const printing = usePrinting()
+  return (
+    <p className="hidden print:block mt-6 pt-2 border-t border-ink2 text-small">
+      {firm} · printed by {name}
+      {printing && `, ${longDate(firmNow(), timeZone)}, ${clockTime(firmNow(), timeZone)}`}
+    </p>
   )
 }
 

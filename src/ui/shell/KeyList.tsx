@@ -1,6 +1,7 @@
 'use client'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { GO_TO } from './keys'
+import { Button } from '@/ui/pieces/Button'
 
 const KEYS: [string, string][] = [
   ['/', 'find a tree or a place'],
@@ -27,7 +28,7 @@ export default function KeyList({ onClose }: { onClose: () => void }) {
       <div className="fixed inset-0 bg-spine/50" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-4">
         <DialogPanel className="bg-sheet border border-line p-5 w-full max-w-lg">
-          <DialogTitle className="text-[1.2rem] mb-3">Keys</DialogTitle>
+          <DialogTitle className="text-lead mb-3">Keys</DialogTitle>
           <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-2">
             {KEYS.map(([key, what]) => (
               <div key={key} className="contents">
@@ -36,9 +37,9 @@ export default function KeyList({ onClose }: { onClose: () => void }) {
               </div>
             ))}
           </dl>
-          <button type="button" className="btn mt-4" onClick={onClose}>
+          <Button className="mt-4" onClick={onClose}>
             Close
-          </button>
+          </Button>
         </DialogPanel>
       </div>
     </Dialog>

@@ -2,6 +2,7 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { useState, type FormEvent } from 'react'
 import { Field } from '../fields/Field'
+import { Button } from '@/ui/pieces/Button'
 
 /** Over the page, when the session ended in the middle of a form: nothing behind it is lost. */
 export default function SignInAgain({ onDone }: { onDone: (signedIn: boolean) => void }) {
@@ -34,7 +35,7 @@ export default function SignInAgain({ onDone }: { onDone: (signedIn: boolean) =>
       <div className="fixed inset-0 bg-spine/50" aria-hidden="true" />
       <div className="fixed inset-0 flex items-center justify-center p-4">
         <DialogPanel className="bg-sheet border border-line p-5 w-full max-w-sm">
-          <DialogTitle className="text-[1.2rem]">Sign in again</DialogTitle>
+          <DialogTitle className="text-lead">Sign in again</DialogTitle>
           <p className="mt-1 mb-3 text-ink2">You were signed out. What you typed is still here.</p>
           <form onSubmit={submit} className="grid gap-3">
             <Field label="E-mail" name="email" type="email" autoComplete="username" required autoFocus />
@@ -47,12 +48,10 @@ export default function SignInAgain({ onDone }: { onDone: (signedIn: boolean) =>
               problem={problem}
             />
             <div className="flex gap-2">
-              <button type="submit" className="btn btn-now" disabled={busy}>
+              <Button type="submit" now disabled={busy}>
                 Sign in and go on
-              </button>
-              <button type="button" className="btn" onClick={() => onDone(false)}>
-                Not now
-              </button>
+              </Button>
+              <Button onClick={() => onDone(false)}>Not now</Button>
             </div>
           </form>
         </DialogPanel>

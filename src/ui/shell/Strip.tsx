@@ -39,7 +39,7 @@ export function Strip({ data }: { data: StripData }) {
   }
 
   return (
-    <header className="bg-sheet border-b border-line px-4 sm:px-[22px] min-h-[40px] py-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 text-[0.92rem]">
+    <header className="no-print bg-sheet border-b border-line px-4 sm:px-[22px] min-h-[40px] py-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 text-small">
       <span className="font-bold">{data.town}</span>
       <span className="text-ink2 hidden sm:inline">
         {longDate(now, data.timeZone)}, {clockTime(now, data.timeZone)}

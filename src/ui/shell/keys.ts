@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useRef } from 'react'
+import { useEffect, useLayoutEffect, useRef } from 'react'
 
 /** Letters after `g`, and where they lead. */
 export const GO_TO: Record<string, { href: string; text: string }> = {
@@ -27,7 +27,7 @@ export function isTyping(target: EventTarget | null): boolean {
 /** The frame's keys: `/` find, `?` the list, `g` and a letter. Never while typing. */
 export function useKeys(on: { find: () => void; help: () => void; go: (letter: string) => void }): void {
   const latest = useRef(on)
-  useEffect(() => {
+  useLayoutEffect(() => {
     latest.current = on
   })
   useEffect(() => {
@@ -58,10 +58,11 @@ export function useKeys(on: { find: () => void; help: () => void; go: (letter: s
 /** One view's own keys, e.g. `{ j: next, k: previous }`. Never while typing or under a dialog. */
 export function useViewKeys(keys: Record<string, (event: KeyboardEvent) => void>): void {
   const latest = useRef(keys)
-  useEffect(() => {
+  // With what is drawn, not after it: a key pressed as soon as a page is seen is that page's.
+  useLayoutEffect(() => {
     latest.current = keys
   })
-  useEffect(() => {
+  useLayoutEffect(() => {
     function press(event: KeyboardEvent) {
       if (event.ctrlKey || event.metaKey || event.altKey || isTyping(event.target)) return
       if (document.querySelector('[role=dialog]')) return

@@ -16,22 +16,23 @@ export function Slip({
     <section
       id={id}
       aria-label={`${title}, ${about}`}
+      data-slip
       className="relative bg-paper border border-line border-b-0 pb-3 mb-3"
     >
       <header className="flex justify-between items-baseline px-4 pt-3 pb-1 gap-3">
         <h2>{title}</h2>
-        <span className="text-[0.9rem] text-ink2">{about}</span>
+        <span className="text-small text-ink2">{about}</span>
       </header>
       <ol className="px-4">
         {working.map((step, i) => (
           <li key={i} className="py-1.5 border-b border-dotted border-line last:border-b-0">
-            <div className="text-[0.82rem] text-ink2">{step.label}</div>
+            <div className="text-small text-ink2">{step.label}</div>
             <div className="flex flex-wrap justify-between items-baseline gap-x-3">
-              <span className="text-[0.9rem] leading-snug">{step.expression}</span>
-              <span className="ml-auto text-right font-head font-bold text-[1.02rem]">{step.result}</span>
+              <span className="text-small leading-snug">{step.expression}</span>
+              <span className="ml-auto text-right font-head font-bold text-base">{step.result}</span>
             </div>
             {(step.from ?? step.source) && (
-              <div className="text-[0.8rem] leading-tight text-straw">{step.from ?? step.source}</div>
+              <div className="text-small leading-tight text-straw">{step.from ?? step.source}</div>
             )}
           </li>
         ))}

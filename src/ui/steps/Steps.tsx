@@ -1,8 +1,9 @@
 import Link from 'next/link'
 import { isBehind, type Stage } from '@/core/plan/stage'
+import type { Length } from '@/core/quantity/units'
 
 export interface StepState {
-  diameterM: number | null
+  diameterM: Length | null
   stage: Stage
 }
 
@@ -30,7 +31,10 @@ export function Steps({ treeId, state, here }: { treeId: string; state: StepStat
     'follow up': '/follow-up',
   }
   return (
-    <ol className="flex flex-wrap gap-x-3 gap-y-1 text-[0.88rem]" aria-label="Steps of the work on this tree">
+    <ol
+      className="no-print flex flex-wrap gap-x-3 gap-y-1 text-small"
+      aria-label="Steps of the work on this tree"
+    >
       {STEPS.map((step) => {
         const now = step === here
         return (

@@ -4,13 +4,17 @@ import { useDeferredValue, useMemo, useState } from 'react'
 import { ALMANAC_VERSION } from '@/almanac/causes'
 import { withOwn } from '@/almanac/own'
 import type { AlmanacView } from '@/server/read/almanac'
-import { entriesOf, KIND_WORD, search, type EntryKind } from './entries'
+import { entriesOf, KIND_WORD, search, type EntryKind } from '@/almanac/entries'
 import { OwnCause, OwnFinding, OwnHost } from './OwnForms'
+import { Button } from '@/ui/pieces/Button'
+import { Toggle } from '@/ui/fields/Toggle'
+import { useMay } from '@/ui/shell/may'
 
 const KINDS = Object.keys(KIND_WORD) as EntryKind[]
 
 /** The whole almanac, searched as you type. */
 export function AlmanacList({ view }: { view: AlmanacView }) {
+  const may = useMay()
   const [typed, setTyped] = useState('')
   const [kind, setKind] = useState<EntryKind | null>('cause')
   const [adding, setAdding] = useState<'cause' | 'finding' | 'host' | null>(null)
@@ -49,22 +53,17 @@ export function AlmanacList({ view }: { view: AlmanacView }) {
             autoComplete="off"
           />
         </div>
-        <div className="flex flex-wrap gap-1.5" role="group" aria-label="Kinds of entry">
-          {KINDS.map((k) => (
-            <button
-              key={k}
-              type="button"
-              aria-pressed={kind === k && typed === ''}
-              className={`btn ${kind === k && typed === '' ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
-              onClick={() => {
-                setKind(k)
-                setTyped('')
-              }}
-            >
-              {KIND_WORD[k]}
-            </button>
-          ))}
-        </div>
+        <Toggle
+          label="Kinds of entry"
+          hideLabel
+          className="flex flex-wrap gap-1.5"
+          options={KINDS.map((k) => [k, KIND_WORD[k]] as const)}
+          value={typed === '' ? kind : null}
+          onChange={(k) => {
+            setKind(k)
+            setTyped('')
+          }}
+        />
       </div>
       <p className="sr-only" role="status">
         {shown.length} entries
@@ -90,19 +89,13 @@ export function AlmanacList({ view }: { view: AlmanacView }) {
           <li className="py-4 text-ink2">Nothing holds all of these words. Try fewer, or a part of one.</li>
         )}
       </ul>
-      {view.role === 'arborist' && (
+      {may('set-own-entry') && (
         <div className="mt-6">
           {adding === null && (
             <div className="flex flex-wrap gap-2">
-              <button type="button" className="btn" onClick={() => setAdding('cause')}>
-                Add a cause of our own
-              </button>
-              <button type="button" className="btn" onClick={() => setAdding('finding')}>
-                Add a finding of our own
-              </button>
-              <button type="button" className="btn" onClick={() => setAdding('host')}>
-                Add a tree of our own
-              </button>
+              <Button onClick={() => setAdding('cause')}>Add a cause of our own</Button>
+              <Button onClick={() => setAdding('finding')}>Add a finding of our own</Button>
+              <Button onClick={() => setAdding('host')}>Add a tree of our own</Button>
             </div>
           )}
           {adding === 'host' && <OwnHost onDone={() => setAdding(null)} />}

@@ -2,13 +2,15 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { HOSTS } from '@/almanac/hosts'
-import { hostsOf, type FirmAlmanac } from '@/almanac/own'
+import { type FirmAlmanac } from '@/almanac/own'
+import { hostsOf } from '@/almanac/ownEntry'
 import type { Frequency } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
 
 export const OFTEN: readonly (readonly [Frequency, string])[] = [
   ['always', 'always'],
@@ -21,12 +23,10 @@ export const OFTEN: readonly (readonly [Frequency, string])[] = [
 function AddOrLeave({ busy, onLeave }: { busy: boolean; onLeave: () => void }) {
   return (
     <div className="flex gap-2">
-      <button type="submit" className="btn btn-now" disabled={busy}>
+      <Button type="submit" now disabled={busy}>
         Add it, marked as ours
-      </button>
-      <button type="button" className="btn" onClick={onLeave}>
-        Leave it
-      </button>
+      </Button>
+      <Button onClick={onLeave}>Leave it</Button>
     </div>
   )
 }
@@ -93,15 +93,13 @@ export function OwnCause({
             label={`Finding ${i + 1}`}
             options={options}
             value={s.finding}
-            onChange={(e) => setSigns(signs.map((x, j) => (j === i ? { ...x, finding: e.target.value } : x)))}
+            onValue={(v) => setSigns(signs.map((x, j) => (j === i ? { ...x, finding: v } : x)))}
           />
           <Choice
             label="Is there"
             options={OFTEN}
             value={s.often}
-            onChange={(e) =>
-              setSigns(signs.map((x, j) => (j === i ? { ...x, often: e.target.value as Frequency } : x)))
-            }
+            onValue={(v) => setSigns(signs.map((x, j) => (j === i ? { ...x, often: v } : x)))}
           />
         </div>
       ))}
@@ -160,7 +158,7 @@ export function OwnHost({ onDone }: { onDone: () => void }) {
   )
 }
 
-const PLACES = ['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit'].map(
+const PLACES = (['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit'] as const).map(
   (p) => [p, p] as const,
 )
 
@@ -170,12 +168,12 @@ export function OwnFinding({ onDone }: { onDone: () => void }) {
   const verb = useVerb('set-own-entry', { makes: 'id' })
   const [name, setName] = useState('')
   const [question, setQuestion] = useState('')
-  const [place, setPlace] = useState('leaf')
+  const [place, setPlace] = useState<(typeof PLACES)[number][0]>('leaf')
   const [minutes, setMinutes] = useState('1')
   const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
   async function send(event: React.FormEvent) {
     event.preventDefault()
-    const entry = { kind: 'finding', name, question, place, minutes: Number(minutes) }
+    const entry = { kind: 'finding' as const, name, question, place, minutes: Number(minutes) }
     if ((await verb.send({ entry })) === null) return
     router.refresh()
     onDone()
@@ -191,12 +189,7 @@ export function OwnFinding({ onDone }: { onDone: () => void }) {
         problem={at('question')}
       />
       <div className="grid grid-cols-2 gap-3">
-        <Choice
-          label="Where on the walk"
-          options={PLACES}
-          value={place}
-          onChange={(e) => setPlace(e.target.value)}
-        />
+        <Choice label="Where on the walk" options={PLACES} value={place} onValue={setPlace} />
         <Field
           label="Minutes it takes"
           value={minutes}

@@ -3,6 +3,7 @@ import { hostName } from '@/almanac/hosts'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { FOLLOW_UP_PAGE, followUpsView } from '@/server/read/work'
 import { fromToday, writtenDate } from '@/ui/when'
+import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Follow-up' }
 
@@ -22,7 +23,7 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
             <span className="font-bold">{fromToday(c.dueOn, today)}</span>
             <span>
               <b>{c.tag}</b> · {hostName(c.host)} · {c.siteName}
-              <span className="block text-ink2 text-[0.92rem]">{c.what}</span>
+              <span className="block text-ink2 text-small">{c.what}</span>
             </span>
             <span className={c.dueOn <= today ? 'tag tag-rust' : 'text-ink2'}>
               {c.dueOn <= today ? 'check now' : writtenDate(c.dueOn)}
@@ -64,12 +65,12 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
         </>
       )}
       {last && (
-        <Link
-          className="btn mt-3"
+        <ButtonLink
+          className="mt-3"
           href={`/follow-up?${new URLSearchParams({ due: last.dueOn, id: last.id })}`}
         >
           Next {FOLLOW_UP_PAGE} of {count(open)}
-        </Link>
+        </ButtonLink>
       )}
     </>
   )

@@ -67,15 +67,15 @@ export function SiteList({ sites }: { sites: Site[] }) {
                     className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 py-3 no-underline hover:bg-sheet"
                   >
                     <span>
-                      <span className="font-head font-bold text-[1.1rem] block">{s.name}</span>
+                      <span className="font-head font-bold text-lead block">{s.name}</span>
                       <span className="text-ink2 block">
                         {s.client} · {s.place}
                       </span>
-                      {s.note && <span className="block text-[0.92rem]">{s.note}</span>}
+                      {s.note && <span className="block text-small">{s.note}</span>}
                     </span>
-                    <span className="font-head font-bold text-[1.25rem] pr-2">
+                    <span className="font-head font-bold text-lead pr-2">
                       {s.trees.toLocaleString('en-US')}{' '}
-                      <span className="text-[0.85rem] font-text font-normal text-ink2">
+                      <span className="text-small font-text font-normal text-ink2">
                         {s.trees === 1 ? 'tree' : 'trees'}
                       </span>
                     </span>

@@ -1,16 +1,16 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
-import { showMl } from '@/core/quantity/format'
 import { numberOf, type Query } from '@/server/read/address'
 import { ledgerView } from '@/server/read/work'
 import { ChainNote } from '@/ui/ledger/ChainNote'
 import { shortDate } from '@/ui/when'
+import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Ledger' }
 
 export default async function LedgerPage({ searchParams }: { searchParams: Promise<Query> }) {
   const below = numberOf(await searchParams, 'before', 1, 2_000_000_000)
-  const { records, entries, trouble, checkedTo, checkedAt, timeZone } = await ledgerView(below)
+  const { records, entries, trouble, checkedTo, checkedAt } = await ledgerView(below)
   const shown = records.slice(0, 50)
   return (
     <>
@@ -19,32 +19,27 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
       </h1>
       <ChainNote trouble={trouble} checkedTo={checkedTo} checkedAt={checkedAt} entries={entries} />
       <ul className="border-t border-line mt-4 max-w-4xl">
-        {shown.map((r) => {
-          const product = r.body.product as { name: string } | undefined
-          return (
-            <li key={r.id} className="border-b border-line">
-              <Link
-                href={`/ledger/${r.id}`}
-                className="grid sm:grid-cols-[56px_110px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet"
-              >
-                <span className="font-head font-bold text-[1.15rem]">{r.seq}</span>
-                <span>{shortDate(r.signedAt, timeZone)}</span>
-                <span>
-                  <b>{r.tag}</b> · {hostName(r.host)} · {r.siteName}
-                  <span className="block text-ink2 text-[0.92rem]">
-                    {r.kind === 'correction'
-                      ? `correction: ${String(r.body.correction ?? '')}`
-                      : `${product?.name}, ${showMl(r.body.volumeM3 as number)}, ${String(r.body.method)}`}{' '}
-                    · {r.signedBy}
-                  </span>
+        {shown.map((r) => (
+          <li key={r.id} className="border-b border-line">
+            <Link
+              href={`/ledger/${r.id}`}
+              className="grid sm:grid-cols-[56px_110px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet"
+            >
+              <span className="font-head font-bold text-lead">{r.seq}</span>
+              <span>{shortDate(r.signedAt, r.timeZone)}</span>
+              <span>
+                <b>{r.tag}</b> · {hostName(r.host)} · {r.siteName}
+                <span className="block text-ink2 text-small">
+                  {r.kind === 'correction' && 'correction: '}
+                  {r.line} · {r.signedBy}
                 </span>
-                <span className={r.kind === 'correction' ? 'tag tag-straw' : 'tag tag-moss'}>
-                  {r.kind === 'correction' ? 'correction' : 'signed'}
-                </span>
-              </Link>
-            </li>
-          )
-        })}
+              </span>
+              <span className={r.kind === 'correction' ? 'tag tag-straw' : 'tag tag-moss'}>
+                {r.kind === 'correction' ? 'correction' : 'signed'}
+              </span>
+            </Link>
+          </li>
+        ))}
         {shown.length === 0 && (
           <li className="py-4 text-ink2">
             Nothing has been recorded yet. A record is signed at the end of each tree’s work.
@@ -52,9 +47,9 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
         )}
       </ul>
       {records.length > 50 && (
-        <Link className="btn mt-3" href={`/ledger?before=${shown.at(-1)!.seq}`}>
+        <ButtonLink className="mt-3" href={`/ledger?before=${shown.at(-1)!.seq}`}>
           Earlier records
-        </Link>
+        </ButtonLink>
       )}
     </>
   )

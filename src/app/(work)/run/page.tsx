@@ -3,6 +3,7 @@ import { showMl } from '@/core/quantity/format'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { RUN_PAGE, runListView } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
+import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Run' }
 
@@ -30,7 +31,7 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
             >
               <span className="font-bold">{fromToday(j.onDate, today)}</span>
               <span>
-                <span className="font-head font-bold text-[1.1rem] block">{j.siteName}</span>
+                <span className="font-head font-bold text-lead block">{j.siteName}</span>
                 <span className="text-ink2">
                   {j.title.toLowerCase()}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'}, {j.ports} ports,{' '}
                   {showMl(j.volumeM3)} · {writtenDate(j.onDate)}
@@ -56,9 +57,9 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
         )}
       </ul>
       {last && (
-        <Link className="btn mt-3" href={`/run?${new URLSearchParams({ date: last.onDate, id: last.id })}`}>
+        <ButtonLink className="mt-3" href={`/run?${new URLSearchParams({ date: last.onDate, id: last.id })}`}>
           Next {RUN_PAGE}
-        </Link>
+        </ButtonLink>
       )}
     </>
   )

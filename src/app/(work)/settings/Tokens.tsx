@@ -6,11 +6,14 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { DataTable } from '@/ui/pieces/DataTable'
 
 /** The person's tokens: made with a name, shown once, revoked for good. */
 export function Tokens({ view }: { view: SettingsView }) {
   const router = useRouter()
-  const make = useVerb<{ token: string }>('make-token', { makes: 'id' })
+  const make = useVerb('make-token', { makes: 'id' })
   const revoke = useVerb('revoke-token')
   const [name, setName] = useState('')
   const [made, setMade] = useState<{ name: string; token: string } | null>(null)
@@ -44,13 +47,13 @@ export function Tokens({ view }: { view: SettingsView }) {
             maxLength={120}
           />
         </div>
-        <button type="submit" className="btn btn-now mt-[22px]" disabled={make.busy}>
+        <Button type="submit" now className="mt-[22px]" disabled={make.busy}>
           Make token
-        </button>
+        </Button>
       </form>
       {make.problem && make.problem.field !== 'name' && <ProblemNote problem={make.problem} />}
       {made && (
-        <div className="note note-good mt-4" role="status">
+        <Note as="div" says="good" className="mt-4" role="status">
           <p>
             <b>{made.name}</b> is made. This is the only time it is shown; keep it where the program reads it.
           </p>
@@ -58,79 +61,63 @@ export function Tokens({ view }: { view: SettingsView }) {
             <code className="bg-paper border border-line px-2 py-1.5 break-all" data-testid="token">
               {made.token}
             </code>
-            <button
-              type="button"
-              className="btn"
+            <Button
               onClick={async () => {
                 await navigator.clipboard?.writeText(made.token).catch(() => {})
                 setCopied(true)
               }}
             >
               {copied ? 'Copied' : 'Copy'}
-            </button>
-            <button type="button" className="btn" onClick={() => setMade(null)}>
-              I have it
-            </button>
+            </Button>
+            <Button onClick={() => setMade(null)}>I have it</Button>
           </div>
-        </div>
+        </Note>
       )}
       {view.tokens.length === 0 ? (
         <p className="mt-5 text-ink2">No token is in use.</p>
       ) : (
-        <table className="w-full mt-5">
-          <thead>
-            <tr className="text-left text-ink2 text-[0.88rem] border-b border-line">
-              <th className="font-normal py-1">Token</th>
-              <th className="font-normal max-sm:hidden">Made</th>
-              <th className="font-normal">Last used</th>
-              <th>
-                <span className="sr-only">What to do</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {view.tokens.map((t) => (
-              <tr key={t.id} className="border-b border-line2">
-                <td className="py-2">
-                  <b>{t.name}</b>
-                  <span className="text-ink2"> · begins {t.hint}</span>
-                </td>
-                <td className="max-sm:hidden">{shortDate(Date.parse(t.createdAt), view.timeZone)}</td>
-                <td>{t.lastUsedAt ? shortDate(Date.parse(t.lastUsedAt), view.timeZone) : 'never'}</td>
-                <td className="text-right whitespace-nowrap">
-                  {asking === t.id ? (
-                    <>
-                      <span className="text-plum font-semibold mr-2">For good?</span>
-                      <button
-                        type="button"
-                        className="btn"
-                        disabled={revoke.busy}
-                        onClick={async () => {
-                          if (await revoke.send({ id: t.id })) router.refresh()
-                          setAsking(null)
-                        }}
-                      >
-                        Revoke {t.name}
-                      </button>{' '}
-                      <button type="button" className="btn" onClick={() => setAsking(null)}>
-                        Keep it
-                      </button>
-                    </>
-                  ) : (
-                    <button
-                      type="button"
-                      className="btn"
-                      onClick={() => setAsking(t.id)}
-                      aria-label={`Revoke ${t.name}`}
-                    >
-                      Revoke
-                    </button>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          caption="Tokens in use"
+          className="mt-5"
+          columns={[
+            { head: 'Token' },
+            { head: 'Made', wideOnly: true },
+            { head: 'Last used' },
+            { head: <span className="sr-only">What to do</span>, figures: true },
+          ]}
+          rows={view.tokens.map((t) => ({
+            key: t.id,
+            name: (
+              <>
+                <b>{t.name}</b>
+                <span className="text-ink2"> · begins {t.hint}</span>
+              </>
+            ),
+            cells: [
+              shortDate(Date.parse(t.createdAt), view.timeZone),
+              t.lastUsedAt ? shortDate(Date.parse(t.lastUsedAt), view.timeZone) : 'never',
+              asking === t.id ? (
+                <>
+                  <span className="text-plum font-semibold mr-2">For good?</span>
+                  <Button
+                    disabled={revoke.busy}
+                    onClick={async () => {
+                      if (await revoke.send({ id: t.id })) router.refresh()
+                      setAsking(null)
+                    }}
+                  >
+                    Revoke {t.name}
+                  </Button>{' '}
+                  <Button onClick={() => setAsking(null)}>Keep it</Button>
+                </>
+              ) : (
+                <Button onClick={() => setAsking(t.id)} aria-label={`Revoke ${t.name}`}>
+                  Revoke
+                </Button>
+              ),
+            ],
+          }))}
+        />
       )}
       <ProblemNote problem={revoke.problem} />
     </section>

@@ -19,8 +19,8 @@ export function UnitsChoice({ units }: { units: 'us' | 'metric' }) {
         ]}
         value={units}
         disabled={set.busy}
-        onChange={async (e) => {
-          if ((await set.send({ units: e.target.value })) !== null) router.refresh()
+        onValue={async (v) => {
+          if ((await set.send({ units: v })) !== null) router.refresh()
         }}
       />
       <ProblemNote problem={set.problem} />

@@ -1,7 +1,7 @@
-import Link from 'next/link'
 import { settingsView } from '@/server/read/settings'
 import { Tokens } from './Tokens'
 import { UnitsChoice } from './UnitsChoice'
+import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Settings' }
 
@@ -23,9 +23,9 @@ export default async function SettingsPage() {
               A spreadsheet or a script can ask the same calculators that the screens use. It signs in with a
               token made here.
             </p>
-            <Link href="/settings/api" className="btn mt-3">
+            <ButtonLink href="/settings/api" className="mt-3">
               How to ask, and try it →
-            </Link>
+            </ButtonLink>
           </section>
         </div>
       </div>

@@ -1,4 +1,5 @@
 import { Ground, Measure, Sketch, Stem, Word } from './pieces'
+import { breastHeight, type UnitSystem } from '@/core/quantity/format'
 
 const ring = (cx: number, cy: number, r: number) => (
   <>
@@ -8,7 +9,7 @@ const ring = (cx: number, cy: number, r: number) => (
 )
 
 /** Where the tape goes, and how far the root zone reaches. */
-export function TrunkDrawing() {
+export function TrunkDrawing({ units }: { units: UnitSystem }) {
   return (
     <Sketch says="A plain tape round the stem at breast height, above the uphill ground; the root zone reaches out from the middle.">
       <path d="M10,132L290,152V170H10Z" className="fill-line2" />
@@ -18,7 +19,7 @@ export function TrunkDrawing() {
       <Word x={114} y={66}>
         girth: plain tape
       </Word>
-      <Measure from={[56, 136]} to={[56, 64]} name="4 1/2 ft" side={-6} />
+      <Measure from={[56, 136]} to={[56, 64]} name={breastHeight(units)} side={-6} />
       <Word x={114} y={84}>
         above the uphill side
       </Word>

@@ -9,8 +9,12 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { fromToday, shortDate, writtenDate } from '@/ui/when'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { TextArea } from '@/ui/fields/TextArea'
+import { useMay } from '@/ui/shell/may'
 
-const LOOK = { 'as expected': 'note-good', slower: '', 'not working': 'note-stop' } as const
+const LOOK = { 'as expected': 'good', slower: 'know', 'not working': 'stop' } as const
 
 /** One promised check: what to count, what is expected, what was found, and what is next. */
 export function EnterResult({ view }: { view: FollowUpView }) {
@@ -18,7 +22,8 @@ export function EnterResult({ view }: { view: FollowUpView }) {
   const go = useGo()
   const { check, today } = view
   const e = check.expectation
-  const { send, busy, problem } = useVerb<{ verdict: string }>('enter-result', { makes: 'id' })
+  const may = useMay()
+  const { send, busy, problem } = useVerb('enter-result', { makes: 'id' })
   const [value, setValue] = useState('')
   const [nextStep, setNextStep] = useState('')
   const [words, setWords] = useState('')
@@ -47,7 +52,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
 
   return (
     <div className="max-w-2xl">
-      <p className="text-[0.88rem] text-ink2">
+      <p className="text-small text-ink2">
         <Link href="/follow-up" className="underline underline-offset-2">
           follow-up
         </Link>{' '}
@@ -61,15 +66,15 @@ export function EnterResult({ view }: { view: FollowUpView }) {
       <p className="text-ink2 mt-1">
         {check.tag}, promised for {writtenDate(check.dueOn)}, {fromToday(check.dueOn, today)}
       </p>
-      <p className="mt-4 text-[1.15rem] font-bold">{e.question}</p>
+      <p className="mt-4 text-lead font-bold">{e.question}</p>
       <p className="mt-1">
         Expected: {e.sense === 'at-least' ? 'at least' : 'at most'} {bound(e.expected)}.
         {e.tolerated !== e.expected &&
           ` ${e.sense === 'at-least' ? 'Down to' : 'Up to'} ${bound(e.tolerated)} is slower than expected.`}
       </p>
       {check.verdict ? (
-        <div className={`note mt-4 ${LOOK[check.verdict]}`}>
-          <p className="font-head font-bold text-[1.4rem]">
+        <Note as="div" says={LOOK[check.verdict]} className="mt-4">
+          <p className="font-head font-bold text-lead">
             {check.value} {e.unit}: {check.verdict}
           </p>
           <p>
@@ -77,17 +82,21 @@ export function EnterResult({ view }: { view: FollowUpView }) {
             {check.nextStep}.{check.words && ` ${check.words}`}
           </p>
           {check.nextStep === 'reopen the diagnosis' && (
-            <Link href={`/trees/${check.treeId}/examine`} className="btn mt-2">
+            <ButtonLink href={`/trees/${check.treeId}/examine`} className="mt-2">
               Examine again →
-            </Link>
+            </ButtonLink>
           )}
-        </div>
+        </Note>
+      ) : check.dropped !== null ? (
+        <Note className="mt-4">This check fell away with its tree: {check.dropped}</Note>
+      ) : !may('enter-result') ? (
+        <p className="mt-4 text-ink2">Whoever looks at the tree enters what was found.</p>
       ) : (
         <form onSubmit={submit} className="grid gap-3 mt-4" noValidate>
           {early && (
-            <p className="note">
+            <Note>
               This check is not due yet. Its result can be entered from {writtenDate(check.dueOn)} on.
-            </p>
+            </Note>
           )}
           <div className="max-w-[220px]">
             <Field
@@ -105,9 +114,8 @@ export function EnterResult({ view }: { view: FollowUpView }) {
             />
           </div>
           {found && (
-            <fieldset className={`note ${LOOK[found.verdict]}`}>
-              <legend className="sr-only">What is next</legend>
-              <p className="font-head font-bold text-[1.2rem]">
+            <Note as="div" says={LOOK[found.verdict]} role="group" aria-label="What is next">
+              <p className="font-head font-bold text-lead">
                 {found.verdict.charAt(0).toUpperCase() + found.verdict.slice(1)}.
                 {found.verdict === 'not working' && ' First doubt the diagnosis.'}
               </p>
@@ -125,16 +133,17 @@ export function EnterResult({ view }: { view: FollowUpView }) {
                   </label>
                 ))}
               </div>
-            </fieldset>
+            </Note>
           )}
-          <label>
-            <span className="label">In words, if there is more to say</span>
-            <textarea className="field" rows={3} value={words} onChange={(x) => setWords(x.target.value)} />
-          </label>
+          <TextArea
+            label="In words, if there is more to say"
+            value={words}
+            onChange={(x) => setWords(x.target.value)}
+          />
           <ProblemNote problem={problem?.field === 'value' ? null : problem} />
-          <button type="submit" className="btn btn-now justify-self-start" disabled={busy || early}>
+          <Button type="submit" now className="justify-self-start" disabled={busy || early}>
             {busy ? 'Keeping' : 'Keep the result'}
-          </button>
+          </Button>
         </form>
       )}
     </div>

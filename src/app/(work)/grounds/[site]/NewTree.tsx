@@ -1,47 +1,57 @@
 'use client'
 import { useState, type FormEvent } from 'react'
 import { HOSTS } from '@/almanac/hosts'
+import { readPlace, type TypedPlace } from '@/core/place/place'
+import type { Problem } from '@/core/problem'
+import type { UnitSystem } from '@/core/quantity/format'
+import { Choice } from '@/ui/fields/Choice'
+import { Doubt } from '@/ui/fields/Doubt'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
+import { PlaceFields } from './PlaceFields'
 
 const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
+const IN_FIELDS = ['tag', 'host', 'eastM', 'northM', 'note']
 
 /** A new tree: tag, kind, place on the plan. Saved, it opens for measuring. */
 export function NewTree({
   siteId,
   ownHosts,
+  units,
   place,
   onPlace,
   onDone,
 }: {
   siteId: string
   ownHosts: readonly { id: string; name: string; botanical: string }[]
-  place: { east: string; north: string } | null
-  onPlace: (place: { east: string; north: string } | null) => void
+  units: UnitSystem
+  place: TypedPlace
+  onPlace: (place: TypedPlace) => void
   onDone: () => void
 }) {
   const go = useGo()
-  const { send, busy, problem, renew } = useVerb<{ id: string }>('add-tree', { makes: 'id' })
+  const verb = useVerb('add-tree', { makes: 'id' })
+  const [misread, setMisread] = useState<Problem | null>(null)
   const [tag, setTag] = useState('')
   const [host, setHost] = useState('')
   const [note, setNote] = useState('')
+  const problem = misread ?? verb.problem
   const at = (field: string) => (problem?.field === field ? problem.message : null)
 
-  async function submit(event?: FormEvent) {
-    event?.preventDefault()
-    const added = await send({
-      siteId,
-      tag,
-      host,
-      note: note || null,
-      eastM: number(place?.east),
-      northM: number(place?.north),
-    })
+  async function save(accepted: string[] = []) {
+    const read = readPlace(place, units)
+    setMisread(read.ok ? null : read.problem)
+    if (!read.ok) return
+    const added = await verb.send({ siteId, tag, host, note: note || null, ...read.value, accepted })
     if (added) go(`/trees/${added.id}#measure`)
   }
-  const number = (text = '') => (text.trim() === '' || Number.isNaN(Number(text)) ? null : Number(text))
+  function submit(event: FormEvent) {
+    event.preventDefault()
+    void save()
+  }
 
   return (
     <form onSubmit={submit} className="bg-sheet border border-line p-4 grid gap-3" noValidate>
@@ -54,67 +64,36 @@ export function NewTree({
         problem={at('tag')}
         autoFocus
       />
-      <div>
-        <label className="label" htmlFor="kind">
-          Kind, as far as you can tell now
-        </label>
-        <select
-          id="kind"
-          className="field"
-          value={host}
-          onChange={(e) => setHost(e.target.value)}
-          aria-invalid={at('host') ? true : undefined}
-        >
-          <option value="">choose</option>
-          {[...KINDS, ...ownHosts].map((h) => (
-            <option key={h.id} value={h.id}>
-              {h.name} ({h.botanical})
-            </option>
-          ))}
-        </select>
-        {at('host') && <p className="text-plum font-semibold text-[0.88rem]">{at('host')}</p>}
-      </div>
-      <div>
-        <p className="label">Place: press on the plan, or type metres from its lower left corner</p>
-        <div className="grid grid-cols-2 gap-2">
-          <Field
-            label="East, m"
-            inputMode="decimal"
-            value={place?.east ?? ''}
-            onChange={(e) => onPlace({ east: e.target.value, north: place?.north ?? '' })}
-            problem={at('eastM')}
-          />
-          <Field
-            label="North, m"
-            inputMode="decimal"
-            value={place?.north ?? ''}
-            onChange={(e) => onPlace({ east: place?.east ?? '', north: e.target.value })}
-            problem={at('northM')}
-          />
-        </div>
-      </div>
+      <Choice
+        label="Kind, as far as you can tell now"
+        value={host}
+        onValue={setHost}
+        problem={at('host')}
+        options={[
+          ['', 'choose'],
+          ...[...KINDS, ...ownHosts].map((h) => [h.id, `${h.name} (${h.botanical})`] as const),
+        ]}
+      />
+      <PlaceFields place={place} units={units} problem={problem} onPlace={onPlace} />
       <Field
         label="Note, if any"
         value={note}
         onChange={(e) => setNote(e.target.value)}
         problem={at('note')}
       />
+      <Doubt problem={problem} busy={verb.busy} onKeep={(code) => void save([code])} />
       <ProblemNote
-        problem={
-          problem && ['tag', 'host', 'eastM', 'northM', 'note'].includes(problem.field) ? null : problem
-        }
+        problem={problem && (problem.code === 'doubt' || IN_FIELDS.includes(problem.field)) ? null : problem}
         onAnew={() => {
-          renew()
-          void submit()
+          verb.renew()
+          void save()
         }}
       />
       <div className="flex gap-2">
-        <button type="submit" className="btn btn-now" disabled={busy}>
-          {busy ? 'Saving' : 'Add and measure →'}
-        </button>
-        <button type="button" className="btn" onClick={onDone}>
-          Leave it
-        </button>
+        <Button type="submit" now disabled={verb.busy}>
+          {verb.busy ? 'Saving' : 'Add and measure →'}
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
       </div>
     </form>
   )

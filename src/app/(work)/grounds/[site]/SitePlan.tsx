@@ -1,8 +1,12 @@
 'use client'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { PlanView, SiteView } from '@/server/read/grounds'
+import type { Place } from '@/core/place/place'
+import { showGround, type UnitSystem } from '@/core/quantity/format'
+import { toSI } from '@/core/quantity/units'
 import { smallOutline } from '@/ui/ring/geometry'
 import { marksOf } from './TreeList'
+import { Button } from '@/ui/pieces/Button'
 
 type Tree = PlanView['trees'][number]
 type Feature = SiteView['features'][number]
@@ -24,6 +28,14 @@ function points(feature: Feature): [number, number][] {
   return [c as [number, number]]
 }
 
+/** The longest round length that takes up no more than a third of the plan's width, and how it is written. */
+function scaleBar(width: number, units: UnitSystem): { metres: number; text: string } {
+  const unit = units === 'us' ? toSI(1, 'ft') : 1
+  const rounds = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000, 5000, 10_000]
+  const metres = (rounds.findLast((r) => r * unit <= width / 3) ?? 1) * unit
+  return { metres, text: showGround(metres, units, 0) }
+}
+
 interface Window {
   x: number
   y: number
@@ -40,6 +52,7 @@ export function SitePlan({
   siteId,
   first,
   onLit,
+  units,
   place,
   onPlace,
   onOpen,
@@ -48,8 +61,9 @@ export function SitePlan({
   siteId: string
   first: PlanView
   onLit: (id: string | null) => void
-  place: { east: number; north: number } | null
-  onPlace?: (east: number, north: number) => void
+  units: UnitSystem
+  place: Place | null
+  onPlace?: (place: Place) => void
   onOpen: (id: string) => void
 }) {
   const svg = useRef<SVGSVGElement>(null)
@@ -91,24 +105,22 @@ export function SitePlan({
   }
   const top = box.y + box.h
   const up = (north: number) => top - north
-  const bar = box.w > 60 ? 20 : box.w > 25 ? 10 : 5
+  const bar = scaleBar(box.w, units)
 
   function press(event: React.MouseEvent) {
     const matrix = svg.current?.getScreenCTM()
     if (!onPlace || !matrix) return
     const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix.inverse())
-    onPlace(Math.round(p.x * 10) / 10, Math.round((top - p.y) * 10) / 10)
+    onPlace({ eastM: p.x, northM: top - p.y })
   }
 
   return (
     <figure className="border border-line bg-[#dfe6dd] self-start">
-      <div className="flex flex-wrap gap-2 p-2" role="group" aria-label="Closer and back">
-        <button type="button" className="btn" onClick={() => zoom(2)}>
-          Closer
-        </button>
-        <button type="button" className="btn" disabled={near === null} onClick={() => zoom(0.5)}>
+      <div className="no-print flex flex-wrap gap-2 p-2" role="group" aria-label="Closer and back">
+        <Button onClick={() => zoom(2)}>Closer</Button>
+        <Button disabled={near === null} onClick={() => zoom(0.5)}>
           Back
-        </button>
+        </Button>
         {near && (
           <>
             {(
@@ -119,13 +131,11 @@ export function SitePlan({
                 ['East', 0.4, 0],
               ] as const
             ).map(([name, dx, dy]) => (
-              <button key={name} type="button" className="btn" onClick={() => pan(dx, dy)}>
+              <Button key={name} onClick={() => pan(dx, dy)}>
                 {name}
-              </button>
+              </Button>
             ))}
-            <button type="button" className="btn" onClick={() => setNear(null)}>
-              Whole site
-            </button>
+            <Button onClick={() => setNear(null)}>Whole site</Button>
           </>
         )}
       </div>
@@ -223,9 +233,9 @@ export function SitePlan({
             onLit={onLit}
           />
         ))}
-        {place && Number.isFinite(place.east) && Number.isFinite(place.north) && (
+        {place && (
           <g
-            transform={`translate(${place.east} ${up(place.north)})`}
+            transform={`translate(${place.eastM} ${up(place.northM)})`}
             stroke="var(--color-rust)"
             strokeWidth={box.w / 220}
           >
@@ -235,13 +245,13 @@ export function SitePlan({
         )}
         <g transform={`translate(${box.x + box.w * 0.03} ${box.h - box.h * 0.035})`} aria-hidden="true">
           <path
-            d={`M0,${-box.w / 120}V0H${bar}V${-box.w / 120}`}
+            d={`M0,${-box.w / 120}V0H${bar.metres}V${-box.w / 120}`}
             fill="none"
             stroke="var(--color-ink)"
             strokeWidth={box.w / 400}
           />
-          <text x={bar + box.w / 90} y={box.w / 300} fontSize={box.w / 56} fill="var(--color-ink)">
-            {bar} m
+          <text x={bar.metres + box.w / 90} y={box.w / 300} fontSize={box.w / 56} fill="var(--color-ink)">
+            {bar.text}
           </text>
         </g>
         <g transform={`translate(${box.x + box.w * 0.965} ${box.h * 0.06})`} aria-hidden="true">
@@ -267,9 +277,10 @@ export function SitePlan({
 /** What is drawn: as it came with the page for the whole site, asked for when one goes closer. */
 function usePlan(siteId: string, first: PlanView, near: Window | null): Pick<PlanView, 'trees' | 'clusters'> {
   const [closer, setCloser] = useState<PlanView | null>(null)
+  // A site that came whole needs nothing more, however close one goes.
+  const whole = first.clusters.length === 0
   useEffect(() => {
-    // A site that came whole needs nothing more, however close one goes.
-    if (!near || first.clusters.length === 0) return setCloser(null)
+    if (!near || whole) return
     const stop = new AbortController()
     const box = [near.x, near.y, near.x + near.w, near.y + near.h].map((n) => n.toFixed(1)).join(',')
     fetch(`/api/sites/${siteId}/plan?box=${box}`, { signal: stop.signal })
@@ -278,7 +289,7 @@ function usePlan(siteId: string, first: PlanView, near: Window | null): Pick<Pla
       // Out of reach the plan stays as it is.
       .catch(() => {})
     return () => stop.abort()
-  }, [siteId, first.clusters.length, near])
+  }, [siteId, whole, near])
   return near && closer ? closer : first
 }
 

@@ -1,20 +1,34 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { useRouter } from 'next/navigation'
 import { useCallback, useRef, useState } from 'react'
+import { readPlace, showPlace, type TypedPlace } from '@/core/place/place'
 import type { SiteView } from '@/server/read/grounds'
 import { useViewKeys } from '@/ui/shell/keys'
-import { NewTree } from './NewTree'
+import { useMay } from '@/ui/shell/may'
 import { SitePlan } from './SitePlan'
 import { TreeList } from './TreeList'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+
+// Opened by a press: they come after the plan and the list.
+const NewTree = dynamic(() => import('./NewTree').then((m) => m.NewTree))
+const MoveTree = dynamic(() => import('./MoveTree').then((m) => m.MoveTree))
+
+const NOWHERE: TypedPlace = { east: '', north: '' }
 
 /** A site: its plan and its trees side by side, each lighting the other; new trees are placed on the plan. */
 export function SiteWork({ view }: { view: SiteView }) {
   const router = useRouter()
   const [adding, setAdding] = useState(false)
-  const [place, setPlace] = useState<{ east: string; north: string } | null>(null)
+  const may = useMay()
+  const moving = may('move-tree') ? view.moving : null
+  const [place, setPlace] = useState(() => (moving ? showPlace(moving, view.units) : NOWHERE))
   const both = useRef<HTMLDivElement>(null)
-  const mayAdd = view.role !== 'technician'
-  useViewKeys({ n: () => mayAdd && setAdding(true) })
+  useViewKeys({ n: () => may('add-tree') && !moving && setAdding(true) })
+  const placing = adding || moving !== null
+  const read = placing ? readPlace(place, view.units) : null
 
   /** Lights a tree in the list and on the plan at once. A class on two elements, not a new drawing of all of them. */
   const light = useCallback((id: string | null) => {
@@ -32,46 +46,44 @@ export function SiteWork({ view }: { view: SiteView }) {
             {view.site.client} · {view.site.place} · {view.site.trees.toLocaleString('en-US')} trees
           </p>
         </div>
-        {mayAdd && !adding && (
-          <button
-            type="button"
-            className="btn btn-now"
-            onClick={() => setAdding(true)}
-            title="New tree ( n )"
-          >
-            Add a tree
-          </button>
-        )}
+        <div className="flex gap-2">
+          <PrintButton />
+          {may('add-tree') && !placing && (
+            <Button now onClick={() => setAdding(true)} title="New tree ( n )">
+              Add a tree
+            </Button>
+          )}
+        </div>
       </div>
-      {view.site.note && <p className="note mt-3 max-w-3xl">{view.site.note}</p>}
+      {view.site.note && <Note className="mt-3 max-w-3xl">{view.site.note}</Note>}
       <div ref={both} className="grid gap-6 mt-4 lg:grid-cols-[minmax(0,1.25fr)_minmax(320px,1fr)]">
         <SitePlan
           features={view.features}
           siteId={view.site.id}
           first={view.plan}
           onLit={light}
-          place={adding && place ? { east: Number(place.east), north: Number(place.north) } : null}
-          onPlace={
-            adding ? (east, north) => setPlace({ east: String(east), north: String(north) }) : undefined
-          }
+          units={view.units}
+          place={read?.ok ? read.value : null}
+          onPlace={placing ? (pressed) => setPlace(showPlace(pressed, view.units)) : undefined}
           onOpen={(id) => router.push(`/trees/${id}`)}
         />
         <div>
-          {adding ? (
+          {moving ? (
+            <MoveTree tree={moving} units={view.units} place={place} onPlace={setPlace} />
+          ) : adding ? (
             <NewTree
               ownHosts={view.ownHosts}
               siteId={view.site.id}
+              units={view.units}
               place={place}
               onPlace={setPlace}
               onDone={() => {
                 setAdding(false)
-                setPlace(null)
+                setPlace(NOWHERE)
               }}
             />
           ) : (
-            <>
-              <TreeList siteId={view.site.id} first={view.list} units={view.units} onLit={light} />
-            </>
+            <TreeList siteId={view.site.id} first={view.list} units={view.units} onLit={light} />
           )}
         </div>
       </div>

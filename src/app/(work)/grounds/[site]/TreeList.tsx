@@ -1,7 +1,7 @@
 'use client'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import Link from 'next/link'
-import { memo, useEffect, useMemo, useRef } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { hostName } from '@/almanac/hosts'
 import { STAGES, type Stage } from '@/core/plan/stage'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
@@ -11,6 +11,13 @@ import { Field } from '@/ui/fields/Field'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useTreeList } from './useTreeList'
+import { DataTable } from '@/ui/pieces/DataTable'
+import { usePrinting } from '@/ui/pieces/usePrinting'
+import { inOrder, TREE_ORDERS, type TreeOrder } from '@/core/plan/order'
+import { Button } from '@/ui/pieces/Button'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import { beginRound } from '@/ui/shell/round'
+import { useGo } from '@/ui/shell/useGo'
 
 type Card = PageOfTrees['trees'][number]
 
@@ -28,7 +35,16 @@ const STANDING: Record<Stage, [look: string, word: string]> = {
   done: ['tag-moss', 'treated'],
 }
 
-/** The site's trees in tag order: only those in view are drawn, the next ones come as they are scrolled to. */
+const ORDERS: Record<TreeOrder, string> = {
+  tag: 'by tag',
+  girth: 'thickest first',
+  crown: 'least live crown first',
+}
+
+/**
+ * The site's trees in an order: only those in view are drawn, the next ones come as they are scrolled to. Several can be
+ * chosen, to be walked one after another or printed by themselves.
+ */
 export function TreeList({
   siteId,
   first,
@@ -42,14 +58,18 @@ export function TreeList({
 }) {
   const { page, filter, setFilter, state, next, whole } = useTreeList(siteId, first)
   const frame = useRef<HTMLDivElement>(null)
+  const go = useGo()
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   const shown = useMemo(() => {
     if (!whole) return page.trees
     const text = filter.text.trim().toLowerCase()
-    return page.trees.filter(
-      (t) =>
-        (text === '' || `${t.tag} ${hostName(t.host)}`.toLowerCase().includes(text)) &&
-        (filter.stage === '' || t.stage === filter.stage),
-    )
+    return page.trees
+      .filter(
+        (t) =>
+          (text === '' || `${t.tag} ${hostName(t.host)}`.toLowerCase().includes(text)) &&
+          (filter.stage === '' || t.stage === filter.stage),
+      )
+      .sort(inOrder(filter.order))
   }, [page.trees, whole, filter])
   const rows = useVirtualizer({
     count: shown.length,
@@ -71,12 +91,42 @@ export function TreeList({
     rows.scrollToIndex(to)
     requestAnimationFrame(() => frame.current?.querySelector<HTMLElement>(`[data-index="${to}"]`)?.focus())
   }
-  useViewKeys({ j: () => move(1), k: () => move(-1) })
+  useViewKeys({
+    j: () => move(1),
+    k: () => move(-1),
+    x: () => {
+      const id = (document.activeElement as HTMLElement | null)?.dataset.tree
+      if (id) choose(id)
+    },
+  })
+  const choose = useCallback(
+    (id: string) =>
+      setChosen((now) => {
+        const next = new Set(now)
+        if (!next.delete(id)) next.add(id)
+        return next
+      }),
+    [],
+  )
+  // In the order they are listed; what the filter hides meanwhile is still chosen.
+  const picked = useMemo(
+    () => (chosen.size === 0 ? [] : page.trees.filter((t) => chosen.has(t.id)).sort(inOrder(filter.order))),
+    [page.trees, chosen, filter.order],
+  )
+  function walk() {
+    beginRound(picked.map((t) => t.id))
+    go(`/trees/${picked[0]!.id}/examine`)
+  }
   const total = whole ? shown.length : (page.total ?? shown.length)
 
   return (
     <>
-      <div className="grid grid-cols-[minmax(0,1fr)_170px] gap-3">
+      <Printed
+        trees={picked.length > 0 ? picked : shown}
+        total={picked.length > 0 ? picked.length : total}
+        units={units}
+      />
+      <div className="no-print grid grid-cols-2 sm:grid-cols-[minmax(0,1fr)_150px_150px] gap-3 max-sm:[&>:first-child]:col-span-2">
         <Field
           label="Filter by tag or kind"
           value={filter.text}
@@ -85,15 +135,40 @@ export function TreeList({
         <Choice
           label="Standing"
           value={filter.stage}
-          onChange={(e) => setFilter({ ...filter, stage: e.target.value as Stage | '' })}
+          onValue={(v) => setFilter({ ...filter, stage: v })}
           options={[['', 'all'], ...STAGES.map((s) => [s, STANDING[s][1]] as const)]}
         />
+        <Choice
+          label="Order"
+          value={filter.order}
+          onValue={(order) => setFilter({ ...filter, order })}
+          options={TREE_ORDERS.map((o) => [o, ORDERS[o]] as const)}
+        />
       </div>
-      <p className="text-[0.88rem] text-ink2 mt-2 h-[1.5em]" role="status">
-        {state === 'out of reach'
-          ? 'The server cannot be reached; the list is as it was.'
-          : `${total.toLocaleString('en-US')} ${total === 1 ? 'tree' : 'trees'}${state === 'coming' ? ', more coming' : ''}`}
-      </p>
+      <div className="no-print flex flex-wrap items-center gap-2 mt-2 min-h-[44px]">
+        {picked.length > 0 && (
+          <>
+            <Button onClick={walk}>
+              Examine {picked.length === 1 ? 'it' : `these ${picked.length} in turn`} →
+            </Button>
+            <PrintButton what={picked.length === 1 ? 'Print it' : `Print these ${picked.length}`} />
+            <Button quiet onClick={() => setChosen(new Set())}>
+              Choose none
+            </Button>
+          </>
+        )}
+        {picked.length === 0 && shown.length > 1 && (
+          <Button quiet onClick={() => setChosen(new Set(shown.map((t) => t.id)))}>
+            Choose all {shown.length < total ? `${shown.length} listed` : ''}
+          </Button>
+        )}
+        <span className="text-small text-ink2 ml-auto" role="status">
+          {picked.length > 0 ? `${picked.length} chosen of ` : ''}
+          {state === 'out of reach'
+            ? 'The server cannot be reached; the list is as it was.'
+            : `${total.toLocaleString('en-US')} ${total === 1 ? 'tree' : 'trees'}${state === 'coming' ? ', more coming' : ''}`}
+        </span>
+      </div>
       {shown.length === 0 ? (
         <p className="py-4 text-ink2 border-t border-line">
           {first.trees.length === 0
@@ -103,7 +178,7 @@ export function TreeList({
       ) : (
         <div
           ref={frame}
-          className="border-t border-line overflow-y-auto max-h-[70vh] max-sm:max-h-none max-sm:h-[70vh]"
+          className="no-print border-t border-line overflow-y-auto max-h-[70vh] max-sm:max-h-none max-sm:h-[70vh]"
           onMouseOver={(e) =>
             onLit((e.target as HTMLElement).closest<HTMLElement>('[data-tree]')?.dataset.tree ?? null)
           }
@@ -119,7 +194,13 @@ export function TreeList({
                 aria-setsize={total}
                 aria-posinset={row.index + 1}
               >
-                <Row tree={shown[row.index]!} index={row.index} units={units} />
+                <Row
+                  tree={shown[row.index]!}
+                  index={row.index}
+                  units={units}
+                  chosen={chosen.has(shown[row.index]!.id)}
+                  onChoose={choose}
+                />
               </li>
             ))}
           </ul>
@@ -129,28 +210,84 @@ export function TreeList({
   )
 }
 
-const Row = memo(function Row({ tree: t, index, units }: { tree: Card; index: number; units: UnitSystem }) {
+/** The list on paper: every tree that has been loaded, and how many there are. */
+function Printed({ trees, total, units }: { trees: Card[]; total: number; units: UnitSystem }) {
+  if (!usePrinting()) return null
   return (
-    <Link
-      href={`/trees/${t.id}`}
-      prefetch={false}
-      data-tree={t.id}
-      data-index={index}
-      className="h-full grid grid-cols-[48px_minmax(0,1fr)_auto] gap-3 items-center no-underline hover:bg-sheet focus:bg-sheet [&.lit]:bg-sheet"
-    >
-      <span className="grid place-items-center">
-        <SmallRing size={24 + Math.min(24, Math.round((t.diameterM ?? 0.2) * 40))} marks={marksOf(t)} />
-      </span>
-      <span className="min-w-0">
-        <span className="font-bold block truncate">{t.tag}</span>
-        <span className="text-ink2 text-[0.92rem] block truncate">
-          {hostName(t.host)}
-          {t.diameterM !== null ? `, ${showGirth(t.diameterM * Math.PI, units)} girth` : ', not measured'}
-          {t.liveCrownPercent !== null && `, ${t.liveCrownPercent} % live crown`}
+    <>
+      <p>
+        {trees.length < total ? `${trees.length} of ` : ''}
+        {total.toLocaleString('en-US')} trees
+      </p>
+      <DataTable
+        caption="Trees of this site"
+        columns={[
+          { head: 'Tag' },
+          { head: 'Kind' },
+          { head: 'Girth', figures: true },
+          { head: 'Live crown', figures: true },
+          { head: 'Stands' },
+        ]}
+        rows={trees.map((t) => ({
+          key: t.id,
+          name: <b>{t.tag}</b>,
+          cells: [
+            hostName(t.host),
+            t.diameterM === null ? 'not measured' : showGirth(t.diameterM * Math.PI, units),
+            t.liveCrownPercent === null ? 'not taken' : `${t.liveCrownPercent} %`,
+            STANDING[t.stage][1],
+          ],
+        }))}
+      />
+    </>
+  )
+}
+
+const Row = memo(function Row({
+  tree: t,
+  index,
+  units,
+  chosen,
+  onChoose,
+}: {
+  tree: Card
+  index: number
+  units: UnitSystem
+  chosen: boolean
+  onChoose: (id: string) => void
+}) {
+  return (
+    <div className="h-full grid grid-cols-[40px_minmax(0,1fr)] items-stretch">
+      <label className="grid place-items-center cursor-pointer" title="Choose ( x )">
+        <input
+          type="checkbox"
+          className="size-5 accent-[var(--color-rust)]"
+          checked={chosen}
+          onChange={() => onChoose(t.id)}
+          aria-label={`Choose ${t.tag}`}
+        />
+      </label>
+      <Link
+        href={`/trees/${t.id}`}
+        prefetch={false}
+        data-tree={t.id}
+        data-index={index}
+        className="h-full grid grid-cols-[48px_minmax(0,1fr)_auto] gap-3 items-center no-underline hover:bg-sheet focus:bg-sheet [&.lit]:bg-sheet"
+      >
+        <span className="grid place-items-center">
+          <SmallRing size={24 + Math.min(24, Math.round((t.diameterM ?? 0.2) * 40))} marks={marksOf(t)} />
         </span>
-      </span>
-      <Standing tree={t} />
-    </Link>
+        <span className="min-w-0">
+          <span className="font-bold block truncate">{t.tag}</span>
+          <span className="text-ink2 text-small block truncate">
+            {hostName(t.host)}
+            {t.diameterM !== null ? `, ${showGirth(t.diameterM * Math.PI, units)} girth` : ', not measured'}
+            {t.liveCrownPercent !== null && `, ${t.liveCrownPercent} % live crown`}
+          </span>
+        </span>
+        <Standing tree={t} />
+      </Link>
+    </div>
   )
 })
 

@@ -2,10 +2,12 @@
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Stage } from '@/core/plan/stage'
 import type { PageOfTrees } from '@/server/read/grounds'
+import { orderKey, type TreeOrder } from '@/core/plan/order'
 
 export interface TreeFilterTyped {
   text: string
   stage: Stage | ''
+  order: TreeOrder
 }
 
 /**
@@ -14,24 +16,26 @@ export interface TreeFilterTyped {
  */
 export function useTreeList(siteId: string, first: PageOfTrees) {
   const [page, setPage] = useState(first)
-  const [filter, setFilter] = useState<TreeFilterTyped>({ text: '', stage: '' })
+  const [filter, setFilter] = useState<TreeFilterTyped>({ text: '', stage: '', order: 'tag' })
   const [state, setState] = useState<'there' | 'coming' | 'out of reach'>('there')
   const asked = useRef<AbortController | null>(null)
   const more = useRef(false)
 
   const ask = useCallback(
-    async (wanted: TreeFilterTyped, after: { tag: string; id: string } | null) => {
+    async (wanted: TreeFilterTyped, after: PageOfTrees['trees'][number] | null) => {
       asked.current?.abort()
       const stop = (asked.current = new AbortController())
       const query = new URLSearchParams({
         ...(wanted.text.trim() && { text: wanted.text.trim() }),
         ...(wanted.stage && { stage: wanted.stage }),
-        ...(after && { after: after.tag, id: after.id }),
+        ...(wanted.order !== 'tag' && { order: wanted.order }),
+        ...(after && { key: String(orderKey(wanted.order, after)), after: after.tag, id: after.id }),
       })
       setState('coming')
       try {
         const answer = await fetch(`/api/sites/${siteId}/trees?${query}`, { signal: stop.signal })
         const { value } = (await answer.json()) as { value: PageOfTrees }
+        if (stop.signal.aborted) return
         setPage((now) =>
           after ? { ...value, total: now.total, trees: [...now.trees, ...value.trees] } : value,
         )
@@ -61,7 +65,7 @@ export function useTreeList(siteId: string, first: PageOfTrees) {
     const last = page.trees.at(-1)
     if (!page.more || !last || more.current) return
     more.current = true
-    void ask(filter, { tag: last.tag, id: last.id })
+    void ask(filter, last)
   }, [ask, filter, page])
 
   return { page, filter, setFilter, state, next, whole }

@@ -4,11 +4,12 @@ import { useState, type FormEvent } from 'react'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
 
 /** A correction: a new signed entry that points at this one. The record itself stays. */
 export function CorrectRecord({ recordId }: { recordId: string }) {
   const router = useRouter()
-  const { send, busy, problem, renew } = useVerb<{ id: string }>('correct-record', { makes: 'id' })
+  const { send, busy, problem, renew } = useVerb('correct-record', { makes: 'id' })
   const [open, setOpen] = useState(false)
   const [correction, setCorrection] = useState('')
   const [reason, setReason] = useState('')
@@ -23,9 +24,9 @@ export function CorrectRecord({ recordId }: { recordId: string }) {
   }
   if (!open)
     return (
-      <button type="button" className="btn mt-3" onClick={() => setOpen(true)}>
+      <Button className="mt-3" onClick={() => setOpen(true)}>
         Add a correction
-      </button>
+      </Button>
     )
   return (
     <form onSubmit={submit} className="mt-3 grid gap-3 bg-sheet border border-line p-4" noValidate>
@@ -50,12 +51,10 @@ export function CorrectRecord({ recordId }: { recordId: string }) {
         }}
       />
       <div className="flex gap-2">
-        <button type="submit" className="btn btn-now" disabled={busy}>
+        <Button type="submit" now disabled={busy}>
           Sign the correction
-        </button>
-        <button type="button" className="btn" onClick={() => setOpen(false)}>
-          Leave it
-        </button>
+        </Button>
+        <Button onClick={() => setOpen(false)}>Leave it</Button>
       </div>
     </form>
   )

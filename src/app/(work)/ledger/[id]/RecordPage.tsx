@@ -1,66 +1,38 @@
 import Link from 'next/link'
-import type { Working } from '@/core/working/working'
+import { inOneLine, UNREADABLE, type Application } from '@/server/ledger/body'
 import { plain, showGirth, showMl, showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
 import type { RecordView } from '@/server/read/work'
 import { Ring } from '@/ui/ring/Ring'
 import { Slip } from '@/ui/slip/Slip'
 import { clockTime, longDate, shortDate, writtenDate } from '@/ui/when'
 import { CorrectRecord } from './CorrectRecord'
-
-interface PortLine {
-  number: number
-  bearing: number
-  volumeM3: number
-  leftM3: number
-  drilledAt: string | null
-  startedAt: string | null
-  stoppedAt: string | null
-  givenUp: string | null
-}
-
-interface Application {
-  applicator: { name: string; licence: string }
-  firm: string
-  place: { site: string; town: string }
-  tree: { tag: string; kind: string; diameterM: number; readOn: string | null; portGirthM: number }
-  target: string
-  method: string
-  hardware: string
-  product: {
-    name: string
-    registration: string
-    card: string
-    lot: string
-    actives: { name: string; strength: string }[]
-  }
-  rate: string
-  volumeM3: number
-  planned: { volumeM3: number; ports: number }
-  ports: PortLine[]
-  hole: string
-  startedAt: string
-  endedAt: string
-  countedIn: number
-  weather: { temperatureC: number; windMs: number; windFrom: string; sky: string; soil: string }
-  /** Null where nothing went in. */
-  reentryUntil: string | null
-  notices: string
-  /** Worked out from what happened; a text of the person's own in records of the first version. */
-  deviations: string[] | string | null
-  deviationWords?: string | null
-  outcome?: 'treated' | 'partly treated' | 'not treated'
-  leastM3?: number
-  working: Working
-}
+import { ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { DataTable } from '@/ui/pieces/DataTable'
+import { May } from '@/ui/shell/may'
+import { PrintButton } from '@/ui/pieces/PrintButton'
 
 /** One record as it was signed: nothing on it can be changed; corrections stand beneath it. */
 export function RecordPage({ view }: { view: RecordView }) {
   const { record, timeZone, units } = view
   if (record.kind === 'correction') return <CorrectionPage view={view} />
-  const body = record.body as unknown as Application
+  const { body } = record
+  if (!body)
+    return (
+      <>
+        <h1>
+          Record {record.seq}, {record.tag}
+        </h1>
+        <Note says="stop" className="mt-3 max-w-3xl" role="alert">
+          {UNREADABLE} {view.trouble?.words}
+        </Note>
+        <Corrections view={view} />
+        <Chain view={view} />
+      </>
+    )
   return (
     <>
-      <p className="text-[0.88rem] text-ink2">
+      <p className="text-small text-ink2">
         <Link href="/ledger" className="underline underline-offset-2">
           ledger
         </Link>{' '}
@@ -69,15 +41,18 @@ export function RecordPage({ view }: { view: RecordView }) {
           {record.tag}
         </Link>
       </p>
-      <h1>
-        Record {record.seq}, {body.tree.tag}
-      </h1>
+      <div className="flex flex-wrap items-start justify-between gap-3">
+        <h1>
+          Record {record.seq}, {body.tree.tag}
+        </h1>
+        <PrintButton />
+      </div>
       {view.trouble && (
-        <p className="note note-stop mt-2 max-w-3xl" role="alert">
+        <Note says="stop" className="mt-2 max-w-3xl" role="alert">
           {view.trouble.seq === record.seq
             ? `This record cannot be relied on. ${view.trouble.words}`
             : `The ledger has trouble at record ${view.trouble.seq}. ${view.trouble.words}`}
-        </p>
+        </Note>
       )}
       <p className="text-ink2 mt-1">
         Signed by {body.applicator.name}, licence {body.applicator.licence},{' '}
@@ -110,12 +85,13 @@ export function RecordPage({ view }: { view: RecordView }) {
 function Chain({ view }: { view: RecordView }) {
   const { record, seal } = view
   return (
-    <p className="mt-6 text-[0.84rem] text-ink2 break-all max-w-4xl">
+    <p className="mt-6 text-small text-ink2 break-all max-w-4xl">
       Chain: this entry {record.hash}, the one before {record.prevHash}
       {seal && (
         <>
           <br />
-          Seal: {seal.signature}, key {seal.key}, {seal.sealedAt.toISOString()}
+          Seal: {seal.signature}, key {seal.key}, of {longDate(seal.sealedAt, view.timeZone)},{' '}
+          {clockTime(seal.sealedAt, view.timeZone)} ({seal.sealedAt.getTime()})
         </>
       )}
     </p>
@@ -160,7 +136,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
     ['Notices', body.notices],
     ['Otherwise than planned', otherwise(body)],
   ]
-  if (body.outcome && body.outcome !== 'treated')
+  if (body.outcome !== 'treated')
     rows.unshift([
       'Outcome',
       `${body.outcome}: ${showMl(body.volumeM3)} of at least ${showMl(body.leastM3 ?? body.planned.volumeM3)} by the label; back with the arborist`,
@@ -179,41 +155,34 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
 
 /** What went otherwise: as it happened at the ports, then in the signer's own words. */
 function otherwise(body: Application): string {
-  const happened = Array.isArray(body.deviations) ? body.deviations : []
-  const own = Array.isArray(body.deviations) ? body.deviationWords : body.deviations
-  return [...happened, ...(own ? [own] : [])].join(' ') || 'nothing'
+  return [...body.deviations, ...(body.deviationWords ? [body.deviationWords] : [])].join(' ') || 'nothing'
 }
 
-function PortTable({ ports, timeZone }: { ports: PortLine[]; timeZone: string }) {
+function PortTable({ ports, timeZone }: { ports: Application['ports']; timeZone: string }) {
   return (
-    <table className="w-full text-[0.9rem] mt-2">
-      <thead>
-        <tr className="text-left text-ink2">
-          <th className="font-normal">Port</th>
-          <th className="font-normal">Bearing</th>
-          <th className="font-normal text-right">Went in</th>
-          <th className="font-normal text-right">From</th>
-          <th className="font-normal text-right">Took</th>
-        </tr>
-      </thead>
-      <tbody>
-        {ports.map((p) => (
-          <tr key={p.number} className="border-t border-line2">
-            <td>{p.number}</td>
-            <td>{p.bearing}°</td>
-            <td className="text-right">{showMl(p.volumeM3)}</td>
-            <td className="text-right">
-              {p.startedAt ? clockTime(Date.parse(p.startedAt), timeZone) : 'not set'}
-            </td>
-            <td className="text-right">
-              {p.startedAt && p.stoppedAt
-                ? `${plain((Date.parse(p.stoppedAt) - Date.parse(p.startedAt)) / 60_000, 0)} min`
-                : '–'}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      caption="Ports, one by one"
+      className="mt-2"
+      columns={[
+        { head: 'Port' },
+        { head: 'Bearing' },
+        { head: 'Went in', figures: true },
+        { head: 'From', figures: true },
+        { head: 'Took', figures: true },
+      ]}
+      rows={ports.map((p) => ({
+        key: p.number,
+        name: p.number,
+        cells: [
+          `${p.bearing}°`,
+          showMl(p.volumeM3),
+          p.startedAt ? clockTime(Date.parse(p.startedAt), timeZone) : 'not set',
+          p.startedAt && p.stoppedAt
+            ? `${plain((Date.parse(p.stoppedAt) - Date.parse(p.startedAt)) / 60_000, 0)} min`
+            : '–',
+        ],
+      }))}
+    />
   )
 }
 
@@ -224,9 +193,9 @@ function Corrections({ view }: { view: RecordView }) {
       <ul className="border-t border-line mt-1">
         {view.corrections.map((c) => (
           <li key={c.id} className="py-2 border-b border-line">
-            <b>{String(c.body.correction)}</b>
-            <span className="block text-[0.92rem]">
-              {String(c.body.reason)}{' '}
+            <b>{inOneLine(c)}</b>
+            <span className="block text-small">
+              {c.kind === 'correction' && c.body?.reason}{' '}
               <span className="text-ink2">
                 · {c.signedBy}, {shortDate(c.signedAt, view.timeZone)}, record {c.seq}
               </span>
@@ -237,7 +206,9 @@ function Corrections({ view }: { view: RecordView }) {
           <li className="py-2 text-ink2 border-b border-line">None. This record stands as it was signed.</li>
         )}
       </ul>
-      {(view.role === 'arborist' || view.role === 'crew lead') && <CorrectRecord recordId={view.record.id} />}
+      <May step="correct-record">
+        <CorrectRecord recordId={view.record.id} />
+      </May>
     </section>
   )
 }
@@ -250,12 +221,14 @@ function CorrectionPage({ view }: { view: RecordView }) {
       <p className="text-ink2 mt-1">
         Signed by {record.signedBy}, {longDate(record.signedAt, view.timeZone)}
       </p>
-      <p className="mt-4 max-w-2xl text-[1.1rem]">{String(record.body.correction)}</p>
-      <p className="mt-2 max-w-2xl">Because: {String(record.body.reason)}</p>
+      <p className="mt-4 max-w-2xl text-lead">{inOneLine(record)}</p>
+      {record.kind === 'correction' && record.body && (
+        <p className="mt-2 max-w-2xl">Because: {record.body.reason}</p>
+      )}
       {corrected && (
-        <Link href={`/ledger/${corrected.id}`} className="btn mt-4">
+        <ButtonLink href={`/ledger/${corrected.id}`} className="mt-4">
           Open record {corrected.seq}, which it corrects
-        </Link>
+        </ButtonLink>
       )}
     </>
   )

@@ -1,7 +1,22 @@
 'use client'
-import { isInTree, stageOf } from '@/core/ports/running'
+import { clockOf, inTrees, type PortClock } from '@/core/ports/clock'
 import { plain } from '@/core/quantity/format'
-import type { JobPort, JobTree, PortCommand } from './usePorts'
+import type { PortCommand } from '@/ui/ports/usePorts'
+import type { JobPort, JobTree } from './job'
+import { Button } from '@/ui/pieces/Button'
+
+const BAR: Record<PortClock['stands'], string> = {
+  'taking up': 'bg-water',
+  'look now': 'bg-straw',
+  stalled: 'bg-plum',
+  'pull it': 'bg-straw',
+}
+const WORD: Record<PortClock['stands'], [word: string, look: string]> = {
+  'taking up': ['taking up', 'text-ink2'],
+  'look now': ['look now', 'text-straw'],
+  stalled: ['stalled?', 'text-plum'],
+  'pull it': ['pull it', 'text-ink2'],
+}
 
 /** Everything that is in a tree now, the longest first, each with its clock and what to do with it. */
 export function Board({
@@ -13,9 +28,7 @@ export function Board({
   now: number
   onAct: (port: JobPort, command: PortCommand) => void
 }) {
-  const running = trees
-    .flatMap((tree) => tree.ports.filter(isInTree).map((port) => ({ tree, port })))
-    .sort((a, b) => a.port.startedAt! - b.port.startedAt!)
+  const running = inTrees<JobTree, JobPort>(trees)
   return (
     <>
       <h2>{running.length === 0 ? 'Nothing is in a tree' : `In trees now, ${running.length}`}</h2>
@@ -26,13 +39,7 @@ export function Board({
       )}
       <ul className="mt-1">
         {running.map(({ tree, port }) => {
-          const stage = stageOf(port)
-          // This device's clock may tick a second behind the server's.
-          const minutes = Math.max(0, (port.stoppedAt ?? now) - port.startedAt!) / 60_000
-          const from = tree.dose.uptake.from / 60
-          const to = tree.dose.uptake.to / 60
-          const late = stage === 'taking up' && minutes >= from
-          const share = Math.min(1, minutes / to)
+          const { minutes, from, to, share, stands } = clockOf(port, tree.dose.uptake, now)
           return (
             <li
               key={port.id}
@@ -42,31 +49,29 @@ export function Board({
                 <b>{tree.tag}</b> port {port.number}
               </span>
               <span className="text-right whitespace-nowrap">
-                <span className="font-head font-bold text-[1.1rem]">{plain(Math.floor(minutes), 0)} min</span>{' '}
-                <span className="text-[0.84rem] text-ink2">
+                <span className="font-head font-bold text-lead">{plain(Math.floor(minutes), 0)} min</span>{' '}
+                <span className="text-small text-ink2">
                   of {plain(from, 0)}–{plain(to, 0)}
                 </span>
               </span>
               <span className="row-span-2">
-                {stage === 'taking up' && (
-                  <button
-                    type="button"
-                    className="btn w-full !px-1"
+                {stands !== 'pull it' && (
+                  <Button
+                    className="w-full !px-1"
                     aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
                     onClick={() => onAct(port, { kind: 'stop' })}
                   >
                     Empty, stop
-                  </button>
+                  </Button>
                 )}
-                {stage === 'empty' && (
-                  <button
-                    type="button"
-                    className="btn w-full !px-1"
+                {stands === 'pull it' && (
+                  <Button
+                    className="w-full !px-1"
                     aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
                     onClick={() => onAct(port, { kind: 'out' })}
                   >
                     Out, counted
-                  </button>
+                  </Button>
                 )}
               </span>
               <span
@@ -74,16 +79,9 @@ export function Board({
                 role="img"
                 aria-label={`${plain(share * 100, 0)} % of the longest expected time`}
               >
-                <span
-                  className={`block h-full ${stage === 'empty' ? 'bg-straw' : minutes > to ? 'bg-plum' : late ? 'bg-straw' : 'bg-water'}`}
-                  style={{ width: `${share * 100}%` }}
-                />
+                <span className={`block h-full ${BAR[stands]}`} style={{ width: `${share * 100}%` }} />
               </span>
-              <span
-                className={`text-right text-[0.86rem] font-bold ${minutes > to && stage === 'taking up' ? 'text-plum' : late ? 'text-straw' : 'text-ink2'}`}
-              >
-                {stage === 'empty' ? 'pull it' : minutes > to ? 'stalled?' : late ? 'look now' : 'taking up'}
-              </span>
+              <span className={`text-right text-small font-bold ${WORD[stands][1]}`}>{WORD[stands][0]}</span>
             </li>
           )
         })}

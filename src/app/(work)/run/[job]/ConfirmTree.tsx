@@ -5,7 +5,8 @@ import { Ring } from '@/ui/ring/Ring'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
-import type { JobTree } from './usePorts'
+import type { JobTree } from './job'
+import { Button } from '@/ui/pieces/Button'
 
 /** Before anything is opened: is it the right tree, and is the gear on? */
 export function ConfirmTree({ tree }: { tree: JobTree }) {
@@ -53,10 +54,10 @@ export function ConfirmTree({ tree }: { tree: JobTree }) {
           ))}
         </fieldset>
         <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
-        <button type="submit" className="btn btn-now hand-tall" disabled={busy}>
+        <Button type="submit" now className="hand-tall" disabled={busy}>
           This is the tree, begin
-        </button>
-        <p className="text-[0.88rem] text-ink2">
+        </Button>
+        <p className="text-small text-ink2">
           {tree.label.waterCaution} {tree.label.beeCaution} The label in your hand decides.
         </p>
       </div>

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { useState } from 'react'
 import { arc, clockwise, sideInWords } from '@/core/ports/bearing'
 import { stageOf, type PortStage } from '@/core/ports/running'
 import { showLength, showMl, type UnitSystem } from '@/core/quantity/format'
@@ -7,7 +7,12 @@ import { at, barkRadius } from '@/ui/ring/geometry'
 import { Ring } from '@/ui/ring/Ring'
 import { RingLegend } from '@/ui/ring/RingLegend'
 import { STAGE_LOOK } from '@/ui/ring/PortSign'
-import type { JobPort, JobTree, PortCommand } from './usePorts'
+import type { PortCommand } from '@/ui/ports/usePorts'
+import type { JobPort, JobTree } from './job'
+import { Button } from '@/ui/pieces/Button'
+import { Choice } from '@/ui/fields/Choice'
+import { Field } from '@/ui/fields/Field'
+import { useMay } from '@/ui/shell/may'
 
 const NEXT: Partial<Record<PortStage, { kind: 'drill' | 'start' | 'stop' | 'out'; text: string }>> = {
   planned: { kind: 'drill', text: 'Drilled' },
@@ -29,9 +34,10 @@ export function PortWork({
   onFinish: () => void
 }) {
   const [chosen, setChosen] = useState<number | null>(null)
-  const [giving, setGiving] = useState(false)
-  const [moving, setMoving] = useState(false)
-  const open = tree.status === 'open'
+  /** What is opened beside the next step, and at what; it closes by itself when the port goes on. */
+  const [opened, setOpened] = useState<{ what: 'giving' | 'moving'; at: string } | null>(null)
+  const may = useMay()
+  const open = tree.status === 'open' && may('mark-port')
   // What the hands do next: drill and set everything, then pull what is empty.
   const first =
     tree.ports.find((p) => ['planned', 'drilled'].includes(stageOf(p))) ??
@@ -44,10 +50,9 @@ export function PortWork({
   const index = tree.ports.indexOf(port)
   const before = tree.ports[(index + tree.ports.length - 1) % tree.ports.length]!
 
-  useEffect(() => {
-    setGiving(false)
-    setMoving(false)
-  }, [port.id, stage])
+  const here = `${port.id} ${stage}`
+  const isOpen = (what: 'giving' | 'moving') => opened?.what === what && opened.at === here
+  const turn = (what: 'giving' | 'moving') => setOpened(isOpen(what) ? null : { what, at: here })
 
   function press() {
     if (!next) return
@@ -95,42 +100,37 @@ export function PortWork({
       </div>
       {finished ? (
         <div className="mt-2">
-          <p className="font-head font-bold text-[1.7rem]">All ports are done</p>
+          <p className="font-head font-bold text-title">All ports are done</p>
           {open && (
-            <button type="button" className="btn btn-now hand-tall mt-2 w-full sm:w-auto" onClick={onFinish}>
+            <Button now className="hand-tall mt-2 w-full sm:w-auto" onClick={onFinish}>
               Finish and sign →
-            </button>
+            </Button>
           )}
         </div>
       ) : (
         <div className="mt-1" aria-live="polite">
           <p>
-            <span className="font-head font-bold text-[1.9rem]">Port {port.number}</span>{' '}
-            <span className="text-ink2 text-[1.1rem]">
+            <span className="font-head font-bold text-title">Port {port.number}</span>{' '}
+            <span className="text-ink2 text-lead">
               at {port.bearing}°, {sideInWords(port.bearing)}
               {before !== port &&
                 `, ${showLength(arc(clockwise(before.bearing, port.bearing), tree.dose.portGirthM), units, 0)} clockwise from port ${before.number}`}
             </span>
           </p>
-          <p className="text-[1.1rem]">{sentence(stage, tree, port)}</p>
+          <p className="text-lead">{sentence(stage, tree, port)}</p>
         </div>
       )}
       {open && !finished && (
         <div className="grid grid-cols-[1fr_auto] gap-2 mt-2 max-w-xl">
           {next && (
-            <button type="button" className="btn btn-now hand-tall" onClick={press}>
+            <Button now className="hand-tall" onClick={press}>
               {next.text}
-            </button>
+            </Button>
           )}
           {(stage === 'planned' || stage === 'drilled' || stage === 'taking up') && (
-            <button
-              type="button"
-              className="btn hand-tall"
-              aria-expanded={giving}
-              onClick={() => setGiving(!giving)}
-            >
+            <Button className="hand-tall" aria-expanded={isOpen('giving')} onClick={() => turn('giving')}>
               Won’t take
-            </button>
+            </Button>
           )}
         </div>
       )}
@@ -140,8 +140,8 @@ export function PortWork({
             <button
               type="button"
               className="underline underline-offset-2 min-h-[44px]"
-              aria-expanded={moving}
-              onClick={() => setMoving(!moving)}
+              aria-expanded={isOpen('moving')}
+              onClick={() => turn('moving')}
             >
               Move this port
             </button>
@@ -157,21 +157,20 @@ export function PortWork({
           )}
         </div>
       )}
-      {moving && (
+      {isOpen('moving') && (
         <div className="flex gap-2 mt-1" role="group" aria-label={`Move port ${port.number}`}>
           {[-5, -1, 1, 5].map((by) => (
-            <button
+            <Button
               key={by}
-              type="button"
-              className="btn"
+
               onClick={() => onAct(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}
             >
               {by > 0 ? `+ ${by}°` : `− ${-by}°`}
-            </button>
+            </Button>
           ))}
         </div>
       )}
-      {giving && (
+      {isOpen('giving') && (
         <GiveUp
           port={port}
           started={stage === 'taking up'}
@@ -229,23 +228,9 @@ function GiveUp({
   return (
     <div className="border border-line bg-sheet p-3 mt-2 grid gap-2 max-w-xl">
       <p>First reseat it, warm it, or drill a new hole nearby. If it still will not take:</p>
-      <label>
-        <span className="label">Why</span>
-        <select className="field" value={reason} onChange={(e) => setReason(e.target.value)}>
-          {REASONS.map((r) => (
-            <option key={r}>{r}</option>
-          ))}
-        </select>
-      </label>
-      {started && (
-        <label>
-          <span className="label">What is left in it</span>
-          <input className="field" value={left} onChange={(e) => setLeft(e.target.value)} />
-        </label>
-      )}
-      <button type="button" className="btn" onClick={() => onDone(reason, started ? left : '0 mL')}>
-        Give up port {port.number}
-      </button>
+      <Choice label="Why" value={reason} onValue={setReason} options={REASONS.map((r) => [r, r] as const)} />
+      {started && <Field label="What is left in it" value={left} onChange={(e) => setLeft(e.target.value)} />}
+      <Button onClick={() => onDone(reason, started ? left : '0 mL')}>Give up port {port.number}</Button>
     </div>
   )
 }

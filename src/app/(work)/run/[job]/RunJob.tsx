@@ -11,12 +11,17 @@ import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
 import { PortWork } from './PortWork'
 import { SignRecord } from './SignRecord'
-import { useNow, usePorts, type JobTree } from './usePorts'
+import { useNow, usePorts } from '@/ui/ports/usePorts'
+import type { JobTree } from './job'
+import { ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { useMay } from '@/ui/shell/may'
 
 type Tab = 'trees' | 'tree' | 'board' | 'finish'
 
 /** The crew's job: one tree under the hands, all running ports on the board, the record at the end of each tree. */
 export function RunJob({ view }: { view: JobView }) {
+  const may = useMay()
   const now = useNow(view.now)
   const { trees, act, sending, problem } = usePorts(view, now)
   const [treeId, setTreeId] = useState(
@@ -33,7 +38,7 @@ export function RunJob({ view }: { view: JobView }) {
     <>
       <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
         <div>
-          <p className="text-[0.88rem] text-ink2">
+          <p className="text-small text-ink2">
             <Link href="/run" className="underline underline-offset-2">
               all work
             </Link>{' '}
@@ -41,7 +46,7 @@ export function RunJob({ view }: { view: JobView }) {
           </p>
           <h1>
             {tree.tag}{' '}
-            <span className="text-ink2 text-[1rem] font-text font-normal">
+            <span className="text-ink2 text-base font-text font-normal">
               {trees.indexOf(tree) + 1} of {trees.length}
             </span>
           </h1>
@@ -53,9 +58,9 @@ export function RunJob({ view }: { view: JobView }) {
         {inTrees > 0 && <span className="tag tag-straw">{inTrees} still in trees: do not leave them</span>}
       </div>
       {early && (
-        <p className="note mt-3">
+        <Note className="mt-3">
           This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.
-        </p>
+        </Note>
       )}
       <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[190px_minmax(320px,1fr)_minmax(290px,350px)]">
         <section aria-label="Trees of this job" className={shown('trees')}>
@@ -79,7 +84,7 @@ export function RunJob({ view }: { view: JobView }) {
                   />
                   <span>
                     <span className="font-bold block">{t.tag}</span>
-                    <span className="text-[0.88rem] text-ink2">{standing(t)}</span>
+                    <span className="text-small text-ink2">{standing(t)}</span>
                   </span>
                 </button>
               </li>
@@ -88,16 +93,12 @@ export function RunJob({ view }: { view: JobView }) {
         </section>
         <section aria-label={`Work on ${tree.tag}`} className={shown('tree')}>
           {tree.status === 'recorded' ? (
-            <div className="note note-good mb-3 flex flex-wrap items-center gap-3">
+            <Note as="div" says="good" className="mb-3 flex flex-wrap items-center gap-3">
               Signed and recorded. All {tree.ports.filter((p) => p.outAt !== null).length} are out.
-              {tree.recordId && (
-                <Link className="btn" href={`/ledger/${tree.recordId}`}>
-                  Open the record →
-                </Link>
-              )}
-            </div>
+              {tree.recordId && <ButtonLink href={`/ledger/${tree.recordId}`}>Open the record →</ButtonLink>}
+            </Note>
           ) : null}
-          {tree.status === 'open' && !tree.confirmedAt ? (
+          {tree.status === 'open' && !tree.confirmedAt && may('confirm-tree') ? (
             <ConfirmTree key={tree.id} tree={tree} />
           ) : (
             <PortWork

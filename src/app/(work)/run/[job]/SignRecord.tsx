@@ -1,6 +1,6 @@
 'use client'
 import { useState, type FormEvent } from 'react'
-import { deviationsOf } from '@/core/ports/outcome'
+import { deviationsOf, type Outcome } from '@/core/ports/outcome'
 import { volumeApplied, whyNotFinished } from '@/core/ports/running'
 import { showMl, showSpeed, showTemperature } from '@/core/quantity/format'
 import type { JobView } from '@/server/read/work'
@@ -8,32 +8,43 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
-import type { JobTree } from './usePorts'
+import type { JobTree } from './job'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { Choice } from '@/ui/fields/Choice'
+import { TextArea } from '@/ui/fields/TextArea'
+import { useMay } from '@/ui/shell/may'
+import { Doubt } from '@/ui/fields/Doubt'
 
-const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']
+type Accepted = Exclude<Outcome, 'treated'> | 'wind' | 'temperature'
+
+const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
 
 /** The record of one tree: what cannot be known from the ports is asked, the rest is written by the product. */
 export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTree; sending: boolean }) {
+  const may = useMay()
   const go = useGo()
-  const { send, busy, problem } = useVerb<{ recordId: string }>('sign-record', { makes: 'id' })
+  const { send, busy, problem } = useVerb('sign-record', { makes: 'id' })
   const w = view.weather
   const [form, setForm] = useState({
     lot: '',
     temperature: showTemperature(w.temperature, view.units),
     wind: showSpeed(w.wind, view.units),
-    windFrom: w.windFrom,
+    windFrom: w.windFrom as (typeof WINDS)[number],
     sky: w.sky,
-    soil: w.soil as string,
+    soil: w.soil,
     counted: '',
     notices: '',
     deviations: '',
   })
   const set = (field: keyof typeof form) => (e: { target: { value: string } }) =>
     setForm({ ...form, [field]: e.target.value })
-  const at = (field: string) => (problem?.field === field ? problem.message : null)
+  const at = (field: string) =>
+    problem?.code !== 'doubt' && problem?.field === field ? problem.message : null
   const unfinished = whyNotFinished(tree.ports)
   const inField = ['lot', 'temperature', 'wind', 'sky', 'counted', 'notices', 'deviations']
 
+  const [yes, setYes] = useState<Accepted[]>([])
   const doubt = problem?.code === 'doubt' ? problem : null
   const otherwise = deviationsOf(
     tree.ports.map((p) => ({ number: p.number, bearing: p.planned })),
@@ -42,8 +53,11 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
     tree.dose.uptake.to,
   )
 
-  async function submit(event?: FormEvent, accepted: string[] = []) {
+  async function submit(event?: FormEvent, answered?: Accepted) {
     event?.preventDefault()
+    // An answer holds for what was asked; a press on the form itself is asked anew.
+    const accepted = answered ? [...yes, answered] : []
+    setYes(accepted)
     const counted = form.counted.trim() === '' ? null : Number(form.counted)
     const done = await send({
       ...form,
@@ -59,31 +73,20 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
     <form onSubmit={submit} className="bg-sheet border border-line p-4 grid gap-3" noValidate>
       <h2>Record for {tree.tag}</h2>
       {unfinished ? (
-        <p className="note">{unfinished}</p>
+        <Note>{unfinished}</Note>
       ) : (
-        <p className="note note-good">
+        <Note says="good">
           {showMl(volumeApplied(tree.ports))} went in through{' '}
           {tree.ports.filter((p) => p.startedAt !== null).length} ports.
-        </p>
+        </Note>
       )}
-      <div>
-        <label className="label" htmlFor="lot">
-          Lot, off the package
-        </label>
-        <select
-          id="lot"
-          className="field"
-          value={form.lot}
-          onChange={set('lot')}
-          aria-invalid={at('lot') ? true : undefined}
-        >
-          <option value="">choose</option>
-          {tree.lots.map((l) => (
-            <option key={l.id}>{l.number}</option>
-          ))}
-        </select>
-        {at('lot') && <p className="text-plum font-semibold text-[0.88rem]">{at('lot')}</p>}
-      </div>
+      <Choice
+        label="Lot, off the package"
+        value={form.lot}
+        onValue={(lot) => setForm({ ...form, lot })}
+        problem={at('lot')}
+        options={[['', 'choose'], ...tree.lots.map((l) => [l.number, l.number] as const)]}
+      />
       <Field
         label="Empties counted in"
         inputMode="numeric"
@@ -99,12 +102,21 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
           problem={at('temperature')}
         />
         <Field label="Wind" value={form.wind} onChange={set('wind')} problem={at('wind')} />
-        <Choice label="Wind from" value={form.windFrom} onChange={set('windFrom')} options={WINDS} />
+        <Choice
+          label="Wind from"
+          value={form.windFrom}
+          onValue={(windFrom) => setForm({ ...form, windFrom })}
+          options={WINDS.map((w) => [w, w] as const)}
+        />
         <Choice
           label="Soil"
           value={form.soil}
-          onChange={set('soil')}
-          options={['moist', 'dry', 'saturated']}
+          onValue={(soil) => setForm({ ...form, soil })}
+          options={[
+            ['moist', 'moist'],
+            ['dry', 'dry'],
+            ['saturated', 'saturated'],
+          ]}
         />
       </div>
       <Field
@@ -123,7 +135,7 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
       />
       <div>
         {!unfinished && otherwise.length > 0 && (
-          <div className="text-[0.92rem] mb-2">
+          <div className="text-small mb-2">
             <p className="label">Otherwise than planned, as it stands in the record</p>
             <ul className="border-l-4 border-straw pl-3">
               {otherwise.map((d) => (
@@ -132,73 +144,41 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
             </ul>
           </div>
         )}
-        <label className="label" htmlFor="deviations">
-          What went otherwise than planned, and why, in your words
-        </label>
-        <textarea
-          id="deviations"
+        <TextArea
+          label="What went otherwise than planned, and why, in your words"
           rows={2}
-          className="field"
           value={form.deviations}
           onChange={set('deviations')}
+          problem={at('deviations')}
         />
-        {at('deviations') && <p className="text-plum font-semibold text-[0.88rem]">{at('deviations')}</p>}
       </div>
       {doubt ? (
-        <div className="note note-stop" role="alert">
-          <p>{doubt.message}</p>
-          <button
-            type="button"
-            className="btn mt-2"
-            disabled={busy}
-            onClick={() => void submit(undefined, [doubt.field])}
-          >
-            Yes, sign it as {doubt.field}
-          </button>
-        </div>
+        <Doubt
+          problem={doubt}
+          busy={busy}
+          keep={
+            doubt.field === 'wind' || doubt.field === 'temperature'
+              ? 'Yes, I measured it'
+              : `Yes, sign it as ${doubt.field}`
+          }
+          onKeep={(code) => void submit(undefined, code as Accepted)}
+        />
       ) : (
         <ProblemNote problem={problem && inField.includes(problem.field) ? null : problem} />
       )}
-      {view.role === 'technician' || view.role === 'office' ? (
+      {!may('sign-record') ? (
         <p className="text-ink2">The crew lead signs under their licence.</p>
       ) : (
         <>
-          <button
-            type="submit"
-            className="btn btn-now hand-tall"
-            disabled={busy || sending || unfinished !== null}
-          >
+          <Button type="submit" now className="hand-tall" disabled={busy || sending || unfinished !== null}>
             {busy ? 'Signing' : sending ? 'Keeping the last steps' : 'Sign the record'}
-          </button>
-          <p className="text-[0.88rem] text-ink2">
+          </Button>
+          <p className="text-small text-ink2">
             Signed under licence {view.licence ?? 'not on file'}. A record stands as signed; a mistake is put
             right by a correction.
           </p>
         </>
       )}
     </form>
-  )
-}
-
-function Choice({
-  label,
-  value,
-  onChange,
-  options,
-}: {
-  label: string
-  value: string
-  onChange: (e: { target: { value: string } }) => void
-  options: string[]
-}) {
-  return (
-    <label>
-      <span className="label">{label}</span>
-      <select className="field" value={value} onChange={onChange}>
-        {options.map((o) => (
-          <option key={o}>{o}</option>
-        ))}
-      </select>
-    </label>
   )
 }

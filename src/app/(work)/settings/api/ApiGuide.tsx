@@ -1,6 +1,10 @@
 'use client'
 import { useState } from 'react'
-import type { Guide, GuideEntry, GuideField } from './readGuide'
+import type { Guide, GuideEntry, GuideField } from '@/calc/guide'
+import { Button } from '@/ui/pieces/Button'
+import { Select } from '@/ui/fields/Choice'
+import { TextArea } from '@/ui/fields/TextArea'
+import { DataTable } from '@/ui/pieces/DataTable'
 
 /** The API as a person reads it: one entry at a time, its fields, and a form to try it as whoever is signed in. */
 export function ApiGuide({ guide }: { guide: Guide }) {
@@ -34,36 +38,27 @@ export function ApiGuide({ guide }: { guide: Guide }) {
             ))}
           </ul>
         </nav>
-        <select
-          className="field lg:hidden"
+        <Select
+          className="lg:hidden"
           aria-label="Entry"
           value={entry.name}
-          onChange={(e) => setName(e.target.value)}
-        >
-          {guide.entries.map((e) => (
-            <option key={e.name} value={e.name}>
-              {e.title}
-            </option>
-          ))}
-        </select>
+          onValue={setName}
+          options={guide.entries.map((e) => [e.name, e.title] as const)}
+        />
         <div className="min-w-0">
-          <h2 className="text-[1.35rem]">{entry.title}</h2>
-          <p className="font-mono text-[0.95rem] mt-1">POST {entry.path}</p>
+          <h2 className="text-lead">{entry.title}</h2>
+          <p className="font-mono text-small mt-1">POST {entry.path}</p>
           <p className="mt-2 max-w-prose">{entry.says}</p>
           <Try key={entry.name} entry={entry} />
           <Fields title="What is asked" fields={entry.request} />
           <Fields title="What is answered" fields={entry.answer} />
           <h3 className="mt-6 font-bold">What is refused</h3>
-          <table className="w-full mt-1 text-[0.92rem]">
-            <tbody>
-              {guide.refusals.map((r) => (
-                <tr key={r.status} className="border-b border-line2">
-                  <th className="text-left w-16 py-1">{r.status}</th>
-                  <td>{r.says}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          <DataTable
+            caption="What is refused"
+            className="mt-1"
+            columns={[{ head: '' }, { head: '' }]}
+            rows={guide.refusals.map((r) => ({ key: r.status, name: <b>{r.status}</b>, cells: [r.says] }))}
+          />
         </div>
       </div>
     </>
@@ -96,20 +91,17 @@ function Try({ entry }: { entry: GuideEntry }) {
   return (
     <form onSubmit={send} className="mt-4 grid gap-3 xl:grid-cols-2">
       <div>
-        <label className="label" htmlFor="try-body">
-          Try it, as you are signed in
-        </label>
-        <textarea
-          id="try-body"
-          className="field font-mono text-[0.86rem] leading-snug w-full"
+        <TextArea
+          label="Try it, as you are signed in"
+          className="font-mono leading-snug"
           rows={16}
           value={body}
           onChange={(e) => setBody(e.target.value)}
           spellCheck={false}
         />
-        <button type="submit" className="btn btn-now mt-2" disabled={busy}>
+        <Button type="submit" now className="mt-2" disabled={busy}>
           Ask
-        </button>
+        </Button>
       </div>
       <div className="min-w-0">
         <p className="label" id="try-answer">
@@ -121,8 +113,9 @@ function Try({ entry }: { entry: GuideEntry }) {
         </p>
         <pre
           tabIndex={0}
+          role="group"
           aria-labelledby="try-answer"
-          className={`bg-paper border p-3 text-[0.86rem] leading-snug overflow-auto min-h-24 max-h-[24rem] ${answer && answer.status !== 200 ? 'border-plum' : 'border-line'}`}
+          className={`bg-paper border p-3 text-small leading-snug overflow-auto min-h-24 max-h-[24rem] ${answer && answer.status !== 200 ? 'border-plum' : 'border-line'}`}
         >
           {answer?.text ?? ''}
         </pre>
@@ -136,27 +129,22 @@ function Fields({ title, fields }: { title: string; fields: GuideField[] }) {
     <>
       <h3 className="mt-6 font-bold">{title}</h3>
       <div className="overflow-x-auto" tabIndex={0} role="group" aria-label={title}>
-        <table className="w-full mt-1 text-[0.92rem]">
-          <thead>
-            <tr className="text-left text-ink2 border-b border-line">
-              <th className="font-normal py-1 pr-3">Field</th>
-              <th className="font-normal pr-3">Is</th>
-              <th className="font-normal">Means</th>
-            </tr>
-          </thead>
-          <tbody>
-            {fields.map((f) => (
-              <tr key={f.path} className="border-b border-line2 align-top">
-                <th className="text-left font-mono font-semibold py-1 pr-3 whitespace-nowrap">{f.path}</th>
-                <td className="pr-3">
-                  {f.type}
-                  {!f.required && <span className="text-ink2">, may be left out</span>}
-                </td>
-                <td>{f.says}</td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <DataTable
+          caption={title}
+          className="mt-1"
+          columns={[{ head: 'Field' }, { head: 'Is' }, { head: 'Means' }]}
+          rows={fields.map((f) => ({
+            key: f.path,
+            name: <span className="font-mono font-semibold whitespace-nowrap">{f.path}</span>,
+            cells: [
+              <>
+                {f.type}
+                {!f.required && <span className="text-ink2">, may be left out</span>}
+              </>,
+              f.says,
+            ],
+          }))}
+        />
       </div>
     </>
   )

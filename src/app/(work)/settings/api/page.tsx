@@ -1,7 +1,7 @@
 import Link from 'next/link'
 import { openApiDocument } from '@/calc/openapi'
 import { ApiGuide } from './ApiGuide'
-import { readGuide } from './readGuide'
+import { readGuide } from '@/calc/guide'
 
 export const metadata = { title: 'Calculator API' }
 

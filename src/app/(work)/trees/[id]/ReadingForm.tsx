@@ -2,17 +2,22 @@
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { readQuantity } from '@/core/quantity/parse'
-import { showGirth } from '@/core/quantity/format'
+import { breastHeight, showGirth } from '@/core/quantity/format'
 import { measureTrunk } from '@/core/trunk/trunk'
 import type { TreeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { Select } from '@/ui/fields/Choice'
+import { Toggle } from '@/ui/fields/Toggle'
+import { Doubt } from '@/ui/fields/Doubt'
 
 /** A trunk reading: which tape, one number a stem, in any unit. A slip is asked about before it is kept. */
 export function ReadingForm({ view }: { view: TreeView }) {
   const router = useRouter()
-  const { send, busy, problem, clear, renew } = useVerb<{ diameterM: number }>('add-reading', {
+  const { send, busy, problem, clear, renew } = useVerb('add-reading', {
     makes: 'id',
   })
   const [tape, setTape] = useState<'girth' | 'diameter'>('girth')
@@ -61,33 +66,31 @@ export function ReadingForm({ view }: { view: TreeView }) {
     : null
 
   return (
-    <form onSubmit={submit} id="measure" className="bg-sheet border border-line p-4 grid gap-3" noValidate>
+    <form
+      onSubmit={submit}
+      id="measure"
+      className="no-print bg-sheet border border-line p-4 grid gap-3"
+      noValidate
+    >
       <h2>New reading</h2>
-      <fieldset>
-        <legend className="label">Which tape?</legend>
-        <div className="grid grid-cols-2 gap-2">
-          {(['girth', 'diameter'] as const).map((t) => (
-            <label key={t} className={`btn ${tape === t ? '!border-rust !bg-rust-soft !text-rust' : ''}`}>
-              <input
-                type="radio"
-                name="tape"
-                className="sr-only"
-                checked={tape === t}
-                onChange={() => {
-                  setTape(t)
-                  clear()
-                }}
-              />
-              {t === 'girth' ? 'Girth tape' : 'Diameter tape'}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <Toggle
+        label="Which tape?"
+        options={[
+          ['girth', 'Girth tape'],
+          ['diameter', 'Diameter tape'],
+        ]}
+        value={tape}
+        onChange={(t) => {
+          setTape(t)
+          clear()
+        }}
+      />
       {stems.map((s, i) => (
         <Field
           key={i}
-          label={`${stems.length > 1 ? `Stem ${i + 1}, ` : ''}${tape} at 4 1/2 ft`.replace(/^./, (c) =>
-            c.toUpperCase(),
+          label={`${stems.length > 1 ? `Stem ${i + 1}, ` : ''}${tape} at ${breastHeight(view.units)}`.replace(
+            /^./,
+            (c) => c.toUpperCase(),
           )}
           value={s}
           onChange={(e) => change(stems.map((x, j) => (j === i ? e.target.value : x)))}
@@ -95,80 +98,66 @@ export function ReadingForm({ view }: { view: TreeView }) {
           inputMode="text"
           problem={problem && !doubt && problem.field === `stems[${i}]` ? problem.message : null}
         >
-          <select
-            className="field !w-[76px]"
+          <Select
+            className="!w-[76px]"
             aria-label="Unit of a bare number"
             value={bareUnit}
-            onChange={(e) => setBareUnit(e.target.value as 'in' | 'cm')}
-          >
-            <option>in</option>
-            <option>cm</option>
-          </select>
+            onValue={setBareUnit}
+            options={[
+              ['in', 'in'],
+              ['cm', 'cm'],
+            ]}
+          />
         </Field>
       ))}
-      <p className="text-[0.92rem] min-h-[1.4em]" aria-live="polite">
+      <p className="text-small min-h-[1.4em]" aria-live="polite">
         {preview?.ok && stems.some((s) => s.trim() !== '')
           ? tape === 'girth'
             ? `That is ${showGirth(preview.value.equivalentDiameter, view.units)} through.`
             : `That is a girth of ${showGirth(preview.value.equivalentDiameter * Math.PI, view.units)}.`
           : 'Feet and inches, fractions and centimetres can be typed: 5\' 3", 14 1/2 in, 37 cm.'}
       </p>
-      {doubt && (
-        <div className="note" role="alert">
-          <p>{doubt.message}</p>
-          <div className="flex flex-wrap gap-2 mt-2">
-            {doubt.field === 'girth-as-diameter' && (
-              <button
-                type="button"
-                className="btn"
-                onClick={() => {
-                  setTape('girth')
-                  clear()
-                }}
-              >
-                It was the girth
-              </button>
-            )}
-            {doubt.field === 'diameter-as-girth' && (
-              <button
-                type="button"
-                className="btn"
-                onClick={() => {
-                  setTape('diameter')
-                  clear()
-                }}
-              >
-                It was the diameter
-              </button>
-            )}
-            {doubt.field === 'cm-as-in' && (
-              <button
-                type="button"
-                className="btn"
-                onClick={() => {
-                  setBareUnit('cm')
-                  setStems(stems.map((s) => s.replace(/\s*(in|inches|")$/i, '')))
-                  clear()
-                }}
-              >
-                It was in cm
-              </button>
-            )}
-            <button
-              type="button"
-              className="btn"
-              disabled={busy}
-              onClick={() => {
-                const also = [...accepted, doubt.field]
-                setAccepted(also)
-                void save(also)
-              }}
-            >
-              It is right, keep it
-            </button>
-          </div>
-        </div>
-      )}
+      <Doubt
+        problem={problem}
+        busy={busy}
+        onKeep={(code) => {
+          const also = [...accepted, code]
+          setAccepted(also)
+          void save(also)
+        }}
+      >
+        {problem?.field === 'girth-as-diameter' && (
+          <Button
+            onClick={() => {
+              setTape('girth')
+              clear()
+            }}
+          >
+            It was the girth
+          </Button>
+        )}
+        {problem?.field === 'diameter-as-girth' && (
+          <Button
+            onClick={() => {
+              setTape('diameter')
+              clear()
+            }}
+          >
+            It was the diameter
+          </Button>
+        )}
+        {problem?.field === 'cm-as-in' && (
+          <Button
+            onClick={() => {
+              setBareUnit('cm')
+              setStems(stems.map((s) => s.replace(/\s*(in|inches|")$/i, '')))
+              clear()
+            }}
+          >
+            It was in cm
+          </Button>
+        )}
+      </Doubt>
       <ProblemNote
         problem={doubt || problem?.field.startsWith('stems[') ? null : problem}
         onAnew={() => {
@@ -177,9 +166,9 @@ export function ReadingForm({ view }: { view: TreeView }) {
         }}
       />
       {saved && (
-        <p className="note note-good" role="status">
+        <Note says="good" role="status">
           {saved}
-        </p>
+        </Note>
       )}
       <div className="flex flex-wrap gap-2">
         <button
@@ -189,19 +178,10 @@ export function ReadingForm({ view }: { view: TreeView }) {
         >
           {busy ? 'Keeping' : 'Keep the reading'}
         </button>
-        <button
-          type="button"
-          className="btn"
-          onClick={() => change([...stems, ''])}
-          disabled={stems.length >= 30}
-        >
+        <Button onClick={() => change([...stems, ''])} disabled={stems.length >= 30}>
           Another stem
-        </button>
-        {stems.length > 1 && (
-          <button type="button" className="btn" onClick={() => change(stems.slice(0, -1))}>
-            One less
-          </button>
-        )}
+        </Button>
+        {stems.length > 1 && <Button onClick={() => change(stems.slice(0, -1))}>One less</Button>}
       </div>
     </form>
   )

@@ -1,12 +1,17 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
-import { hostsOf } from '@/almanac/own'
+import { hostsOf } from '@/almanac/ownEntry'
 import { HOSTS, hostName } from '@/almanac/hosts'
 import type { TreeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { Choice } from '@/ui/fields/Choice'
+import { TextArea } from '@/ui/fields/TextArea'
+import { DataTable } from '@/ui/pieces/DataTable'
 
 interface Fields {
   tag: string
@@ -20,7 +25,7 @@ const NAMES: Record<keyof Fields, string> = { tag: 'Tag', host: 'Kind', note: 'N
 /** The tree's own fields. When somebody else changed them meanwhile, both stand side by side to choose from. */
 export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void }) {
   const router = useRouter()
-  const { send, busy, problem } = useVerb<{ version: number }>('change-tree')
+  const { send, busy, problem } = useVerb('change-tree')
   const { tree } = view
   const asFields = (t: {
     tag: string
@@ -80,18 +85,12 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
     <form onSubmit={submit} className="grid gap-3 mt-4 bg-sheet border border-line p-4" noValidate>
       <h2>Change {tree.tag}</h2>
       <Field label={NAMES.tag} value={mine.tag} onChange={set('tag')} problem={at('tag')} />
-      <div>
-        <label className="label" htmlFor="host">
-          {NAMES.host}
-        </label>
-        <select id="host" className="field" value={mine.host} onChange={set('host')}>
-          {[...HOSTS, ...hostsOf(view.own)].map((h) => (
-            <option key={h.id} value={h.id}>
-              {h.name}
-            </option>
-          ))}
-        </select>
-      </div>
+      <Choice
+        label={NAMES.host}
+        value={mine.host}
+        onValue={(v) => set('host')({ target: { value: v } })}
+        options={[...HOSTS, ...hostsOf(view.own)].map((h) => [h.id, h.name] as const)}
+      />
       <Field
         label="Live crown, % in steps of 5"
         inputMode="numeric"
@@ -99,49 +98,23 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
         onChange={set('crown')}
         problem={at('liveCrownPercent')}
       />
-      <div>
-        <label className="label" htmlFor="note">
-          {NAMES.note}
-        </label>
-        <textarea
-          id="note"
-          rows={3}
-          className="field"
-          value={mine.note}
-          onChange={set('note')}
-          aria-invalid={at('note') ? true : undefined}
-        />
-        {at('note') && <p className="text-plum font-semibold text-[0.88rem]">{at('note')}</p>}
-      </div>
+      <TextArea label={NAMES.note} value={mine.note} onChange={set('note')} problem={at('note')} />
       {theirs ? (
-        <div className="note" role="alert">
+        <Note as="div" role="alert">
           <p className="font-bold">Somebody else changed this tree while you had it open.</p>
-          <table className="w-full mt-2 text-left">
-            <thead>
-              <tr>
-                <th />
-                <th>theirs, kept now</th>
-                <th>yours</th>
-              </tr>
-            </thead>
-            <tbody>
-              {(Object.keys(NAMES) as (keyof Fields)[])
-                .filter((f) => theirs.fields[f] !== mine[f])
-                .map((f) => (
-                  <tr key={f} className="align-top border-t border-line">
-                    <th className="font-normal text-ink2 pr-2">{NAMES[f]}</th>
-                    <td className="pr-2 break-words">
-                      {f === 'host' ? hostName(theirs.fields[f]) : theirs.fields[f] || 'empty'}
-                    </td>
-                    <td className="break-words">{f === 'host' ? hostName(mine[f]) : mine[f] || 'empty'}</td>
-                  </tr>
-                ))}
-            </tbody>
-          </table>
+          <DataTable
+            caption="What differs"
+            className="mt-2"
+            columns={[{ head: '' }, { head: 'theirs, kept now' }, { head: 'yours' }]}
+            rows={(Object.keys(NAMES) as (keyof Fields)[])
+              .filter((f) => theirs.fields[f] !== mine[f])
+              .map((f) => {
+                const said = (t: Fields) => (f === 'host' ? hostName(t[f]) : t[f] || 'empty')
+                return { key: f, name: NAMES[f], cells: [said(theirs.fields), said(mine)] }
+              })}
+          />
           <div className="flex flex-wrap gap-2 mt-2">
-            <button
-              type="button"
-              className="btn"
+            <Button
               disabled={busy}
               onClick={() => {
                 setVersion(theirs.version)
@@ -149,10 +122,8 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
               }}
             >
               Keep mine
-            </button>
-            <button
-              type="button"
-              className="btn"
+            </Button>
+            <Button
               onClick={() => {
                 setMine(theirs.fields)
                 setVersion(theirs.version)
@@ -161,21 +132,19 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
               }}
             >
               Take theirs
-            </button>
+            </Button>
           </div>
-        </div>
+        </Note>
       ) : (
         <ProblemNote
           problem={problem && ['tag', 'note', 'liveCrownPercent'].includes(problem.field) ? null : problem}
         />
       )}
       <div className="flex gap-2">
-        <button type="submit" className="btn btn-now" disabled={busy}>
+        <Button type="submit" now disabled={busy}>
           {busy ? 'Saving' : 'Save'}
-        </button>
-        <button type="button" className="btn" onClick={onDone}>
-          Leave it
-        </button>
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
       </div>
     </form>
   )

@@ -5,6 +5,7 @@ import { showGirth } from '@/core/quantity/format'
 import { WAITING_PAGE, waitingView } from '@/server/read/grounds'
 import { readAfter } from '@/server/read/address'
 import { SmallRing } from '@/ui/ring/SmallRing'
+import { ButtonLink } from '@/ui/pieces/Button'
 
 const STEPS = {
   examine: {
@@ -79,7 +80,7 @@ export default async function WaitingPage({
                   {hostName(t.host)} · {t.siteName}
                   {t.diameterM !== null && ` · ${showGirth(t.diameterM, units)} through`}
                 </span>
-                {t.returned && <span className="block text-plum font-bold text-[0.92rem]">{t.returned}</span>}
+                {t.returned && <span className="block text-plum font-bold text-small">{t.returned}</span>}
               </span>
               <span className="text-rust font-bold pr-2">{words.verb} →</span>
             </Link>
@@ -88,12 +89,12 @@ export default async function WaitingPage({
         {trees.length === 0 && <li className="py-4 text-ink2">{words.empty}</li>}
       </ul>
       {last && (
-        <Link
-          className="btn mt-3"
+        <ButtonLink
+          className="mt-3"
           href={`/waiting/${here}?${new URLSearchParams({ site: last.siteId, tag: last.tag, id: last.id })}`}
         >
           Next {WAITING_PAGE}
-        </Link>
+        </ButtonLink>
       )}
     </>
   )

@@ -4,7 +4,7 @@ import { log } from '@/server/log'
 import { isId } from '@/server/read/reader'
 import type { Sent } from '@/server/verb'
 import { currentPerson } from '@/server/session'
-import { VERBS } from '@/server/verbs'
+import { verbNamed } from '@/server/verbs'
 
 /** One step of the job, sent from a page: `POST /api/do/add-reading`. */
 export async function POST(
@@ -13,7 +13,7 @@ export async function POST(
 ): Promise<Response> {
   const { verb: name } = await params
   if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
-  const verb = Object.hasOwn(VERBS, name) ? VERBS[name] : undefined
+  const verb = verbNamed(name)
   if (!verb)
     return problemResponse({ code: 'unknown', field: 'verb', message: 'There is no such step.' }, 404)
   try {

@@ -9,6 +9,8 @@ import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
 import { District } from './District'
 import { OftenChoice } from './OftenChoice'
+import { Note } from '@/ui/pieces/Note'
+import { May } from '@/ui/shell/may'
 
 const ORDER: Frequency[] = ['always', 'usual', 'sometimes', 'seldom', 'never']
 const MONTHS = ['J', 'F', 'M', 'A', 'M', 'J', 'J', 'A', 'S', 'O', 'N', 'D']
@@ -50,7 +52,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
       <p className="text-ink2">
         {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join(', ')}
       </p>
-      <p className="mt-3 text-[1.1rem] max-w-3xl">{cause.oneLine}</p>
+      <p className="mt-3 text-lead max-w-3xl">{cause.oneLine}</p>
       <District cause={id} view={view} />
       <div className="grid gap-x-8 gap-y-5 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section>
@@ -64,14 +66,17 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
                 <Link href={`/almanac/finding/${finding}`} className="hover:underline">
                   {findingName(finding)}
                 </Link>
-                {view.role === 'arborist' ? (
+                <May
+                  step="set-own-entry"
+                  otherwise={
+                    <span>
+                      {often === 'usual' ? 'usually' : often}
+                      {own.has(finding) && <span className="tag tag-rust ml-2">own</span>}
+                    </span>
+                  }
+                >
                   <OftenChoice cause={id} finding={finding} often={often} own={own.get(finding) ?? null} />
-                ) : (
-                  <span>
-                    {often === 'usual' ? 'usually' : often}
-                    {own.has(finding) && <span className="tag tag-rust ml-2">own</span>}
-                  </span>
-                )}
+                </May>
               </li>
             ))}
           </ul>
@@ -87,7 +92,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
                 <span
                   key={i}
                   aria-hidden="true"
-                  className={`w-6 h-6 grid place-items-center text-[0.8rem] border ${on ? 'bg-moss-soft border-moss font-bold' : 'border-line text-ink2'}`}
+                  className={`w-6 h-6 grid place-items-center text-small border ${on ? 'bg-moss-soft border-moss font-bold' : 'border-line text-ink2'}`}
                 >
                   {m}
                 </span>
@@ -102,16 +107,14 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           )}
         </section>
         <section className="grid gap-3 content-start">
-          <p className="note note-good">{cause.act}</p>
-          <p className="note note-stop">{cause.doNot}</p>
+          <Note says="good">{cause.act}</Note>
+          <Note says="stop">{cause.doNot}</Note>
           {cause.laboratory && (
-            <p className="note">
+            <Note>
               <b>Only a laboratory tells for certain:</b> {cause.laboratory}
-            </p>
+            </Note>
           )}
-          {cause.reportable && (
-            <p className="note">Reportable where it is regulated: ask the authority first.</p>
-          )}
+          {cause.reportable && <Note>Reportable where it is regulated: ask the authority first.</Note>}
           {practice && (
             <p>
               <b>{WORKS[practice.works]}</b> {cause.expect} Look again after{' '}
@@ -131,8 +134,8 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           )}
           {Object.keys(cause.refuses).length > 0 && (
             <div>
-              <h2 className="text-[1rem]">Cannot touch it</h2>
-              <ul className="text-[0.94rem]">
+              <h2 className="text-base">Cannot touch it</h2>
+              <ul className="text-small">
                 {Object.entries(cause.refuses).map(([cls, why]) => (
                   <li key={cls} className="py-0.5">
                     <b>{CLASS_WORD[cls as ProductClass]}:</b> {why}
@@ -142,7 +145,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
             </div>
           )}
           {practice && (
-            <p className="text-ink2 text-[0.88rem]">Source: {practice.source}. The label comes first.</p>
+            <p className="text-ink2 text-small">Source: {practice.source}. The label comes first.</p>
           )}
         </section>
       </div>

@@ -3,14 +3,16 @@ import { useRouter } from 'next/navigation'
 import type { AlmanacView } from '@/server/read/almanac'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useMay } from '@/ui/shell/may'
 
 /** Whether a cause is known in the firm's district: it then begins with three times its common weight. */
 export function District({ cause, view }: { cause: string; view: AlmanacView }) {
+  const may = useMay()
   const router = useRouter()
   const set = useVerb('set-own-entry', { makes: 'id' })
   const back = useVerb('withdraw-own-entry')
   const known = view.own.find((o) => o.entry.kind === 'district' && o.entry.cause === cause)
-  if (view.role !== 'arborist')
+  if (!may('set-own-entry'))
     return known ? (
       <p className="mt-2">
         <span className="tag tag-rust">known in our district</span>

@@ -8,6 +8,8 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
+import { Button } from '@/ui/pieces/Button'
+import { useMay } from '@/ui/shell/may'
 
 /** How this house does it. */
 export function HouseRule({
@@ -19,9 +21,10 @@ export function HouseRule({
   rule: AlmanacView['rules'][number] | null
   view: AlmanacView
 }) {
+  const may = useMay()
   const router = useRouter()
   const verb = useVerb('set-house-rule', { makes: 'id' })
-  const [way, setWay] = useState<string>(rule?.rule ?? school.standard)
+  const [way, setWay] = useState(rule?.rule ?? school.standard)
   const [words, setWords] = useState(rule?.words ?? '')
   const said = rule && (rule.rule === 'one' ? school.one : rule.rule === 'other' ? school.other : 'by case')
   return (
@@ -40,7 +43,7 @@ export function HouseRule({
           <span className="text-ink2">None is set; the default holds.</span>
         )}
       </p>
-      {view.role === 'arborist' && (
+      {may('set-house-rule') && (
         <form
           className="grid gap-3 mt-3"
           onSubmit={async (e) => {
@@ -57,12 +60,12 @@ export function HouseRule({
               ['by case', 'by case'],
             ]}
             value={way}
-            onChange={(e) => setWay(e.target.value)}
+            onValue={setWay}
           />
           <Field label="Where, for whom, why" value={words} onChange={(e) => setWords(e.target.value)} />
-          <button type="submit" className="btn justify-self-start" disabled={verb.busy}>
+          <Button type="submit" className="justify-self-start" disabled={verb.busy}>
             Set our rule
-          </button>
+          </Button>
           <ProblemNote problem={verb.problem} />
         </form>
       )}

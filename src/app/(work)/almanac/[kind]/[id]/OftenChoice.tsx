@@ -5,6 +5,7 @@ import { findingName } from '@/almanac/findings'
 import type { AlmanacView } from '@/server/read/almanac'
 import { useVerb } from '@/ui/fields/useVerb'
 import { OFTEN } from '../../OwnForms'
+import { Select } from '@/ui/fields/Choice'
 
 /** How often a cause shows a finding, as this firm has it; back to the common almanac with one press. */
 export function OftenChoice({
@@ -24,7 +25,7 @@ export function OftenChoice({
   const problem = set.problem ?? back.problem
   return (
     <span className="flex items-center gap-2">
-      {problem && <span className="text-plum text-[0.88rem]">{problem.message}</span>}
+      {problem && <span className="text-plum text-small">{problem.message}</span>}
       {own && (
         <button
           type="button"
@@ -37,22 +38,17 @@ export function OftenChoice({
           own, undo
         </button>
       )}
-      <select
+      <Select
         aria-label={`How often: ${findingName(finding)}`}
-        className="border border-line bg-paper px-1.5 min-h-[30px] max-sm:min-h-12"
+        className="!w-auto"
         value={often}
         disabled={set.busy || back.busy}
-        onChange={async (e) => {
-          const entry = { kind: 'frequency', cause, finding, often: e.target.value }
+        onValue={async (v) => {
+          const entry = { kind: 'frequency' as const, cause, finding, often: v }
           if ((await set.send({ entry })) !== null) router.refresh()
         }}
-      >
-        {OFTEN.map(([value, text]) => (
-          <option key={value} value={value}>
-            {text}
-          </option>
-        ))}
-      </select>
+        options={OFTEN}
+      />
     </span>
   )
 }

@@ -5,6 +5,7 @@ import type { FirmAlmanac } from '@/almanac/own'
 import { causesOf } from '@/core/diagnose/weigh'
 import type { AlmanacView } from '@/server/read/almanac'
 import { FindingFigure } from '@/ui/figures/FindingFigure'
+import { Note } from '@/ui/pieces/Note'
 
 /** A finding: what to look for, and what makes it. */
 export function FindingEntry({ id, view, almanac }: { id: string; view: AlmanacView; almanac: FirmAlmanac }) {
@@ -23,7 +24,7 @@ export function FindingEntry({ id, view, almanac }: { id: string; view: AlmanacV
         {finding.place} · by: {finding.how} · about {finding.minutes} min
       </p>
       <div className="flex flex-wrap gap-5 mt-3 items-start">
-        <p className="text-[1.1rem] max-w-xl">{finding.question}</p>
+        <p className="text-lead max-w-xl">{finding.question}</p>
         <FindingFigure finding={id} size={160} />
       </div>
       <h2 className="mt-5 border-b border-ink2 pb-1 max-w-3xl">What shows it</h2>
@@ -69,7 +70,7 @@ export function HostEntry({ id, view, almanac }: { id: string; view: AlmanacView
       </p>
       {host.note && <p className="mt-3">{host.note}.</p>}
       {'confusedWith' in host && host.confusedWith && (
-        <p className="note mt-3 max-w-2xl">{host.confusedWith.question}</p>
+        <Note className="mt-3 max-w-2xl">{host.confusedWith.question}</Note>
       )}
       <h2 className="mt-5 border-b border-ink2 pb-1 max-w-3xl">What it can have, commonest first</h2>
       <ul className="max-w-3xl">

@@ -3,6 +3,7 @@ import { METHODS } from '@/almanac/methods'
 import { CAUTIONS, SCHOOLS } from '@/almanac/schools'
 import type { AlmanacView } from '@/server/read/almanac'
 import { HouseRule } from './HouseRule'
+import { Note } from '@/ui/pieces/Note'
 
 /** A method as a card. */
 export function MethodEntry({ id }: { id: string }) {
@@ -11,10 +12,10 @@ export function MethodEntry({ id }: { id: string }) {
   return (
     <>
       <h1 className="mt-1">{m.name}</h1>
-      <p className="mt-2 text-[1.1rem] max-w-3xl">{m.use}</p>
-      <p className="note note-stop mt-3 max-w-3xl">
+      <p className="mt-2 text-lead max-w-3xl">{m.use}</p>
+      <Note says="stop" className="mt-3 max-w-3xl">
         <b>Not when.</b> {m.notWhen}
-      </p>
+      </Note>
       <ol className="mt-4 max-w-3xl border-t border-line">
         {m.steps.map((s, i) => (
           <li key={i} className="py-1.5 border-b border-line2 grid grid-cols-[28px_minmax(0,1fr)]">
@@ -75,7 +76,7 @@ export function CautionEntry({ id }: { id: string }) {
   return (
     <>
       <h1 className="mt-1">{c.name}</h1>
-      <p className="mt-3 text-[1.1rem] max-w-2xl">{c.text}</p>
+      <p className="mt-3 text-lead max-w-2xl">{c.text}</p>
     </>
   )
 }

@@ -1,11 +1,11 @@
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { almanacOf, almanacView } from '@/server/read/almanac'
-import { KIND_WORD, type EntryKind } from '../../entries'
+import { KIND_WORD, type EntryKind } from '@/almanac/entries'
 import { CauseEntry } from './CauseEntry'
 import { FindingEntry, HostEntry } from './TreeEntries'
 import { CautionEntry, MethodEntry, SchoolEntry } from './WorkEntries'
-import { Note } from './Note'
+import { OwnNote } from './OwnNote'
 
 export const metadata = { title: 'Almanac' }
 
@@ -32,7 +32,7 @@ export default async function EntryPage({ params }: { params: Promise<{ kind: st
       </p>
       {entry}
       {kind !== 'caution' && (
-        <Note
+        <OwnNote
           entry={`${kind}:${id}`}
           note={view.notes.find((n) => n.entry === `${kind}:${id}`) ?? null}
           view={view}

@@ -14,6 +14,9 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { FindingFigure } from '@/ui/figures/FindingFigure'
 import { DrawCase } from '../../DrawCase'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { Toggle } from '@/ui/fields/Toggle'
 
 /** One made-up tree: look, each look costs minutes; answer; see the best way. */
 export function Case({ caseId }: { caseId: string }) {
@@ -21,9 +24,9 @@ export function Case({ caseId }: { caseId: string }) {
   const [checks, setChecks] = useState<string[]>([])
   const [place, setPlace] = useState<string>('crown')
   const [answer, setAnswer] = useState('')
-  const [action, setAction] = useState('')
+  const [action, setAction] = useState<ActionClass | ''>('')
   const [scored, setScored] = useState<Scored | null>(null)
-  const verb = useVerb<Scored>('finish-practice', { makes: 'id' })
+  const verb = useVerb('finish-practice', { makes: 'id' })
   const minutes = checks.reduce((s, f) => s + FINDING_BY_ID.get(f)!.minutes, 0)
   const lookable = [...one.truth.keys()].map((f) => FINDING_BY_ID.get(f)!)
   const places = WALK.filter((p) => lookable.some((f) => f.place === p))
@@ -32,7 +35,7 @@ export function Case({ caseId }: { caseId: string }) {
 
   async function finish(event: React.FormEvent) {
     event.preventDefault()
-    const result = await verb.send({ caseId, checks, answer, action })
+    const result = await verb.send({ caseId, checks, answer, action: action || null })
     if (result) setScored(result)
   }
 
@@ -45,23 +48,18 @@ export function Case({ caseId }: { caseId: string }) {
         · {hostName(one.host)}
       </p>
       <h1>{one.title}</h1>
-      <p className="mt-1 text-[1.05rem] max-w-2xl">{one.story}</p>
+      <p className="mt-1 text-lead max-w-2xl">{one.story}</p>
       {scored && <Result one={one} scored={scored} answer={answer} action={action as ActionClass} />}
       <div className="grid gap-8 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,360px)]">
         <section>
-          <div className="flex flex-wrap gap-1.5" role="group" aria-label="Where to look">
-            {places.map((p) => (
-              <button
-                key={p}
-                type="button"
-                aria-pressed={p === place}
-                className={`btn capitalize ${p === place ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
-                onClick={() => setPlace(p)}
-              >
-                {p}
-              </button>
-            ))}
-          </div>
+          <Toggle
+            label="Where to look"
+            hideLabel
+            className="flex flex-wrap gap-1.5 capitalize"
+            options={places.map((p) => [p, p] as const)}
+            value={place}
+            onChange={setPlace}
+          />
           <ul className="mt-3 border-t border-line">
             {here.map((f) => {
               const looked = checks.includes(f.id)
@@ -70,22 +68,20 @@ export function Case({ caseId }: { caseId: string }) {
                   {!looked && <FindingFigure finding={f.id} size={52} />}
                   <span className="flex-1 min-w-0">
                     <b>{f.name}</b>
-                    <span className="block text-ink2 text-[0.92rem]">{f.question}</span>
+                    <span className="block text-ink2 text-small">{f.question}</span>
                   </span>
                   {looked ? (
                     <span className={`tag ${one.truth.get(f.id) ? 'tag-rust' : 'tag-moss'}`}>
                       {one.truth.get(f.id) ? 'there' : 'not there'}
                     </span>
                   ) : (
-                    <button
-                      type="button"
-                      className="btn"
+                    <Button
                       disabled={scored !== null}
                       onClick={() => setChecks([...checks, f.id])}
                       aria-label={`Look, ${f.minutes} min: ${f.name}`}
                     >
                       Look, {f.minutes} min
-                    </button>
+                    </Button>
                   )}
                 </li>
               )
@@ -95,10 +91,10 @@ export function Case({ caseId }: { caseId: string }) {
         <section>
           <div className="bg-paper border border-line p-4">
             <p className="label">Spent</p>
-            <p className="font-head font-bold text-[2rem] leading-none">
-              {plain(minutes, 1)} <span className="text-[1rem] font-text font-normal text-ink2">min</span>
+            <p className="font-head font-bold text-figure leading-none">
+              {plain(minutes, 1)} <span className="text-base font-text font-normal text-ink2">min</span>
             </p>
-            <ul className="mt-3 text-[0.94rem]" aria-live="polite">
+            <ul className="mt-3 text-small" aria-live="polite">
               <li>
                 <b>{findingName(one.complaint)}</b>: there, says the client
               </li>
@@ -114,17 +110,17 @@ export function Case({ caseId }: { caseId: string }) {
                   label="It is"
                   options={[['', 'choose'], ...causes.map((c) => [c.id, c.name] as const)]}
                   value={answer}
-                  onChange={(e) => setAnswer(e.target.value)}
+                  onValue={setAnswer}
                 />
                 <Choice
                   label="To be done"
-                  options={[['', 'choose'], ...Object.entries(ACTION_WORDS)]}
+                  options={[['', 'choose'], ...(Object.entries(ACTION_WORDS) as [ActionClass, string][])]}
                   value={action}
-                  onChange={(e) => setAction(e.target.value)}
+                  onValue={setAction}
                 />
-                <button type="submit" className="btn btn-now" disabled={verb.busy || !answer || !action}>
+                <Button type="submit" now disabled={verb.busy || !answer || !action}>
                   That is my answer
-                </button>
+                </Button>
                 <ProblemNote problem={verb.problem} />
               </form>
             )}
@@ -157,32 +153,35 @@ function Result({
     >
       <div className="grid gap-6 lg:grid-cols-2">
         <div>
-          <p className="font-head font-bold text-[2.3rem] leading-none">
-            {scored.score} <span className="text-[1.05rem] font-text font-normal text-ink2">of 100</span>
+          <p className="font-head font-bold text-figure leading-none">
+            {scored.score} <span className="text-lead font-text font-normal text-ink2">of 100</span>
           </p>
           <ul className="mt-3 grid gap-2">
-            <li className={`note ${scored.causeRight ? 'note-good' : 'note-stop'}`}>
+            <Note as="li" says={scored.causeRight ? 'good' : 'stop'}>
               {scored.causeRight ? 'Right: it was ' : `You said ${causeName(answer).toLowerCase()}. It was `}
               <Link href={`/almanac/cause/${one.cause}`} className="underline font-bold">
                 {truth.name.toLowerCase()}
               </Link>
               . {truth.oneLine}
-            </li>
-            <li className={`note ${scored.actionRight ? 'note-good' : 'note-stop'}`}>
+            </Note>
+            <Note as="li" says={scored.actionRight ? 'good' : 'stop'}>
               {scored.actionRight
                 ? 'And the right work: '
-                : `You would ${ACTION_WORDS[action]}. It calls to: `}
+                : `Your choice was: ${ACTION_WORDS[action]}. It calls for: `}
               <b>{ACTION_WORDS[truth.action]}</b>. {truth.act} {truth.doNot}
-            </li>
-            <li className="note">
+            </Note>
+            <Note as="li">
               {plain(scored.minutes, 1)} minutes; the best way took {plain(scored.bestMinutes, 1)}. With what
               you had seen, {causeName(scored.leading.cause).toLowerCase()} led with{' '}
               {showWeight(scored.leading.probability)}.
-            </li>
+            </Note>
           </ul>
         </div>
         <div>
           <h2>The best way there</h2>
+          <p className="text-small text-ink2">
+            What each look is worth stands in bits: one halves the doubt, two quarter it.
+          </p>
           <ol className="mt-1 border-t border-line">
             {path.map((s, i) => (
               <li key={s.finding} className="flex justify-between gap-3 py-1.5 border-b border-line2">
@@ -198,9 +197,7 @@ function Result({
           </ol>
           <div className="flex gap-3 items-end">
             <DrawCase words="Next case" />
-            <Link href="/practice" className="btn">
-              All cases
-            </Link>
+            <ButtonLink href="/practice">All cases</ButtonLink>
           </div>
         </div>
       </div>

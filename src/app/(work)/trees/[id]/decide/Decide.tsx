@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { useState, type FormEvent } from 'react'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
-import { howDone, MATTERS_OF, SCHOOLS } from '@/almanac/schools'
+import { howDone, mattersOf } from '@/almanac/schools'
 import { FOOD_RULE } from '@/core/limits/food'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -12,6 +12,10 @@ import { shortDate } from '@/ui/when'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { TextArea } from '@/ui/fields/TextArea'
+import { useMay } from '@/ui/shell/may'
 
 const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'treat', title: 'Treat', means: 'A product by its label, with checks afterwards.' },
@@ -28,10 +32,10 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
 
 /** The matters this work touches on which practitioners differ, and how this house does them. */
 function HouseWays({ view }: { view: DecideView }) {
-  const matters = SCHOOLS.filter((s) => view.cause && MATTERS_OF[view.cause.action]?.includes(s.id))
+  const matters = view.cause ? mattersOf(view.cause, view.tree.host) : []
   if (matters.length === 0) return null
   return (
-    <ul className="note note-water mt-3 max-w-3xl">
+    <Note as="ul" says="water" className="mt-3 max-w-3xl">
       {matters.map((s) => {
         const rule = view.rules.find((r) => r.matter === s.id)
         return (
@@ -44,15 +48,16 @@ function HouseWays({ view }: { view: DecideView }) {
           </li>
         )
       })}
-    </ul>
+    </Note>
   )
 }
 
 /** Treat, care, watch, sample or remove: the product proposes with its reasons, the arborist decides and signs. */
 export function Decide({ view }: { view: DecideView }) {
+  const may = useMay()
   const go = useGo()
   const { tree, diagnosis, proposal, decision } = view
-  const { send, busy, problem } = useVerb<{ id: string }>('sign-decision', { makes: 'id' })
+  const { send, busy, problem } = useVerb('sign-decision', { makes: 'id' })
   // What came back from the crew is decided anew, not signed again by habit.
   const [action, setAction] = useState<Action | null>(
     tree.returned ? null : (decision?.action ?? proposal?.action ?? null),
@@ -69,9 +74,9 @@ export function Decide({ view }: { view: DecideView }) {
           here="decide"
           step="decide"
         />
-        <Link href={`/trees/${tree.id}/weigh`} className="btn btn-now mt-5">
+        <ButtonLink href={`/trees/${tree.id}/weigh`} now className="mt-5">
           Weigh the findings →
-        </Link>
+        </ButtonLink>
       </>
     )
 
@@ -83,6 +88,8 @@ export function Decide({ view }: { view: DecideView }) {
     else go(`/trees/${tree.id}`)
   }
   const other = action !== proposal.action
+  /** Something is done for the tree: then it can be said what comes of it. */
+  const works = action === 'treat' || action === 'care'
 
   return (
     <>
@@ -100,14 +107,18 @@ export function Decide({ view }: { view: DecideView }) {
           </Link>
         </p>
       )}
-      <HouseWays view={view} />
-      {tree.returned && <p className="note note-stop mt-3 max-w-3xl">Back from the crew. {tree.returned}</p>}
+      {works && <HouseWays view={view} />}
+      {tree.returned && (
+        <Note says="stop" className="mt-3 max-w-3xl">
+          Back from the crew. {tree.returned}
+        </Note>
+      )}
       {decision && (
-        <p className="note note-good mt-3">
+        <Note says="good" className="mt-3">
           Decided by {decision.signedBy} on {shortDate(decision.signedAt, view.timeZone)}:{' '}
           <b>{ACTIONS.find((a) => a.action === decision.action)!.title}</b>.
           {decision.words && ` ${decision.words}`}
-        </p>
+        </Note>
       )}
       <div className="grid gap-8 mt-5 lg:grid-cols-[minmax(0,1fr)_minmax(300px,380px)]">
         <form onSubmit={submit} className="max-w-2xl">
@@ -125,11 +136,11 @@ export function Decide({ view }: { view: DecideView }) {
                       className="size-5 accent-[var(--color-rust)]"
                       checked={action === a.action}
                       onChange={() => setAction(a.action)}
-                      disabled={view.role !== 'arborist'}
+                      disabled={!may('sign-decision')}
                     />
                     <span>
-                      <span className="font-head font-bold text-[1.08rem]">{a.title}</span>
-                      <span className="block text-ink2 text-[0.92rem]">{a.means}</span>
+                      <span className="font-head font-bold text-lead">{a.title}</span>
+                      <span className="block text-ink2 text-small">{a.means}</span>
                     </span>
                     {proposal.action === a.action && <span className="tag tag-rust">proposed</span>}
                   </label>
@@ -137,17 +148,18 @@ export function Decide({ view }: { view: DecideView }) {
               ))}
             </ul>
           </fieldset>
-          <label className="block mt-3">
-            <span className="label">
-              {other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}
-            </span>
-            <textarea className="field" rows={3} value={words} onChange={(e) => setWords(e.target.value)} />
-          </label>
+          <div className="mt-3">
+            <TextArea
+              label={other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}
+              value={words}
+              onChange={(e) => setWords(e.target.value)}
+            />
+          </div>
           <ProblemNote problem={problem} />
-          {view.role === 'arborist' ? (
-            <button type="submit" className="btn btn-now mt-3" disabled={busy || !action}>
+          {may('sign-decision') ? (
+            <Button type="submit" now className="mt-3" disabled={busy || !action}>
               {busy ? 'Signing' : action === 'treat' ? 'Sign and prescribe →' : 'Sign the decision'}
-            </button>
+            </Button>
           ) : (
             <p className="mt-3 text-ink2">The arborist decides and signs.</p>
           )}
@@ -167,21 +179,32 @@ export function Decide({ view }: { view: DecideView }) {
               ))}
             </ul>
             {tree.liveCrownPercent === null && (
-              <Link href={`/trees/${tree.id}`} className="btn mt-2">
+              <ButtonLink href={`/trees/${tree.id}`} className="mt-2">
                 Take the live crown
-              </Link>
+              </ButtonLink>
             )}
           </section>
-          {view.cause && action !== 'remove' && action !== 'refer' && (
-            <section className="mt-4 text-[0.94rem]">
-              <h2>What to expect</h2>
-              <p className="mt-1">{view.cause.expect}</p>
-              <p className="mt-2 text-plum">{view.cause.doNot}</p>
-              {view.cause.oil && view.kind?.oil && (
-                <p className="mt-2 text-plum font-bold">{view.kind.oil}</p>
+          {view.cause && (
+            <section className="mt-4 text-small">
+              {works && (
+                <>
+                  <h2>What to expect</h2>
+                  <p className="mt-1">{view.cause.expect}</p>
+                </>
               )}
-              {view.kind?.noNeonicotinoid && <p className="mt-2 text-plum">{view.kind.noNeonicotinoid}</p>}
-              {view.kind?.edible && <p className="mt-2 text-plum">{FOOD_RULE}</p>}
+              <h2 className={works ? 'mt-3' : ''}>What not to do</h2>
+              <p className="mt-1 text-plum">{view.cause.doNot}</p>
+              {works && (
+                <>
+                  {view.cause.oil && view.kind?.oil && (
+                    <p className="mt-2 text-plum font-bold">{view.kind.oil}</p>
+                  )}
+                  {view.kind?.noNeonicotinoid && (
+                    <p className="mt-2 text-plum">{view.kind.noNeonicotinoid}</p>
+                  )}
+                  {view.kind?.edible && <p className="mt-2 text-plum">{FOOD_RULE}</p>}
+                </>
+              )}
               <p className="mt-2 text-ink2">The label, local law and the licence come first.</p>
             </section>
           )}

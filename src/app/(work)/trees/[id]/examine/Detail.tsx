@@ -7,6 +7,7 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { SmallRing } from '@/ui/ring/SmallRing'
+import { Button } from '@/ui/pieces/Button'
 
 /** How much of a finding, on which side, counted on what sample: shown in words, opened to change. */
 export function Detail({
@@ -80,7 +81,7 @@ export function Detail({
         <div className="fixed inset-0 bg-spine/50" aria-hidden="true" />
         <div className="fixed inset-0 flex items-center justify-center p-4 overflow-y-auto">
           <DialogPanel className="bg-sheet border border-line p-5 w-full max-w-2xl">
-            <DialogTitle className="text-[1.2rem]">{name}: how much, and where</DialogTitle>
+            <DialogTitle className="text-lead">{name}: how much, and where</DialogTitle>
             <form
               onSubmit={keep}
               className="grid grid-cols-2 sm:grid-cols-4 gap-x-3 gap-y-2 mt-3"
@@ -95,7 +96,7 @@ export function Detail({
                   ['much', 'much'],
                 ]}
                 value={typed.amount}
-                onChange={set('amount')}
+                onValue={(v) => set('amount')({ target: { value: v } })}
               />
               <Field
                 label="Side, degrees"
@@ -129,12 +130,10 @@ export function Detail({
                 <Field label="In your words" value={typed.words} onChange={set('words')} maxLength={300} />
               </div>
               <div className="flex gap-2 items-end">
-                <button type="submit" className="btn" disabled={verb.busy}>
+                <Button type="submit" disabled={verb.busy}>
                   Keep
-                </button>
-                <button type="button" className="btn" onClick={() => setOpen(false)}>
-                  Leave
-                </button>
+                </Button>
+                <Button onClick={() => setOpen(false)}>Leave</Button>
               </div>
               {verb.problem && !/(bearing|count|sample)$/.test(verb.problem.field) && (
                 <ProblemNote problem={verb.problem} />

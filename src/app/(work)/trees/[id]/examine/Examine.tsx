@@ -1,29 +1,27 @@
 'use client'
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
-import { withOwn } from '@/almanac/own'
-import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
-import { WALK, type Finding, type FindingState, type Place } from '@/core/diagnose/almanac'
-import { causesOf } from '@/core/diagnose/weigh'
+import { findingsWithOwn } from '@/almanac/ownFindings'
+import { stateOf, type FindingState, type Place } from '@/core/diagnose/almanac'
+import { knownBefore, nothingHere, sharedBySite, walkOf, type Stop } from '@/core/diagnose/examination'
 import type { ExamineView } from '@/server/read/tree'
 import { newId } from '@/ui/fields/newId'
-import { StateChoice } from '@/ui/fields/StateChoice'
-import { FIGURED } from '@/ui/figures/figured'
+import { Select } from '@/ui/fields/Choice'
+import { useFindings } from '@/ui/findings/useFindings'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { IdentityQuestion } from '../IdentityQuestion'
 import { TreeHeading } from '../TreeHeading'
-import { CopyShared, sharedFrom } from './CopyShared'
-import { useFindings } from './useFindings'
+import { CopyShared } from './CopyShared'
+import { FindingRow } from './FindingRow'
+import { LiveCrown } from './LiveCrown'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { useMay } from '@/ui/shell/may'
 
-// What is opened or looked at after the first finding is set comes after the walk itself.
-const Detail = dynamic(() => import('./Detail').then((m) => m.Detail), { ssr: false })
+// Looked at after the first finding is set: it comes after the walk itself.
 const Photos = dynamic(() => import('./Photos').then((m) => m.Photos), { ssr: false })
-const FindingFigure = dynamic(() => import('@/ui/figures/FindingFigure').then((m) => m.FindingFigure), {
-  ssr: false,
-})
 
 const PLACE_WORDS: Record<Place, string> = {
   site: 'Site, from afar and by asking',
@@ -37,63 +35,123 @@ const PLACE_WORDS: Record<Place, string> = {
   lab: 'Laboratory',
 }
 
-/** The examination: a fixed walk from the site to the soil, four states a finding, one press each. */
+/** A move that comes this soon after a mark, which has moved already, is the hand's habit and not a second move. */
+const HABIT_MS = 600
+
+/** The examination of a tree; a signed one stands as it is, and a new one begins with nothing looked at. */
 export function Examine({ view }: { view: ExamineView }) {
-  const closed = view.assessment?.closedAt ?? null
   const [fresh, setFresh] = useState(false)
+  return <Walk key={fresh ? 'new' : 'kept'} view={view} fresh={fresh} onBegin={() => setFresh(true)} />
+}
+
+/** A fixed walk from the site to the soil, four states a finding, one press each. */
+function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onBegin: () => void }) {
+  const closed = view.assessment?.closedAt ?? null
   const [assessmentId] = useState(() => (view.assessment && !closed ? view.assessment.id : newId()))
-  const writing = !closed || fresh
-  const { seen, set, problem, saving, settled, refused } = useFindings(
+  const may = useMay()
+  const writing = (!closed || fresh) && may('set-finding')
+  const { seen, details, set, problem, saving, settled, refused } = useFindings(
     view.tree.id,
     assessmentId,
-    fresh ? {} : view.seen,
+    fresh ? { seen: {}, details: {} } : view,
   )
   const go = useGo()
   const [all, setAll] = useState(false)
   const [row, setRow] = useState(0)
   const [copied, setCopied] = useState(0)
+  /** What "nothing here" marked last, by place, so that it can be taken back. */
+  const [cleared, setCleared] = useState<Partial<Record<Place, string[]>>>({})
   const rows = useRef<HTMLDivElement>(null)
+  const markedAt = useRef(-Infinity)
 
-  const walk = useMemo(() => {
-    const almanac = withOwn(view.own)
-    const relevant = new Set(causesOf(view.tree.host, almanac.causes).flatMap((c) => Object.keys(c.findings)))
-    const shown = [...almanac.findings.values()].filter(
-      (f) => seen[f.id] || (!f.retired && (all || f.unsafe || relevant.has(f.id) || f.id.startsWith('own-'))),
-    )
-    return WALK.map((place) => ({ place, findings: shown.filter((f) => f.place === place) })).filter(
-      (p) => p.findings.length > 0,
-    )
+  const findings = useMemo(() => findingsWithOwn(view.own), [view.own])
+  const walk = useMemo(
+    () => walkOf(findings.values(), view.asked, seen, all),
     // Rows must not come and go while states are set.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [view.tree.host, all])
-  const flat = walk.flatMap((p) => p.findings)
-  const count = (state: FindingState) => flat.filter((f) => (seen[f.id] ?? 'not-looked') === state).length
+    [view.tree.host, all],
+  )
+  const known = useMemo(
+    () =>
+      new Map(
+        knownBefore(view.marks, view.last?.findings ?? [], findings.values()).map((k) => [k.finding, k]),
+      ),
+    [view.marks, view.last, findings],
+  )
+  const flat = walk.flatMap((stop) => stop.findings)
+  const count = (state: FindingState) => flat.filter((f) => stateOf(seen, f.id) === state).length
+  const lookedAt = (stop: Stop) => stop.findings.filter((f) => stateOf(seen, f.id) !== 'not-looked').length
 
+  const shared = sharedBySite(view.lastOnSite?.findings ?? [], findings, seen)
+  const [offerCopy] = useState(shared.length > 0)
+
+  /** Moves to a row, with the keyboard's own place, so that there is one place and not two. */
   function focus(index: number) {
     const next = Math.max(0, Math.min(flat.length - 1, index))
     setRow(next)
-    rows.current?.querySelector<HTMLElement>(`[data-row="${next}"]`)?.scrollIntoView({ block: 'nearest' })
+    const at = rows.current?.querySelector<HTMLElement>(`[data-row="${next}"]`)
+    at?.querySelector<HTMLElement>('[role=radio][tabindex="0"]')?.focus({ preventScroll: true })
+    at?.scrollIntoView({ block: 'nearest' })
   }
-  function press(state: FindingState) {
+  function step(by: 1 | -1, event: KeyboardEvent) {
+    if (by === 1 && event.timeStamp - markedAt.current < HABIT_MS) {
+      markedAt.current = -Infinity
+      return
+    }
+    focus(row + by)
+  }
+  function press(event: KeyboardEvent, act: (finding: string) => void) {
     const finding = flat[row]
-    if (!finding || !writing) return
-    set(finding.id, state)
+    // A key held down marks one row, not all that follow.
+    if (!finding || !writing || event.repeat) return
+    act(finding.id)
+    markedAt.current = event.timeStamp
     focus(row + 1)
   }
-  useViewKeys({
-    j: () => focus(row + 1),
-    k: () => focus(row - 1),
-    '1': () => press('there'),
-    '2': () => press('not-there'),
-    '3': () => press('unsure'),
-    '4': () => press('not-looked'),
-    c: () => writing && copyShared(),
-  })
+  function jump(place: Place) {
+    const stop = walk.find((s) => s.place === place)
+    if (!stop) return
+    focus(flat.indexOf(stop.findings[0]!))
+    document.getElementById(`place-${place}`)?.scrollIntoView({ block: 'start' })
+  }
+  function jumpBy(by: number) {
+    const here = walk.findIndex((s) => s.place === flat[row]?.place)
+    const next = walk[here + by]
+    if (next) jump(next.place)
+  }
+  function asKnown(finding: string) {
+    const k = known.get(finding)
+    if (k && stateOf(seen, finding) === 'not-looked') set(finding, k.state, k.detail)
+  }
+  function clearPlace(stop: Stop) {
+    const nothing = nothingHere(stop.findings, seen, known)
+    for (const finding of nothing) set(finding, 'not-there')
+    setCleared((now) => ({ ...now, [stop.place]: nothing }))
+  }
+  function takeBack(place: Place) {
+    for (const finding of cleared[place] ?? []) if (seen[finding] === 'not-there') set(finding, 'not-looked')
+    setCleared((now) => ({ ...now, [place]: undefined }))
+  }
   function copyShared() {
-    const shared = sharedFrom(view, seen)
     for (const { finding, state } of shared) set(finding, state)
     setCopied((n) => n + shared.length)
   }
+  useViewKeys({
+    j: (e) => step(1, e),
+    k: (e) => step(-1, e),
+    '.': () => jumpBy(1),
+    ',': () => jumpBy(-1),
+    '1': (e) => press(e, (f) => set(f, 'there')),
+    '2': (e) => press(e, (f) => set(f, 'not-there')),
+    '3': (e) => press(e, (f) => set(f, 'unsure')),
+    '4': (e) => press(e, (f) => set(f, 'not-looked')),
+    '5': (e) => press(e, asKnown),
+    n: (e) => {
+      const stop = walk.find((s) => s.place === flat[row]?.place)
+      if (stop && writing && !e.repeat) clearPlace(stop)
+    },
+    c: () => writing && copyShared(),
+  })
   const looked = count('there') + count('not-there') + count('unsure')
 
   return (
@@ -106,32 +164,36 @@ export function Examine({ view }: { view: ExamineView }) {
         step="examine"
       />
       {closed && !fresh && (
-        <div className="note note-good mt-3 flex flex-wrap items-center gap-3">
+        <Note as="div" says="good" className="mt-3 flex flex-wrap items-center gap-3">
           <span>This examination was signed on {shortDate(closed, view.timeZone)} and stands as it is.</span>
-          <button type="button" className="btn" onClick={() => setFresh(true)}>
-            Begin a new examination
-          </button>
-        </div>
+          {may('set-finding') && <Button onClick={onBegin}>Begin a new examination</Button>}
+        </Note>
       )}
       {!view.tree.identityConfirmedAt && view.kind?.confusedWith && (
         <div className="mt-3 max-w-xl">
-          <IdentityQuestion treeId={view.tree.id} host={view.kind} />
+          <IdentityQuestion treeId={view.tree.id} host={view.kind} lookAlike={view.lookAlike} />
         </div>
       )}
-      {writing && <CopyShared view={view} seen={seen} onCopy={copyShared} copied={copied} />}
+      {writing && offerCopy && view.lastOnSite && (
+        <CopyShared last={view.lastOnSite} left={shared.length} copied={copied} onCopy={copyShared} />
+      )}
       <div className="grid lg:grid-cols-[150px_minmax(0,1fr)] gap-6 mt-4">
         <nav aria-label="Places on the walk" className="hidden lg:block">
           <ol className="sticky top-4 border-l border-line">
-            {walk.map((p) => (
-              <li key={p.place}>
+            {walk.map((stop) => (
+              <li key={stop.place}>
                 <a
-                  href={`#place-${p.place}`}
-                  className="flex justify-between gap-2 py-1 pl-3 no-underline hover:underline"
+                  href={`#place-${stop.place}`}
+                  onClick={(e) => {
+                    e.preventDefault()
+                    jump(stop.place)
+                  }}
+                  aria-current={flat[row]?.place === stop.place ? 'true' : undefined}
+                  className="flex justify-between gap-2 py-1 pl-3 no-underline hover:underline aria-[current]:font-bold"
                 >
-                  <span className="capitalize">{p.place}</span>
+                  <span className="capitalize">{stop.place}</span>
                   <span className="text-ink2">
-                    {p.findings.filter((f) => (seen[f.id] ?? 'not-looked') !== 'not-looked').length} of{' '}
-                    {p.findings.length}
+                    {lookedAt(stop)} of {stop.findings.length}
                   </span>
                 </a>
               </li>
@@ -139,28 +201,51 @@ export function Examine({ view }: { view: ExamineView }) {
           </ol>
         </nav>
         <div ref={rows} className="max-w-4xl">
-          {walk.map((p) => (
-            <section key={p.place} id={`place-${p.place}`} aria-labelledby={`h-${p.place}`} className="mb-6">
-              <h2 id={`h-${p.place}`} className="border-b border-ink2 pb-1">
-                {PLACE_WORDS[p.place]}
-              </h2>
+          {walk.map((stop) => (
+            <section
+              key={stop.place}
+              id={`place-${stop.place}`}
+              aria-labelledby={`h-${stop.place}`}
+              className="mb-6 scroll-mt-2"
+            >
+              <div className="flex items-center justify-between gap-3 border-b border-ink2 pb-1 min-h-[44px]">
+                <h2 id={`h-${stop.place}`}>{PLACE_WORDS[stop.place]}</h2>
+                {writing && stop.place !== 'lab' && (
+                  <NothingHere
+                    place={PLACE_WORDS[stop.place]}
+                    left={nothingHere(stop.findings, seen, known).length}
+                    cleared={cleared[stop.place]?.length ?? 0}
+                    onClear={() => clearPlace(stop)}
+                    onTakeBack={() => takeBack(stop.place)}
+                  />
+                )}
+              </div>
+              {stop.place === 'crown' && <LiveCrown tree={view.tree} />}
               <ul>
-                {p.findings.map((f) => {
+                {stop.findings.map((f) => {
                   const index = flat.indexOf(f)
+                  const before = known.get(f.id)
                   return (
                     <FindingRow
                       key={f.id}
                       finding={f}
                       index={index}
                       current={index === row}
-                      state={seen[f.id] ?? 'not-looked'}
+                      state={stateOf(seen, f.id)}
                       disabled={!writing}
                       onFocus={() => setRow(index)}
                       onSet={(s) => set(f.id, s)}
                       ids={{ treeId: view.tree.id, assessmentId, finding: f.id }}
-                      detail={fresh ? {} : (view.details[f.id] ?? {})}
+                      detail={details[f.id] ?? {}}
                       settled={settled}
                       refused={refused.has(f.id)}
+                      known={before}
+                      knownFrom={
+                        before?.by === 'last'
+                          ? `On ${shortDate(view.last!.at, view.timeZone)}`
+                          : 'On the ring'
+                      }
+                      onKnown={() => asKnown(f.id)}
                     />
                   )
                 })}
@@ -169,16 +254,16 @@ export function Examine({ view }: { view: ExamineView }) {
           ))}
           <Photos view={view} assessmentId={assessmentId} writing={writing} />
           {!all && (
-            <button type="button" className="btn" onClick={() => setAll(true)}>
+            <Button onClick={() => setAll(true)}>
               Show every finding, also those no cause of this kind makes
-            </button>
+            </Button>
           )}
         </div>
       </div>
       <div className="sticky bottom-[66px] sm:bottom-0 bg-ground border-t border-line py-2.5 mt-4 flex flex-wrap items-center gap-3">
-        <Link
+        <ButtonLink
           href={`/trees/${view.tree.id}/weigh`}
-          className="btn btn-now"
+          now
           onClick={async (e) => {
             // The last presses are kept before they are weighed.
             if (e.metaKey || e.ctrlKey) return
@@ -188,9 +273,9 @@ export function Examine({ view }: { view: ExamineView }) {
           }}
         >
           Weigh {looked} {looked === 1 ? 'finding' : 'findings'} →
-        </Link>
+        </ButtonLink>
         <span
-          className={`text-[0.92rem] ${refused.size > 0 ? 'text-plum font-bold' : 'text-ink2'}`}
+          className={`text-small ${refused.size > 0 ? 'text-plum font-bold' : 'text-ink2'}`}
           role="status"
         >
           {saving
@@ -201,77 +286,54 @@ export function Examine({ view }: { view: ExamineView }) {
                 ? 'all kept'
                 : ''}
         </span>
-        <span className="text-ink2 text-[0.88rem] hidden sm:inline ml-auto">
-          keys: j k move, 1 there, 2 not there, 3 unsure, 4 not looked, c copy the site, ] next tree
+        <Select
+          aria-label="Jump to a place"
+          className="lg:hidden !w-auto"
+          value={flat[row]?.place ?? 'site'}
+          onValue={jump}
+          options={walk.map((stop) => [
+            stop.place,
+            `${stop.place}, ${lookedAt(stop)} of ${stop.findings.length}`,
+          ])}
+        />
+        <span className="text-ink2 text-small hidden lg:inline ml-auto">
+          keys: j k move, comma and dot by place, 1 there, 2 not there, 3 unsure, 4 not looked, 5 still so, n
+          nothing here, ] next tree
         </span>
       </div>
     </>
   )
 }
 
-function FindingRow({
-  finding,
-  index,
-  current,
-  state,
-  disabled,
-  onFocus,
-  onSet,
-  ids,
-  detail,
-  settled,
-  refused,
+/** One press for a whole place where nothing is; the next takes it back. */
+function NothingHere({
+  place,
+  left,
+  cleared,
+  onClear,
+  onTakeBack,
 }: {
-  refused: boolean
-  ids: { treeId: string; assessmentId: string; finding: string }
-  detail: FindingDetail
-  settled: () => Promise<void>
-  finding: Finding
-  index: number
-  current: boolean
-  state: FindingState
-  disabled: boolean
-  onFocus: () => void
-  onSet: (state: FindingState) => void
+  place: string
+  left: number
+  cleared: number
+  onClear: () => void
+  onTakeBack: () => void
 }) {
+  const back = cleared > 0 && left === 0
   return (
-    <li
-      data-row={index}
-      className={`py-2.5 border-b border-line grid md:grid-cols-[minmax(0,1fr)_auto] gap-x-5 gap-y-2 items-center pl-3 border-l-[3px] ${current ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
-      onClick={onFocus}
+    <Button
+      quiet
+      className="shrink-0"
+      disabled={!back && left === 0}
+      onClick={back ? onTakeBack : onClear}
+      title={
+        back
+          ? 'What was marked in one press is not looked at again'
+          : 'Marks what is not looked at here as not there ( n ). Signs of danger, and what was there before, are pressed one by one.'
+      }
     >
-      <div className="flex gap-3 items-start">
-        {FIGURED.has(finding.id) && (
-          <span className="w-16 h-12 shrink-0">
-            <FindingFigure finding={finding.id} size={64} />
-          </span>
-        )}
-        <div className="min-w-0">
-          <p className="font-bold">
-            <Link
-              href={`/almanac/finding/${finding.id}`}
-              className="no-underline hover:underline"
-              tabIndex={-1}
-            >
-              {finding.name}
-            </Link>
-          </p>
-          <p className="text-[0.92rem] text-ink2">{finding.question}</p>
-        </div>
-      </div>
-      <div className="md:w-[384px]">
-        <StateChoice name={finding.name} state={state} disabled={disabled} onFocus={onFocus} onSet={onSet} />
-        {/* Its place is kept whether anything stands in it or not, so that no row moves under a finger. */}
-        <div className="h-[26px] max-sm:h-12 overflow-hidden text-[0.92rem]">
-          {refused ? (
-            <p className="text-plum font-bold">Not kept; press it again.</p>
-          ) : state === 'there' && !disabled ? (
-            <Detail ids={ids} name={finding.name} detail={detail} before={settled} />
-          ) : (
-            state === 'there' && <p className="font-bold truncate">{detailWords(detail)}</p>
-          )}
-        </div>
-      </div>
-    </li>
+      {back ? `Take back ${cleared}` : left > 0 ? `Nothing here, ${left}` : 'Nothing here'}
+      <span className="sr-only">: {place}</span>
+    </Button>
   )
 }

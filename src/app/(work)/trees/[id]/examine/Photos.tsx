@@ -91,7 +91,7 @@ export function Photos({
                   className="w-full h-28 object-cover border border-line bg-line2"
                 />
               </a>
-              <div className="flex justify-between text-[0.86rem] text-ink2">
+              <div className="flex justify-between text-small text-ink2">
                 <span>
                   {p.by &&
                     `${p.by}, ${shortDate(p.takenAt, view.timeZone)} ${clockTime(p.takenAt, view.timeZone)}`}

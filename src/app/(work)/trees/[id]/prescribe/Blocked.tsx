@@ -1,77 +1,51 @@
 'use client'
-import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import type { Blockage } from '@/core/plan/blocked'
 import type { PrescribeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { useMay } from '@/ui/shell/may'
+
+/** Where the way out of each blockage is. */
+function wayOut({ at }: Blockage, view: PrescribeView): { href: string; link: string } | null {
+  const tree = `/trees/${view.tree.id}`
+  switch (at) {
+    case 'work':
+      return { href: view.handed?.jobId ? `/run/${view.handed.jobId}` : '/run', link: 'Open the work' }
+    case 'measure':
+      return { href: `${tree}#measure`, link: 'Measure it' }
+    case 'examine':
+      return { href: `${tree}/examine`, link: 'Examine' }
+    case 'decide':
+      return { href: `${tree}/decide`, link: 'Decide' }
+    case 'decided otherwise':
+      return { href: `${tree}/decide`, link: 'See the decision' }
+    case 'kind':
+      return { href: tree, link: 'Confirm it' }
+    case 'shelf':
+      return null
+  }
+}
 
 /** What stands in the way of signing, with the way out. */
-export interface Blockage {
-  text: string
-  href?: string
-  link?: string
-}
-
-export function blockedBy(view: PrescribeView): Blockage | null {
-  const t = view.tree.id
-  if (view.handed)
-    return {
-      text:
-        view.handed.status === 'done'
-          ? 'This prescription is done and recorded.'
-          : `This prescription is with the crew for ${view.handed.onDate ?? 'a day to come'}.`,
-      href: view.handed.jobId ? `/run/${view.handed.jobId}` : '/run',
-      link: 'Open the work',
-    }
-  if (!view.reading)
-    return {
-      text: 'The trunk has not been measured, so nothing can be dosed.',
-      href: `/trees/${t}#measure`,
-      link: 'Measure it',
-    }
-  if (!view.diagnosis)
-    return {
-      text: 'No cause has been signed, so nothing can be prescribed for it.',
-      href: `/trees/${t}/examine`,
-      link: 'Examine',
-    }
-  if (!view.decision)
-    return {
-      text: 'Nothing has been decided on the signed cause.',
-      href: `/trees/${t}/decide`,
-      link: 'Decide',
-    }
-  if (view.decision.action !== 'treat')
-    return {
-      text: 'The decision is not to treat this tree.',
-      href: `/trees/${t}/decide`,
-      link: 'See the decision',
-    }
-  if (!view.tree.identityConfirmedAt && view.kind?.confusedWith)
-    return {
-      text: 'Confirm what kind of tree it is first: its look-alike would not be helped by this.',
-      href: `/trees/${t}`,
-      link: 'Confirm it',
-    }
-  if (view.cards.length === 0)
-    return { text: 'No label card on the shelf names this cause on this kind of tree for injection.' }
-  return null
-}
-
 export function Blocked({ why, view }: { why: Blockage; view: PrescribeView }) {
+  const may = useMay()
+  const way = wayOut(why, view)
   return (
     <>
-      <p className="note mt-3 flex flex-wrap items-center gap-3">
+      <Note className="mt-3 flex flex-wrap items-center gap-3">
         {why.text}
-        {why.href && (
-          <Link href={why.href} className="btn sm:!min-h-[34px]">
-            {why.link} →
-          </Link>
+        {way && (
+          <ButtonLink href={way.href} className="sm:!min-h-[34px]">
+            {way.link} →
+          </ButtonLink>
         )}
-      </p>
-      {view.handed?.status === 'handed' && view.role === 'arborist' && <TakeBack view={view} />}
+      </Note>
+      {view.handed?.status === 'handed' && may('withdraw-prescription') && <TakeBack view={view} />}
     </>
   )
 }
@@ -82,7 +56,7 @@ function TakeBack({ view }: { view: PrescribeView }) {
   const { send, busy, problem } = useVerb('withdraw-prescription')
   const [words, setWords] = useState('')
   return (
-    <details className="mt-2 max-w-xl">
+    <details className="no-print mt-2 max-w-xl">
       <summary className="underline underline-offset-2 cursor-pointer py-1">
         Take it back from the crew
       </summary>
@@ -103,9 +77,9 @@ function TakeBack({ view }: { view: PrescribeView }) {
             problem={problem?.field === 'words' ? problem.message : null}
           />
         </div>
-        <button type="submit" className="btn" disabled={busy}>
+        <Button type="submit" disabled={busy}>
           Take it back
-        </button>
+        </Button>
       </form>
       <ProblemNote problem={problem?.field === 'words' ? null : problem} />
     </details>

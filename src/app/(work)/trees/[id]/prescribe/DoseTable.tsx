@@ -1,9 +1,10 @@
 'use client'
-import { useId } from 'react'
 import type { InjectionPlan } from '@/core/dose/planInjection'
 import { plain, showMl, type UnitSystem } from '@/core/quantity/format'
 import type { PrescribeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
+import { Note } from '@/ui/pieces/Note'
+import { Choice } from '@/ui/fields/Choice'
 
 /** Card, rate and girth at the ports to choose; what follows from them to read. */
 export function DoseTable({
@@ -33,60 +34,39 @@ export function DoseTable({
   units: UnitSystem
 }) {
   const card = cards.find((c) => c.id === labelId)
-  const labelSelect = useId()
-  const rateSelect = useId()
   const rate = card?.body.use.ratePerInch
   const minutes = (s: number) => plain(s / 60, 0)
   return (
     <div className="mt-4 grid gap-3">
-      <div>
-        <label htmlFor={labelSelect} className="label">
-          Label card
-        </label>
-        <select
-          id={labelSelect}
-          className="field"
-          value={labelId}
-          onChange={(e) => onLabel(e.target.value)}
-          disabled={cards.length === 0}
-        >
-          {cards.length === 0 && <option value="">no card fits</option>}
-          {cards.map((c) => (
-            <option key={c.id} value={c.id}>
-              {c.name}
-            </option>
-          ))}
-        </select>
-        {card && (
-          <p className="text-[0.86rem] text-ink2 mt-0.5">
-            {card.body.actives.map((a) => `${a.name} ${a.strength}`).join(', ')} · {card.registration} · card
-            v{card.version} · an example, not a label
-          </p>
-        )}
-      </div>
+      <Choice
+        label="Label card"
+        value={labelId}
+        onValue={onLabel}
+        disabled={cards.length === 0}
+        options={cards.length === 0 ? [['', 'no card fits']] : cards.map((c) => [c.id, c.name] as const)}
+        hint={
+          card &&
+          `${card.body.actives.map((a) => `${a.name} ${a.strength}`).join(', ')} · ${card.registration} · card v${card.version} · an example, not a label`
+        }
+      />
       {rate && (
-        <div>
-          <label htmlFor={rateSelect} className="label">
-            Rate
-          </label>
-          <select
-            id={rateSelect}
-            className="field"
-            value={choice}
-            onChange={(e) => onChoice(Number(e.target.value))}
-          >
-            <option value={0}>low, {rate.low} an inch</option>
-            <option value={0.5}>middle</option>
-            <option value={1}>high, {rate.high} an inch</option>
-          </select>
-          <p className="text-[0.86rem] text-ink2 mt-0.5">
-            {choice === 0
+        <Choice
+          label="Rate"
+          value={choice}
+          onValue={onChoice}
+          options={[
+            [0, `low, ${rate.low} an inch`],
+            [0.5, 'middle'],
+            [1, `high, ${rate.high} an inch`],
+          ]}
+          hint={
+            choice === 0
               ? 'Low: to prevent, on small trees.'
               : choice === 1
                 ? 'High: under attack, large trees, two years.'
-                : 'Between the two.'}
-          </p>
-        </div>
+                : 'Between the two.'
+          }
+        />
       )}
       <Field
         label="Girth where the ports go"
@@ -97,9 +77,9 @@ export function DoseTable({
         required
       />
       {guess && (
-        <p className="note">
+        <Note>
           Not measured there yet. Ports and doses are drawn for a guess of {guess}; measure to sign.
-        </p>
+        </Note>
       )}
       {plan && (
         <>
@@ -122,23 +102,23 @@ export function DoseTable({
             />
             <Row name="Afterwards" value={card!.body.use.hole} />
           </dl>
-          {!plan.uptake.ok && <p className="note note-stop">{plan.uptake.problem.message}</p>}
+          {!plan.uptake.ok && <Note says="stop">{plan.uptake.problem.message}</Note>}
           {plan.layout.missing > 0 && (
-            <p className="note note-stop">
+            <Note says="stop">
               {plan.layout.missing} of {plan.dose.ports} ports find no sound wood. Choose another card or
               method, or let the trunk rest.
-            </p>
+            </Note>
           )}
           {!plan.layout.maxGapMet && (
-            <p className="note">
+            <Note>
               Between {plan.layout.uncovered.map((u) => `${u.from}° and ${u.to}°`).join(', ')} the gap is
               wider than the label wants. It is the narrowest that can be.
-            </p>
+            </Note>
           )}
-          <p className={`note ${plan.wounds.warning ? 'note-stop' : 'note-good'}`}>
+          <Note says={plan.wounds.warning ? 'stop' : 'good'}>
             Wounds: {plan.wounds.planned} new, {plan.wounds.closing} still closing.{' '}
             {plan.wounds.warning ?? 'The trunk has room for them.'}
-          </p>
+          </Note>
         </>
       )}
     </div>
@@ -149,7 +129,7 @@ function Row({ name, value, strong }: { name: string; value: string; strong?: bo
   return (
     <div className="flex justify-between gap-3 border-b border-line2 py-1.5">
       <dt>{name}</dt>
-      <dd className={`font-bold text-right ${strong ? 'font-head text-[1.1rem]' : ''}`}>{value}</dd>
+      <dd className={`font-bold text-right ${strong ? 'font-head text-lead' : ''}`}>{value}</dd>
     </div>
   )
 }

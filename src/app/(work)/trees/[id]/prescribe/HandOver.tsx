@@ -5,6 +5,9 @@ import type { PrescribeView } from '@/server/read/tree'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { useMay } from '@/ui/shell/may'
 
 /** Signs the prescription and hands it to the crew for a day. */
 export function HandOver({
@@ -29,11 +32,12 @@ export function HandOver({
   girth: string
   bearings: number[]
 }) {
+  const may = useMay()
   const go = useGo()
-  const { send, busy, problem } = useVerb<{ jobId: string }>('hand-to-crew', { makes: 'id' })
+  const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
   const [eaten, setEaten] = useState<boolean | null>(null)
-  if (view.role !== 'arborist') return <p className="text-ink2">The arborist signs the prescription.</p>
+  if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
   const ready = plan !== null && plan.layout.missing === 0 && plan.uptake.ok
 
@@ -84,23 +88,18 @@ export function HandOver({
         </fieldset>
       )}
       {dirty && (
-        <p className="note mt-2">
+        <Note className="mt-2">
           The trunk on the ring was changed. Save it under “The trunk itself” before handing over.
-        </p>
+        </Note>
       )}
-      {guessed && <p className="note mt-2">Measure the girth where the ports go; then this can be signed.</p>}
+      {guessed && (
+        <Note className="mt-2">Measure the girth where the ports go; then this can be signed.</Note>
+      )}
       <ProblemNote problem={problem} />
-      <button
-        type="button"
-        className="btn btn-now w-full mt-3"
-        disabled={busy || !ready || dirty}
-        onClick={hand}
-      >
+      <Button now className="w-full mt-3" disabled={busy || !ready || dirty} onClick={hand}>
         {busy ? 'Handing over' : 'Sign and hand to the crew →'}
-      </button>
-      <p className="text-[0.88rem] text-ink2 mt-2">
-        The label in your hand decides. This card is an example.
-      </p>
+      </Button>
+      <p className="text-small text-ink2 mt-2">The label in your hand decides. This card is an example.</p>
     </section>
   )
 }

@@ -16,11 +16,14 @@ import { shortDate } from '@/ui/when'
 import { useViewKeys } from '@/ui/shell/keys'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
-import { Blocked, blockedBy } from './Blocked'
+import { Blocked } from './Blocked'
 import { DoseTable } from './DoseTable'
 import { HandOver } from './HandOver'
 import { RingPanel } from './RingPanel'
 import { reckonLink } from './reckonLink'
+import { Note } from '@/ui/pieces/Note'
+import { Toggle } from '@/ui/fields/Toggle'
+import { PrintButton } from '@/ui/pieces/PrintButton'
 
 /** Prescribe a trunk injection: dose by the label, ports on the ring, the working beside it, and over to the crew. */
 export function Prescribe({
@@ -87,7 +90,7 @@ export function Prescribe({
     setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
   }
 
-  const blocked = blockedBy(view)
+  const { blocked } = view
   const dirty = inOrder(marks) !== inOrder(view.marks)
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
@@ -108,9 +111,9 @@ export function Prescribe({
           <p className="label">Girth at breast height</p>
           {base && reading ? (
             <>
-              <p className="font-head font-bold text-[2.3rem] leading-none">
+              <p className="font-head font-bold text-figure leading-none">
                 {showGirth(base.breastGirth, units).replace(/ (in|cm)$/, '')}{' '}
-                <span className="text-[1.05rem] font-text font-normal text-ink2">
+                <span className="text-lead font-text font-normal text-ink2">
                   {units === 'us' ? 'in' : 'cm'}
                 </span>
               </p>
@@ -146,30 +149,33 @@ export function Prescribe({
           )}
           {base && card && (
             <Link
-              className="underline underline-offset-2 inline-block mt-3 max-sm:py-3"
+              className="no-print underline underline-offset-2 inline-block mt-3 max-sm:py-3"
               href={reckonLink(tree, base.diameter, girthTyped, card.body.use, choice)}
             >
               Reckon with other numbers
             </Link>
           )}
+          <div className="mt-2">
+            <PrintButton />
+          </div>
         </div>
         <div id="ring" data-plan-ms={ms ?? undefined}>
-          <div className="flex justify-center gap-2 mb-1" role="group" aria-label="What is moved on the ring">
-            {(['ports', 'marks'] as const).map((m) => (
-              <button
-                key={m}
-                type="button"
-                aria-pressed={mode === m}
-                className={`btn sm:!min-h-[34px] ${mode === m ? '!border-rust !text-rust !bg-rust-soft' : ''}`}
-                onClick={() => {
-                  setMode(m)
-                  setChosen(null)
-                  setRefusal(null)
-                }}
-              >
-                {m === 'ports' ? 'Ports' : 'The trunk itself'}
-              </button>
-            ))}
+          <div className="no-print mb-1">
+            <Toggle
+              label="What is moved on the ring"
+              hideLabel
+              className="flex justify-center gap-2"
+              options={[
+                ['ports', 'Ports'],
+                ['marks', 'The trunk itself'],
+              ]}
+              value={mode}
+              onChange={(m) => {
+                setMode(m)
+                setChosen(null)
+                setRefusal(null)
+              }}
+            />
           </div>
           <RingEditor
             label={`${tree.tag} from above, ${bearings.length} ports`}
@@ -195,16 +201,17 @@ export function Prescribe({
             ports={mode === 'ports' && bearings.length > 0}
           />
           {value && (
-            <p className="text-center text-[0.84rem] text-ink2 mt-1">
-              suitability {plain(value.layout.total)} of {plain(value.bestTotal)} possible
+            <p className="text-center text-small text-ink2 mt-1">
+              suitability of the wood at the ports: {plain(value.layout.total)} of {plain(value.bestTotal)}{' '}
+              possible, 1 a port at best
             </p>
           )}
         </div>
         <div>
           {plan && !plan.ok && plan.problem.field !== 'portGirth' && (
-            <p className="note note-stop mb-3" role="alert">
+            <Note says="stop" className="mb-3" role="alert">
               {plan.problem.message}
-            </p>
+            </Note>
           )}
           <RingPanel
             view={view}
@@ -237,8 +244,8 @@ export function Prescribe({
               bearings={bearings}
             />
           )}
-          {slip && value && mode === 'ports' && (
-            <div className="mt-4">
+          {value && mode === 'ports' && (
+            <div className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>
               <Slip title="Working" about={tree.tag} working={value.working} />
             </div>
           )}

@@ -10,6 +10,9 @@ import type { PrescribeView } from '@/server/read/tree'
 import { MarkList } from '@/ui/ring/MarkList'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { useMay } from '@/ui/shell/may'
 
 /** Beside the ring: the chosen port with its cost, or the marks as numbers and their saving. */
 export function RingPanel(props: {
@@ -42,32 +45,32 @@ function PortPanel({
   const bearing = chosen === null ? undefined : bearings[chosen]
   const changed = bearings.filter((b) => !best.includes(b)).length
   return (
-    <section aria-label="Chosen port" className="mb-4">
+    <section aria-label="Chosen port" className="no-print mb-4">
       <div aria-live="polite">
         {bearing === undefined || !plan ? (
-          <p className="text-ink2 text-[0.92rem]">
+          <p className="text-ink2 text-small">
             Drag a port, or choose one with Tab and move it with the arrow keys.
           </p>
         ) : (
           <p>
-            <b>Port {chosen! + 1}</b> at {bearing}°, {sideInWords(bearing)} · suitability{' '}
-            {plain(suitability(bearing, plan.layoutInput))}
+            <b>Port {chosen! + 1}</b> at {bearing}°, {sideInWords(bearing)} · suitability of the wood there{' '}
+            {plain(suitability(bearing, plan.layoutInput))} of 1
           </p>
         )}
         {plan && changed > 0 && (
-          <p className="text-[0.92rem] text-straw">
+          <p className="text-small text-straw">
             {changed} moved by hand: {plain(plan.bestTotal - plan.layout.total)} of suitability given up.
           </p>
         )}
       </div>
       {bearing !== undefined && (
         <div className="flex flex-wrap gap-2 mt-2 items-end">
-          <button type="button" className="btn !px-2.5" onClick={() => onMove(chosen!, bearing - 1)}>
+          <Button className="!px-2.5" onClick={() => onMove(chosen!, bearing - 1)}>
             − 1°
-          </button>
-          <button type="button" className="btn !px-2.5" onClick={() => onMove(chosen!, bearing + 1)}>
+          </Button>
+          <Button className="!px-2.5" onClick={() => onMove(chosen!, bearing + 1)}>
             + 1°
-          </button>
+          </Button>
           <label>
             <span className="sr-only">Bearing of port {chosen! + 1}</span>
             <input
@@ -84,18 +87,25 @@ function PortPanel({
             />
           </label>
           {changed > 0 && (
-            <button type="button" className="btn !px-2.5" onClick={onPutBack}>
+            <Button className="!px-2.5" onClick={onPutBack}>
               Put all back
-            </button>
+            </Button>
           )}
         </div>
       )}
-      <div role="alert">{refusal && <p className="note note-stop mt-2">{refusal}</p>}</div>
+      <div role="alert">
+        {refusal && (
+          <Note says="stop" className="mt-2">
+            {refusal}
+          </Note>
+        )}
+      </div>
     </section>
   )
 }
 
 function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameters<typeof RingPanel>[0]) {
+  const may = useMay()
   const { send, busy, problem, takeVersion } = useSaveRing(view)
   return (
     <section aria-label="Marks on the trunk">
@@ -114,19 +124,12 @@ function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameter
         />
       )}
       <div className="flex gap-2 mt-3">
-        <button
-          type="button"
-          className="btn btn-now"
-          disabled={busy || !dirty}
-          onClick={() => void send(marks)}
-        >
-          {busy ? 'Saving' : dirty ? 'Save the ring' : 'Ring saved'}
-        </button>
-        {dirty && (
-          <button type="button" className="btn" onClick={() => onMarks(view.marks)}>
-            As it was
-          </button>
+        {may('save-ring') && (
+          <Button now disabled={busy || !dirty} onClick={() => void send(marks)}>
+            {busy ? 'Saving' : dirty ? 'Save the ring' : 'Ring saved'}
+          </Button>
         )}
+        {dirty && <Button onClick={() => onMarks(view.marks)}>As it was</Button>}
       </div>
     </section>
   )
@@ -135,7 +138,7 @@ function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameter
 /** Saves the ring against the version the page was opened with. */
 export function useSaveRing(view: PrescribeView) {
   const router = useRouter()
-  const verb = useVerb<{ version: number }>('save-ring')
+  const verb = useVerb('save-ring')
   const [version, setVersion] = useState(view.tree.version)
   async function send(marks: RingMark[], over = false): Promise<boolean> {
     let base = version
@@ -189,32 +192,24 @@ function RingConflict({
       .map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`)
       .join(', ') || 'nothing'
   return (
-    <div className="note mt-2" role="alert">
+    <Note as="div" className="mt-2" role="alert">
       <p>Somebody else changed this tree while you had it open.</p>
       {theirs ? (
-        <dl className="text-[0.88rem] mt-1">
+        <dl className="text-small mt-1">
           <dt className="font-bold">Theirs, kept now</dt>
           <dd>{words(theirs.marks)}</dd>
           <dt className="font-bold mt-1">Yours</dt>
           <dd>{words(mine)}</dd>
         </dl>
       ) : (
-        <button
-          type="button"
-          className="btn mt-2"
-          onClick={async () => setTheirs(await asItIs(view.tree.id))}
-        >
+        <Button className="mt-2" onClick={async () => setTheirs(await asItIs(view.tree.id))}>
           See both
-        </button>
+        </Button>
       )}
       {theirs && (
         <div className="flex gap-2 mt-2">
-          <button type="button" className="btn" onClick={onKeep}>
-            Keep mine
-          </button>
-          <button
-            type="button"
-            className="btn"
+          <Button onClick={onKeep}>Keep mine</Button>
+          <Button
             onClick={() =>
               onTake(
                 theirs.marks.map(({ kind, from, to, severity, notedOn }) => ({
@@ -229,9 +224,9 @@ function RingConflict({
             }
           >
             Take theirs
-          </button>
+          </Button>
         </div>
       )}
-    </div>
+    </Note>
   )
 }

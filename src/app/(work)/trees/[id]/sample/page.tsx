@@ -1,6 +1,5 @@
 import { notFound } from 'next/navigation'
 import { cause as causeOf, causeName } from '@/almanac/causes'
-import { findingName } from '@/almanac/findings'
 import { hostName } from '@/almanac/hosts'
 import { withOwn } from '@/almanac/own'
 import { GENERAL, SAMPLES } from '@/almanac/samples'
@@ -9,7 +8,8 @@ import { showWeight } from '@/core/diagnose/showWeight'
 import { showGirth } from '@/core/quantity/format'
 import { weighView } from '@/server/read/tree'
 import { shortDate } from '@/ui/when'
-import { PrintButton } from './PrintButton'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import { SeenList } from '@/ui/findings/SeenList'
 
 export const metadata = { title: 'Sample' }
 
@@ -29,10 +29,6 @@ export default async function SamplePage({
   const cause =
     typeof wanted === 'string' && causeOf(wanted) ? wanted : (weighed[0]?.cause ?? 'something-else')
   const sample = SAMPLES[cause] ?? GENERAL
-  const of = (state: string) =>
-    Object.entries(view.seen)
-      .filter(([, s]) => s === state)
-      .map(([f]) => findingName(f).toLowerCase())
   return (
     <article className="max-w-3xl">
       <div className="flex flex-wrap justify-between gap-3 items-start">
@@ -71,17 +67,9 @@ export default async function SamplePage({
         ))}
       </dl>
       <h2 className="mt-5">What was seen</h2>
-      <p className="mt-1">
-        <b>There:</b> {of('there').join(', ') || 'nothing yet'}.
-      </p>
-      <p>
-        <b>Looked for and not there:</b> {of('not-there').join(', ') || 'nothing yet'}.
-      </p>
-      {of('unsure').length > 0 && (
-        <p>
-          <b>Unsure:</b> {of('unsure').join(', ')}.
-        </p>
-      )}
+      <div className="mt-1">
+        <SeenList seen={view.seen} />
+      </div>
       <dl className="mt-6 grid grid-cols-2 gap-x-8 gap-y-7 print:mt-10">
         {['Taken by, date and hour', 'Part of the tree', 'Laboratory and number', 'Answer due'].map(
           (name) => (

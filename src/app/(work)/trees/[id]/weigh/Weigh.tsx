@@ -2,10 +2,8 @@
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
-import { causeName } from '@/almanac/causes'
-import { FINDING_BY_ID } from '@/almanac/findings'
-import { withOwn, type FirmAlmanac } from '@/almanac/own'
-import { weighTree } from '@/almanac/weighing'
+import { findingsWithOwn } from '@/almanac/ownFindings'
+import { weighing, type Knowledge } from '@/core/diagnose/weighing'
 import { SOMETHING_ELSE, type Check, type Weighed } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
@@ -15,9 +13,16 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { useViewKeys } from '@/ui/shell/keys'
 import { shortDate } from '@/ui/when'
-import { useFindings } from '../examine/useFindings'
+import { useFindings } from '@/ui/findings/useFindings'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { TreeHeading } from '../TreeHeading'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { TextArea } from '@/ui/fields/TextArea'
+import { DataTable } from '@/ui/pieces/DataTable'
+import { useMay } from '@/ui/shell/may'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import { SeenList } from '@/ui/findings/SeenList'
 
 // Asked for now and then; it comes after what everybody needs.
 const WhyNot = dynamic(() => import('./WhyNot').then((m) => m.WhyNot), { ssr: false })
@@ -27,17 +32,26 @@ const SHOWN = 5
 
 /** What explains it: the balance, and above it the one check that would settle most. */
 export function Weigh({ view }: { view: WeighView }) {
+  const may = useMay()
   const go = useGo()
   const { assessment, tree, signed } = view
-  const { seen, set, problem: keeping, saving } = useFindings(tree.id, assessment?.id ?? '', view.seen)
-  const sign = useVerb<{ id: string }>('sign-diagnosis', { makes: 'id' })
+  const { seen, set, problem: keeping, saving } = useFindings(tree.id, assessment?.id ?? '', view)
+  const sign = useVerb('sign-diagnosis', { makes: 'id' })
   const [chosen, setChosen] = useState<string | null>(null)
   const [reason, setReason] = useState('')
   const [all, setAll] = useState(false)
 
-  const almanac = useMemo(() => withOwn(view.own), [view.own])
+  const almanac = useMemo(
+    (): Knowledge => ({
+      causes: view.causes,
+      district: view.district,
+      findings: findingsWithOwn(view.own),
+    }),
+    [view.causes, view.district, view.own],
+  )
+  const named = (id: string) => view.names[id] ?? id
   const { weighed, checks, judgement } = useMemo(
-    () => weighTree(tree.host, view.month, seen, almanac),
+    () => weighing(tree.host, view.month, seen, almanac),
     [tree.host, view.month, seen, almanac],
   )
 
@@ -53,7 +67,7 @@ export function Weigh({ view }: { view: WeighView }) {
   const answeredAt = useRef(-Infinity)
   function answer(state: FindingState) {
     const now = performance.now()
-    if (!check || !writing || now - answeredAt.current < 350) return
+    if (!check || !writing || !may('set-finding') || now - answeredAt.current < 350) return
     answeredAt.current = now
     set(check.finding, state)
   }
@@ -76,9 +90,9 @@ export function Weigh({ view }: { view: WeighView }) {
         <p className="mt-5 max-w-xl">
           There are no findings to weigh. Walk round the tree first; even a single finding moves the weights.
         </p>
-        <Link href={`/trees/${tree.id}/examine`} className="btn btn-now mt-4">
+        <ButtonLink href={`/trees/${tree.id}/examine`} now className="mt-4">
           Examine →
-        </Link>
+        </ButtonLink>
       </>
     )
 
@@ -102,72 +116,83 @@ export function Weigh({ view }: { view: WeighView }) {
         step="weigh"
       />
       {signed && assessment.closedAt && (
-        <p className="note note-good mt-3">
+        <Note says="good" className="mt-3">
           Signed by {signed.signedBy} on {shortDate(signed.signedAt, view.timeZone)}:{' '}
-          <b>{causeName(signed.cause)}</b>, weighed {showWeight(signed.probability)} with almanac{' '}
+          <b>{named(signed.cause)}</b>, weighed {showWeight(signed.probability)} with almanac{' '}
           {signed.almanacVersion}.{signed.overrideReason && ` Reason given: ${signed.overrideReason}`}
-        </p>
+        </Note>
       )}
-      {writing && (
+      {writing && may('set-finding') && (
         <Question
           key={check?.finding ?? 'none'}
           check={check}
           almanac={almanac}
+          named={named}
           settled={judgement.settled}
           onAnswer={answer}
         />
       )}
       <ProblemNote problem={keeping} />
       <div className="mt-4">
-        <Balance weighed={shown} chains={judgement.chains} chosen={cause} onChoose={setChosen} />
+        <Balance
+          causes={view.causes}
+          names={view.names}
+          weighed={shown}
+          chains={judgement.chains}
+          chosen={cause}
+          onChoose={setChosen}
+        />
         {weighed.length > shown.length && (
           <button
             type="button"
-            className="py-2 underline underline-offset-2 text-ink2"
+            className="no-print py-2 mr-4 underline underline-offset-2 text-ink2"
             onClick={() => setAll(true)}
           >
             Show the other {weighed.length - shown.length} causes this kind can have
           </button>
         )}
+        <PrintButton />
+        <section className="hidden print:block mt-4">
+          <h2>What was seen</h2>
+          <SeenList seen={seen} />
+        </section>
       </div>
       <div className="grid gap-4 mt-4 items-start lg:grid-cols-2">
         {judgement.hold && (
-          <p className="note note-stop">
+          <Note says="stop">
             <b>Do not act yet.</b> {judgement.hold.reason}{' '}
             <Link href={`/trees/${tree.id}/sample?cause=${cause}`} className="underline whitespace-nowrap">
               Sample sheet
             </Link>
-          </p>
+          </Note>
         )}
         {judgement.report && (
-          <p className="note note-stop">
+          <Note says="stop">
             <b>Report it.</b> {judgement.report.reason}
-          </p>
+          </Note>
         )}
         {judgement.refused.length > 0 && (
-          <p className="note note-stop">
+          <Note says="stop">
             <b>Not for this: {judgement.refused.map((r) => CLASS_WORD[r.class] ?? r.class).join(', ')}.</b>{' '}
             {[...new Set(judgement.refused.map((r) => r.reason))].slice(0, 3).join(' ')}
-          </p>
+          </Note>
         )}
         {judgement.chains.length > 0 && (
-          <div className="note note-water">
+          <Note as="div" says="water">
             <b>Goes together.</b>
             <ul>
               {judgement.chains.slice(0, 4).map((c) => (
                 <li key={c.cause}>
-                  {causeName(c.cause)} {CHAIN_WORD[c.role]} {causeName(lead.cause).toLowerCase()}:{' '}
-                  {c.because
-                    .map((b) => (FINDING_BY_ID.get(b)?.name ?? causeName(b)).toLowerCase())
-                    .join(', ')}
+                  {named(c.cause)} {CHAIN_WORD[c.role]} {named(lead.cause).toLowerCase()}:{' '}
+                  {c.because.map((b) => (almanac.findings.get(b)?.name ?? named(b)).toLowerCase()).join(', ')}
                   .
                 </li>
               ))}
             </ul>
-          </div>
+          </Note>
         )}
         {chosenCause && (
-          <div className="border border-line bg-sheet p-3 text-[0.94rem]">
+          <div className="border border-line bg-sheet p-3 text-small">
             <Link href={`/almanac/cause/${chosenCause.id}`} className="font-bold underline">
               {chosenCause.name}
             </Link>
@@ -179,7 +204,7 @@ export function Weigh({ view }: { view: WeighView }) {
                   <li key={l.cause}>
                     From{' '}
                     <Link href={`/almanac/cause/${l.cause}`} className="underline">
-                      {causeName(l.cause).toLowerCase()}
+                      {named(l.cause).toLowerCase()}
                     </Link>
                     : {l.check}
                   </li>
@@ -189,41 +214,40 @@ export function Weigh({ view }: { view: WeighView }) {
           </div>
         )}
       </div>
-      {writing && view.role === 'arborist' && (
+      {writing && may('sign-diagnosis') && (
         <div className="mt-4 max-w-2xl">
           {needsReason && (
-            <label className="block mb-2">
-              <span className="label">
-                {judgement.hold
-                  ? 'To sign all the same, write why'
-                  : `${causeName(lead.cause)} weighs more. To sign ${causeName(cause).toLowerCase()} all the same, write why`}
-              </span>
-              <textarea
-                className="field"
+            <div className="mb-2">
+              <TextArea
+                label={
+                  judgement.hold
+                    ? 'To sign all the same, write why'
+                    : `${named(lead.cause)} weighs more. To sign ${named(cause).toLowerCase()} all the same, write why`
+                }
                 rows={2}
                 value={reason}
                 onChange={(e) => setReason(e.target.value)}
               />
-            </label>
+            </div>
           )}
-          <button type="button" className="btn btn-now" disabled={sign.busy || saving} onClick={signNow}>
+          <Button now disabled={sign.busy || saving} onClick={signNow}>
             {cause === SOMETHING_ELSE
               ? 'Sign as something else'
               : `Sign ${chosenCause?.name.toLowerCase() ?? cause}`}{' '}
             and decide →
-          </button>
+          </Button>
           <ProblemNote problem={sign.problem} />
         </div>
       )}
-      {writing && view.role !== 'arborist' && (
+      {writing && !may('sign-diagnosis') && (
         <p className="mt-4 text-ink2">The arborist signs what explains it.</p>
       )}
       {!writing && (
-        <Link href={`/trees/${tree.id}/decide`} className="btn btn-now mt-4">
+        <ButtonLink href={`/trees/${tree.id}/decide`} now className="mt-4">
           Decide →
-        </Link>
+        </ButtonLink>
       )}
-      <WhyNot host={tree.host} month={view.month} seen={seen} weighed={weighed} almanac={almanac} />
+      <WhyNot host={tree.host} month={view.month} seen={seen} weighed={weighed} own={view.own} />
       {writing && view.earlier[0] && <ThenAndNow earlier={view.earlier[0]} weighed={weighed} view={view} />}
       {view.earlier.length > 0 && (
         <section className="mt-8 max-w-3xl">
@@ -231,7 +255,7 @@ export function Weigh({ view }: { view: WeighView }) {
           <ul className="border-t border-line mt-1">
             {view.earlier.map((d) => (
               <li key={d.id} className="py-2 border-b border-line">
-                <b>{causeName(d.cause)}</b>, weighed {showWeight(d.probability)},{' '}
+                <b>{named(d.cause)}</b>, weighed {showWeight(d.probability)},{' '}
                 {shortDate(d.signedAt, view.timeZone)}, {d.signedBy}
                 {d.overrideReason && <span className="block text-ink2">{d.overrideReason}</span>}
               </li>
@@ -260,29 +284,28 @@ function ThenAndNow({
   return (
     <section className="mt-8 max-w-2xl">
       <h2>Then and now</h2>
-      <table className="w-full mt-1">
-        <thead>
-          <tr className="text-left text-ink2 border-b border-line">
-            <th className="font-normal py-1">Cause</th>
-            <th className="font-normal text-right">
-              signed {shortDate(earlier.signedAt, view.timeZone)}, almanac {earlier.almanacVersion}
-            </th>
-            <th className="font-normal text-right pl-3">now</th>
-          </tr>
-        </thead>
-        <tbody>
-          {rows.map((r) => (
-            <tr key={r.cause} className="border-b border-line2">
-              <th className="text-left font-normal py-1">
-                {causeName(r.cause)}
-                {r.cause === earlier.cause && <span className="tag ml-2">signed</span>}
-              </th>
-              <td className="text-right">{r.then === null ? 'not weighed' : showWeight(r.then)}</td>
-              <td className="text-right font-bold">{showWeight(r.now)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <DataTable
+        caption="Then and now"
+        className="mt-1"
+        columns={[
+          { head: 'Cause' },
+          {
+            head: `signed ${shortDate(earlier.signedAt, view.timeZone)}, almanac ${earlier.almanacVersion}`,
+            figures: true,
+          },
+          { head: 'now', figures: true },
+        ]}
+        rows={rows.map((r) => ({
+          key: r.cause,
+          name: (
+            <>
+              {view.names[r.cause] ?? r.cause}
+              {r.cause === earlier.cause && <span className="tag ml-2">signed</span>}
+            </>
+          ),
+          cells: [r.then === null ? 'not weighed' : showWeight(r.then), <b key="now">{showWeight(r.now)}</b>],
+        }))}
+      />
     </section>
   )
 }
@@ -309,47 +332,49 @@ const CHAIN_WORD = { feeds: 'feeds', tended: 'goes with', stress: 'opens the doo
 function Question({
   check,
   almanac,
+  named,
   settled,
   onAnswer,
 }: {
   check: Check | null
-  almanac: FirmAlmanac
+  almanac: Knowledge
+  named: (cause: string) => string
   settled: boolean
   onAnswer: (state: FindingState) => void
 }) {
   if (!check)
     return (
-      <p className="note note-good mt-4 min-h-[118px]">
+      <Note says="good" className="mt-4 min-h-[118px]">
         <b>{settled ? 'Settled.' : 'Nothing more to ask.'}</b> No further check at the tree would change what
         is to be done.
-      </p>
+      </Note>
     )
   const finding = almanac.findings.get(check.finding)!
-  const answer = (a: Check['ifThere']) => `${causeName(a.cause).toLowerCase()}, ${showWeight(a.probability)}`
+  const answer = (a: Check['ifThere']) => `${named(a.cause).toLowerCase()}, ${showWeight(a.probability)}`
   return (
     <section
       aria-label="Next check"
       className="bg-paper border border-line mt-4 px-5 py-4 min-h-[118px] grid md:grid-cols-[minmax(0,1fr)_auto] gap-4 items-center"
     >
       <div aria-live="polite">
-        <p className="text-[0.88rem] text-ink2">
+        <p className="text-small text-ink2">
           Next check · {minutes(finding.minutes)} · settles most for the time
         </p>
-        <p className="font-head font-bold text-[1.35rem] leading-tight mt-0.5">{finding.question}</p>
-        <p className="text-[0.92rem] mt-1.5">
+        <p className="font-head font-bold text-lead leading-tight mt-0.5">{finding.question}</p>
+        <p className="text-small mt-1.5">
           Yes: {answer(check.ifThere)}. No: {answer(check.ifNot)}.
         </p>
       </div>
       <div className="grid grid-cols-3 gap-2">
-        <button type="button" className="btn btn-now" onClick={() => onAnswer('there')}>
+        <Button now onClick={() => onAnswer('there')}>
           There <kbd className="opacity-80">1</kbd>
-        </button>
-        <button type="button" className="btn" onClick={() => onAnswer('not-there')}>
+        </Button>
+        <Button onClick={() => onAnswer('not-there')}>
           Not <kbd className="text-ink2">2</kbd>
-        </button>
-        <button type="button" className="btn" onClick={() => onAnswer('unsure')}>
+        </Button>
+        <Button onClick={() => onAnswer('unsure')}>
           Unsure <kbd className="text-ink2">3</kbd>
-        </button>
+        </Button>
       </div>
     </section>
   )

@@ -1,14 +1,17 @@
 'use client'
 import Link from 'next/link'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import { findingName } from '@/almanac/findings'
 import { hostName } from '@/almanac/hosts'
-import type { FirmAlmanac } from '@/almanac/own'
-import type { Seen } from '@/core/diagnose/almanac'
+import { withOwn, type FirmAlmanac } from '@/almanac/own'
+import type { OwnEntry } from '@/almanac/ownEntry'
+import { stateOf, type Seen } from '@/core/diagnose/almanac'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { chanceThere, type Weighed } from '@/core/diagnose/weigh'
-import { plain } from '@/core/quantity/format'
 import { Choice } from '@/ui/fields/Choice'
+import { Note } from '@/ui/pieces/Note'
+import { DataTable } from '@/ui/pieces/DataTable'
+import { timesLess } from '@/core/diagnose/showWeight'
 
 const STATE_WORD = {
   there: 'there',
@@ -23,14 +26,15 @@ export function WhyNot({
   month,
   seen,
   weighed,
-  almanac,
+  own: entries,
 }: {
   host: string
   month: number
   seen: Seen
   weighed: readonly Weighed[]
-  almanac: FirmAlmanac
+  own: readonly OwnEntry[]
 }) {
+  const almanac = useMemo(() => withOwn(entries), [entries])
   const [asked, setAsked] = useState('')
   const [pair, setPair] = useState<[string, string]>([weighed[0]?.cause ?? '', weighed[1]?.cause ?? ''])
   const all = [...almanac.causes].sort((a, b) => (a.name < b.name ? -1 : 1))
@@ -44,7 +48,7 @@ export function WhyNot({
             label="Cause"
             options={[['', 'choose a cause'], ...all.map((c) => [c.id, c.name] as const)]}
             value={asked}
-            onChange={(e) => setAsked(e.target.value)}
+            onValue={setAsked}
           />
         </div>
         {asked && <Why cause={asked} host={host} month={month} weighed={weighed} almanac={almanac} />}
@@ -58,7 +62,7 @@ export function WhyNot({
               label={i === 0 ? 'One' : 'The other'}
               options={[['', 'choose'], ...own.map((c) => [c.id, c.name] as const)]}
               value={own.some((c) => c.id === pair[i]) ? pair[i] : ''}
-              onChange={(e) => setPair(i === 0 ? [e.target.value, pair[1]] : [pair[0], e.target.value])}
+              onValue={(v) => setPair(i === 0 ? [v, pair[1]] : [pair[0], v])}
             />
           ))}
         </div>
@@ -91,13 +95,13 @@ function Why({
   )
   if (!own)
     return (
-      <p className="note mt-3" role="status">
+      <Note className="mt-3" role="status">
         {link} is not weighed: it is not known on {hostName(host).toLowerCase()}, only on{' '}
         {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h).toLowerCase()).join(', ')}.
-      </p>
+      </Note>
     )
   return (
-    <div className="note mt-3" role="status">
+    <Note as="div" className="mt-3" role="status">
       <p>
         {link} stands at place {rank} of {weighed.length} with {showWeight(own.probability)}.
         {own.outOfSeason && ` It is not seen in month ${month}, which takes most of its weight.`}
@@ -108,8 +112,7 @@ function Why({
           {own.against
             .slice(0, 5)
             .map(
-              (e) =>
-                `${findingName(e.finding).toLowerCase()} ${STATE_WORD[e.state]} (${plain(e.bits, 1)} bits)`,
+              (e) => `${findingName(e.finding).toLowerCase()} ${STATE_WORD[e.state]} (${timesLess(e.bits)})`,
             )
             .join(', ')}
           .
@@ -123,7 +126,7 @@ function Why({
       {own.against.length === 0 && own.notLooked.length === 0 && (
         <p className="mt-1">Nothing speaks against it; others simply explain more.</p>
       )}
-    </div>
+    </Note>
   )
 }
 
@@ -137,35 +140,30 @@ function SideBySide({ pair, seen, almanac }: { pair: [string, string]; seen: See
     .sort((x, y) => Math.abs(y.a - y.b) - Math.abs(x.a - x.b))
     .slice(0, 10)
   return (
-    <table className="w-full mt-3 text-[0.92rem]">
-      <thead>
-        <tr className="text-left text-ink2 border-b border-line">
-          <th className="font-normal py-1">Finding, what parts most first</th>
-          <th className="font-normal text-right pl-2">{one.name}</th>
-          <th className="font-normal text-right pl-2">{other.name}</th>
-          <th className="font-normal text-right pl-2">Here</th>
-        </tr>
-      </thead>
-      <tbody>
-        {rows.map(({ f, a, b }) => (
-          <tr key={f.id} className="border-b border-line2">
-            <th className="text-left font-normal py-1">
-              <Link href={`/almanac/finding/${f.id}`} className="hover:underline">
-                {f.name}
-              </Link>
-            </th>
-            {[a, b].map((chance, i) => (
-              <td
-                key={i}
-                className={`text-right ${chance === Math.max(a, b) && Math.abs(a - b) > 0.2 ? 'font-bold' : ''}`}
-              >
-                {Math.round(chance * 100)} of 100
-              </td>
-            ))}
-            <td className="text-right">{STATE_WORD[seen[f.id] ?? 'not-looked']}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <DataTable
+      caption={`${one.name} beside ${other.name}`}
+      className="mt-3"
+      columns={[
+        { head: 'Finding, what parts most first' },
+        { head: one.name, figures: true },
+        { head: other.name, figures: true },
+        { head: 'Here', figures: true },
+      ]}
+      rows={rows.map(({ f, a, b }) => ({
+        key: f.id,
+        name: (
+          <Link href={`/almanac/finding/${f.id}`} className="hover:underline">
+            {f.name}
+          </Link>
+        ),
+        cells: [
+          ...[a, b].map((chance, i) => {
+            const text = `${Math.round(chance * 100)} of 100`
+            return chance === Math.max(a, b) && Math.abs(a - b) > 0.2 ? <b key={i}>{text}</b> : text
+          }),
+          STATE_WORD[stateOf(seen, f.id)],
+        ],
+      }))}
+    />
   )
 }

@@ -5,8 +5,9 @@ import { pageOfTrees, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
 import { searchable } from '@/server/text'
+import { TREE_ORDERS, type TreeOrder } from '@/core/plan/order'
 
-/** A page of a site's trees: `GET /api/sites/<id>/trees?text=ash&stage=decide&after=<tag>&id=<id>`. */
+/** A page of a site's trees: `GET /api/sites/<id>/trees?text=ash&stage=decide&order=girth&key=-0.4&after=<tag>&id=<id>`. */
 export async function GET(
   request: Request,
   { params }: { params: Promise<{ id: string }> },
@@ -16,15 +17,23 @@ export async function GET(
   const { id } = await params
   if (!isId(id)) return noSuchSite()
   const query = Object.fromEntries(new URL(request.url).searchParams)
+  const order = textOf(query, 'order', 10)
+  const key = Number(textOf(query, 'key', 30) ?? 0)
   const [tag, tree, stage] = [textOf(query, 'after', 40), idOf(query, 'id'), textOf(query, 'stage', 20)]
   const page = await reading(async (context) => {
     const site = await siteNamed(context, id)
     return (
       site &&
-      pageOfTrees(context, site, tag !== null && tree !== null ? { tag, id: tree } : null, {
-        text: searchable(query.text ?? '') || undefined,
-        stage: STAGES.includes(stage as Stage) ? (stage as Stage) : undefined,
-      })
+      pageOfTrees(
+        context,
+        site,
+        tag !== null && tree !== null && Number.isFinite(key) ? { key, tag, id: tree } : null,
+        {
+          text: searchable(query.text ?? '') || undefined,
+          stage: STAGES.includes(stage as Stage) ? (stage as Stage) : undefined,
+        },
+        TREE_ORDERS.includes(order as TreeOrder) ? (order as TreeOrder) : 'tag',
+      )
     )
   })
   return page ? Response.json({ value: page }) : noSuchSite()

@@ -3,13 +3,12 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
 import { stageOf, stepPort, type PortStep, type RunningPort } from '@/core/ports/running'
-import type { JobView } from '@/server/read/work'
 import { newId } from '@/ui/fields/newId'
 import { sendVerb } from '@/ui/fields/sendVerb'
 import { firmNow } from '@/ui/shell/firmClock'
 
-export type JobTree = JobView['trees'][number]
-export type JobPort = JobTree['ports'][number]
+/** A port of a job on the screen. */
+type Port = RunningPort & { id: string }
 
 export interface PortCommand {
   kind: PortStep['kind'] | 'move'
@@ -42,7 +41,7 @@ const PATIENCE_MS = 3000
  * The ports of a job. A step shows at once by the same rule the server keeps, is sent, and is taken back with its
  * reason when the server refuses it.
  */
-export function usePorts(view: JobView, now: number) {
+export function usePorts<P extends Port, Tree extends { ports: P[] }>(view: { trees: Tree[] }, now: number) {
   const router = useRouter()
   const [ahead, setAhead] = useState<Record<string, Ahead>>({})
   const [refusal, setRefusal] = useState<Problem | null>(null)
@@ -68,11 +67,11 @@ export function usePorts(view: JobView, now: number) {
 
   const trees = view.trees.map((t) => ({
     ...t,
-    ports: t.ports.map((p): JobPort => ({ ...p, ...ahead[p.id]?.port })),
+    ports: t.ports.map((p): P => ({ ...p, ...ahead[p.id]?.port })),
   }))
 
   const act = useCallback(
-    (port: JobPort, command: PortCommand) => {
+    (port: P, command: PortCommand) => {
       setRefusal(null)
       const pressedAt = firmNow()
       if (command.kind !== 'move') {

@@ -5,9 +5,13 @@ import type { AlmanacView } from '@/server/read/almanac'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { TextArea } from '@/ui/fields/TextArea'
+import { useMay } from '@/ui/shell/may'
 
 /** The firm's own words beside an entry. */
-export function Note({
+export function OwnNote({
   entry,
   note,
   view,
@@ -16,12 +20,13 @@ export function Note({
   note: AlmanacView['notes'][number] | null
   view: AlmanacView
 }) {
+  const may = useMay()
   const router = useRouter()
   const verb = useVerb('write-note', { makes: 'id' })
   const [words, setWords] = useState(note?.words ?? '')
   const [kept, setKept] = useState(false)
-  if (view.role === 'technician')
-    return note ? <p className="note mt-6 max-w-3xl whitespace-pre-line">{note.words}</p> : null
+  if (!may('write-note'))
+    return note ? <Note className="mt-6 max-w-3xl whitespace-pre-line">{note.words}</Note> : null
   return (
     <form
       className="mt-6 max-w-3xl"
@@ -32,13 +37,8 @@ export function Note({
         router.refresh()
       }}
     >
-      <label htmlFor="own-note" className="label">
-        Our own note{note && `, last by ${note.by}, ${shortDate(note.at, view.timeZone)}`}
-      </label>
-      <textarea
-        id="own-note"
-        className="field"
-        rows={3}
+      <TextArea
+        label={`Our own note${note ? `, last by ${note.by}, ${shortDate(note.at, view.timeZone)}` : ''}`}
         value={words}
         onChange={(e) => {
           setWords(e.target.value)
@@ -46,9 +46,9 @@ export function Note({
         }}
         placeholder="What we have seen of it here"
       />
-      <button type="submit" className="btn mt-1.5" disabled={verb.busy || words === (note?.words ?? '')}>
+      <Button type="submit" className="mt-1.5" disabled={verb.busy || words === (note?.words ?? '')}>
         Keep the note
-      </button>
+      </Button>
       <span role="status" className="ml-3 text-ink2">
         {kept ? 'kept' : ''}
       </span>
