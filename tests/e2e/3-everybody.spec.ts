@@ -183,7 +183,7 @@ test('units follow the person, in both directions', async ({ page }) => {
   await expect(page.getByText('14 in through').first()).toBeVisible()
   await page.getByRole('button', { name: /^inches/ }).click()
   await expect(page.getByText('35.6 cm through').first()).toBeVisible()
-  await page.getByLabel('Girth at 4 1/2 ft').fill('112.5')
+  await page.getByLabel('Girth at 1.37 m').fill('112.5')
   await expect(page.getByText('That is 35.8 cm through.')).toBeVisible()
   await page.getByRole('button', { name: /^centimetres/ }).click()
   await expect(page.getByText('14 in through').first()).toBeVisible()

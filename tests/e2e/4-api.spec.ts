@@ -118,7 +118,7 @@ test('a token is made in Settings, shown once, works, and is revoked', async ({ 
   await page.goto('/settings')
   const name = `sheet ${Date.now()}`
   await page.getByRole('button', { name: 'Make token' }).click()
-  await expect(page.getByText('The name is empty; type it.')).toBeVisible()
+  await expect(page.getByText('“The name” is empty; type it.')).toBeVisible()
   await page.getByLabel('Name of the new token').fill(name)
   await page.getByRole('button', { name: 'Make token' }).click()
   const token = (await page.getByTestId('token').textContent())!

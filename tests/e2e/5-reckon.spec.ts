@@ -23,8 +23,11 @@ test('numbers typed change the answer, a slip is told at its field, the link car
   const girth = page.getByLabel('Girth, stem 1')
   await expect(page.locator('dl dd').first()).toContainText('3.57 fl oz')
   await expect(page.locator('dl dd').first()).toContainText('105.4 mL')
+  // A bare number is in the person's own unit, and says so; words are a slip.
   await girth.fill('40')
-  await expect(page.getByText(/needs a unit after "40"/).first()).toBeVisible()
+  await expect(page.getByText('read as 40 in')).toBeVisible()
+  await girth.fill('forty')
+  await expect(page.getByText(/cannot be read from "forty"/).first()).toBeVisible()
   await expect(girth).toHaveAttribute('aria-invalid', 'true')
   await girth.fill('100 cm')
   await expect(page.locator('dl dd').first()).toContainText('1.25 fl oz')

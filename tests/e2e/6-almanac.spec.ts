@@ -10,7 +10,7 @@ test('the almanac is searched as you type, and every entry opens', async ({ page
   await page.getByLabel('Search everything').fill('no such thing at all')
   await expect(page.getByText('Nothing holds all of these words.')).toBeVisible()
   for (const kind of ['Causes', 'Findings', 'Trees', 'Methods', 'Schools of practice', 'Cautions']) {
-    await page.getByRole('button', { name: kind, exact: true }).click()
+    await page.getByRole('radio', { name: kind, exact: true }).check({ force: true })
     const list = page.getByRole('main').getByRole('listitem').getByRole('link')
     await expect.poll(() => list.count()).toBeGreaterThan(5)
     const links = await list.all()
@@ -60,7 +60,7 @@ test('a cause of our own is added, weighed on its tree, and marked', async ({ pa
   await page.getByRole('button', { name: 'Add a cause of our own' }).click()
   const name = `Reach spot ${Date.now() % 100000}`
   await page.getByRole('button', { name: 'Add it, marked as ours' }).click()
-  await expect(page.getByText('The name is empty; type it.')).toBeVisible()
+  await expect(page.getByText('“The name” is empty; type it.')).toBeVisible()
   await page.getByLabel('Name').fill(name)
   await page.getByLabel('Holly').check()
   await page.getByLabel('Finding 1').selectOption('leaf-spots-target')
@@ -79,7 +79,7 @@ test('a case is practised: looks cost minutes, the answer is scored, the best wa
   await signIn(page, 'wren')
   await page.goto('/practice')
   await page.getByRole('link', { name: /The ash by the school gate/ }).click()
-  await page.getByRole('button', { name: 'trunk', exact: true }).click()
+  await page.getByRole('radio', { name: 'trunk', exact: true }).check({ force: true })
   await page.getByRole('button', { name: /^Look, .* D-shaped exit holes/ }).click()
   await expect(page.getByText('1.5 min', { exact: true })).toBeVisible()
   await page.getByLabel('It is').selectOption('emerald-ash-borer')

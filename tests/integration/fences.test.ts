@@ -6,8 +6,13 @@ import * as followUps from '@/db/queries/followUp'
 import * as people from '@/db/queries/person'
 import * as records from '@/db/queries/record'
 import * as sites from '@/db/queries/site'
+import * as readings from '@/db/queries/reading'
+import * as ring from '@/db/queries/ring'
 import * as trees from '@/db/queries/tree'
-import * as work from '@/db/queries/work'
+import * as jobs from '@/db/queries/job'
+import * as labels from '@/db/queries/labelCard'
+import * as ports from '@/db/queries/port'
+import * as prescriptions from '@/db/queries/prescription'
 import type { FirmSql } from '@/db/client'
 import {
   act,
@@ -41,8 +46,8 @@ beforeAll(async () => {
   const { jobId } = await done<{ jobId: string }>(a.person('arborist'), 'hand-to-crew', treated.prescription)
   const session = uuidv7()
   ids = await inFirm(a.id, async (sql) => {
-    const item = (await work.itemsOfJob(sql, jobId))[0]!
-    const port = (await work.portsOfItems(sql, [item.id]))[0]!
+    const item = (await jobs.itemsOfJob(sql, jobId))[0]!
+    const port = (await ports.portsOfItems(sql, [item.id]))[0]!
     const followUp = uuidv7()
     await followUps.addFollowUp(sql, {
       id: followUp,
@@ -99,10 +104,10 @@ test('every query function answers firm B with nothing of firm A', async () => {
     spreadOfTrees: (s) => trees.spreadOfTrees(s, a.site).then((b) => b ?? undefined),
     treesInBox: (s) => trees.treesInBox(s, a.site, { west: 0, south: 0, east: 9, north: 9 }, 5),
     clustersInBox: (s) => trees.clustersInBox(s, a.site, { west: 0, south: 0, east: 9, north: 9 }, 5),
-    readingsOfTree: (s) => trees.readingsOfTree(s, t),
-    marksOfTree: (s) => trees.marksOfTree(s, t),
-    marksOfTrees: (s) => trees.marksOfTrees(s, [t]),
-    holesOfTree: (s) => trees.holesOfTree(s, t),
+    readingsOfTree: (s) => readings.readingsOfTree(s, t),
+    marksOfTree: (s) => ring.marksOfTree(s, t),
+    marksOfTrees: (s) => ring.marksOfTrees(s, [t]),
+    holesOfTree: (s) => ring.holesOfTree(s, t),
     run: (s) => trees.treesWaiting(s, 'run').then((w) => w.trees),
     siteById: (s) => sites.siteById(s, a.site),
     featuresOfSite: (s) => sites.featuresOfSite(s, a.site),
@@ -110,22 +115,22 @@ test('every query function answers firm B with nothing of firm A', async () => {
     findingsOf: (s) => assessments.findingsOf(s, ids.assessment),
     diagnosesOfTree: (s) => assessments.diagnosesOfTree(s, t),
     decisionsOfTree: (s) => assessments.decisionsOfTree(s, t),
-    labelById: (s) => work.labelById(s, a.label),
-    prescriptionsOfTree: (s) => work.prescriptionsOfTree(s, t),
-    jobsBetween: (s) => work.jobsBetween(s, '2000-01-01', '2100-01-01'),
-    jobById: (s) => work.jobById(s, ids.job),
-    itemsOfJob: (s) => work.itemsOfJob(s, ids.job),
-    jobItemById: (s) => work.jobItemById(s, ids.item),
-    portsOfItems: (s) => work.portsOfItems(s, [ids.item]),
-    itemOfPort: (s) => work.itemOfPort(s, ids.port),
-    jobItemForChange: (s) => work.jobItemForChange(s, ids.item),
-    prescriptionOn: (s) => work.prescriptionOn(s, treated.decisionId),
-    ringsOfJobs: (s) => work.ringsOfJobs(s, [ids.job]),
+    labelById: (s) => labels.labelById(s, a.label),
+    prescriptionsOfTree: (s) => prescriptions.prescriptionsOfTree(s, t),
+    jobsBetween: (s) => jobs.jobsBetween(s, '2000-01-01', '2100-01-01'),
+    jobById: (s) => jobs.jobById(s, ids.job),
+    itemsOfJob: (s) => jobs.itemsOfJob(s, ids.job),
+    jobItemById: (s) => jobs.jobItemById(s, ids.item),
+    portsOfItems: (s) => ports.portsOfItems(s, [ids.item]),
+    itemOfPort: (s) => ports.itemOfPort(s, ids.port),
+    jobItemForChange: (s) => jobs.jobItemForChange(s, ids.item),
+    prescriptionOn: (s) => prescriptions.prescriptionOn(s, treated.decisionId),
+    ringsOfJobs: (s) => jobs.ringsOfJobs(s, [ids.job]),
     assessmentById: (s) => assessments.assessmentById(s, ids.assessment),
     treeForChange: (s) => trees.treeForChange(s, t),
     countOpenFollowUps: (s) => followUps.countOpenFollowUps(s),
     records: (s) => records.records(s),
-    recordsOfTree: (s) => records.recordsOfTree(s, t),
+    recordsOfTree: (s) => records.recordsOfTree(s, [t]),
     chainFrom: (s) => records.chainFrom(s, 0, 10),
     openFollowUps: (s) => followUps.openFollowUps(s),
     followUpsOfTree: (s) => followUps.followUpsOfTree(s, t),

@@ -17,6 +17,7 @@ import {
   type TestFirm,
   uuidv7,
 } from './scenario'
+import { readRecord, type Application } from '@/server/ledger/body'
 
 let firm: TestFirm
 beforeAll(async () => {
@@ -78,8 +79,9 @@ test('a tree goes from reading to signed record; the dose is computed on the ser
   expect(await done(lead, 'sign-record', entry)).toEqual(first)
   expect(await problemOf(lead, 'sign-record', { ...entry, id: uuidv7() })).toMatchObject({ code: 'conflict' })
   const kept = await inFirm(firm.id, (sql) => recordById(sql, first.recordId))
-  expect(kept!.body.volumeM3).toBeCloseTo(run.item.dose.volumeM3 - 3e-6, 12)
-  expect(kept!.body).toMatchObject({
+  const { body } = readRecord(kept!) as { body: Application }
+  expect(body.volumeM3).toBeCloseTo(run.item.dose.volumeM3 - 3e-6, 12)
+  expect(body).toMatchObject({
     countedIn: 9,
     product: { lot: 'LOT-1', registration: 'DEMO-1004-3' },
     applicator: { licence: 'T-1' },

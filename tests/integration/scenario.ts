@@ -2,8 +2,9 @@ import { v7 as uuidv7 } from 'uuid'
 import postgres from 'postgres'
 import { closePool, inFirm } from '@/db/client'
 import type { PersonRow, Role } from '@/db/queries/person'
-import { itemsOfJob, portsOfItems } from '@/db/queries/work'
-import { VERBS } from '@/server/verbs'
+import { itemsOfJob } from '@/db/queries/job'
+import { portsOfItems } from '@/db/queries/port'
+import { verbNamed } from '@/server/verbs'
 import { CARDS } from '../../demo/cards'
 import type { Sent } from '@/server/verb'
 import type { Result } from '@/core/problem'
@@ -59,7 +60,7 @@ export async function makeFirm(name: string): Promise<TestFirm> {
 
 /** Does a step as somebody. */
 export function act(person: PersonRow, verb: string, input: unknown, sent?: Sent): Promise<Result<unknown>> {
-  return VERBS[verb]!.perform(verb, person, input, sent)
+  return verbNamed(verb)!.perform(verb, person, input, sent)
 }
 
 /** Does a step that must work. */
@@ -127,19 +128,21 @@ export async function decideAsh(firm: TestFirm, tag: string, at = NOON): Promise
   })
   const decisionId = uuidv7()
   await done(arborist, 'sign-decision', { id: decisionId, treeId, diagnosisId, action: 'treat' })
-  const prescription = {
-    id: uuidv7(),
-    treeId,
-    decisionId,
-    labelId: firm.label,
-    choice: 0,
-    portGirth: '54 in',
-    // Nothing is on the ring, so ties go to the smallest bearings that keep 4 in and leave no gap over 9 in.
-    bearings: [0, 40, 80, 120, 160, 200, 240, 280, 320],
-    onDate: '2026-06-12',
-  }
-  return { treeId, decisionId, prescription }
+  return { treeId, decisionId, prescription: prescriptionFor(firm, treeId, decisionId) }
 }
+
+/** A prescription ready to be sent, for a tree of 52 in girth with nothing on its ring. */
+export const prescriptionFor = (firm: TestFirm, treeId: string, decisionId: string) => ({
+  id: uuidv7(),
+  treeId,
+  decisionId,
+  labelId: firm.label,
+  choice: 0,
+  portGirth: '54 in',
+  // Ties go to the smallest bearings that keep 4 in and leave no gap over 9 in.
+  bearings: [0, 40, 80, 120, 160, 200, 240, 280, 320],
+  onDate: '2026-06-12',
+})
 
 /** An ash with the crew: prescribed, handed over, its tag read and the gear on. */
 export async function runAsh(firm: TestFirm, tag: string, at = NOON) {
@@ -182,8 +185,8 @@ export const recordInput = (jobItemId: string, counted: number) => ({
   notices: 'office told',
 })
 
-/** An ash treated as planned and recorded. */
-export async function recordedAsh(firm: TestFirm, tag: string, at = NOON) {
+/** An ash with the crew whose ports are all empty and out again: what is left is the record. */
+export async function emptiedAsh(firm: TestFirm, tag: string, at = NOON) {
   const run = await runAsh(firm, tag, at)
   await stepPorts(
     firm,
@@ -191,6 +194,12 @@ export async function recordedAsh(firm: TestFirm, tag: string, at = NOON) {
     ['drill', 'start', 'stop', 'out'],
     at,
   )
+  return run
+}
+
+/** An ash treated as planned and recorded. */
+export async function recordedAsh(firm: TestFirm, tag: string, at = NOON) {
+  const run = await emptiedAsh(firm, tag, at)
   const lead = firm.person('crew lead', new Date(at.getTime() + 3_600_000))
   const { recordId } = await done<{ recordId: string }>(
     lead,

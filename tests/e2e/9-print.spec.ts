@@ -1,0 +1,93 @@
+import { expect, test, type Page } from '@playwright/test'
+import { extractText, getDocumentProxy } from 'unpdf'
+import { idOf, signIn } from './signIn'
+
+/** What comes out of the printer: the work in words, on few sheets, without the frame and its buttons. */
+
+/** What belongs to the screen alone. */
+const SCREEN = [
+  'Sign out',
+  'Move the demo',
+  'Follow-up\nAlmanac',
+  'Keep the reading',
+  'Filter by',
+  'Sign the',
+  'Choose all',
+  'Copy a link',
+  'Closer',
+  'previous',
+  'Drag a port',
+  'Take it back',
+]
+
+async function printed(page: Page): Promise<{ text: string; sheets: number }> {
+  const document = await getDocumentProxy(new Uint8Array(await page.pdf({ format: 'Letter' })))
+  const { text, totalPages } = await extractText(document, { mergePages: true })
+  return { text: text.replace(/\s+/g, ' '), sheets: totalPages }
+}
+
+async function check(page: Page, most: number, words: (string | RegExp)[]) {
+  await expect(page.getByRole('button', { name: /^Print/ }).first()).toBeVisible()
+  // What only paper needs is drawn once the page is alive.
+  await expect(page.locator('[inert]')).toHaveCount(0)
+  const { text, sheets } = await printed(page)
+  for (const word of words)
+    if (typeof word === 'string') expect(text).toContain(word)
+    else expect(text).toMatch(word)
+  for (const word of SCREEN) expect(text).not.toContain(word)
+  // Dates are written out, ids and machine times stay away.
+  expect(text).not.toMatch(/\d{4}-\d{2}-\d{2}/)
+  expect(text).not.toMatch(/[0-9a-f]{8}-[0-9a-f]{4}-/)
+  expect(text).toMatch(/printed by Maren Oduya, \w{3} \d+ \w+ 2026/)
+  expect(sheets).toBeLessThanOrEqual(most)
+  expect(sheets).toBeGreaterThan(0)
+}
+
+test('tree, weighing, sample sheet and prescription', async ({ page }) => {
+  await signIn(page, 'maren')
+  const ash = await idOf(page, 'Ash 14')
+  await page.goto(`/trees/${ash}`)
+  await check(page, 3, ['Ash 14', 'Ropewalk School', /Working/, 'History', /girth/])
+  const linden = await idOf(page, 'Linden 7')
+  await page.goto(`/trees/${linden}/weigh`)
+  await check(page, 3, ['Linden 7', 'Black film on honeydew', /There:/, 'Looked for and not there:'])
+  await page.goto(`/trees/${linden}/sample`)
+  await check(page, 2, ['Linden 7', 'What was seen', 'Taken by, date and hour', 'Laboratory and number'])
+  await page.goto(`/trees/${await idOf(page, 'Ash 16')}/prescribe`)
+  await expect(page.getByText('97.1 mL').first()).toBeVisible()
+  await check(page, 4, ['Ash 16, trunk injection', '97.1 mL', 'Working', /label/])
+})
+
+test('the plan of a site with its trees', async ({ page }) => {
+  await signIn(page, 'maren')
+  await page.goto('/grounds')
+  await page.getByRole('link', { name: /Ropewalk School/ }).click()
+  await expect(page.getByLabel('Filter by tag or kind')).toBeVisible()
+  await check(page, 3, ['Ropewalk School', 'Ash 14', 'Live crown', /\d+ trees/])
+  // Chosen trees alone.
+  await page.getByLabel('Choose Ash 14', { exact: true }).check()
+  await expect(page.getByRole('button', { name: 'Print it' })).toBeVisible()
+  const { text } = await printed(page)
+  expect(text).toContain('1 tree')
+})
+
+test('a record with its seal', async ({ page }) => {
+  await signIn(page, 'maren')
+  await page.goto('/ledger')
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /Record \d+|^\d+/ })
+    .first()
+    .click()
+  await page.waitForURL(/\/ledger\/[0-9a-f-]+$/)
+  await check(page, 3, [/Record \d+/, /mL/, /[Ss]eal/, /licence/i])
+})
+
+test('a reckoning with its working', async ({ page }) => {
+  await signIn(page, 'maren')
+  await page.goto('/reckon?for=trunk')
+  await page.getByLabel('Girth, stem 1').fill('44')
+  await expect(page.getByText('read as 44 in')).toBeVisible()
+  await expect(page.locator('dl dd').first()).toContainText('14')
+  await check(page, 2, [/14.01 in/, 'Working', 'The label in your hand'])
+})
