@@ -143,7 +143,7 @@ function draws() {
 async function main() {
   everyCalculator()
   const highs = await loadHighs()
-  const solve: Solve = (problem, options) => highs.solve(problem, options) as unknown as ReturnType<Solve>
+  const solve: Solve = (problem, options) => highs.solve(problem, options)
   knapsacks(solve)
   portSets(solve)
   draws()

@@ -119,6 +119,22 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           1.3716, 'girth', array[0.2 + (n % 60) / 100.0 - k * 0.01], '44 in'
         from generate_series(1, ${trees}) n, generate_series(0, 2) k`),
     )
+    await step('readings struck out', () =>
+      sql.unsafe(`
+        insert into reading_struck (firm_id, reading_id, struck_at, struck_by, words)
+        select ${f}, ${id('reading', `n * 4 + 2`)}, ${noon} - interval '3 days', ${id('person', '2')}, 'taken at the wrong height'
+        from generate_series(1, ${trees}) n where n % 10 = 3`),
+    )
+    await step('changes', () =>
+      sql.unsafe(`
+        insert into audit_event (id, firm_id, person_id, at, verb, about, input)
+        select ${id('event', `1000000 + n * 4 + k`)}, ${f}, ${id('person', '1 + n % 60')}, ${noon} - interval '3 days' - k * interval '200 days',
+          (array['change-tree', 'confirm-identity', 'add-reading'])[1 + k], ${id('tree', 'n')}, '{}'
+        from generate_series(1, ${trees}) n, generate_series(0, 2) k;
+        insert into change (firm_id, event, in_table, was)
+        select ${f}, ${id('event', `1000000 + n * 4`)}, 'tree', '{"tag": "T", "host": "ash"}'
+        from generate_series(1, ${trees}) n`),
+    )
     await step('ring marks', () =>
       sql.unsafe(`
         insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, noted_on)

@@ -13,6 +13,8 @@ export interface DemoTree {
   liveCrown: number | null
   note: string | null
   marks: Mark[]
+  /** What was done so many days ago is told before the tree is measured again. */
+  pastAgo?: number
 }
 
 /** Flares at the given bearings, each as wide as its number says. */
@@ -34,7 +36,7 @@ export const SCHOOL_TREES: DemoTree[] = [
   { tag: 'Ash 12', host: 'ash', confirmed: true, place: [27, 53], girths: [['47 1/2', 368], ['48', 3]], liveCrown: 85, note: 'Holes of last year by another firm.', marks: [...flares([20, 20], [95, 25], [170, 18], [250, 22], [320, 16]), hole(20, 1), hole(95, 1), hole(168, 1), hole(252, 1)] },
   { tag: 'Ash 13', host: 'ash', confirmed: true, place: [40, 53.5], girths: [['56', 400], ['56 1/4', 3]], liveCrown: 35, note: 'Most of the top is bare. Children play beneath.', marks: [...flares([0, 22], [70, 20], [140, 26], [210, 20], [285, 24]), { kind: 'dead', from: 60, to: 115 }, thin(300, 120, 0.8)] },
   { tag: 'Ash 14', host: 'ash', confirmed: true, place: [53, 54], girths: [['51', 370], ['52', 3]], liveCrown: 80, note: 'North fence, by the gate. North side thin.', marks: [...flares([12, 20], [88, 24], [160, 22], [232, 20], [312, 24]), thin(325, 50, 0.6), { kind: 'dead', from: 108, to: 128 }, { kind: 'girdling', from: 186, to: 202 }] },
-  { tag: 'Ash 15', host: 'ash', confirmed: true, place: [66, 54], girths: [['38', 366], ['39', 3]], liveCrown: 90, note: null, marks: flares([30, 24], [110, 22], [185, 24], [260, 20], [335, 22]) },
+  { tag: 'Ash 15', host: 'ash', confirmed: true, place: [66, 54], girths: [['38', 366], ['39', 3]], pastAgo: 365, liveCrown: 90, note: null, marks: flares([30, 24], [110, 22], [185, 24], [260, 20], [335, 22]) },
   { tag: 'Ash 16', host: 'ash', confirmed: true, place: [79, 53], girths: [['61', 3]], liveCrown: 85, note: null, marks: flares([5, 20], [65, 18], [120, 20], [180, 22], [240, 18], [305, 20]) },
   { tag: 'Ash 17', host: 'ash', listedAs: 'ash', confirmed: false, place: [84, 34], girths: [['27', 3]], liveCrown: 70, note: 'The client’s list says ash. Orange berries last autumn.', marks: flares([40, 30], [160, 30], [280, 30]) },
   { tag: 'Oak 3', host: 'oak-red-group', confirmed: true, place: [70, 12.5], girths: [['82', 380], ['82 1/2', 3]], liveCrown: 65, note: 'Stands close to the wall. The bed was raised four years ago.', marks: [thin(90, 200, 0.4)] },

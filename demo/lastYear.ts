@@ -3,10 +3,11 @@ import { readQuantity } from '@/core/quantity/parse'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import type { PersonRow } from '@/db/queries/person'
-import { readingsOfTree } from '@/db/queries/tree'
+import { readingsOfTree } from '@/db/queries/reading'
 import { labelSource, planBase } from '@/server/prescribe'
 import { CARDS } from './cards'
 import { FIRM, idFor, PEOPLE, ZONE, type Story } from './story'
+import { treeById } from '@/db/queries/tree'
 
 /** The bearings the product proposes for a tree on a day, with the first card at its low rate. */
 export async function bestBearings(treeId: string, on: string, portGirth: string): Promise<number[]> {
@@ -29,7 +30,7 @@ export async function bestBearings(treeId: string, on: string, portGirth: string
   const plan = await inFirm(FIRM.id, async (sql) => {
     const now = new Date(Date.parse(`${on}T13:00:00Z`))
     const reading = (await readingsOfTree(sql, treeId)).find((r) => dateIn(ZONE, r.readAt) <= on)!
-    const base = await planBase({ sql, person, now, today: on }, treeId, reading)
+    const base = await planBase({ sql, person, now, today: on }, (await treeById(sql, treeId))!, reading)
     return planInjection({
       ...base,
       card: card.body,

@@ -95,6 +95,10 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await story.trees('school', SCHOOL_TREES, today)
   await story.trees('court', COURT_TREES, today)
   await lastYear(story, today)
+  await story.readings(
+    SCHOOL_TREES.find((t) => t.tag === 'Ash 15')!,
+    (daysAgo) => daysAgo < 365,
+  )
   // The maple's misdiagnosis of two summers ago, and what has been seen since.
   await story.findings('Maple 2', 700, 'then', {
     'flagging-limb': 'there',

@@ -2,7 +2,7 @@ import { createHash } from 'node:crypto'
 import { addYears, dateIn, hourIn } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import type { PersonRow, Role } from '@/db/queries/person'
-import { VERBS } from '@/server/verbs'
+import { verbNamed } from '@/server/verbs'
 import type { DemoTree } from './grounds'
 
 export const ZONE = 'America/New_York'
@@ -100,7 +100,7 @@ export class Story {
     minutes = 0,
   ): Promise<unknown> {
     const at = new Date(this.start.getTime() - daysAgo * DAY + minutes * 60_000)
-    const result = await VERBS[name]!.perform(name, this.person(who, at), input)
+    const result = await verbNamed(name)!.perform(name, this.person(who, at), input)
     if (!result.ok) throw new Error(`The demo's ${name} was refused: ${result.problem.message}`)
     return result.value
   }
@@ -120,6 +120,20 @@ export class Story {
       })
   }
 
+  /** The readings of a tree as far as they are wanted now. */
+  async readings(t: DemoTree, wanted: (daysAgo: number) => boolean) {
+    for (const [inches, daysAgo] of t.girths.filter(([, ago]) => wanted(ago)))
+      await this.do('maren', daysAgo, 'add-reading', {
+        id: idFor(`${t.tag} reading ${daysAgo}`),
+        treeId: idFor(t.tag),
+        tape: 'girth',
+        bareUnit: 'in',
+        stems: [`${inches} in`],
+        accepted: [],
+      })
+  }
+
+  /** Trees as they are listed and measured, up to the day on which a story of their past is told. */
   async trees(site: string, trees: DemoTree[], today: string) {
     for (const t of trees) {
       const treeId = idFor(t.tag)
@@ -136,15 +150,7 @@ export class Story {
         await sql`update tree set listed_as = ${t.listedAs ?? null}, live_crown_percent = ${t.liveCrown} where id = ${treeId}`
       })
       if (t.confirmed) await this.do('maren', 800, 'confirm-identity', { treeId, host: t.host })
-      for (const [inches, daysAgo] of t.girths)
-        await this.do('maren', daysAgo, 'add-reading', {
-          id: idFor(`${t.tag} reading ${daysAgo}`),
-          treeId,
-          tape: 'girth',
-          bareUnit: 'in',
-          stems: [`${inches} in`],
-          accepted: [],
-        })
+      await this.readings(t, (daysAgo) => daysAgo >= (t.pastAgo ?? 0))
       if (t.marks.length === 0) continue
       const marks = t.marks.map(({ yearsAgo, ...m }) => ({
         ...m,

@@ -50,8 +50,8 @@ export function calculator<R extends Shape, A extends Shape>(parts: CalculatorPa
     name: parts.name,
     title: parts.title,
     description: parts.description,
-    request: request as unknown as z.ZodObject,
-    answer: answer as unknown as z.ZodObject,
+    request: request,
+    answer: answer,
     example: parts.example,
     ask: (body, problemOf) => {
       const read = request.safeParse(body)

@@ -3,7 +3,7 @@ import type { Problem } from '@/core/problem'
 import { readMixRate } from '@/core/mix/mixRate'
 import { readAnalysis } from '@/core/feed/feed'
 import { readQuantity, readRate } from '@/core/quantity/parse'
-import type { Dimension } from '@/core/quantity/units'
+import type { Dimension, SI } from '@/core/quantity/units'
 import type { Result } from '@/core/problem'
 
 const EXAMPLES: Record<Dimension, string[]> = {
@@ -40,12 +40,12 @@ function typed<T>(
 }
 
 /** A quantity as a person types it, read to SI. `quantity('length', 'Girth')` takes "44 in" to 1.1176. */
-export function quantity(
-  dimension: Dimension,
+export function quantity<D extends Dimension>(
+  dimension: D,
   name: string,
   description = `${name}; a ${dimension} with its unit.`,
 ) {
-  const read = (text: string, field: string): Result<number> => {
+  const read = (text: string, field: string): Result<SI[D]> => {
     const result = readQuantity(text, dimension, field, { name })
     return result.ok ? { ok: true, value: result.value.si } : result
   }
@@ -166,7 +166,7 @@ export function problemOfRequest(error: z.ZodError, body: unknown): Problem {
     }
   }
   if (issue.path.length > 0 && value === undefined)
-    return { code: 'missing', field, message: `${field} is missing; give it.` }
+    return { code: 'missing', field, message: `Nothing is given for "${field}"; fill it in.` }
   if (value === null) return { code: 'missing', field, message: `${field} is null; give it or leave it out.` }
   if (issue.code === 'invalid_value')
     return typeof value === 'string'

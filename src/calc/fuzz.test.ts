@@ -302,7 +302,7 @@ test.each([
   ['diagnose', { host: 'ash', month: 6, there: ['glitter'] }, 'there[0]'],
   ['diagnose', { host: 'ash', month: 6, there: ['exit-hole-d'], notThere: ['exit-hole-d'] }, 'notThere[0]'],
 ])('%s %j is refused at %s', (name, body, field) => {
-  expect(refused(name as string, body).field).toBe(field)
+  expect(refused(name, body).field).toBe(field)
 })
 
 test('nothing pollutes', () => {

@@ -32,7 +32,7 @@ function pool(): postgres.Sql {
 export async function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
   return (await pool().begin(async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
-    return work(sql as unknown as FirmSql)
+    return work(sql)
   })) as T
 }
 
@@ -40,7 +40,7 @@ export async function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<
 export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
   return (await pool().begin(async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.signing_in', ${email}, true)`
-    return work(sql as unknown as FirmSql)
+    return work(sql)
   })) as T
 }
 
@@ -48,7 +48,7 @@ export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promis
 export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
   return (await pool().begin(async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.presented_token', ${tokenHash}, true)`
-    return work(sql as unknown as FirmSql)
+    return work(sql)
   })) as T
 }
 
@@ -56,7 +56,7 @@ export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => P
 export async function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T> {
   return (await pool().begin(async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.watch', 'ledger', true)`
-    return work(sql as unknown as FirmSql)
+    return work(sql)
   })) as T
 }
 

@@ -20,10 +20,11 @@ import {
   signDiagnosis,
   type DiagnosisRow,
 } from '@/db/queries/assessment'
-import { restage, treeForChange, type TreeRow } from '@/db/queries/tree'
+import { restage, type TreeRow } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
 import { openExamination } from './examination'
 import { seenOf, signsOfDanger } from './seen'
+import { standingTree } from './standing'
 import { id, line, words } from './text'
 import { verb } from './verb'
 
@@ -98,10 +99,13 @@ export const signDiagnosisVerb = verb({
     reason: words('Reasons'),
   }),
   makes: (i) => i.id,
-  run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
-    const tree = await treeForChange(sql, input.treeId)
-    const assessment = tree && (await assessmentOfTree(sql, tree.id))
-    if (!tree || !assessment || assessment.id !== input.assessmentId)
+  run: async (context, input): Promise<Result<{ id: string }>> => {
+    const { sql, person, now } = context
+    const standing = await standingTree(context, input.treeId)
+    if (!standing.ok) return standing
+    const tree = standing.value
+    const assessment = await assessmentOfTree(sql, tree.id)
+    if (!assessment || assessment.id !== input.assessmentId)
       return refuse(
         'conflict',
         'assessmentId',
@@ -112,7 +116,7 @@ export const signDiagnosisVerb = verb({
     if (rows.length === 0)
       return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
     const own = await ownOf(sql)
-    const month = monthIn(person.timeZone, now)
+    const month = monthIn(tree.timeZone, now)
     const { weighed, judgement } = weighTree(tree.host, month, seenOf(rows), withOwn(own))
     const chosen = weighed.find((w) => w.cause === input.cause)
     if (!chosen) return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
@@ -188,10 +192,13 @@ export const signDecisionVerb = verb({
     words: words('Words'),
   }),
   makes: (i) => i.id,
-  run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
-    const tree = await treeForChange(sql, input.treeId)
-    const diagnosis = tree && (await diagnosesOfTree(sql, tree.id))[0]
-    if (!tree || !diagnosis || diagnosis.id !== input.diagnosisId)
+  run: async (context, input): Promise<Result<{ id: string }>> => {
+    const { sql, person, now } = context
+    const standing = await standingTree(context, input.treeId)
+    if (!standing.ok) return standing
+    const tree = standing.value
+    const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
+    if (!diagnosis || diagnosis.id !== input.diagnosisId)
       return refuse(
         'conflict',
         'diagnosisId',

@@ -2,7 +2,7 @@ import type { Problem } from '@/core/problem'
 
 /** What two hands reached for at the same moment, by the constraint that let only one have it. */
 const CLASHES: Record<string, Omit<Problem, 'code'>> = {
-  tree_firm_id_site_id_tag_key: {
+  tree_tag: {
     field: 'tag',
     message: 'This tag was taken on the site a moment ago; choose another, or open that tree.',
   },

@@ -1,6 +1,7 @@
 import { ok, refuse, type Result } from '@/core/problem'
 import { assessmentById, assessmentOfTree, openAssessment } from '@/db/queries/assessment'
-import { treeForChange, type TreeRow } from '@/db/queries/tree'
+import type { TreeRow } from '@/db/queries/tree'
+import { standingTree } from './standing'
 import type { Context } from './verb'
 
 /**
@@ -9,12 +10,14 @@ import type { Context } from './verb'
  * Problems: `unknown` without the tree; `conflict` when the examination is signed, another tree's, or not the newest.
  */
 export async function openExamination(
-  { sql, person, at }: Pick<Context, 'sql' | 'person' | 'at'>,
+  context: Pick<Context, 'sql' | 'person' | 'at'>,
   input: { treeId: string; assessmentId: string },
 ): Promise<Result<TreeRow>> {
   const no = (message: string) => refuse('conflict', 'assessmentId', message)
-  const tree = await treeForChange(sql, input.treeId)
-  if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
+  const { sql, person, at } = context
+  const standing = await standingTree(context, input.treeId)
+  if (!standing.ok) return standing
+  const tree = standing.value
   const named = await assessmentById(sql, input.assessmentId)
   if (named && named.treeId !== tree.id)
     return no('This examination is another tree’s. Load the page again and begin from there.')

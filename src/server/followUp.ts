@@ -36,6 +36,12 @@ export const enterResultVerb = verb({
       )
     if (unit === 'left' && !Number.isInteger(input.value))
       return refuse('out-of-range', 'value', 'Count whole bottles; type a whole number.')
+    if (check.dropped !== null)
+      return refuse(
+        'conflict',
+        'followUpId',
+        `This check fell away with its tree: ${check.dropped} If the tree stands, put it back on its page first.`,
+      )
     if (check.dueOn > today)
       return refuse(
         'not-allowed',
@@ -99,7 +105,7 @@ export const correctRecordVerb = verb({
         signedAt: now,
         signedBy: person.id,
         body: {
-          applicator: { name: person.name, licence: person.licence },
+          applicator: { name: person.name, licence: person.licence! },
           reason: input.reason,
           correction: input.correction,
         },

@@ -20,6 +20,8 @@ export function problemOf(error: z.ZodError): Problem {
     field: path || 'body',
     message: own
       ? issue.message
-      : `${path || 'The input'} ${missing ? 'is missing; give it.' : 'is not as it must be; check it and send it again.'}`,
+      : missing
+        ? `Nothing is given for "${path || 'the input'}"; fill it in.`
+        : `${path || 'The input'} is not as it must be; check it and send it again.`,
   }
 }

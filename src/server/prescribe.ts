@@ -14,33 +14,27 @@ import { readQuantity } from '@/core/quantity/parse'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import { recordsOfTree } from '@/db/queries/record'
 import { decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
+import { readingsOfTree, type ReadingRow } from '@/db/queries/reading'
+import { holesOfTree, marksOfTree } from '@/db/queries/ring'
+import { listingsOf, restage, treeForChange, type TreeRow } from '@/db/queries/tree'
+import { addJobItem, jobItemForChange, jobOfDay } from '@/db/queries/job'
 import {
-  holesOfTree,
-  marksOfTree,
-  readingsOfTree,
-  restage,
-  treeById,
-  treeForChange,
-  type ReadingRow,
-} from '@/db/queries/tree'
-import {
-  addJobItem,
   addPrescription,
-  jobItemForChange,
-  jobOfDay,
-  labelById,
-  portsOfItems,
   prescriptionOn,
   prescriptionsOfTree,
   withdrawPrescription,
-  type LabelRow,
-} from '@/db/queries/work'
+} from '@/db/queries/prescription'
+import { labelById, type LabelRow } from '@/db/queries/labelCard'
+import { portsOfItems } from '@/db/queries/port'
 import { simulatedWeather } from '@/standins/weather'
 import { kindOf, ownHosts } from './almanac'
 import { seenOf, signsOfDanger } from './seen'
 import { expectationsOf } from './promise'
+import { standingTree } from './standing'
 import { id, line, typed } from './text'
 import { verb, type Context, type Reading } from './verb'
+import { productOf, readRecord } from './ledger/body'
+import { KIND_OPEN, NOT_MEASURED } from '@/core/plan/blocked'
 
 /** A reading older than this is measured again before a dose rests on it. */
 export const READING_GOOD_FOR_YEARS = 1
@@ -51,27 +45,27 @@ export function labelSource(label: Pick<LabelRow, 'code' | 'version'>): string {
 
 /** The part of a plan that rests on the tree and the day; the person adds rate, girth at the ports and moves. */
 export async function planBase(
-  { sql, person, now, today }: Reading,
-  treeId: string,
+  { sql, person, now }: Reading,
+  tree: TreeRow,
   reading: ReadingRow,
 ): Promise<Omit<InjectionPlanInput, 'choice' | 'portGirth' | 'card' | 'bearings'>> {
-  const tree = (await treeById(sql, treeId))!
-  const weather = simulatedWeather(person.timeZone, now)
-  const holes = await holesOfTree(sql, treeId)
+  const { timeZone } = tree
+  const weather = simulatedWeather(timeZone, now)
+  const holes = await holesOfTree(sql, tree.id)
   const diameter = Math.hypot(...reading.stemsM)
   return {
     diameter,
     breastGirth: diameter * Math.PI,
     host: tree.host,
     wood: hostOf(tree.host)?.wood ?? 'diffuse-porous',
-    marks: await marksOfTree(sql, treeId),
-    holes: holes.map((h) => ({ bearing: h.bearing, drilledOn: dateIn(person.timeZone, h.drilledAt) })),
-    today,
+    marks: await marksOfTree(sql, tree.id),
+    holes: holes.map((h) => ({ bearing: h.bearing, drilledOn: dateIn(timeZone, h.drilledAt) })),
+    today: dateIn(timeZone, now),
     soil: weather.soil,
     temperature: weather.temperature,
     units: person.units,
     sources: {
-      reading: `tape reading, ${spokenDate(dateIn(person.timeZone, reading.readAt))}`,
+      reading: `tape reading, ${spokenDate(dateIn(timeZone, reading.readAt))}`,
       label: '',
       weather: 'simulated weather of the hour',
     },
@@ -104,9 +98,12 @@ export const handToCrewVerb = verb({
       .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
   }),
   run: async (context, input): Promise<Result<{ jobId: string }>> => {
-    const { sql, person, today, now } = context
-    const tree = await treeForChange(sql, input.treeId)
-    if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
+    const { sql, person, now } = context
+    const standing = await standingTree(context, input.treeId)
+    if (!standing.ok) return standing
+    const tree = standing.value
+    // The day of the place where it will be done.
+    const today = dateIn(tree.timeZone, now)
     const decision = (await decisionsOfTree(sql, tree.id))[0]
     const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
     if (!decision || !diagnosis || decision.id !== input.decisionId || decision.diagnosisId !== diagnosis.id)
@@ -132,11 +129,7 @@ export const handToCrewVerb = verb({
     if (refused?.injection)
       return refuse('not-allowed', 'label', `No injection for this cause: ${refused.injection}`)
     if (!tree.identityConfirmedAt && hostOf(tree.host)?.confusedWith)
-      return refuse(
-        'missing',
-        'identity',
-        'Confirm what kind of tree it is first: it has look-alikes that this treatment does nothing for.',
-      )
+      return refuse('missing', 'identity', KIND_OPEN)
     if (input.onDate < today)
       return refuse('out-of-range', 'onDate', 'The day lies in the past; choose today or later.')
     if (daysBetween(today, input.onDate) > 366)
@@ -178,8 +171,7 @@ export const handToCrewVerb = verb({
     })
     if (!girth.ok) return girth
     const reading = (await readingsOfTree(sql, tree.id))[0]
-    if (!reading)
-      return refuse('missing', 'reading', 'The trunk has not been measured; take a reading first.')
+    if (!reading) return refuse('missing', 'reading', NOT_MEASURED)
     const age = yearsBetween(reading.readAt.toISOString(), now.toISOString())
     if (age > READING_GOOD_FOR_YEARS + 0.01)
       return refuse(
@@ -187,7 +179,7 @@ export const handToCrewVerb = verb({
         'reading',
         'The reading is more than a year old; measure the trunk again before dosing.',
       )
-    const base = await planBase(context, tree.id, reading)
+    const base = await planBase(context, tree, reading)
     const plan = planInjection({
       ...base,
       card: label.body,
@@ -270,20 +262,20 @@ async function overWithEarlier(
   const most = mostDose(terms.value, diameter)
   if (most === null) return null
   const since = now.getTime() - (label.body.use.retreatYears - 0.25) * 365.25 * 86_400_000
-  const earlier = (await recordsOfTree(sql, treeId)).filter(
-    (r) => r.kind === 'application' && r.signedAt.getTime() > since && productOf(r.body) === label.code,
-  )
-  const went = earlier.reduce((sum, r) => sum + Number(r.body.volumeM3 ?? 0), 0)
+  const earlier = (await recordsOfTree(sql, await listingsOf(sql, treeId)))
+    .map(readRecord)
+    .flatMap((r) =>
+      r.kind === 'application' && r.body && r.signedAt.getTime() > since && productOf(r.body) === label.code
+        ? [{ seq: r.seq, volume: r.body.volumeM3 }]
+        : [],
+    )
+  const went = earlier.reduce((sum, r) => sum + r.volume, 0)
   if (went + volume <= most * (1 + 1e-9) || went === 0) return null
   return refuse(
     'over-label',
     'choice',
     `${showMl(went)} of ${label.name} went into this tree already (record ${earlier[0]!.seq}). With ${showMl(volume)} more that is above the label’s most of ${showMl(most)}. Choose a lower rate, or wait for the retreatment.`,
   )
-}
-
-function productOf(body: Record<string, unknown>): string {
-  return String((body.product as { card?: string } | undefined)?.card ?? '').split(' ')[0]!
 }
 
 /** Takes a prescription back before any of it was done, so that it can be planned anew. */

@@ -8,22 +8,22 @@ import { dateIn } from '@/core/time/calendar'
 import { readInjectionUse } from '@/core/dose/labelCard'
 import type { FirmSql } from '@/db/client'
 import { decisionsOfTree } from '@/db/queries/assessment'
-import { holesOfTree, marksOfTree, readingById } from '@/db/queries/tree'
+import { readingById } from '@/db/queries/reading'
+import { holesOfTree, marksOfTree } from '@/db/queries/ring'
+import { confirmJobItem, jobItemForChange, type JobItemRow } from '@/db/queries/job'
 import {
-  confirmJobItem,
   itemOfPort,
-  jobItemForChange,
-  newestVersion,
   notePortEvent,
   portEventsOf,
   portsOfItems,
   savePort,
-  type JobItemRow,
   type PortRow,
-} from '@/db/queries/work'
+} from '@/db/queries/port'
+import { newestVersion } from '@/db/queries/labelCard'
 import { DECIDED } from './decided'
 import { id, line, typed, words } from './text'
 import { verb } from './verb'
+import type { Length } from '@/core/quantity/units'
 
 /** A port's row in the shape the rules read. */
 export function runningPort(row: PortRow): RunningPort {
@@ -191,7 +191,7 @@ export const markPortVerb = verb({
       if (input.bearing === null) return refuse('missing', 'bearing', 'Say where the port goes.')
       if (row.drilledAt)
         return refuse('not-allowed', 'kind', `Port ${row.number} is drilled; a hole cannot be moved.`)
-      const refusal = await refusalForMove(sql, person.timeZone, now, row, item, input.bearing)
+      const refusal = await refusalForMove(sql, item.timeZone, now, row, item, input.bearing)
       if (refusal) return refusal
     }
     const last = before.at(-1)?.at ?? 0
@@ -240,7 +240,7 @@ async function refusalForMove(
   row: PortRow,
   item: {
     treeId: string
-    dose: { portGirthM: number }
+    dose: { portGirthM: Length }
     label: { use: Parameters<typeof readInjectionUse>[0] }
   },
   bearing: number,

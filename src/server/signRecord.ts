@@ -8,21 +8,19 @@ import { ok, refuse, type Result } from '@/core/problem'
 import { showMl } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn, spokenDate } from '@/core/time/calendar'
-import { readingById, restage, treeForChange } from '@/db/queries/tree'
-import {
-  closeJobItem,
-  jobById,
-  jobItemById,
-  jobItemForChange,
-  lotsOf,
-  portsOfItems,
-  type JobItemRow,
-} from '@/db/queries/work'
+import { readingById } from '@/db/queries/reading'
+import { restage, treeForChange } from '@/db/queries/tree'
+import { closeJobItem, jobById, jobItemById, jobItemForChange, type JobItemRow } from '@/db/queries/job'
+import { lotsOf } from '@/db/queries/labelCard'
+import { portsOfItems } from '@/db/queries/port'
 import { enterRecord, refusedToSign } from './ledger/enter'
 import { promiseChecks, type PromisedCheck } from './promise'
 import { eventsOf, plannedPort, supersededCard, whyStopped } from './run'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
+import { doubtWeather } from '@/core/weather/said'
+import { simulatedWeather } from '@/standins/weather'
+import type { Speed, Temperature } from '@/core/quantity/units'
 
 const Input = z.strictObject({
   id: id(),
@@ -36,10 +34,10 @@ const Input = z.strictObject({
   counted: z.int({ error: 'Type how many empties you counted in.' }).min(0).max(500),
   notices: line('Notices', 300),
   deviations: words('Deviations'),
-  /** What was asked and answered yes: that a tree which got too little goes back to the arborist. */
+  /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off. */
   accepted: z
-    .array(z.enum(['partly treated', 'not treated']))
-    .max(2)
+    .array(z.enum(['partly treated', 'not treated', 'wind', 'temperature']))
+    .max(4)
     .default([]),
 })
 
@@ -89,7 +87,7 @@ export const signRecordVerb = verb({
       )
     const lot = await lotOnShelf(context, item, input.lot)
     if (!lot.ok) return lot
-    const weather = readWeather(context, input)
+    const weather = readWeather(context, tree.timeZone, input)
     if (!weather.ok) return weather
 
     const terms = readInjectionUse(item.label.use)
@@ -107,6 +105,7 @@ export const signRecordVerb = verb({
       )
 
     const job = (await jobById(sql, item.jobId))!
+    const day = dateIn(tree.timeZone, now)
     const reading = await readingById(sql, item.readingId)
     const starts = ports.map((p) => p.drilledAt).filter((t): t is number => t !== null)
     const deviations = [
@@ -134,14 +133,14 @@ export const signRecordVerb = verb({
         body: {
           version: 2,
           outcome,
-          applicator: { name: person.name, licence: person.licence },
+          applicator: { name: person.name, licence: person.licence! },
           firm: person.firmName,
           place: { site: job.siteName, town: person.town },
           tree: {
             tag: item.tag,
             kind: hostName(item.host),
             diameterM: item.dose.diameterM,
-            readOn: reading ? dateIn(person.timeZone, reading.readAt) : null,
+            readOn: reading ? dateIn(tree.timeZone, reading.readAt) : null,
             portGirthM: item.dose.portGirthM,
           },
           target: causeName(item.cause),
@@ -171,7 +170,7 @@ export const signRecordVerb = verb({
             givenUp: p.givenUp,
           })),
           hole: item.label.use.hole,
-          startedAt: iso(starts.length > 0 ? Math.min(...starts) : now.getTime()),
+          startedAt: new Date(starts.length > 0 ? Math.min(...starts) : now.getTime()).toISOString(),
           endedAt: now.toISOString(),
           countedIn: input.counted,
           weather: {
@@ -200,7 +199,7 @@ export const signRecordVerb = verb({
       {
         treeId: item.treeId,
         prescriptionId: item.prescriptionId,
-        on: today,
+        on: day,
         checks: promisedAfter(outcome, item.expectations as PromisedCheck[]),
       },
     )
@@ -209,7 +208,7 @@ export const signRecordVerb = verb({
       item.treeId,
       outcome === 'treated'
         ? null
-        : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(today)}: ${deviations.join(' ')}`,
+        : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${deviations.join(' ')}`,
     )
     return ok({ recordId: input.id })
   },
@@ -263,9 +262,10 @@ async function lotOnShelf(
 }
 
 function readWeather(
-  { person }: Context,
+  { person, at }: Context,
+  timeZone: string,
   input: z.infer<typeof Input>,
-): Result<{ temperatureC: number; windMs: number }> {
+): Result<{ temperatureC: Temperature; windMs: Speed }> {
   const temperature = readQuantity(input.temperature, 'temperature', 'temperature', {
     bareUnit: person.units === 'us' ? 'F' : 'C',
     name: 'Temperature',
@@ -284,6 +284,13 @@ function readWeather(
   if (!wind.ok) return wind
   if (wind.value.si < 0 || wind.value.si > 60)
     return refuse('out-of-range', 'wind', 'The wind speed cannot be; check the number and the unit.')
+  const asked = doubtWeather(
+    { temperature: temperature.value.si, wind: wind.value.si },
+    simulatedWeather(timeZone, at),
+    person.units,
+    input.accepted,
+  )
+  if (!asked.ok) return asked
   return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
 }
 

@@ -5,24 +5,19 @@ import type { FirmSql } from '@/db/client'
 import { ownHosts } from './almanac'
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Result } from '@/core/problem'
+import { BREAST_HEIGHT_M } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
 import { isDate } from '@/core/time/calendar'
 import { doubtReading, measureTrunk, type ReadingDoubt } from '@/core/trunk/trunk'
 import { siteById } from '@/db/queries/site'
-import {
-  addReading,
-  addTree,
-  changeTree,
-  confirmIdentity,
-  marksOfTree,
-  readingsOfTree,
-  replaceMarks,
-  touchTree,
-  treeById,
-  treeForChange,
-} from '@/db/queries/tree'
+import { addReading, readingsOfTree } from '@/db/queries/reading'
+import { marksOfTree, replaceMarks } from '@/db/queries/ring'
+import { addTree, changeTree, confirmIdentity, touchTree, treeById } from '@/db/queries/tree'
+import { askAboutPlace, placeFields } from './place'
+import { changedMeanwhile, standingTree } from './standing'
 import { id, line, typed, version, words } from './text'
 import { verb, type Context } from './verb'
+import type { Length } from '@/core/quantity/units'
 
 /** A kind of the almanac, or one that may be the firm's own, which is asked in the step. */
 const knownHost = z
@@ -42,13 +37,15 @@ export const addTreeVerb = verb({
     siteId: id('siteId'),
     tag: line('Tag', 40),
     host: knownHost,
-    eastM: z.number({ error: 'Place: tap the plan where the tree stands.' }).min(-5000).max(5000),
-    northM: z.number({ error: 'Place: tap the plan where the tree stands.' }).min(-5000).max(5000),
+    ...placeFields,
     note: words('Notes'),
   }),
-  run: async ({ sql, person }, input): Promise<Result<{ id: string }>> => {
+  run: async (context, input): Promise<Result<{ id: string }>> => {
+    const { sql, person } = context
     if (!(await siteById(sql, input.siteId))) return refuse('unknown', 'siteId', 'There is no such site.')
     if (!(await isKnown(sql, input.host))) return noSuchKind
+    const asked = await askAboutPlace(context, input.siteId, input)
+    if (asked) return asked
     const added = await addTree(sql, { ...input, firmId: person.firmId })
     if (added === 'tag-taken')
       return refuse(
@@ -77,13 +74,14 @@ export const changeTreeVerb = verb({
       .multipleOf(5, { error: 'Live crown goes in steps of 5 %; type 75 or 80, not between.' })
       .nullable(),
   }),
-  run: async ({ sql }, input): Promise<Result<{ version: number }>> => {
-    const before = await treeForChange(sql, input.treeId)
-    if (!before) return refuse('unknown', 'treeId', 'There is no such tree.')
+  run: async (context, input): Promise<Result<{ version: number }>> => {
+    const { sql } = context
+    const before = await standingTree(context, input.treeId)
+    if (!before.ok) return before
     if (!(await isKnown(sql, input.host))) return noSuchKind
-    if (before.version === input.version) {
+    if (before.value.version === input.version) {
       const clash =
-        await sql`select 1 from tree where site_id = ${before.siteId} and tag = ${input.tag} and id <> ${input.treeId}`
+        await sql`select 1 from tree where site_id = ${before.value.siteId} and tag = ${input.tag} and id <> ${input.treeId} and status = 'standing'`
       if (clash.length > 0)
         return refuse('conflict', 'tag', `Tag "${input.tag}" is taken on this site; choose another.`)
     }
@@ -100,26 +98,20 @@ async function isKnown(sql: FirmSql, kind: string): Promise<boolean> {
   return host(kind) !== undefined || (await ownHosts(sql)).some((h) => h.id === kind)
 }
 
-const changedMeanwhile = refuse(
-  'conflict',
-  'version',
-  'Somebody else changed this tree while you had it open. Look at both and choose.',
-)
-
 /** Settles what the tree is, by the look that parts it from what it is taken for. */
 export const confirmIdentityVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.treeId,
   input: z.strictObject({ treeId: id('treeId'), host: knownHost }),
-  run: async ({ sql, person, now }, input): Promise<Result<{ host: string; name: string }>> => {
-    if (!(await treeById(sql, input.treeId))) return refuse('unknown', 'treeId', 'There is no such tree.')
+  run: async (context, input): Promise<Result<{ host: string; name: string }>> => {
+    const { sql, person, now } = context
+    const tree = await standingTree(context, input.treeId)
+    if (!tree.ok) return tree
     if (!(await isKnown(sql, input.host))) return noSuchKind
     await confirmIdentity(sql, input.treeId, input.host, person.id, now)
     return ok({ host: input.host, name: hostName(input.host) })
   },
 })
-
-const HEIGHT_M = 1.3716
 
 /**
  * Takes a trunk reading as typed. What looks like a slip is asked: a problem with code `doubt` until the person
@@ -140,9 +132,10 @@ export const addReadingVerb = verb({
       .max(30, { error: 'More than 30 stems; measure the largest 30.' }),
     accepted: z.array(typed('What was accepted', 40)).max(10).default([]),
   }),
-  run: async ({ sql, person, at }, input): Promise<Result<{ diameterM: number }>> => {
-    const tree = await treeForChange(sql, input.treeId)
-    if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
+  run: async (context, input): Promise<Result<{ diameterM: Length }>> => {
+    const { sql, person, at } = context
+    const tree = await standingTree(context, input.treeId)
+    if (!tree.ok) return tree
     const system = person.units
     const stems: { girth?: number; diameter?: number }[] = []
     for (const [i, typed] of input.stems.entries()) {
@@ -179,7 +172,7 @@ export const addReadingVerb = verb({
       treeId: input.treeId,
       readAt: at,
       readBy: person.id,
-      heightM: HEIGHT_M,
+      heightM: BREAST_HEIGHT_M,
       tape: input.tape,
       stemsM: trunk.value.stems.map((s) => s.diameter),
       typed: input.stems.map((s) => (/[a-z"']/i.test(s) ? s : `${s} ${input.bareUnit}`)).join(' + '),
@@ -219,18 +212,18 @@ export const saveRingVerb = verb({
       )
       .max(80, { error: 'More than 80 marks on one ring; take some away.' }),
   }),
-  run: async ({ sql, person, today }: Context, input): Promise<Result<{ version: number }>> => {
+  run: async (context, input): Promise<Result<{ version: number }>> => {
+    const { sql, person, today } = context
     if (input.marks.some((m) => m.notedOn > today))
       return refuse(
         'out-of-range',
         'marks',
         'A mark lies in the future; give the day it was seen or drilled.',
       )
+    const tree = await standingTree(context, input.treeId)
+    if (!tree.ok) return tree
     const version = await touchTree(sql, input.treeId, input.version)
-    if (version === null)
-      return (await treeById(sql, input.treeId))
-        ? changedMeanwhile
-        : refuse('unknown', 'treeId', 'There is no such tree.')
+    if (version === null) return changedMeanwhile
     await replaceMarks(
       sql,
       person.firmId,

@@ -23,9 +23,9 @@ export function searchable(text: string, most = 80): string {
 /** One line of text as a person types it: trimmed, of a sane length, with nothing in it that cannot be seen. */
 export function line(name: string, most: number, least = 1) {
   return z
-    .string({ error: `${name} is missing; type it.` })
+    .string({ error: `“${name}” is not filled in; type it.` })
     .trim()
-    .min(1, { error: `${name} is empty; type it.` })
+    .min(1, { error: `“${name}” is empty; type it.` })
     .min(least, { error: `${name} is too short; type at least ${least} characters.` })
     .max(most, { error: `${name} is longer than ${most} characters; shorten it.` })
     .refine((s) => !hasUnseen(s) && !UNSEEN_IN_LINE.test(s), {
@@ -36,7 +36,7 @@ export function line(name: string, most: number, least = 1) {
 /** A typed figure or short word that core reads itself: any length up to `most`, nothing unseen. */
 export function typed(name: string, most = 200) {
   return z
-    .string({ error: `${name} is missing; type it.` })
+    .string({ error: `“${name}” is not filled in; type it.` })
     .max(most, { error: `${name} is longer than ${most} characters; shorten it.` })
     .refine((s) => !hasUnseen(s), {
       error: `${name} has characters that cannot be seen; type it without them.`,

@@ -26,9 +26,9 @@ export interface Context extends Reading {
 }
 
 /** One step of the job: what it takes, who may do it, and what it does in one transaction. */
-export interface Verb<Input, Output> {
+export interface Verb<Schema extends z.ZodType, Output, Input = z.output<Schema>> {
   roles: readonly Role[] | 'all'
-  input: z.ZodType<Input>
+  input: Schema
   /** The thing the step is about, for the audit trail. */
   about?: (input: Input) => string
   /**
@@ -50,15 +50,24 @@ export interface Sent {
   at?: number | null
 }
 
-/** A verb ready to be done by whoever is signed in. */
-export interface Performable<Output = unknown> {
+/** A verb ready to be done by whoever is signed in. What it asks for and answers is in its type, for pages to send it by. */
+export interface Performable<Asks = unknown, Answers = unknown> {
   roles: readonly Role[] | 'all'
-  perform: (name: string, person: PersonRow, raw: unknown, sent?: Sent) => Promise<Result<Output>>
+  perform: (name: string, person: PersonRow, raw: unknown, sent?: Sent) => Promise<Result<Answers>>
+  /** Says by type alone what the step takes; there is no value in it. */
+  readonly asks?: Asks
 }
 
 /** Makes a verb that can be performed. */
-export function verb<Input, Output>(v: Verb<Input, Output>): Performable<Output> {
+export function verb<Schema extends z.ZodType, Output>(
+  v: Verb<Schema, Output>,
+): Performable<z.input<Schema>, Output> {
   return { roles: v.roles, perform: (name, person, raw, sent = {}) => perform(v, name, person, raw, sent) }
+}
+
+/** True when a role may do a step. */
+export function mayDo(role: Role, v: Pick<Performable, 'roles'>): boolean {
+  return v.roles === 'all' || v.roles.includes(role)
 }
 
 /** The time on the firm's clock. Only a demo's differs from the real one. */
@@ -90,14 +99,14 @@ class Refused extends Error {
  * A problem rolls everything back. A step that was taken before under the same id is answered as it was then when it
  * is the same person's with the same content; otherwise it is a conflict that says what stands.
  */
-async function perform<I, O>(
-  v: Verb<I, O>,
+async function perform<Schema extends z.ZodType, O>(
+  v: Verb<Schema, O>,
   name: string,
   person: PersonRow,
   raw: unknown,
   sent: Sent,
 ): Promise<Result<O>> {
-  if (v.roles !== 'all' && !v.roles.includes(person.role))
+  if (!mayDo(person.role, v))
     return refuse(
       'not-allowed',
       'role',
@@ -189,6 +198,7 @@ function inOrder(value: unknown): string {
   return JSON.stringify(value) ?? 'null'
 }
 
-function listed(roles: readonly Role[]): string {
+function listed(roles: readonly Role[] | 'all'): string {
+  if (roles === 'all') return 'everybody'
   return roles.length === 1 ? `the ${roles[0]}` : `${roles.slice(0, -1).join(', ')} or ${roles.at(-1)}`
 }

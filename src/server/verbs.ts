@@ -6,18 +6,25 @@ import { correctRecordVerb, enterResultVerb } from './followUp'
 import { handToCrewVerb, withdrawPrescriptionVerb } from './prescribe'
 import { removePhotoVerb } from './photograph'
 import { finishPracticeVerb } from './practice'
+import { mergeTreesVerb, moveTreeVerb, removeTreeVerb, standAgainVerb, strikeReadingVerb } from './putRight'
 import { confirmTreeVerb, markPortVerb } from './run'
 import { signRecordVerb } from './signRecord'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
-import type { Performable } from './verb'
+import type { Role } from '@/db/queries/person'
+import { mayDo, type Performable } from './verb'
 
 /** Every step of the job by the name under which it is sent. */
-export const VERBS: Readonly<Record<string, Performable>> = {
+export const VERBS = {
   'add-tree': addTreeVerb,
   'change-tree': changeTreeVerb,
   'confirm-identity': confirmIdentityVerb,
   'add-reading': addReadingVerb,
   'save-ring': saveRingVerb,
+  'move-tree': moveTreeVerb,
+  'strike-reading': strikeReadingVerb,
+  'remove-tree': removeTreeVerb,
+  'merge-trees': mergeTreesVerb,
+  'stand-again': standAgainVerb,
   'set-finding': setFindingVerb,
   'set-detail': setDetailVerb,
   'remove-photo': removePhotoVerb,
@@ -39,4 +46,24 @@ export const VERBS: Readonly<Record<string, Performable>> = {
   'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,
+} as const satisfies Record<string, Pick<Performable, 'roles' | 'perform'>>
+
+export type VerbName = keyof typeof VERBS
+/** What a step asks for, and what it answers. */
+export type Asks<Name extends VerbName> = NonNullable<(typeof VERBS)[Name]['asks']>
+export type Answers<Name extends VerbName> =
+  Awaited<ReturnType<(typeof VERBS)[Name]['perform']>> extends infer R
+    ? R extends { ok: true; value: infer V }
+      ? V
+      : never
+    : never
+
+/** A step by the name it was sent under, or nothing. */
+export function verbNamed(name: string): Performable | undefined {
+  return Object.hasOwn(VERBS, name) ? VERBS[name as VerbName] : undefined
+}
+
+/** The steps a role may do, for pages to offer no others. */
+export function stepsOf(role: Role): VerbName[] {
+  return (Object.keys(VERBS) as VerbName[]).filter((name) => mayDo(role, VERBS[name]))
 }

@@ -17,6 +17,20 @@ export async function assessmentOfTree(sql: FirmSql, treeId: string): Promise<As
   return rows[0]
 }
 
+/** Examinations of a tree, newest first, with how much was looked at in each. */
+export async function assessmentsOfTree(
+  sql: FirmSql,
+  treeId: string,
+): Promise<(AssessmentRow & { startedBy: string; looked: number; there: number })[]> {
+  return sql<(AssessmentRow & { startedBy: string; looked: number; there: number })[]>`
+    select a.id, a.tree_id as "treeId", a.started_at as "startedAt", a.closed_at as "closedAt", p.name as "startedBy",
+      x.looked, x.there
+    from assessment a join person p on p.id = a.started_by cross join lateral (
+      select count(*)::int as looked, (count(*) filter (where state = 'there'))::int as there
+      from finding f where f.firm_id = a.firm_id and f.assessment_id = a.id) x
+    where a.tree_id = ${treeId} order by a.started_at desc, a.id desc limit 20`
+}
+
 /** One assessment, whichever tree's it is. */
 export async function assessmentById(sql: FirmSql, id: string): Promise<AssessmentRow | undefined> {
   const rows = await sql<AssessmentRow[]>`
@@ -81,6 +95,20 @@ export async function setDetail(
   const rows = await sql`update finding set detail = ${sql.json(detail as never)}
     where assessment_id = ${assessmentId} and finding = ${finding} returning finding`
   return rows.length
+}
+
+/** The findings of a tree's last signed examination, before the running one. */
+export async function lastSigned(
+  sql: FirmSql,
+  treeId: string,
+  running: string | null,
+): Promise<{ closedAt: Date; findings: FindingRow[] } | undefined> {
+  const rows = await sql<{ id: string; closedAt: Date }[]>`
+    select id, closed_at as "closedAt" from assessment
+    where tree_id = ${treeId} and closed_at is not null and id is distinct from ${running}
+    order by started_at desc, id desc limit 1`
+  const last = rows[0]
+  return last && { closedAt: last.closedAt, findings: await findingsOf(sql, last.id) }
 }
 
 /** The findings of the newest examination of another tree on the same site, for what a whole site shares. */
@@ -184,5 +212,5 @@ export async function signDecision(
   },
 ): Promise<void> {
   await sql`insert into decision (id, firm_id, diagnosis_id, tree_id, action, proposed, reasons, words, signed_at, signed_by)
-    values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons as never)}, ${d.words}, ${d.at}, ${d.by})`
+    values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons)}, ${d.words}, ${d.at}, ${d.by})`
 }

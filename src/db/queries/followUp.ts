@@ -7,6 +7,8 @@ export interface FollowUpRow {
   tag: string
   host: string
   siteName: string
+  /** The site's. */
+  timeZone: string
   prescriptionId: string | null
   dueOn: string
   what: string
@@ -17,12 +19,14 @@ export interface FollowUpRow {
   words: string | null
   measuredAt: Date | null
   measuredBy: string | null
+  /** Why it is no longer waited for, when it fell away with its tree. */
+  dropped: string | null
 }
 
 const select = (sql: FirmSql) => sql`
-  select u.id, u.tree_id as "treeId", t.tag, t.host, s.name as "siteName", u.prescription_id as "prescriptionId",
+  select u.id, u.tree_id as "treeId", t.tag, t.host, s.name as "siteName", s.time_zone as "timeZone", u.prescription_id as "prescriptionId",
     u.due_on::text as "dueOn", u.what, u.expectation, m.value, m.verdict, m.next_step as "nextStep", m.words,
-    m.measured_at as "measuredAt", p.name as "measuredBy"
+    m.measured_at as "measuredAt", p.name as "measuredBy", u.dropped
   from follow_up u join tree t on t.id = u.tree_id join site s on s.id = t.site_id
   left join measurement m on m.follow_up_id = u.id left join person p on p.id = m.measured_by`
 

@@ -10,17 +10,20 @@ export interface RecordRow {
   host: string
   siteId: string
   siteName: string
+  /** The site's. */
+  timeZone: string
   jobItemId: string | null
   signedAt: Date
   signedBy: string
-  body: Record<string, unknown>
+  /** As it was signed; read by server/ledger/body. */
+  body: unknown
   prevHash: string
   hash: string
 }
 
 const select = (sql: FirmSql) => sql`
   select r.id, r.seq::int as seq, r.kind, r.corrects, r.tree_id as "treeId", t.tag, t.host, r.site_id as "siteId",
-    s.name as "siteName", r.job_item_id as "jobItemId", r.signed_at as "signedAt", p.name as "signedBy", r.body,
+    s.name as "siteName", s.time_zone as "timeZone", r.job_item_id as "jobItemId", r.signed_at as "signedAt", p.name as "signedBy", r.body,
     r.prev_hash as "prevHash", r.hash
   from record r join tree t on t.id = r.tree_id join site s on s.id = r.site_id join person p on p.id = r.signed_by`
 
@@ -36,8 +39,9 @@ export async function recordById(sql: FirmSql, id: string): Promise<RecordRow | 
   return rows[0]
 }
 
-export async function recordsOfTree(sql: FirmSql, treeId: string): Promise<RecordRow[]> {
-  return sql<RecordRow[]>`${select(sql)} where r.tree_id = ${treeId} order by r.seq desc limit 50`
+/** Records of a tree under every listing of it, newest first. */
+export async function recordsOfTree(sql: FirmSql, listings: string[]): Promise<RecordRow[]> {
+  return sql<RecordRow[]>`${select(sql)} where r.tree_id = any(${listings}) order by r.seq desc limit 50`
 }
 
 export async function correctionsOf(sql: FirmSql, id: string): Promise<RecordRow[]> {

@@ -61,3 +61,31 @@ export async function noteEvent(
   await sql`insert into audit_event (id, firm_id, person_id, at, verb, about)
     values (${e.id}, ${e.firmId}, ${e.personId}, ${e.at}, ${e.verb}, ${e.about})`
 }
+
+/** A step that changed a tree's own fields, with what stood before. */
+export interface TreeChange {
+  at: Date
+  verb: string
+  input: Record<string, unknown>
+  was: {
+    tag: string
+    host: string
+    note: string | null
+    live_crown_percent: number | null
+    east_m: number
+    north_m: number
+  } | null
+  by: string
+}
+
+/** Steps that change what a tree is, where it stands, or whether it does. */
+const CHANGING = ['confirm-identity', 'change-tree', 'move-tree', 'remove-tree', 'merge-trees', 'stand-again']
+
+/** The newest changes of a tree's own fields. */
+export async function changesOfTree(sql: FirmSql, treeId: string): Promise<TreeChange[]> {
+  return sql<TreeChange[]>`
+    select coalesce(e.device_at, e.at) as at, e.verb, e.input, p.name as by,
+      (select c.was from change c where c.firm_id = e.firm_id and c.event = e.id and c.in_table = 'tree' order by c.id limit 1) as was
+    from audit_event e join person p on p.firm_id = e.firm_id and p.id = e.person_id
+    where e.about = ${treeId} and e.verb = any(${CHANGING}) order by e.at desc limit 30`
+}

@@ -1,34 +1,46 @@
+import type { Spread } from '@/core/place/place'
 import { stageOf, type Stage, type StageFacts } from '@/core/plan/stage'
 import type { FirmSql } from '../client'
+import type { MarkRow } from './ring'
+import type { TreeOrder } from '@/core/plan/order'
+import type { Length } from '@/core/quantity/units'
 
 export interface TreeRow {
   id: string
   siteId: string
   siteName: string
+  /** The site's, for every day and hour that is said of the tree. */
+  timeZone: string
   tag: string
   host: string
   listedAs: string | null
   identityConfirmedAt: Date | null
-  eastM: number
-  northM: number
+  eastM: Length
+  northM: Length
   liveCrownPercent: number | null
   note: string | null
   status: 'standing' | 'removed'
   version: number
   /** Of the newest reading, metres; null without one. */
-  diameterM: number | null
+  diameterM: Length | null
   readAt: Date | null
   /** Whose turn it is; the rule stands in core/plan/stage. */
   stage: Stage
   /** Why work came back to the arborist; null when it did not. */
   returned: string | null
+  /** Why and when it left the standing ones; null while it stands. */
+  removedWords: string | null
+  removedAt: Date | null
+  /** The tree it turned out to be, where one tree was listed twice. */
+  mergedInto: string | null
 }
 
 const columns = (sql: FirmSql) => sql`
-  t.id, t.site_id as "siteId", s.name as "siteName", t.tag, t.host, t.listed_as as "listedAs",
+  t.id, t.site_id as "siteId", s.name as "siteName", s.time_zone as "timeZone", t.tag, t.host, t.listed_as as "listedAs",
   t.identity_confirmed_at as "identityConfirmedAt", t.east_m as "eastM", t.north_m as "northM",
   t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version, t.stage, t.returned,
-  t.diameter_m as "diameterM", t.read_at as "readAt"`
+  t.diameter_m as "diameterM", t.read_at as "readAt",
+  t.removed_words as "removedWords", t.removed_at as "removedAt", t.merged_into as "mergedInto"`
 
 const sources = (sql: FirmSql) => sql`tree t join site s on s.firm_id = t.firm_id and s.id = t.site_id`
 
@@ -37,9 +49,9 @@ export interface TreeCard {
   id: string
   tag: string
   host: string
-  eastM: number
-  northM: number
-  diameterM: number | null
+  eastM: Length
+  northM: Length
+  diameterM: Length | null
   liveCrownPercent: number | null
   stage: Stage
   returned: boolean
@@ -73,20 +85,41 @@ function narrowed(sql: FirmSql, filter: TreeFilter) {
     }`
 }
 
-/** Standing trees of a site in tag order, a page at a time: pass the last row's tag and id to go on. */
+/** The last row of a page of a site's trees: where the next one goes on. */
+export interface AfterListed {
+  /** By the order's own key, see `orderKey`. */
+  key: number
+  tag: string
+  id: string
+}
+
+/** Standing trees of a site in an order, a page at a time: pass the last row to go on. */
 export async function treesOfSite(
   sql: FirmSql,
   siteId: string,
-  after: { tag: string; id: string } | null = null,
+  after: AfterListed | null = null,
   limit = 200,
   filter: TreeFilter = {},
+  order: TreeOrder = 'tag',
 ): Promise<TreeCard[]> {
+  const key =
+    order === 'girth'
+      ? sql`coalesce(-t.diameter_m, 0)`
+      : order === 'crown'
+        ? sql`coalesce(t.live_crown_percent, 101)`
+        : null
   return sql<TreeCard[]>`
     select ${card(sql)} from tree t
     where t.site_id = ${siteId} and t.status = 'standing'
-      ${after ? sql`and (t.tag, t.id) > (${after.tag}, ${after.id})` : sql``}
+      ${
+        after
+          ? key
+            ? sql`and (${key}, t.tag, t.id) > (${after.key}, ${after.tag}, ${after.id})`
+            : sql`and (t.tag, t.id) > (${after.tag}, ${after.id})`
+          : sql``
+      }
       ${narrowed(sql, filter)}
-    order by t.tag, t.id limit ${limit}`
+    order by ${key ? sql`${key}, t.tag, t.id` : sql`t.tag, t.id`} limit ${limit}`
 }
 
 /** How many trees of a site a filter leaves. */
@@ -97,26 +130,22 @@ export async function countTreesOfSite(sql: FirmSql, siteId: string, filter: Tre
   return rows[0]!.count
 }
 
-/** A stretch of the plan, metres. */
-export interface PlanBox {
-  west: number
-  south: number
-  east: number
-  north: number
-}
-
 /** Trees that stand too close together on the plan to be drawn one by one. */
 export interface Cluster {
-  eastM: number
-  northM: number
+  eastM: Length
+  northM: Length
   trees: number
 }
 
-/** How far a site's trees spread; null without any. */
-export async function spreadOfTrees(sql: FirmSql, siteId: string): Promise<PlanBox | null> {
-  const rows = await sql<PlanBox[]>`
+/** How far a site's trees spread, without one at a place if given; null without any. */
+export async function spreadOfTrees(
+  sql: FirmSql,
+  siteId: string,
+  besides?: { id: string },
+): Promise<Spread | null> {
+  const rows = await sql<Spread[]>`
     select min(east_m) as west, min(north_m) as south, max(east_m) as east, max(north_m) as north
-    from tree where site_id = ${siteId} and status = 'standing'`
+    from tree where site_id = ${siteId} and status = 'standing' ${besides ? sql`and id <> ${besides.id}` : sql``}`
   return rows[0] && rows[0].west !== null ? rows[0] : null
 }
 
@@ -124,7 +153,7 @@ export async function spreadOfTrees(sql: FirmSql, siteId: string): Promise<PlanB
 export async function treesInBox(
   sql: FirmSql,
   siteId: string,
-  box: PlanBox,
+  box: Spread,
   limit: number,
 ): Promise<TreeCard[]> {
   return sql<TreeCard[]>`
@@ -138,7 +167,7 @@ export async function treesInBox(
 export async function clustersInBox(
   sql: FirmSql,
   siteId: string,
-  box: PlanBox,
+  box: Spread,
   cell: number,
 ): Promise<Cluster[]> {
   return sql<Cluster[]>`
@@ -245,8 +274,8 @@ export interface NewTree {
   siteId: string
   tag: string
   host: string
-  eastM: number
-  northM: number
+  eastM: Length
+  northM: Length
   note: string | null
 }
 
@@ -255,7 +284,7 @@ export async function addTree(sql: FirmSql, tree: NewTree): Promise<'added' | 't
   const rows = await sql`
     insert into tree (id, firm_id, site_id, tag, host, east_m, north_m, note)
     values (${tree.id}, ${tree.firmId}, ${tree.siteId}, ${tree.tag}, ${tree.host}, ${tree.eastM}, ${tree.northM}, ${tree.note})
-    on conflict (firm_id, site_id, tag) do nothing returning id`
+    on conflict (firm_id, site_id, tag) where status = 'standing' do nothing returning id`
   if (rows.length === 0) return 'tag-taken'
   await sql`update site set trees = trees + 1 where id = ${tree.siteId}`
   return 'added'
@@ -295,112 +324,56 @@ export async function touchTree(sql: FirmSql, id: string, version: number): Prom
   return rows[0]?.version ?? null
 }
 
-export interface ReadingRow {
-  id: string
-  readAt: Date
-  readBy: string | null
-  heightM: number
-  tape: 'girth' | 'diameter'
-  stemsM: number[]
-  typed: string
-  doubts: { code: string; message: string }[]
-}
-
-/** Readings of a tree, newest first. `stemsM` are diameters. */
-export async function readingsOfTree(sql: FirmSql, treeId: string): Promise<ReadingRow[]> {
-  return sql<ReadingRow[]>`
-    select r.id, r.read_at as "readAt", p.name as "readBy", r.height_m as "heightM", r.tape, r.stems_m as "stemsM",
-      r.typed, r.doubts
-    from stem_reading r left join person p on p.id = r.read_by
-    where r.tree_id = ${treeId} order by r.read_at desc, r.id desc limit 50`
-}
-
-export interface NewReading {
-  id: string
-  firmId: string
-  treeId: string
-  readAt: Date
-  readBy: string
-  heightM: number
-  tape: 'girth' | 'diameter'
-  stemsM: number[]
-  typed: string
-  doubts: { code: string; message: string }[]
-}
-
-export async function addReading(sql: FirmSql, r: NewReading): Promise<void> {
-  await sql`insert into stem_reading (id, firm_id, tree_id, read_at, read_by, height_m, tape, stems_m, typed, doubts)
-    values (${r.id}, ${r.firmId}, ${r.treeId}, ${r.readAt}, ${r.readBy}, ${r.heightM}, ${r.tape}, ${r.stemsM}, ${r.typed}, ${sql.json(r.doubts as never)})`
-  const diameter = Math.hypot(...r.stemsM)
-  await sql`update tree set diameter_m = ${diameter}, read_at = ${r.readAt}
-    where id = ${r.treeId} and (read_at is null or read_at <= ${r.readAt})`
-}
-
-export interface MarkRow {
-  id: string
-  kind: 'flare' | 'dead' | 'thin' | 'girdling' | 'hole'
-  from: number
-  to: number
-  severity: number | null
-  notedOn: string
-}
-
-export async function marksOfTree(sql: FirmSql, treeId: string): Promise<MarkRow[]> {
-  return sql<MarkRow[]>`
-    select id, kind, from_deg as "from", to_deg as "to", severity, noted_on::text as "notedOn"
-    from ring_mark where tree_id = ${treeId} order by kind, from_deg, id`
-}
-
-/** One reading, whoever took newer ones since. */
-export async function readingById(sql: FirmSql, id: string): Promise<ReadingRow | undefined> {
-  const rows = await sql<ReadingRow[]>`
-    select r.id, r.read_at as "readAt", p.name as "readBy", r.height_m as "heightM", r.tape, r.stems_m as "stemsM",
-      r.typed, r.doubts
-    from stem_reading r left join person p on p.id = r.read_by where r.id = ${id}`
-  return rows[0]
-}
-
-/** The ring as it now is, in place of what it was. */
-export async function replaceMarks(
+/** Puts a tree elsewhere on its plan if nobody changed it since `version`; answers the new version or null. */
+export async function moveTree(
   sql: FirmSql,
-  firmId: string,
-  treeId: string,
-  marks: MarkRow[],
+  id: string,
+  version: number,
+  place: { eastM: Length; northM: Length },
+): Promise<number | null> {
+  const rows = await sql<{ version: number }[]>`
+    update tree set east_m = ${place.eastM}, north_m = ${place.northM}, version = version + 1
+    where id = ${id} and version = ${version} returning version`
+  return rows[0]?.version ?? null
+}
+
+/**
+ * Takes a tree from the standing ones. What was promised for it falls with it, with the reason; listings that were merged
+ * into it go to the tree it turned out to be.
+ */
+export async function takeFromStanding(
+  sql: FirmSql,
+  t: { id: string; siteId: string; words: string; at: Date; mergedInto: string | null },
 ): Promise<void> {
-  await sql`delete from ring_mark where tree_id = ${treeId}`
-  for (const m of marks)
-    await sql`insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, severity, noted_on)
-      values (${m.id}, ${firmId}, ${treeId}, ${m.kind}, ${m.from}, ${m.to}, ${m.severity}, ${m.notedOn})`
+  await sql`update tree set status = 'removed', removed_words = ${t.words}, removed_at = ${t.at}, merged_into = ${t.mergedInto},
+    version = version + 1 where id = ${t.id}`
+  if (t.mergedInto !== null)
+    await sql`update tree set merged_into = ${t.mergedInto} where merged_into = ${t.id}`
+  await sql`update site set trees = trees - 1 where id = ${t.siteId}`
+  await sql`update follow_up set done = true, dropped = ${t.words} where tree_id = ${t.id} and not done`
 }
 
-/** Marks of several trees at once, by tree. */
-export async function marksOfTrees(
-  sql: FirmSql,
-  treeIds: string[],
-): Promise<(MarkRow & { treeId: string })[]> {
-  if (treeIds.length === 0) return []
-  return sql<(MarkRow & { treeId: string })[]>`
-    select m.id, m.tree_id as "treeId", m.kind, m.from_deg as "from", m.to_deg as "to", m.severity, m.noted_on::text as "notedOn"
-    from ring_mark m where m.tree_id = any(${treeIds}) order by m.tree_id, m.kind, m.from_deg, m.id`
+/** Puts a tree back among the standing ones, with what was promised for it. False where its tag was taken meanwhile. */
+export async function standAgain(sql: FirmSql, t: { id: string; siteId: string }): Promise<boolean> {
+  const rows = await sql`
+    update tree x set status = 'standing', removed_words = null, removed_at = null, merged_into = null, version = version + 1
+    where x.id = ${t.id} and not exists (
+      select 1 from tree o where o.site_id = x.site_id and o.tag = x.tag and o.status = 'standing') returning id`
+  if (rows.length === 0) return false
+  await sql`update site set trees = trees + 1 where id = ${t.siteId}`
+  await sql`update follow_up set done = false, dropped = null where tree_id = ${t.id} and dropped is not null`
+  return true
 }
 
-/** Holes of recorded injections: where, and when they were drilled. */
-export async function holesOfTree(
-  sql: FirmSql,
-  treeId: string,
-): Promise<{ bearing: number; drilledAt: Date }[]> {
-  return holesOfTrees(sql, [treeId])
+/** The standing tree of a site with a tag, whatever case it is typed in. */
+export async function standingTagged(sql: FirmSql, siteId: string, tag: string): Promise<string | undefined> {
+  const rows = await sql<{ id: string; tag: string }[]>`
+    select id, tag from tree where site_id = ${siteId} and status = 'standing' and lower(tag) = lower(${tag}) order by tag`
+  return (rows.find((r) => r.tag === tag) ?? rows[0])?.id
 }
 
-/** Holes of recorded injections of several trees at once, by tree. */
-export async function holesOfTrees(
-  sql: FirmSql,
-  treeIds: string[],
-): Promise<{ treeId: string; bearing: number; drilledAt: Date }[]> {
-  if (treeIds.length === 0) return []
-  return sql<{ treeId: string; bearing: number; drilledAt: Date }[]>`
-    select i.tree_id as "treeId", p.bearing_deg as bearing, p.drilled_at as "drilledAt"
-    from job_item i join port p on p.job_item_id = i.id
-    where i.tree_id = any(${treeIds}) and i.status = 'recorded' and p.drilled_at is not null
-    order by i.tree_id, p.bearing_deg, p.drilled_at`
+/** A tree and every other listing of it. */
+export async function listingsOf(sql: FirmSql, id: string): Promise<string[]> {
+  const rows = await sql<{ id: string }[]>`select id from tree where merged_into = ${id}`
+  return [id, ...rows.map((r) => r.id)]
 }

@@ -40,7 +40,7 @@ export class NotDone extends Error {
 const holder = globalThis as unknown as { elmhornPools?: Map<string, Piscina> }
 
 function poolOf(task: keyof HeavyTasks): Piscina {
-  const pools = (holder.elmhornPools ??= new Map())
+  const pools = (holder.elmhornPools ??= new Map<string, Piscina>())
   let pool = pools.get(task)
   if (!pool) {
     const { waiting, memory } = LIMITS[task]

@@ -112,7 +112,7 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
   trouble ??= againstFile(link, inDatabase, inFile)
   if (!trouble) await appendSeals([...inDatabase.values()].filter((s) => !inFile.has(s.seq)))
   await inFirm(firmId, (sql) =>
-    noteCheck(sql, { firmId, checkedAt: now, checkedTo: link.seq, trouble: trouble as Trouble | null }),
+    noteCheck(sql, { firmId, checkedAt: now, checkedTo: link.seq, trouble: trouble }),
   )
   return trouble
 }

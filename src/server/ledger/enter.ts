@@ -7,6 +7,7 @@ import { addSeal } from '@/db/queries/seal'
 import { log } from '../log'
 import { seal } from './seal'
 import { appendSeals } from './sealFile'
+import type { Correction, NewApplication } from './body'
 
 /** Why a person may not sign a record, or null: a licence must be on file and must not have run out. */
 export function refusedToSign(
@@ -34,7 +35,8 @@ export function refusedToSign(
  */
 export async function enterRecord(
   sql: FirmSql,
-  record: NewRecord,
+  record: Omit<NewRecord, 'kind' | 'body'> &
+    ({ kind: 'application'; body: NewApplication } | { kind: 'correction'; body: Correction }),
   afterwards: (act: () => Promise<void>) => void,
 ): Promise<{ seq: number; hash: string }> {
   const entered = await addRecord(sql, record)

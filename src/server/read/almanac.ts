@@ -1,6 +1,6 @@
 import { withOwn } from '@/almanac/own'
 import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
-import type { OwnEntry } from '@/almanac/own'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import { reading } from './reader'
 
 /** What a firm has added to the almanac: entries, notes, house rules. */
@@ -8,7 +8,6 @@ export function almanacView() {
   return reading(async ({ sql, person }) => {
     const [own, notes, rules] = [await ownEntries(sql), await newestNotes(sql), await houseRules(sql)]
     return {
-      role: person.role,
       timeZone: person.timeZone,
       own: own.map((o) => ({ id: o.id, entry: o.body as OwnEntry, by: o.madeBy, at: o.madeAt.getTime() })),
       notes: notes.filter((n) => n.words !== '').map((n) => ({ ...n, at: n.at.getTime() })),

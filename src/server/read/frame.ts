@@ -1,4 +1,5 @@
 import { simulatedWeather } from '@/standins/weather'
+import { stepsOf } from '../verbs'
 import { isDemo } from '../environment'
 import { reading } from './reader'
 
@@ -15,7 +16,8 @@ export function frameView() {
     ])
     const w = simulatedWeather(person.timeZone, now)
     return {
-      person: { name: person.name, role: person.role, units: person.units },
+      person: { name: person.name, role: person.role, units: person.units, firm: person.firmName },
+      may: stepsOf(person.role),
       town: person.town,
       timeZone: person.timeZone,
       now: now.getTime(),

@@ -1,21 +1,24 @@
 import { ownHosts } from '../almanac'
 import { featuresOfSite, siteById, sites } from '@/db/queries/site'
 import { HOSTS } from '@/almanac/hosts'
+import { spreadOf, type Spread } from '@/core/place/place'
 import type { Stage } from '@/core/plan/stage'
 import {
   clustersInBox,
   countTreesOfSite,
   spreadOfTrees,
+  treeById,
   treesInBox,
   treesOfSite,
+  type AfterListed,
   treesWaiting,
   type AfterTree,
   type Cluster,
-  type PlanBox,
   type TreeCard,
 } from '@/db/queries/tree'
 import type { Reading } from '../verb'
 import { isId, reading } from './reader'
+import type { TreeOrder } from '@/core/plan/order'
 
 export function sitesView() {
   return reading(async ({ sql }) => ({ sites: await sites(sql) }))
@@ -26,17 +29,28 @@ const SITE_PAGE = 200
 /** More trees than this in view are gathered into clusters. */
 const MOST_DRAWN = 300
 
-/** A site with its outlines, the first page of its trees in tag order, and its plan as a whole. */
-export function siteView(id: string) {
+/**
+ * A site with its outlines, the first page of its trees in tag order, and its plan as a whole; with the tree of it that is to
+ * be moved, if one is.
+ */
+export function siteView(id: string, moving: string | null = null) {
   return reading(async (context) => {
     const { sql, person } = context
     const site = isId(id) ? await siteById(sql, id) : undefined
     if (!site) return null
     const list = await pageOfTrees(context, site, null, {})
+    const tree = moving ? await treeById(sql, moving) : undefined
+    const moved = tree?.siteId === site.id && tree.status === 'standing' ? tree : null
     return {
       site,
       features: await featuresOfSite(sql, id),
-      role: person.role,
+      moving: moved && {
+        id: moved.id,
+        tag: moved.tag,
+        version: moved.version,
+        eastM: moved.eastM,
+        northM: moved.northM,
+      },
       units: person.units,
       ownHosts: await ownHosts(sql),
       list,
@@ -53,28 +67,17 @@ export function siteNamed({ sql }: Pick<Reading, 'sql'>, id: string) {
   return siteById(sql, id)
 }
 
-/** How far trees spread; null without any. */
-function spreadOf(trees: readonly { eastM: number; northM: number }[]): PlanBox | null {
-  if (trees.length === 0) return null
-  const [east, north] = [trees.map((t) => t.eastM), trees.map((t) => t.northM)]
-  return {
-    west: Math.min(...east),
-    south: Math.min(...north),
-    east: Math.max(...east),
-    north: Math.max(...north),
-  }
-}
-
 /** A page of a site's trees, narrowed by what is typed and by stage, with how many there are in all. */
 export async function pageOfTrees(
   { sql }: Pick<Reading, 'sql'>,
   site: { id: string; trees: number },
-  after: { tag: string; id: string } | null,
+  after: AfterListed | null,
   typed: { text?: string; stage?: Stage },
+  order: TreeOrder = 'tag',
 ) {
   const text = typed.text?.toLowerCase()
   const filter = { text, stage: typed.stage, hosts: text ? hostsNamed(text, await ownHosts(sql)) : [] }
-  const trees = await treesOfSite(sql, site.id, after, SITE_PAGE + 1, filter)
+  const trees = await treesOfSite(sql, site.id, after, SITE_PAGE + 1, filter, order)
   return {
     trees: trees.slice(0, SITE_PAGE),
     more: trees.length > SITE_PAGE,
@@ -86,7 +89,7 @@ export async function pageOfTrees(
 export async function planOf(
   { sql }: Pick<Reading, 'sql'>,
   site: { id: string; trees: number },
-  box: PlanBox | null,
+  box: Spread | null,
 ): Promise<PlanView> {
   const whole = await spreadOfTrees(sql, site.id)
   const shown = box ?? whole
@@ -102,7 +105,7 @@ export async function planOf(
 export type PageOfTrees = Awaited<ReturnType<typeof pageOfTrees>>
 export interface PlanView {
   /** How far the site's trees spread; null without any. */
-  whole: PlanBox | null
+  whole: Spread | null
   trees: TreeCard[]
   clusters: Cluster[]
 }

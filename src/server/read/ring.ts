@@ -1,8 +1,7 @@
 import type { RingMark } from '@/core/ports/marks'
 import { yearsBetween } from '@/core/ports/marks'
 import { dateIn } from '@/core/time/calendar'
-import type { PersonRow } from '@/db/queries/person'
-import type { MarkRow } from '@/db/queries/tree'
+import type { MarkRow } from '@/db/queries/ring'
 
 /** A hole as the ring draws it: where, and how many years ago. */
 export interface HoleOnRing {
@@ -19,13 +18,13 @@ export function plainMarks(rows: readonly MarkRow[]): RingMark[] {
 export function holesOnRing(
   rows: readonly MarkRow[],
   drilled: readonly { bearing: number; drilledAt: Date }[],
-  person: PersonRow,
+  timeZone: string,
   today: string,
 ): HoleOnRing[] {
   return [
     ...drilled.map((h) => ({
       bearing: h.bearing,
-      years: yearsBetween(dateIn(person.timeZone, h.drilledAt), today),
+      years: yearsBetween(dateIn(timeZone, h.drilledAt), today),
     })),
     ...rows
       .filter((m) => m.kind === 'hole')

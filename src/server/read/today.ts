@@ -1,10 +1,11 @@
 import { addDays } from '@/core/time/calendar'
 import { countOpenFollowUps, openFollowUps } from '@/db/queries/followUp'
-import { jobsBetween, ringsOfJobs } from '@/db/queries/work'
+import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { reading } from './reader'
+import { uptakeOutlook } from '@/core/dose/uptake'
 
 /** Today: the jobs, the promised checks that are due, and what waits for whom. */
 /** Jobs shown on Today; the rest stand under Run. */
@@ -27,7 +28,7 @@ export function todayView() {
     const hours = Array.from({ length: 16 }, (_, i) => {
       const at = new Date(now.getTime() + i * 3_600_000 - (now.getTime() % 3_600_000))
       const w = simulatedWeather(person.timeZone, at)
-      return { at: at.getTime(), temperature: w.temperature, soil: w.soil, sky: w.sky }
+      return { at: at.getTime(), temperature: w.temperature, uptake: uptakeOutlook('ring-porous', w) }
     })
     const open = all.filter((j) => j.recorded < j.trees)
     return {

@@ -4,14 +4,18 @@ import { compare } from '@/core/respond/compare'
 import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
 import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
-import { itemsOfJob, jobById, lotsOfCodes, portsOfItems } from '@/db/queries/work'
-import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/tree'
+import { itemsOfJob, jobById } from '@/db/queries/job'
+import { lotsOfCodes } from '@/db/queries/labelCard'
+import { portsOfItems } from '@/db/queries/port'
+import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { simulatedWeather } from '@/standins/weather'
 import { checkTail, followChain } from '../ledger/check'
 import { askForCheck } from '../ledger/watch'
 import { runningPort } from '../run'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
+import { inOneLine, readRecord } from '../ledger/body'
+import { dateIn } from '@/core/time/calendar'
 
 function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   const groups = new Map<string, T[]>()
@@ -21,15 +25,17 @@ function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
 
 /** A job as the crew runs it: its trees with rings and ports, and what the weather is for the record. */
 export function jobView(id: string) {
-  return reading(async ({ sql, person, now, today }) => {
+  return reading(async ({ sql, person, now }) => {
     const job = isId(id) ? await jobById(sql, id) : undefined
     if (!job) return null
+    const { timeZone } = job
+    const today = dateIn(timeZone, now)
     const items = await itemsOfJob(sql, id)
     const ports = await portsOfItems(
       sql,
       items.map((i) => i.id),
     )
-    const weather = simulatedWeather(person.timeZone, now)
+    const weather = simulatedWeather(timeZone, now)
     const ids = items.map((i) => i.treeId)
     const [marks, drilled, lots] = [
       by(await marksOfTrees(sql, ids), (m) => m.treeId),
@@ -46,7 +52,7 @@ export function jobView(id: string) {
       // Where the ports were planned stands on the ports themselves.
       const { ports: ___, ...dose } = item.dose
       const own = marks.get(item.treeId) ?? []
-      const holes = holesOnRing(own, drilled.get(item.treeId) ?? [], person, today)
+      const holes = holesOnRing(own, drilled.get(item.treeId) ?? [], timeZone, today)
       return {
         ...item,
         dose,
@@ -71,9 +77,8 @@ export function jobView(id: string) {
       now: now.getTime(),
       today,
       units: person.units,
-      role: person.role,
       licence: person.licence,
-      timeZone: person.timeZone,
+      timeZone,
     }
   })
 }
@@ -87,7 +92,7 @@ export function ledgerView(before: number | null = null) {
     const trouble = (await checkTail(sql)) ?? check?.trouble ?? null
     askForCheck(person.firmId, check?.checkedAt ?? null)
     return {
-      records: await records(sql, before, 51),
+      records: (await records(sql, before, 51)).map(readRecord).map((r) => ({ ...r, line: inOneLine(r) })),
       entries: await lastSeq(sql),
       trouble,
       checkedTo: check?.checkedTo ?? null,
@@ -113,16 +118,15 @@ export function recordView(id: string) {
       await firstSealed(sql),
     )
     return {
-      record,
+      record: readRecord(record),
       kind: hostName(record.host),
       seal,
       trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
-      corrections: await correctionsOf(sql, id),
+      corrections: (await correctionsOf(sql, id)).map(readRecord),
       corrected: record.corrects ? ((await recordById(sql, record.corrects)) ?? null) : null,
       marks: plainMarks(await marksOfTree(sql, record.treeId)),
-      timeZone: person.timeZone,
+      timeZone: record.timeZone,
       units: person.units,
-      role: person.role,
     }
   })
 }
@@ -144,15 +148,15 @@ export function followUpsView(after: { dueOn: string; id: string } | null = null
 }
 
 export function followUpView(id: string) {
-  return reading(async ({ sql, today, person }) => {
+  return reading(async ({ sql, now }) => {
     const check = isId(id) ? await followUpById(sql, id) : undefined
     if (!check) return null
     return {
       check,
       kind: hostName(check.host),
       options: check.value === null ? [] : compare(check.expectation, check.value).options,
-      today,
-      timeZone: person.timeZone,
+      today: dateIn(check.timeZone, now),
+      timeZone: check.timeZone,
     }
   })
 }

@@ -1,0 +1,67 @@
+import type { FirmSql } from '../client'
+
+export interface MarkRow {
+  id: string
+  kind: 'flare' | 'dead' | 'thin' | 'girdling' | 'hole'
+  from: number
+  to: number
+  severity: number | null
+  notedOn: string
+}
+
+export async function marksOfTree(sql: FirmSql, treeId: string): Promise<MarkRow[]> {
+  return sql<MarkRow[]>`
+    select id, kind, from_deg as "from", to_deg as "to", severity, noted_on::text as "notedOn"
+    from ring_mark where tree_id = ${treeId} order by kind, from_deg, id`
+}
+
+/** The ring as it now is, in place of what it was. */
+export async function replaceMarks(
+  sql: FirmSql,
+  firmId: string,
+  treeId: string,
+  marks: MarkRow[],
+): Promise<void> {
+  await sql`delete from ring_mark where tree_id = ${treeId}`
+  for (const m of marks)
+    await sql`insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, severity, noted_on)
+      values (${m.id}, ${firmId}, ${treeId}, ${m.kind}, ${m.from}, ${m.to}, ${m.severity}, ${m.notedOn})`
+}
+
+/** Marks of several trees at once, by tree. */
+export async function marksOfTrees(
+  sql: FirmSql,
+  treeIds: string[],
+): Promise<(MarkRow & { treeId: string })[]> {
+  if (treeIds.length === 0) return []
+  return sql<(MarkRow & { treeId: string })[]>`
+    select m.id, m.tree_id as "treeId", m.kind, m.from_deg as "from", m.to_deg as "to", m.severity, m.noted_on::text as "notedOn"
+    from ring_mark m where m.tree_id = any(${treeIds}) order by m.tree_id, m.kind, m.from_deg, m.id`
+}
+
+/** Holes of recorded injections: where, and when they were drilled. */
+export async function holesOfTree(
+  sql: FirmSql,
+  treeId: string,
+): Promise<{ bearing: number; drilledAt: Date }[]> {
+  return holesOfTrees(sql, [treeId])
+}
+
+/**
+ * Holes of recorded injections of several trees at once, by tree. Holes drilled under another listing of the same tree are
+ * in the same wood and count with it.
+ */
+export async function holesOfTrees(
+  sql: FirmSql,
+  treeIds: string[],
+): Promise<{ treeId: string; bearing: number; drilledAt: Date }[]> {
+  if (treeIds.length === 0) return []
+  return sql<{ treeId: string; bearing: number; drilledAt: Date }[]>`
+    select l.tree_id as "treeId", p.bearing_deg as bearing, p.drilled_at as "drilledAt"
+    from (
+      select id as tree_id, id as listed from unnest(${treeIds}::uuid[]) id
+      union all select merged_into, id from tree where merged_into = any(${treeIds})) l
+    join job_item i on i.tree_id = l.listed join port p on p.job_item_id = i.id
+    where i.status = 'recorded' and p.drilled_at is not null
+    order by l.tree_id, p.bearing_deg, p.drilled_at`
+}

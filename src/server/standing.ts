@@ -1,0 +1,29 @@
+import { ok, refuse, type Result } from '@/core/problem'
+import { dateIn, spokenDate } from '@/core/time/calendar'
+import { treeForChange, type TreeRow } from '@/db/queries/tree'
+import type { Context } from './verb'
+
+/**
+ * The tree a step is about, held until the transaction ends. A tree that is gone takes no more work.
+ * Problems: `unknown` without the tree, `conflict` when it was removed or turned out to be another listed tree.
+ */
+export async function standingTree({ sql }: Pick<Context, 'sql'>, treeId: string): Promise<Result<TreeRow>> {
+  const tree = await treeForChange(sql, treeId)
+  if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
+  if (tree.status === 'standing') return ok(tree)
+  const on = tree.removedAt ? ` on ${spokenDate(dateIn(tree.timeZone, tree.removedAt))}` : ''
+  return refuse(
+    'conflict',
+    'treeId',
+    tree.mergedInto
+      ? `${tree.tag} was merged${on} with the tree it turned out to be. Open that one.`
+      : `${tree.tag} was taken from the trees of this site${on}. If it stands, put it back on its page first.`,
+  )
+}
+
+/** What a change is refused with when somebody else was faster. */
+export const changedMeanwhile = refuse(
+  'conflict',
+  'version',
+  'Somebody else changed this tree while you had it open. Look at both and choose.',
+)
