@@ -1,6 +1,7 @@
 import type { Problem, Result } from '@/core/problem'
 import type { Answer, Calculator } from './calculator'
 import { problemOfRequest } from './fields'
+import { bark } from './calculators/bark'
 import { cap } from './calculators/cap'
 import { degreeDays } from './calculators/degreeDays'
 import { diagnose } from './calculators/diagnose'
@@ -10,6 +11,8 @@ import { guard } from './calculators/guard'
 import { injection } from './calculators/injection'
 import { intervals } from './calculators/intervals'
 import { ports } from './calculators/ports'
+import { share } from './calculators/share'
+import { soilInjection } from './calculators/soilInjection'
 import { soilwork } from './calculators/soilwork'
 import { spray } from './calculators/spray'
 import { sprayHours } from './calculators/sprayHours'
@@ -24,7 +27,10 @@ export const CALCULATORS: readonly Calculator[] = [
   injection,
   ports,
   drench,
+  soilInjection,
+  bark,
   cap,
+  share,
   stock,
   spray,
   feed,

@@ -99,12 +99,12 @@ export function drench(input: DrenchInput): Result<Drench> {
     working.push({
       label: 'Rate for a larger trunk',
       expression: `${shown(diameter, 'in', units)} is more than ${shown(tier.value.above, 'in', units)}`,
-      result: `${shown(rate.value, 'fl oz', units, 3)} per in`,
+      result: rateWords(rate.value, units),
       source: 'label',
     })
   working.push({
     label: 'Product',
-    expression: `${sensible(inches, 2)} in of ${input.basis} × ${shown(rate.value, 'fl oz', units, 3)} per in`,
+    expression: `${sensible(inches, 2)} in of ${input.basis} × ${rateWords(rate.value, units)}`,
     result: shown(product, 'fl oz', units),
     source: 'label',
   })
@@ -121,20 +121,43 @@ export function drench(input: DrenchInput): Result<Drench> {
     })
   }
   if (input.strength !== undefined) {
-    if (!(input.strength > 0))
-      return refuse('out-of-range', 'strength', 'The strength of the product must be more than zero.')
-    result.activeIngredient = product * input.strength
-    working.push({
+    const active = activeOf(product, input.strength, units)
+    if (!active.ok) return active
+    result.activeIngredient = active.value.mass
+    working.push(active.value.step)
+  }
+  return ok(result)
+}
+
+/**
+ * The active ingredient in an amount of product of a strength, kg per m³, with its step. `out-of-range` without strength.
+ * @example activeOf(toSI(1, 'gal'), 239.65, 'us') // 2 lb
+ */
+export function activeOf(
+  product: Volume,
+  strength: number,
+  units: UnitSystem,
+): Result<{ mass: Mass; step: Working[number] }> {
+  if (!(strength > 0))
+    return refuse('out-of-range', 'strength', 'The strength of the product must be more than zero.')
+  const mass = product * strength
+  return ok({
+    mass,
+    step: {
       label: 'Active ingredient',
       expression:
         units === 'us'
-          ? `${shown(product, 'gal', 'us', 4)} × ${sensible(input.strength / LB_PER_GAL, 3)} lb per gal`
-          : `${shown(product, 'gal', 'metric', 4)} × ${sensible(input.strength, 2)} g per L`,
-      result: shown(result.activeIngredient, 'lb', units, 4),
+          ? `${shown(product, 'gal', 'us', 4)} × ${sensible(strength / LB_PER_GAL, 3)} lb per gal`
+          : `${shown(product, 'gal', 'metric', 4)} × ${sensible(strength, 2)} g per L`,
+      result: shown(mass, 'lb', units, 4),
       source: 'label',
-    })
-  }
-  return ok(result)
+    },
+  })
+}
+
+/** A rate per inch as it is written. `rateWords(toSI(0.2, 'fl oz'), 'us') === '0.2 fl oz per in'` */
+export function rateWords(perInch: Volume, units: UnitSystem): string {
+  return `${shown(perInch, 'fl oz', units, 3)} per in`
 }
 
 /** One pound per gallon in kg/m³. */

@@ -54,7 +54,8 @@ export function chooseItems(items: readonly Item[], capacity: number): number[] 
   return chosen.map((i) => fit[i]!)
 }
 
-function divisor(a: number, b: number): number {
+/** The greatest common divisor of two whole numbers. `divisor(12, 18) === 6` */
+export function divisor(a: number, b: number): number {
   while (b > 0) [a, b] = [b, a % b]
   return a
 }

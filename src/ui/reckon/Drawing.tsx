@@ -3,12 +3,21 @@ import type { RingMark } from '@/core/ports/marks'
 import { Ring } from '@/ui/ring/Ring'
 import { rowsOf, type Typed } from './paths'
 import { DrenchDrawing, InjectionDrawing, StockDrawing, TrunkDrawing } from './drawings/trunk'
-import { FeedDrawing, GuardDrawing, SoilworkDrawing, SprayDrawing, WaterDrawing } from './drawings/ground'
+import {
+  BarkDrawing,
+  FeedDrawing,
+  GuardDrawing,
+  SoilInjectionDrawing,
+  SoilworkDrawing,
+  SprayDrawing,
+  WaterDrawing,
+} from './drawings/ground'
 import {
   CapDrawing,
   DegreeDayDrawing,
   DiagnoseDrawing,
   IntervalsDrawing,
+  ShareDrawing,
   SprayHoursDrawing,
   WorthDrawing,
 } from './drawings/plan'
@@ -18,6 +27,9 @@ const DRAWINGS: Record<string, (drawn: { units: UnitSystem }) => React.JSX.Eleme
   trunk: TrunkDrawing,
   injection: InjectionDrawing,
   drench: DrenchDrawing,
+  'soil-injection': SoilInjectionDrawing,
+  bark: BarkDrawing,
+  share: ShareDrawing,
   stock: StockDrawing,
   spray: SprayDrawing,
   feed: FeedDrawing,

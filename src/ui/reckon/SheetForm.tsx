@@ -25,7 +25,7 @@ export function SheetForm({
   problem: Problem | null
   onChange: (typed: Typed) => void
 }) {
-  const place = problem ? placeOf(problem.field, typed) : null
+  const place = problem ? placeOf(sheet.lineOf?.(problem.field) ?? problem.field, typed) : null
   const at = (path: string) => (place === path ? problem!.message : null)
   const set = (path: string, text: string) => onChange({ ...typed, [path]: text })
   return (

@@ -28,6 +28,9 @@ const alike = (texts: string[]) => {
   return [...counts].map(([t, n]) => (n > 1 ? `${n} × ${t}` : t)).join(', ')
 }
 
+const treesBy = (a: Row, way: string | null) =>
+  (a['choice'] as { id: string; way: string | null }[]).filter((c) => c.way === way).map((c) => c.id)
+
 const RULES: Record<string, string> = {
   apart: 'must keep apart from',
   bloom: 'not in bloom',
@@ -47,6 +50,11 @@ const MADE: Record<string, (answer: Row) => string> = {
         (l) => `${quantityText(l['volume'] as Quantity)} with ${quantityText(l['product'] as Quantity)}`,
       ),
     ) || 'no tank given',
+  ringHoles: (a) => list(((a['rings'] as Row[] | undefined) ?? []).map((r) => String(r['holes']))),
+  stemByStem: (a) => list((a['perStem'] as Quantity[]).map(quantityText)),
+  drenched: (a) => list(treesBy(a, 'drench')),
+  injected: (a) => list(treesBy(a, 'inject')),
+  left: (a) => list(treesBy(a, null)),
   pieces: (a) => alike((a['cuts'] as Row[]).map((c) => quantityText(c['length'] as Quantity))),
   treat: (a) => list(a['treat'] as unknown[]),
   wait: (a) => list(a['wait'] as unknown[]),

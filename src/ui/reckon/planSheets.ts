@@ -77,6 +77,70 @@ export const PLAN_SHEETS: readonly Sheet[] = [
     ],
   },
   {
+    name: 'share',
+    title: 'Sharing the limit',
+    question: 'Which trees this way, which that way, and which wait?',
+    lines: [
+      {
+        path: 'limit',
+        label: 'Limit this year',
+        kind: 'quantity',
+        start: '0.1 lb',
+        hint: 'for the whole ground',
+      },
+      {
+        rows: 'applied',
+        each: 'applied this year',
+        lines: [{ path: '', label: 'Active ingredient', kind: 'quantity', hint: 'whoever applied it' }],
+        start: [{ '': '0.02 lb' }],
+      },
+      { path: 'minutes', label: 'Minutes of work', kind: 'number', start: '150', hint: 'empty for no end' },
+      {
+        rows: 'trees',
+        each: 'tree',
+        pasted: true,
+        lines: [
+          { path: 'id', label: 'Tree', kind: 'text' },
+          { path: 'priority', label: 'Matters', kind: 'number' },
+          { path: 'active', label: 'Drench, active', kind: 'quantity' },
+          { path: 'drenchMinutes', label: 'Drench, min', kind: 'number' },
+          { path: 'injectMinutes', label: 'Inject, min', kind: 'number', hint: 'empty where it cannot be' },
+        ],
+        start: [
+          { id: 'A', priority: '5', active: '0.05 lb', drenchMinutes: '12', injectMinutes: '45' },
+          { id: 'B', priority: '4', active: '0.03 lb', drenchMinutes: '12', injectMinutes: '40' },
+          { id: 'C', priority: '2', active: '0.02 lb', drenchMinutes: '10', injectMinutes: '' },
+        ],
+      },
+    ],
+    figures: [
+      { label: 'Drench', path: 'drenched' },
+      { label: 'Inject', path: 'injected' },
+      { label: 'Wait', path: 'left' },
+      { label: 'Active used', path: 'used' },
+      { label: 'Left of the limit', path: 'remaining' },
+      { label: 'Minutes', path: 'minutes', unit: 'min' },
+    ],
+    ask: ({ trees, ...rest }) => ({
+      ...rest,
+      trees: ((trees ?? []) as Record<string, unknown>[]).map((row) => ({
+        id: row['id'],
+        priority: row['priority'],
+        ways: [
+          { way: 'drench', active: row['active'], minutes: row['drenchMinutes'] },
+          ...(row['injectMinutes'] === undefined
+            ? []
+            : [{ way: 'inject', active: '0 lb', minutes: row['injectMinutes'] }]),
+        ],
+      })),
+    }),
+    lineOf: (field) =>
+      field
+        .replace(/\.ways\[1\]\.\w+$/, '.injectMinutes')
+        .replace(/\.ways\[0\]\.minutes$/, '.drenchMinutes')
+        .replace(/\.ways(\[0\](\.\w+)?)?$/, '.active'),
+  },
+  {
     name: 'degree-days',
     title: 'Degree days',
     question: 'How much warmth has added up?',

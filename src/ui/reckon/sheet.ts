@@ -57,6 +57,8 @@ export interface Sheet {
   figures: readonly Figure[]
   /** Makes the question where it is not simply what stands at its paths. */
   ask?: (request: Record<string, unknown>, typed: Typed) => Record<string, unknown>
+  /** The path of the line a problem's field stands at, where the question is not simply what is typed. */
+  lineOf?: (field: string) => string
 }
 
 export const isRows = (line: Line | Rows): line is Rows => 'rows' in line

@@ -23,7 +23,55 @@ const stems = (start: Rows['start']): Rows => ({
 })
 
 const rule = (name: string) => (typed: Typed) => typed['ports.rule'] === name
+const pattern = (name: string) => (typed: Typed) => (typed['pattern.kind'] ?? 'rings') === name
 const product = (name: string) => (typed: Typed) => (typed['product'] ?? 'liquid') === name
+
+/** What says how much product goes round a trunk. */
+const DRENCHED: readonly (Line | Rows)[] = [
+  stems([{ girth: '56 in' }]),
+  {
+    path: 'basis',
+    label: 'The label’s inch is of',
+    kind: 'choice',
+    options: [
+      ['diameter', 'diameter (concentrates)'],
+      ['girth', 'girth (ready to pour)'],
+    ],
+    start: 'diameter',
+  },
+  {
+    path: 'multiStem',
+    label: 'Several stems count as',
+    kind: 'choice',
+    options: [
+      ['equivalent', 'one of the same wood area'],
+      ['sum', 'their diameters added up'],
+    ],
+    start: 'equivalent',
+    when: (typed) => Object.keys(typed).filter((p) => p.startsWith('stems[') && typed[p] !== '').length > 1,
+  },
+  { path: 'rate.low', label: 'Low rate per inch', kind: 'quantity', start: '0.1 fl oz' },
+  { path: 'rate.high', label: 'High rate per inch', kind: 'quantity', start: '0.2 fl oz' },
+  CHOICE,
+  {
+    rows: 'tiers',
+    each: 'larger trunks',
+    lines: [
+      { path: 'above', label: 'Diameter above', kind: 'quantity' },
+      { path: 'low', label: 'Low', kind: 'quantity' },
+      { path: 'high', label: 'High', kind: 'quantity' },
+    ],
+    start: [{ above: '15 in', low: '0.2 fl oz', high: '0.4 fl oz' }],
+  },
+]
+
+const STRENGTH: Line = {
+  path: 'strength',
+  label: 'Strength',
+  kind: 'quantity',
+  start: '2 lb/gal',
+  hint: 'active ingredient, by the label',
+}
 
 /** Everything about one trunk: its size, what goes in and where, what is poured round it. */
 export const TRUNK_SHEETS: readonly Sheet[] = [
@@ -207,42 +255,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
     title: 'Soil drench',
     question: 'How much product, in how much water?',
     lines: [
-      stems([{ girth: '56 in' }]),
-      {
-        path: 'basis',
-        label: 'The label’s inch is of',
-        kind: 'choice',
-        options: [
-          ['diameter', 'diameter (concentrates)'],
-          ['girth', 'girth (ready to pour)'],
-        ],
-        start: 'diameter',
-      },
-      {
-        path: 'multiStem',
-        label: 'Several stems count as',
-        kind: 'choice',
-        options: [
-          ['equivalent', 'one of the same wood area'],
-          ['sum', 'their diameters added up'],
-        ],
-        start: 'equivalent',
-        when: (typed) =>
-          Object.keys(typed).filter((p) => p.startsWith('stems[') && typed[p] !== '').length > 1,
-      },
-      { path: 'rate.low', label: 'Low rate per inch', kind: 'quantity', start: '0.1 fl oz' },
-      { path: 'rate.high', label: 'High rate per inch', kind: 'quantity', start: '0.2 fl oz' },
-      CHOICE,
-      {
-        rows: 'tiers',
-        each: 'larger trunks',
-        lines: [
-          { path: 'above', label: 'Diameter above', kind: 'quantity' },
-          { path: 'low', label: 'Low', kind: 'quantity' },
-          { path: 'high', label: 'High', kind: 'quantity' },
-        ],
-        start: [{ above: '15 in', low: '0.2 fl oz', high: '0.4 fl oz' }],
-      },
+      ...DRENCHED,
       {
         rows: 'water',
         each: 'water row',
@@ -252,17 +265,115 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         ],
         start: [{ girthUpTo: '50 in', volume: '1 gal' }, { volume: '2 gal' }],
       },
-      {
-        path: 'strength',
-        label: 'Strength',
-        kind: 'quantity',
-        start: '2 lb/gal',
-        hint: 'active ingredient, by the label',
-      },
+      STRENGTH,
     ],
     figures: [
       { label: 'Product', path: 'product' },
       { label: 'Water', path: 'water' },
+      { label: 'Active ingredient', path: 'activeIngredient' },
+    ],
+  },
+  {
+    name: 'soil-injection',
+    title: 'Soil injection',
+    question: 'How many holes, and what goes in each?',
+    lines: [
+      ...DRENCHED,
+      STRENGTH,
+      {
+        path: 'pattern.kind',
+        label: 'Holes lie',
+        kind: 'choice',
+        options: [
+          ['rings', 'in rings round the trunk'],
+          ['grid', 'on a grid over the roots'],
+        ],
+        start: 'rings',
+      },
+      {
+        path: 'pattern.first',
+        label: 'First ring',
+        kind: 'quantity',
+        start: '1 ft',
+        hint: 'from the bark',
+        when: pattern('rings'),
+      },
+      { path: 'pattern.rings', label: 'Rings', kind: 'number', start: '3', when: pattern('rings') },
+      {
+        path: 'pattern.holeSpacing',
+        label: 'Holes apart on a ring',
+        kind: 'quantity',
+        start: '2.5 ft',
+        when: pattern('rings'),
+      },
+      {
+        path: 'pattern.radius',
+        label: 'Out to',
+        kind: 'quantity',
+        start: '12 ft',
+        hint: 'from the middle of the trunk',
+        when: pattern('grid'),
+      },
+      {
+        path: 'pattern.trunkClear',
+        label: 'Clear of the bark',
+        kind: 'quantity',
+        start: '1 ft',
+        when: pattern('grid'),
+      },
+      {
+        path: 'pattern.hardscapePercent',
+        label: 'Paved, per cent',
+        kind: 'number',
+        start: '20',
+        when: pattern('grid'),
+      },
+      {
+        path: 'pattern.spacing',
+        label: 'Rings or holes apart',
+        kind: 'quantity',
+        start: '2.5 ft',
+        hint: 'between rings, or between the holes of a grid',
+      },
+      { path: 'mixPerHole', label: 'Mix in a hole', kind: 'quantity', start: '8 fl oz' },
+    ],
+    figures: [
+      { label: 'Holes', path: 'holes', unit: '' },
+      { label: 'Each ring', path: 'ringHoles' },
+      { label: 'Product', path: 'product' },
+      { label: 'Water', path: 'water' },
+      { label: 'Product in a hole', path: 'perHole' },
+      { label: 'Active ingredient', path: 'activeIngredient' },
+    ],
+  },
+  {
+    name: 'bark',
+    title: 'Bark spray',
+    question: 'How much for each stem, and how much bark?',
+    lines: [
+      stems([{ diameter: '9 in' }, { girth: '20 in' }]),
+      {
+        path: 'rate.low',
+        label: 'Low rate per inch',
+        kind: 'quantity',
+        start: '1 fl oz',
+        hint: 'of diameter',
+      },
+      { path: 'rate.high', label: 'High rate per inch', kind: 'quantity', start: '2 fl oz' },
+      CHOICE,
+      {
+        path: 'bandHeight',
+        label: 'Band up to',
+        kind: 'quantity',
+        start: '5 ft',
+        hint: 'from the soil line',
+      },
+      { ...STRENGTH, start: '0.8 lb/gal' },
+    ],
+    figures: [
+      { label: 'Product', path: 'product' },
+      { label: 'Each stem', path: 'stemByStem' },
+      { label: 'Bark to wet', path: 'bandArea' },
       { label: 'Active ingredient', path: 'activeIngredient' },
     ],
   },

@@ -75,6 +75,88 @@ export function FeedDrawing() {
   )
 }
 
+/** Holes in rings round the trunk, seen from above, and one hole from the side. */
+export function SoilInjectionDrawing() {
+  return (
+    <Sketch says="From above: rings of holes round the trunk, the first a little way from the bark, further ones outwards; from the side, a hole that takes the mix.">
+      {[26, 48, 70].map((r, k) => (
+        <g key={r}>
+          <circle cx="92" cy="86" r={r} className="fill-none stroke-moss" strokeDasharray="3 4" />
+          {Array.from({ length: 6 + 6 * k }, (_, i) => {
+            const a = ((i + k / 2) / (6 + 6 * k)) * 2 * Math.PI
+            return (
+              <circle
+                key={i}
+                cx={92 + r * Math.sin(a)}
+                cy={86 - r * Math.cos(a)}
+                r="2.4"
+                className="fill-water"
+              />
+            )
+          })}
+        </g>
+      ))}
+      <circle cx="92" cy="86" r="12" className="fill-sapwood stroke-bark" strokeWidth="2.4" />
+      <Measure from={[104, 86]} to={[118, 86]} />
+      <Measure from={[118, 86]} to={[140, 86]} />
+      <Word x={178} y={36}>
+        first ring, from the bark
+      </Word>
+      <path d="M174,34Q128,46 112,82" className="stroke-ink2 fill-none" />
+      <Word x={178} y={66}>
+        between rings
+      </Word>
+      <path d="M174,64Q146,66 130,82" className="stroke-ink2 fill-none" />
+      <path d="M180,112H290" className="stroke-bark" strokeWidth="1.6" />
+      <path d="M226,112v40h8v-40" className="fill-water stroke-bark" strokeWidth="1.4" />
+      <Word x={242} y={136}>
+        mix a hole
+      </Word>
+    </Sketch>
+  )
+}
+
+/** A clump of stems, each with its band from the soil line up. */
+export function BarkDrawing() {
+  return (
+    <Sketch says="Stems from the side, each wetted all round from the soil line to the height of the band.">
+      <Ground />
+      {[
+        [92, 13],
+        [140, 8],
+        [172, 5],
+      ].map(([x, half]) => (
+        <g key={x}>
+          <path
+            d={`M${x! - half! - 4},150L${x! - half!},138V14H${x! + half!}V138L${x! + half! + 4},150Z`}
+            className="fill-sapwood stroke-bark"
+            strokeWidth="1.6"
+          />
+          <path
+            d={`M${x! - half! - 4},150L${x! - half!},138V66H${x! + half!}V138L${x! + half! + 4},150Z`}
+            className="fill-water"
+            opacity="0.45"
+          />
+        </g>
+      ))}
+      <Measure from={[60, 150]} to={[60, 66]} />
+      <Word x={52} y={100} anchor="end">
+        band
+      </Word>
+      <Word x={52} y={114} anchor="end">
+        height
+      </Word>
+      <Word x={196} y={90}>
+        each stem
+      </Word>
+      <Word x={196} y={104}>
+        on its own
+      </Word>
+      <path d="M192,92L180,98" className="stroke-ink2" />
+    </Sketch>
+  )
+}
+
 /** Trenches like spokes, from the start radius to the end. */
 export function SoilworkDrawing() {
   return (

@@ -31,6 +31,45 @@ export function CapDrawing() {
   )
 }
 
+/** Two things there is only so much of, and the trees that share them. */
+export function ShareDrawing() {
+  const bar = (y: number, widths: readonly number[]) => (
+    <>
+      <rect x="20" y={y} width="260" height="26" className="fill-paper stroke-ink" strokeWidth="1.6" />
+      {widths.map((width, i) => (
+        <rect
+          key={i}
+          x={20 + widths.slice(0, i).reduce((s, w) => s + w, 0)}
+          y={y}
+          width={width}
+          height="26"
+          className={i % 2 === 0 ? 'fill-moss-soft stroke-moss' : 'fill-water-soft stroke-water'}
+          strokeWidth="1.4"
+        />
+      ))}
+    </>
+  )
+  return (
+    <Sketch says="What is left of the limit and the minutes there are, each shared among the trees by the way each is worked.">
+      <Word x={20} y={30}>
+        left of the limit
+      </Word>
+      {bar(38, [70, 8, 46, 40, 60])}
+      <Word x={20} y={96}>
+        minutes of work
+      </Word>
+      {bar(104, [28, 96, 20, 22, 30])}
+      <path d="M94,66Q86,84 98,102" className="fill-none stroke-ink2" strokeDasharray="3 3" />
+      <Word x={104} y={88}>
+        injected: little limit, many minutes
+      </Word>
+      <Word x={20} y={152}>
+        drenched: much limit, few minutes
+      </Word>
+    </Sketch>
+  )
+}
+
 const wave = (x: number) => 92 - 40 * Math.sin(((x - 20) / 130) * 2 * Math.PI)
 const points = Array.from({ length: 131 }, (_, i) => 20 + i * 2)
 
