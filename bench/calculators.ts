@@ -3,6 +3,7 @@ import { ask, CALCULATORS } from '@/calc/calculators'
 import { seeded } from '@/core/decide/random'
 import { worthSpread } from '@/core/decide/worthSpread'
 import { chooseItems, type Item } from '@/core/limits/knapsack'
+import { chooseWays } from '@/core/limits/multipleChoice'
 import { layoutPorts, type LayoutInput } from '@/core/ports/layout'
 import { forbiddenAt, suitability } from '@/core/ports/suitability'
 import { toSI } from '@/core/quantity/units'
@@ -78,6 +79,61 @@ function knapsacks(solve: Solve) {
   }
 }
 
+/** One of three ways or none for each of 200 trees, within a limit and hours: values, then minutes, against HiGHS. */
+function shares(solve: Solve) {
+  console.log(
+    '\n| 200 trees, three ways, two bounds | ours, ms | HiGHS (worth alone), ms | ratio | totals agree |\n| --- | ---: | ---: | ---: | --- |',
+  )
+  const whole = (most: number) => Math.floor(most * random())
+  const property = (worth: (priority: number, inches: number) => number) =>
+    Array.from({ length: 200 }, () => {
+      const inches = (40 + whole(280)) / 10
+      const value = worth(1 + whole(5), inches)
+      return [
+        { value: value * 10, minutes: 8 + Math.round(inches / 3), active: Math.round(inches * 3125) },
+        { value: value * 10, minutes: Math.round(20 + inches * 2.2), active: 0 },
+        { value: value * 9, minutes: Math.round(10 + inches / 2), active: Math.round(inches * 2500) },
+      ]
+    })
+  for (const [name, trees, limit, hours] of [
+    ['priority 1–5, limit and hours for two fifths', property((p) => p), 0.4, 0.4],
+    ['priority 1–5, hours enough', property((p) => p), 0.3, 1],
+    ['priority by size', property((_, inches) => Math.round(inches)), 0.4, 0.3],
+    [
+      'any figures',
+      Array.from({ length: 200 }, () =>
+        [0, 1, 2].map(() => ({ value: 1 + whole(1000), minutes: 1 + whole(100), active: 1 + whole(1e9) })),
+      ),
+      0.3,
+      0.3,
+    ],
+  ] as const) {
+    const total = (of: 'minutes' | 'active') =>
+      trees.reduce((sum, ways) => sum + Math.max(...ways.map((w) => w[of])), 0)
+    const room = {
+      active: Math.floor(total('active') * limit),
+      minutes: Math.floor(total('minutes') * hours),
+    }
+    const times: number[] = []
+    let choice: (number | null)[] = []
+    for (let i = 0; i < 5; i++) {
+      const [ms, chosen] = timed(() => chooseWays(trees, room))
+      times.push(ms)
+      choice = chosen
+    }
+    const all = trees.flatMap((ways, i) => ways.map((w, o) => ({ ...w, x: `x${i}_${o}` })))
+    const sum = (of: 'value' | 'minutes' | 'active') => all.map((w) => `${w[of]} ${w.x}`).join(' + ')
+    const rows = trees.map((ways, i) => `t${i}: ${ways.map((_, o) => `x${i}_${o}`).join(' + ')} <= 1`)
+    const problem = `Maximize\n obj: ${sum('value')}\nSubject To\n a: ${sum('active')} <= ${room.active}\n m: ${sum('minutes')} <= ${room.minutes}\n ${rows.join('\n ')}\nBinary\n ${all.map((w) => w.x).join(' ')}\nEnd`
+    const [theirs, answer] = timed(() => solve(problem, { mip_rel_gap: 0, mip_abs_gap: 0, time_limit: 60 }))
+    const ours = median(times)
+    const value = choice.reduce<number>((s, o, i) => s + (o === null ? 0 : trees[i]![o]!.value), 0)
+    console.log(
+      `| ${name} | ${ours.toFixed(0)} | ${theirs.toFixed(0)} | ${(theirs / ours).toFixed(1)} | ${Math.abs(value - answer.ObjectiveValue) < 0.5 ? 'yes' : `no: ${value} and ${answer.ObjectiveValue}, ${answer.Status}`} |`,
+    )
+  }
+}
+
 function portSets(solve: Solve) {
   console.log('\n| ports | ours, ms | HiGHS, ms | ratio | totals agree |\n| --- | ---: | ---: | ---: | --- |')
   const inch = (n: number) => toSI(n, 'in')
@@ -145,6 +201,7 @@ async function main() {
   const highs = await loadHighs()
   const solve: Solve = (problem, options) => highs.solve(problem, options)
   knapsacks(solve)
+  shares(solve)
   portSets(solve)
   draws()
 }

@@ -150,6 +150,15 @@ function least(options: readonly Option[][], known: Choice, aim: Aim): Found {
   const ways = waysBack(figures, priced, start, order)
   /** Whether a part-answer that has lost this much could still end below the best known. */
   const promising = (loss: number) => Math.ceil(bound + loss - grain) < bestCost
+  const views = viewsFrom(figures, prices, start, order)
+  /** Whether it could still, seen with other prices too; those tell where one thing is overspent and the other left over. */
+  const hopeful = (s: State, stage: number) => {
+    const r = s.one - aim.bounds[0]
+    const t = s.two - aim.bounds[1]
+    for (const v of views)
+      if (Math.ceil(s.cost + v.one * r + v.two * t + v.rest[stage]! - grain) >= bestCost) return false
+    return true
+  }
   const search = (wide: number) => {
     let work = 0
     let states: State[] = [{ cost, one, two, loss: 0, changed: null }]
@@ -163,7 +172,7 @@ function least(options: readonly Option[][], known: Choice, aim: Aim): Found {
           needed(s.two - aim.bounds[1], prices[1], back.two),
         )
       const from = figures[i]![start[i]!]!
-      const lists = [states.filter((s) => promising(s.loss + more(s)))]
+      const lists = [states.filter((s) => promising(s.loss + more(s)) && hopeful(s, stage + 1))]
       figures[i]!.forEach((to, o) => {
         if (o === start[i]) return
         const lost = priced[i]![o]! - priced[i]![start[i]!]!
@@ -178,7 +187,7 @@ function least(options: readonly Option[][], known: Choice, aim: Aim): Found {
             changed: { tree: i, option: o, before: s.changed },
           }
           consider(() => changedFrom(start, state), state.cost, state.one, state.two)
-          if (promising(state.loss + more(state))) list.push(state)
+          if (promising(state.loss + more(state)) && hopeful(state, stage + 1)) list.push(state)
         }
         lists.push(list)
       })
@@ -197,6 +206,34 @@ function least(options: readonly Option[][], known: Choice, aim: Aim): Found {
 
 /** A price times a bound that may be without end: what is not scarce costs nothing. */
 const times = (price: number, bound: number) => (price === 0 ? 0 : price * bound)
+
+/** Other prices, and for every stage what the trees from there on could still save at them. */
+interface View {
+  one: number
+  two: number
+  rest: number[]
+}
+
+const LEANINGS = [0.4, 0.7, 0.85, 0.95, 1, 1.05, 1.2, 1.5, 3]
+
+function viewsFrom(
+  figures: readonly (readonly (readonly [number, number, number])[])[],
+  [one, two]: readonly [number, number],
+  start: Choice,
+  order: readonly number[],
+): View[] {
+  if (one === 0 || two === 0) return []
+  const pairs = LEANINGS.flatMap((f) => LEANINGS.map((g) => [f, g] as const))
+    .filter(([f, g]) => f !== 1 || g !== 1)
+    .sort((a, b) => Math.abs(Math.log(b[0] / b[1])) - Math.abs(Math.log(a[0] / a[1])))
+  return pairs.map(([f, g]) => {
+    const view: View = { one: one * f, two: two * g, rest: [0] }
+    const at = ([c, r, s]: readonly [number, number, number]) => c + view.one * r + view.two * s
+    for (const i of [...order].reverse())
+      view.rest.unshift(view.rest[0]! + Math.min(...figures[i]!.map(at)) - at(figures[i]![start[i]!]!))
+    return view
+  })
+}
 
 /** What a unit less and a unit more of a figure costs at least. */
 interface Rates {
