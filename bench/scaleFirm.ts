@@ -43,6 +43,7 @@ const KINDS = {
   record: 15,
   followUp: 16,
   label: 17,
+  shelf: 20,
   feature: 18,
   event: 19,
 } as const
@@ -93,11 +94,15 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('feature', 'n')}, ${f}, ${id('site', 'n')}, 'boundary',
             '{"type":"Polygon","coordinates":[[[0,0],[400,0],[400,300],[0,300],[0,0]]]}' from generate_series(1, ${sites}) n`)
     })
-    await step('label card', () =>
+    await step('cards', () =>
       sql.unsafe(`
-        insert into label_card (id, firm_id, code, version, name, registration, body)
-          select ${id('label', '1')}, ${f}, code, version, name, registration, body
-          from label_card where code = 'EB4' order by version desc limit 1`),
+        insert into card (id, firm_id, kind, code, version, name, registration, body)
+          select ${id('shelf', '1')}, ${f}, kind, code, version, name, registration, body
+          from card where code = 'EB4' order by version desc limit 1;
+        insert into card_use (id, firm_id, card_id, n, method, body)
+          select ${id('label', '1')}, ${f}, ${id('shelf', '1')}, 1, u.method, u.body
+          from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id
+          where c.code = 'EB4' and u.n = 1 and c.firm_id <> ${f} order by c.version desc limit 1`),
     )
     await step('trees', () =>
       sql.unsafe(`
@@ -174,7 +179,7 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('prescription', `n * 4 + k`)}, ${f}, ${id('tree', 'n')}, ${id('decision', `n * 4 + k`)}, 'emerald-ash-borer',
             case when k < 2 then 'done' else 'handed' end, ${noon} - interval '799 days' + k * interval '380 days', ${id('person', '1')}
           from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3);
-        insert into prescription_item (id, firm_id, prescription_id, method, label_card_id, reading_id, dose, working, expectations)
+        insert into prescription_item (id, firm_id, prescription_id, method, card_use_id, reading_id, dose, working, expectations)
           select ${id('item', `n * 4 + k`)}, ${f}, ${id('prescription', `n * 4 + k`)}, 'trunk-injection', ${id('label', '1')}, ${id('reading', `n * 4`)},
             jsonb_build_object('choice', 0, 'portGirthM', 1.4, 'diameterM', 0.4, 'volumeM3', 0.00008, 'perPortM3', 0.0000115, 'largestGapM', 0.2,
               'uptake', jsonb_build_object('from', 1500, 'to', 3000), 'ports', ${ports}),

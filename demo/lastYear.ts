@@ -5,7 +5,7 @@ import { inFirm } from '@/db/client'
 import type { PersonRow } from '@/db/queries/person'
 import { readingsOfTree } from '@/db/queries/reading'
 import { labelSource, planBase } from '@/server/prescribe'
-import { CARDS } from './cards'
+import { CARDS, labelOf } from './cards'
 import { FIRM, idFor, PEOPLE, ZONE, type Story } from './story'
 import { treeById } from '@/db/queries/tree'
 
@@ -33,10 +33,10 @@ export async function bestBearings(treeId: string, on: string, portGirth: string
     const base = await planBase({ sql, person, now, today: on }, (await treeById(sql, treeId))!, reading)
     return planInjection({
       ...base,
-      card: card.body,
+      card: labelOf(card.card),
       choice: 0,
       portGirth: girth.value.si,
-      sources: { ...base.sources, label: labelSource(card) },
+      sources: { ...base.sources, label: labelSource({ code: card.card.code, version: card.version }) },
     })
   })
   if (!plan.ok) throw new Error(plan.problem.message)

@@ -1,6 +1,7 @@
 import { addDays, dateIn } from '@/core/time/calendar'
 import { closePool, inFirm, type FirmSql } from '@/db/client'
 import { hashPassword } from '@/server/password'
+import { addCard, addLot } from '@/db/queries/card'
 import { CARDS } from './cards'
 import { bestBearings, lastYear } from './lastYear'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
@@ -84,11 +85,19 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
       areaM2: 780,
       features: COURT_FEATURES,
     })
-    for (const c of CARDS) {
-      await sql`insert into label_card (id, firm_id, code, version, name, registration, body)
-        values (${idFor(`card ${c.code}`)}, ${FIRM.id}, ${c.code}, ${c.version}, ${c.name}, ${c.registration}, ${sql.json(c.body as never)})`
-      for (const [number, expires] of c.lots)
-        await sql`insert into lot (id, firm_id, label_code, number, expires_on) values (${idFor(`lot ${number}`)}, ${FIRM.id}, ${c.code}, ${number}, ${expires})`
+    for (const { card, version, lots } of CARDS) {
+      await addCard(sql, {
+        id: idFor(`shelf ${card.code}`),
+        firmId: FIRM.id,
+        version,
+        card,
+        useIds: card.uses.map((_, n) => idFor(n === 0 ? `card ${card.code}` : `card ${card.code} ${n + 1}`)),
+        // Two springs ago, before any work that rests on it.
+        at: new Date(start.getTime() - 800 * 86_400_000),
+        by: null,
+      })
+      for (const [number, expiresOn] of lots)
+        await addLot(sql, { id: idFor(`lot ${number}`), firmId: FIRM.id, code: card.code, number, expiresOn })
     }
   })
   const story = new Story(start)

@@ -67,7 +67,9 @@ describe.each(CALCULATORS.map((c) => [c.name, c] as const))('%s', (name, { examp
   const all = places(example)
   /** Where a value is a word, a name or a date, other text can be right. */
   const isFree = (path: Path) =>
-    /(^id|^way|name|product|active|group|kind|actives)$/.test(String(path.findLast((k) => typeof k === 'string')))
+    /(^id|^way|name|product|active|group|kind|actives)$/.test(
+      String(path.findLast((k) => typeof k === 'string')),
+    )
 
   /** Keys of these are products, so any is right. */
   const isByProduct = (path: Path) => /^(minDays|maxApplications|harvestDays)$/.test(String(path.at(-1)))

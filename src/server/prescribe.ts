@@ -24,7 +24,7 @@ import {
   prescriptionsOfTree,
   withdrawPrescription,
 } from '@/db/queries/prescription'
-import { labelById, type LabelRow } from '@/db/queries/labelCard'
+import { labelById, newestVersion, type LabelRow } from '@/db/queries/card'
 import { portsOfItems } from '@/db/queries/port'
 import { simulatedWeather } from '@/standins/weather'
 import { kindOf, ownHosts } from './almanac'
@@ -140,6 +140,13 @@ export const handToCrewVerb = verb({
       )
     const label = await labelById(sql, input.labelId)
     if (!label) return refuse('unknown', 'labelId', 'There is no such label card.')
+    const newest = await newestVersion(sql, label.code)
+    if (newest > label.version)
+      return refuse(
+        'conflict',
+        'labelId',
+        `${label.name} v${label.version} was replaced by v${newest} since this page was opened; load it again and work the dose out by the new card.`,
+      )
     if (!label.body.targets.includes(diagnosis.cause))
       return refuse(
         'not-allowed',
@@ -155,7 +162,7 @@ export const handToCrewVerb = verb({
         askFood: kind?.askFood,
         eaten: input.eaten,
         forbiddenOnFood: label.body.forbiddenOnFood,
-        foodCrops: label.body.foodCrops,
+        foodCrops: label.body.foodCrops?.map((c) => c.host),
       })
     if (kept) return kept
     const unsafe = signsOfDanger(seenOf(await findingsOf(sql, diagnosis.assessmentId)))
@@ -209,7 +216,7 @@ export const handToCrewVerb = verb({
       at: now,
       by: person.id,
       itemId,
-      labelCardId: label.id,
+      cardUseId: label.id,
       readingId: reading.id,
       dose: {
         choice: input.choice,

@@ -19,7 +19,7 @@ import {
   savePort,
   type PortRow,
 } from '@/db/queries/port'
-import { newestVersion } from '@/db/queries/labelCard'
+import { newestVersion } from '@/db/queries/card'
 import { DECIDED } from './decided'
 import { id, line, typed, words } from './text'
 import { verb } from './verb'

@@ -9,12 +9,15 @@ import { finishPracticeVerb } from './practice'
 import { mergeTreesVerb, moveTreeVerb, removeTreeVerb, standAgainVerb, strikeReadingVerb } from './putRight'
 import { confirmTreeVerb, markPortVerb } from './run'
 import { signRecordVerb } from './signRecord'
+import { enterCardVerb, enterLotVerb } from './shelf'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
 import type { Role } from '@/db/queries/person'
 import { mayDo, type Performable } from './verb'
 
 /** Every step of the job by the name under which it is sent. */
 export const VERBS = {
+  'enter-card': enterCardVerb,
+  'enter-lot': enterLotVerb,
   'add-tree': addTreeVerb,
   'change-tree': changeTreeVerb,
   'confirm-identity': confirmIdentityVerb,

@@ -3,6 +3,8 @@ import { tmpdir } from 'node:os'
 import path from 'node:path'
 process.env['LEDGER_FILE'] = path.join(mkdtempSync(path.join(tmpdir(), 'seals-')), 'ledger.seals')
 
+import { CARDS } from '../../demo/cards'
+import { addCard } from '@/db/queries/card'
 import { inFirm, onWatch } from '@/db/client'
 import { chainFrom, recordById, type RecordRow } from '@/db/queries/record'
 import { sealedFirms, troubles } from '@/db/queries/seal'
@@ -277,7 +279,7 @@ describe('the record says what happened', () => {
     )
     await inFirm(
       firm.id,
-      (sql) => sql`insert into lot (id, firm_id, label_code, number, expires_on)
+      (sql) => sql`insert into lot (id, firm_id, card_code, number, expires_on)
         values (${uuidv7()}, ${firm.id}, ${run.item.labelCode}, 'LOT-OLD', '2026-06-11')`,
     )
     const entry = recordInput(run.item.id, 9)
@@ -289,10 +291,16 @@ describe('the record says what happened', () => {
       field: 'role',
       message: expect.stringMatching(/ran out on 11 Jun 2026/),
     })
-    await inFirm(
-      firm.id,
-      (sql) => sql`insert into label_card (id, firm_id, code, version, name, registration, body)
-        select ${uuidv7()}, firm_id, code, 2, name, registration, body from label_card where id = ${firm.label}`,
+    await inFirm(firm.id, (sql) =>
+      addCard(sql, {
+        id: uuidv7(),
+        firmId: firm.id,
+        version: 2,
+        card: CARDS[0]!.card,
+        useIds: [uuidv7()],
+        at: NOON,
+        by: null,
+      }),
     )
     expect(await problemOf(lead(), 'sign-record', entry)).toMatchObject({
       field: 'label',

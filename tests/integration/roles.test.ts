@@ -8,6 +8,8 @@ const ALL: Role[] = ['arborist', 'crew lead', 'technician', 'office']
 const FIELD: Role[] = ['arborist', 'crew lead', 'technician']
 const MAY: Record<string, Role[]> = {
   'add-tree': ['arborist', 'crew lead', 'office'],
+  'enter-card': ['arborist', 'office'],
+  'enter-lot': ['arborist', 'crew lead', 'office'],
   'change-tree': ['arborist', 'crew lead', 'office'],
   'confirm-identity': ['arborist', 'crew lead'],
   'add-reading': FIELD,

@@ -1,3 +1,5 @@
+import { CARDS } from '../../demo/cards'
+import { addCard } from '@/db/queries/card'
 import { inFirm } from '@/db/client'
 import { holesOfTree } from '@/db/queries/ring'
 import { recordById } from '@/db/queries/record'
@@ -119,12 +121,19 @@ describe('before a prescription', () => {
 
   test('the label names the cause', async () => {
     const { prescription: wanted } = await decideAsh(firm, 'L-1')
-    const owner = ownerSql()
     const other = uuidv7()
-    await owner`insert into label_card (id, firm_id, code, version, name, registration, body)
-      select ${other}, firm_id, 'ZZ9', 1, 'Example ZZ9', 'DEMO-9', jsonb_set(body, '{targets}', '["aphids"]')
-      from label_card where id = ${firm.label}`
-    await owner.end()
+    const { card } = CARDS[0]!
+    await inFirm(firm.id, (sql) =>
+      addCard(sql, {
+        id: uuidv7(),
+        firmId: firm.id,
+        version: 1,
+        card: { ...card, code: 'ZZ9', uses: [{ ...card.uses[0]!, targets: ['aphids'] }] },
+        useIds: [other],
+        at: NOON,
+        by: null,
+      }),
+    )
     expect(await problemOf(arborist(), 'hand-to-crew', { ...wanted, labelId: other })).toMatchObject({
       code: 'not-allowed',
       field: 'labelId',

@@ -5,6 +5,7 @@ import type { PersonRow, Role } from '@/db/queries/person'
 import { itemsOfJob } from '@/db/queries/job'
 import { portsOfItems } from '@/db/queries/port'
 import { verbNamed } from '@/server/verbs'
+import { addCard, addLot } from '@/db/queries/card'
 import { CARDS } from '../../demo/cards'
 import type { Sent } from '@/server/verb'
 import type { Result } from '@/core/problem'
@@ -33,9 +34,9 @@ export async function makeFirm(name: string): Promise<TestFirm> {
     const client = uuidv7()
     await sql`insert into client (id, firm_id, name) values (${client}, ${id}, 'Client')`
     await sql`insert into site (id, firm_id, client_id, name, place, time_zone) values (${site}, ${id}, ${client}, ${`${name} site`}, 'Testham', 'America/New_York')`
-    const card = CARDS[0]!
-    await sql`insert into label_card (id, firm_id, code, version, name, registration, body) values (${label}, ${id}, ${card.code}, 1, ${card.name}, ${card.registration}, ${sql.json(card.body as never)})`
-    await sql`insert into lot (id, firm_id, label_code, number) values (${uuidv7()}, ${id}, ${card.code}, 'LOT-1')`
+    const { card } = CARDS[0]!
+    await addCard(sql, { id: uuidv7(), firmId: id, version: 1, card, useIds: [label], at: NOON, by: null })
+    await addLot(sql, { id: uuidv7(), firmId: id, code: card.code, number: 'LOT-1', expiresOn: null })
   })
   return {
     id,

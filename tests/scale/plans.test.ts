@@ -1,6 +1,7 @@
 import postgres from 'postgres'
 import { dateIn } from '@/core/time/calendar'
 import type { PersonRow } from '@/db/queries/person'
+import { addCard } from '@/db/queries/card'
 import type { FirmSql } from '@/db/client'
 import { LARGE, makeScaleFirm, scaleId } from '../../bench/scaleFirm'
 
@@ -71,11 +72,22 @@ beforeAll(async () => {
   const owner = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} })
   const [there] = await owner`select count(*)::int as n from tree where firm_id = ${LARGE.firm}`
   if (there!.n === 0) {
-    const card = (await import('../../demo/cards')).CARDS[0]!
+    const { card } = (await import('../../demo/cards')).CARDS[0]!
     await owner`insert into firm (id, name, town, time_zone) values ('00000001-0000-7000-8000-00000000aaaa', 'Beside', 'Quayside', 'UTC') on conflict do nothing`
-    await owner`insert into label_card (id, firm_id, code, version, name, registration, body)
-      values ('00000001-0000-7000-8000-00000000aaab', '00000001-0000-7000-8000-00000000aaaa', ${card.code}, 3, ${card.name}, ${card.registration}, ${owner.json(card.body as never)})
-      on conflict do nothing`
+    const beside = '00000001-0000-7000-8000-00000000aaaa'
+    await owner`delete from card_use where firm_id = ${beside}`
+    await owner`delete from card where firm_id = ${beside}`
+    await owner.begin((t) =>
+      addCard(t as never, {
+        id: '00000001-0000-7000-8000-00000000aaab',
+        firmId: beside,
+        version: 3,
+        card,
+        useIds: ['00000001-0000-7000-8000-00000000aaac'],
+        at: new Date(),
+        by: null,
+      }),
+    )
     await makeScaleFirm(process.env.DATABASE_OWNER_URL!, { ...LARGE, seal }, TODAY)
   }
   await owner.end()
@@ -98,7 +110,8 @@ const SHORT = new Set([
   'person',
   'client',
   'site',
-  'label_card',
+  'card',
+  'card_use',
   'lot',
   'almanac_own',
   'almanac_note',

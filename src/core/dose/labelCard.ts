@@ -2,48 +2,15 @@ import { readQuantity } from '../quantity/parse'
 import { ok, type Result } from '../problem'
 import { type Length, type Temperature, type Volume } from '../quantity/units'
 import { NOISE } from '../quantity/whole'
+import type { Card, CardUse, TermsOf } from '../card/card'
 import type { PortRule } from './injection'
 
 /** The firm's copy of what a label says about a trunk injection; quantities as the label writes them. */
-export interface InjectionUse {
-  method: 'trunk-injection'
-  hardware: string
-  ratePerInch?: { low: string; high: string }
-  capsule?: { volume: string; maxPerInch: string }
-  ports:
-    | { rule: 'spacing'; spacing: string }
-    | { rule: 'per-diameter'; inchesPerPort: number }
-    | { rule: 'table'; rows: { upTo?: string; ports: number }[] }
-  minSpacing: string
-  maxGap?: string
-  perPortMax?: string
-  minPorts?: number
-  bit: string
-  depth: string
-  uptakeMinutes: { from: number; to: number }
-  temperature: { least: string; most: string }
-  hole: string
-  retreatYears: number
-}
+export type InjectionUse = TermsOf<'trunk-injection'>
 
-/** A label card: name, registration, what is in it, on what and how it may be used. Versions are never edited. */
-export interface LabelCard {
-  formulation: string
-  actives: { name: string; strength: string; group: string }[]
-  signalWord: string
-  hosts: string[]
-  forbiddenOnFood: boolean
-  /** Kinds of tree on which the label names a food crop for this use. */
-  foodCrops?: string[]
-  targets: string[]
-  use: InjectionUse
-  reentryHours: number
-  beeCaution: string
-  waterCaution: string
-  protectiveGear: string[]
-  /** Said on the card's face: an example, not a label. */
-  example: boolean
-}
+/** A card with the one use of it that a dose rests on; `use` are that use's terms. */
+export type LabelCard = Pick<Card, 'formulation' | 'actives' | 'signalWord' | 'example'> &
+  Omit<Extract<CardUse, { method: 'trunk-injection' }>, 'method' | 'terms'> & { use: InjectionUse }
 
 /** An injection use with its quantities read to SI. */
 export interface InjectionTerms {

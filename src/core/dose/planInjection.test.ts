@@ -13,7 +13,6 @@ const card: LabelCard = {
   forbiddenOnFood: true,
   targets: ['emerald-ash-borer'],
   use: {
-    method: 'trunk-injection',
     hardware: 'bottle',
     ratePerInch: { low: '5 mL', high: '10 mL' },
     ports: { rule: 'spacing', spacing: '6 in' },

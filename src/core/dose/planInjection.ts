@@ -6,6 +6,7 @@ import { plain, showLength, type UnitSystem } from '../quantity/format'
 import { DIAMETER_LIMITS } from '../trunk/trunk'
 import type { Length, Temperature } from '../quantity/units'
 import type { Working } from '../working/working'
+import { namesHost } from '../card/namesHost'
 import { doseInjection, type Injection } from './injection'
 import { doubtPortGirth, readInjectionUse, type InjectionTerms, type LabelCard } from './labelCard'
 import { estimateUptake, type Soil, type Wood } from './uptake'
@@ -50,7 +51,7 @@ export interface InjectionPlan {
  */
 export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> {
   const { card, units } = input
-  if (!card.hosts.includes(input.host))
+  if (!namesHost(card, input.host))
     return refuse(
       'not-allowed',
       'label',

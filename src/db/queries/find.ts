@@ -19,17 +19,18 @@ export async function findCalled(sql: FirmSql, text: string, most: number): Prom
         when 'site' then (select s.name from site s where s.id = f.id)
         when 'client' then (select c.name from client c where c.id = f.id)
         when 'person' then (select p.name from person p where p.id = f.id)
-        when 'card' then (select l.name from label_card l where l.id = f.id)
+        when 'card' then (select l.name from card l where l.id = f.id)
         else (select 'Record ' || r.seq from record r where r.id = f.id) end as title,
       case f.kind
         when 'tree' then (select t.host || '|' || s.name from tree t join site s on s.id = t.site_id where t.id = f.id and t.status = 'standing')
         when 'site' then (select c.name || ' · ' || s.place from site s join client c on c.id = s.client_id where s.id = f.id)
         when 'client' then 'client'
         when 'person' then (select p.role from person p where p.id = f.id)
-        when 'card' then (select 'label card v' || l.version from label_card l where l.id = f.id)
+        when 'card' then (select l.kind || ' card v' || l.version from card l where l.id = f.id)
         else (select t.tag || ' · ' || s.name from record r join tree t on t.id = r.tree_id join site s on s.id = r.site_id where r.id = f.id) end as detail,
       case f.kind
         when 'client' then (select s.id::text from site s where s.client_id = f.id order by s.name limit 1)
+        when 'card' then (select l.code from card l where l.id = f.id)
         else f.id::text end as at
     from find_called(${text.toLowerCase()}, ${most}) f`
 }

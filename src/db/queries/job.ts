@@ -1,6 +1,7 @@
 import type { LabelCard } from '@/core/dose/labelCard'
 import type { Working } from '@/core/working/working'
 import type { FirmSql } from '../client'
+import { labelBody } from './card'
 import type { Length, Volume } from '@/core/quantity/units'
 import type { InjectionDose, PrescriptionRow } from './prescription'
 
@@ -144,12 +145,13 @@ const itemSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.tree_id as "treeId", s.time_zone as "timeZone", t.tag, t.host, t.note as "treeNote", i.status,
     i.confirmed_at as "confirmedAt", pi.id as "itemId", pi.reading_id as "readingId", pr.id as "prescriptionId",
     pr.decision_id as "decisionId", pr.status as "prescriptionStatus", pr.cause, pi.expectations, pi.dose, pi.working,
-    l.id as "labelId", l.name as "labelName", l.code as "labelCode", l.version as "labelVersion", l.registration, l.body as label,
+    u.id as "labelId", c.name as "labelName", c.code as "labelCode", c.version as "labelVersion", c.registration,
+    ${labelBody(sql)} as label,
     (select r.id from record r where r.job_item_id = i.id and r.kind = 'application') as "recordId"
   from job_item i join tree t on t.id = i.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
   join prescription_item pi on pi.id = i.prescription_item_id
   join prescription pr on pr.id = pi.prescription_id
-  join label_card l on l.id = pi.label_card_id`
+  join card_use u on u.id = pi.card_use_id join card c on c.id = u.card_id`
 
 export async function confirmJobItem(sql: FirmSql, id: string, at: Date): Promise<void> {
   await sql`update job_item set confirmed_at = ${at} where id = ${id} and confirmed_at is null`

@@ -39,11 +39,12 @@ export interface PrescriptionRow {
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
     select p.id, p.tree_id as "treeId", p.decision_id as "decisionId", p.cause, p.status, p.signed_at as "signedAt", w.name as "signedBy",
-      i.id as "itemId", i.reading_id as "readingId", i.method, l.id as "labelId", l.name as "labelName", l.code as "labelCode", l.version as "labelVersion",
+      i.id as "itemId", i.reading_id as "readingId", i.method, u.id as "labelId", l.name as "labelName", l.code as "labelCode", l.version as "labelVersion",
       i.dose, i.working, j.id as "jobId", ji.id as "jobItemId", j.on_date::text as "onDate"
     from prescription p
     join prescription_item i on i.prescription_id = p.id
-    join label_card l on l.id = i.label_card_id
+    join card_use u on u.id = i.card_use_id
+    join card l on l.id = u.card_id
     join person w on w.id = p.signed_by
     left join job_item ji on ji.prescription_item_id = i.id
     left join job j on j.id = ji.job_id
@@ -61,7 +62,7 @@ export async function addPrescription(
     at: Date
     by: string
     itemId: string
-    labelCardId: string
+    cardUseId: string
     readingId: string
     dose: InjectionDose
     working: Working
@@ -70,8 +71,8 @@ export async function addPrescription(
 ): Promise<void> {
   await sql`insert into prescription (id, firm_id, tree_id, decision_id, cause, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.decisionId}, ${p.cause}, ${p.at}, ${p.by})`
-  await sql`insert into prescription_item (id, firm_id, prescription_id, method, label_card_id, reading_id, dose, working, expectations)
-    values (${p.itemId}, ${p.firmId}, ${p.id}, 'trunk-injection', ${p.labelCardId}, ${p.readingId}, ${sql.json(p.dose as never)},
+  await sql`insert into prescription_item (id, firm_id, prescription_id, method, card_use_id, reading_id, dose, working, expectations)
+    values (${p.itemId}, ${p.firmId}, ${p.id}, 'trunk-injection', ${p.cardUseId}, ${p.readingId}, ${sql.json(p.dose as never)},
       ${sql.json(p.working as never)}, ${sql.json(p.expectations as never)})`
 }
 

@@ -67,8 +67,9 @@ function hitOf(row: CalledRow): Hit[] {
       return [{ ...base, href: row.at ? `/grounds/${row.at}` : '/grounds' }]
     case 'record':
       return [{ ...base, href: `/ledger/${row.id}` }]
-    case 'person':
     case 'card':
+      return [{ ...base, href: `/shelf/${row.at}` }]
+    case 'person':
       return [{ ...base, href: '/settings' }]
   }
 }

@@ -14,7 +14,7 @@ import { photosOf } from '@/db/queries/photo'
 import { readingsOfTree } from '@/db/queries/reading'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import { treeById, type TreeRow } from '@/db/queries/tree'
-import { labelCards } from '@/db/queries/labelCard'
+import { labelsFor } from '@/db/queries/card'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { ownOf } from '../almanac'
 import { proposalFor } from '../assess'
@@ -185,7 +185,7 @@ export function prescribeView(id: string) {
         readingsOfTree(sql, id),
         diagnosesOfTree(sql, id),
         decisionsOfTree(sql, id),
-        labelCards(sql),
+        labelsFor(sql, 'trunk-injection'),
         prescriptionsOfTree(sql, id),
       ])
     const cards = allCards.filter(

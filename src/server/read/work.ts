@@ -5,7 +5,7 @@ import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/fo
 import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
 import { itemsOfJob, jobById } from '@/db/queries/job'
-import { lotsOfCodes } from '@/db/queries/labelCard'
+import { lotsOfCodes } from '@/db/queries/card'
 import { portsOfItems } from '@/db/queries/port'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { simulatedWeather } from '@/standins/weather'

@@ -1,7 +1,7 @@
 import type { Answer } from '@/calc/calculator'
 import type { RingMark } from '@/core/ports/marks'
 import { Ring } from '@/ui/ring/Ring'
-import { rowsOf, type Typed } from './paths'
+import { rowsOf, type Typed } from '@/ui/fields/paths'
 import { DrenchDrawing, InjectionDrawing, StockDrawing, TrunkDrawing } from './drawings/trunk'
 import {
   BarkDrawing,

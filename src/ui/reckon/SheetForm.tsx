@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { Problem } from '@/core/problem'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { placeOf, rowsOf, type Typed } from './paths'
+import { placeOf, rowsOf, type Typed } from '@/ui/fields/paths'
 import { isRows, rowPath, type Line, type Rows, type Sheet } from './sheet'
 import { Button } from '@/ui/pieces/Button'
 

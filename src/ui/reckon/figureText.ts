@@ -2,7 +2,7 @@ import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { plain, tapeInches } from '@/core/quantity/format'
 import { sensible, SIGNS, type Quantity } from '@/core/quantity/pair'
-import { valueAt } from './paths'
+import { valueAt } from '@/ui/fields/paths'
 import type { Figure } from './sheet'
 import { spokenDate } from '@/core/time/calendar'
 

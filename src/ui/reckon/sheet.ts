@@ -1,4 +1,4 @@
-import { nested, type Typed } from './paths'
+import { nested, type Typed } from '@/ui/fields/paths'
 import { isBareNumber } from '@/core/quantity/parse'
 
 /** One thing to type on a sheet. */

@@ -1,5 +1,5 @@
 import type { Line, Rows, Sheet } from './sheet'
-import type { Typed } from './paths'
+import type { Typed } from '@/ui/fields/paths'
 
 const CHOICE: Line = {
   path: 'choice',

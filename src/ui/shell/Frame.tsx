@@ -39,6 +39,7 @@ const GROUPS: NavEntry[][] = [
     { href: '/follow-up', text: 'Follow-up', lit: /^\/follow-up/ },
   ],
   [
+    { href: '/shelf', text: 'Shelf', lit: /^\/shelf/ },
     { href: '/almanac', text: 'Almanac', lit: /^\/almanac/ },
     { href: '/practice', text: 'Practice', lit: /^\/practice/ },
     { href: '/reckon', text: 'Reckon', lit: /^\/reckon/ },

@@ -14,6 +14,7 @@ export const GO_TO: Record<string, { href: string; text: string }> = {
   f: { href: '/follow-up', text: 'Follow-up' },
   a: { href: '/almanac', text: 'Almanac' },
   c: { href: '/practice', text: 'Practice' },
+  b: { href: '/shelf', text: 'Shelf' },
   k: { href: '/reckon', text: 'Reckon' },
   s: { href: '/settings', text: 'Settings' },
 }

@@ -1,0 +1,250 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { Fragment, useState } from 'react'
+import type { PutOnMethod } from '@/core/card/card'
+import { METHOD_NAME } from '@/core/card/say'
+import type { CardView } from '@/server/read/shelf'
+import { Choice } from '@/ui/fields/Choice'
+import { Field } from '@/ui/fields/Field'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { rowsOf, type Typed } from '@/ui/fields/paths'
+import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { ACTIVE_LINES, linesOfUse, partsOfUse, PRODUCT_LINES, type CardLine } from '@/ui/shelf/cardLines'
+import { blankCard, blankUse, cardOf, methodAt, textsOfUse, typedOf } from '@/ui/shelf/cardText'
+import { useMay } from '@/ui/shell/may'
+
+const METHODS = (Object.keys(METHOD_NAME) as PutOnMethod[]).map((m) => [m, METHOD_NAME[m]] as const)
+
+/** A card copied from a label, from its first panel to its last; or the next version of one that is there. */
+export function CardForm({ stands }: { stands: CardView['versions'][number] | null }) {
+  const may = useMay()
+  const router = useRouter()
+  const verb = useVerb('enter-card', { makes: 'id' })
+  const [typed, setTyped] = useState<Typed>(() => (stands ? typedOf(stands.card) : blankCard()))
+  const [file, setFile] = useState<string | null>(null)
+  if (!may('enter-card'))
+    return (
+      <p>Cards are entered by the arborist or the office. What is on the shelf can be read by everybody.</p>
+    )
+  const actives = rowsOf(typed, 'actives')
+  const uses = rowsOf(typed, 'uses')
+  const set = (path: string, text: string) => setTyped({ ...typed, [path]: text })
+  const drop = (list: string, n: number) =>
+    setTyped(Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${list}[${n}]`))))
+  const next = (rows: number[]) => (rows.at(-1) ?? -1) + 1
+  const place = verb.problem ? lineAt(verb.problem.field, { actives, uses }) : null
+  const at = (path: string) => (place === path ? verb.problem!.message : null)
+  const paths = new Set([
+    ...PRODUCT_LINES.map((l) => l.path),
+    ...actives.flatMap((n) => ACTIVE_LINES.map((l) => `actives[${n}].${l.path}`)),
+    ...uses.flatMap((n) => linesOfUse(methodAt(typed, n)).map((l) => `uses[${n}].${l.path}`)),
+  ])
+
+  async function open(chosen: File | undefined) {
+    if (!chosen) return
+    try {
+      const card: unknown = JSON.parse(await chosen.text())
+      setTyped(typedOf(card))
+      setFile(`${chosen.name} stands below. Read it against the label, then enter it.`)
+    } catch {
+      setFile(`${chosen.name} is no card file: it cannot be read as JSON. Choose a file saved from a shelf.`)
+    }
+  }
+
+  return (
+    <form
+      className="max-w-5xl"
+      onSubmit={async (e) => {
+        e.preventDefault()
+        const entered = await verb.send({ card: cardOf(typed), after: stands?.version ?? null })
+        if (entered) router.push(`/shelf/${entered.code}`)
+      }}
+    >
+      <h1>{stands ? `${stands.card.name}, the version after ${stands.version}` : 'Enter a card'}</h1>
+      <p className="text-ink2 mt-1">
+        Copy it from the label in your hand, panel by panel, in the label’s own units. A card is never
+        changed: the next one stands beside it.
+      </p>
+      <div className="mt-3">
+        <label className="btn btn-quiet">
+          Take it from a file
+          <input
+            type="file"
+            accept="application/json,.json"
+            className="sr-only"
+            onChange={(e) => {
+              void open(e.target.files?.[0])
+              e.target.value = ''
+            }}
+          />
+        </label>
+        <span role="status" className="ml-3">
+          {file}
+        </span>
+      </div>
+      <Panel title="The product">
+        <Lines lines={PRODUCT_LINES} from="" own={typed} typed={typed} at={at} set={set} />
+      </Panel>
+      <Panel title="What is in it">
+        {actives.map((n) => (
+          <div key={n} className="col-span-full grid grid-cols-subgrid gap-y-3 items-start">
+            <Lines lines={ACTIVE_LINES} from={`actives[${n}].`} own={typed} typed={typed} at={at} set={set} />
+            <Button quiet className="justify-self-start self-end" onClick={() => drop('actives', n)}>
+              Take {typed[`actives[${n}].name`] || 'this active'} off
+            </Button>
+          </div>
+        ))}
+        <Button
+          quiet
+          className="justify-self-start"
+          onClick={() =>
+            setTyped({
+              ...typed,
+              ...Object.fromEntries(ACTIVE_LINES.map((l) => [`actives[${next(actives)}].${l.path}`, ''])),
+            })
+          }
+        >
+          One more active
+        </Button>
+      </Panel>
+      {uses.map((n, i) => {
+        const method = methodAt(typed, n)
+        return (
+          <Panel key={n} title={`Use ${i + 1}: ${METHOD_NAME[method].toLowerCase()}`}>
+            <Choice
+              label="Way of putting it on"
+              options={METHODS}
+              value={method}
+              problem={at(`uses[${n}].method`)}
+              onValue={(m) => setTyped({ ...blankUse(n, m), ...typed, [`uses[${n}].method`]: m })}
+            />
+            {partsOfUse(method).map(([heading, lines]) => (
+              <Fragment key={heading}>
+                <h3 className="col-span-full mt-1">{heading}</h3>
+                <Lines
+                  lines={lines}
+                  from={`uses[${n}].`}
+                  own={textsOfUse(typed, n)}
+                  typed={typed}
+                  at={at}
+                  set={set}
+                />
+              </Fragment>
+            ))}
+            {uses.length > 1 && (
+              <Button quiet className="justify-self-start" onClick={() => drop('uses', n)}>
+                Take this use off
+              </Button>
+            )}
+          </Panel>
+        )
+      })}
+      <Button
+        quiet
+        className="mt-4"
+        onClick={() => setTyped({ ...typed, ...blankUse(next(uses), 'crown-spray') })}
+      >
+        One more use
+      </Button>
+      <Note className="mt-4">
+        The label is the law. A card is our copy of it: whoever enters it has read the label, and answers for
+        the copy.
+      </Note>
+      <Button type="submit" now className="mt-4" disabled={verb.busy}>
+        {stands ? 'Enter this version' : 'Enter the card'}
+      </Button>
+      <ProblemNote
+        problem={verb.problem && !(place !== null && paths.has(place)) ? verb.problem : null}
+        onAnew={verb.renew}
+      />
+      {verb.problem && place !== null && paths.has(place) && (
+        <p role="alert" className="mt-2">
+          Not entered: one line above needs a look. <a href={`#${idAt(place)}`}>Go to it</a>
+        </p>
+      )}
+    </form>
+  )
+}
+
+const idAt = (path: string) => `card-${path.replace(/[^a-z0-9]+/gi, '-')}`
+
+/**
+ * The line of the form a problem belongs to: the card’s rows are counted without gaps, those of the form keep their number, and
+ * a list on one line is that line.
+ */
+function lineAt(field: string, { actives, uses }: { actives: number[]; uses: number[] }): string {
+  return field
+    .replace(/^card\.?/, '')
+    .replace(/^actives\[(\d+)\]/, (_, n: string) => `actives[${actives[Number(n)] ?? n}]`)
+    .replace(/^uses\[(\d+)\]/, (_, n: string) => `uses[${uses[Number(n)] ?? n}]`)
+    .replace(
+      /((?:hosts|notOn|targets|foodCrops|apart|protectiveGear|terms\.(?:tiers|water|ports\.rows|put))).*$/,
+      '$1',
+    )
+}
+
+function Panel({ title, children }: { title: string; children: React.ReactNode }) {
+  return (
+    <fieldset className="mt-5 border-t border-line pt-3">
+      <legend className="sr-only">{title}</legend>
+      <h2 aria-hidden="true">{title}</h2>
+      <div className="grid grid-cols-[repeat(auto-fill,minmax(220px,1fr))] gap-x-4 gap-y-3 mt-2">
+        {children}
+      </div>
+    </fieldset>
+  )
+}
+
+function Lines({
+  lines,
+  from,
+  own,
+  typed,
+  at,
+  set,
+}: {
+  lines: readonly CardLine[]
+  /** Where these lines begin in the card: `uses[0].`. */
+  from: string
+  own: Typed
+  typed: Typed
+  at: (path: string) => string | null
+  set: (path: string, text: string) => void
+}) {
+  return lines.map((line) => {
+    if (line.when && !line.when(own)) return null
+    const path = `${from}${line.path}`
+    const value = typed[path] ?? line.start ?? ''
+    const options = line.kind === 'yes' ? YES : line.options
+    return (
+      <div key={path} id={idAt(path)} className={line.wide ? 'col-span-full' : undefined}>
+        {options ? (
+          <Choice
+            label={line.label}
+            hint={line.hint}
+            options={options}
+            value={value}
+            problem={at(path)}
+            onValue={(v) => set(path, v)}
+          />
+        ) : (
+          <Field
+            label={line.label}
+            hint={line.hint}
+            value={value}
+            onChange={(e) => set(path, e.target.value)}
+            problem={at(path)}
+            inputMode={line.kind === 'number' ? 'decimal' : undefined}
+          />
+        )}
+      </div>
+    )
+  })
+}
+
+const YES = [
+  ['yes', 'yes'],
+  ['no', 'no'],
+] as const

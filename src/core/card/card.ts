@@ -1,0 +1,93 @@
+import { z } from 'zod'
+import { barkSpray } from '../methods/bark-spray/use'
+import { crownSpray } from '../methods/crown-spray/use'
+import { feed } from '../methods/feed/use'
+import { soilDrench } from '../methods/soil-drench/use'
+import { soilInjection } from '../methods/soil-injection/use'
+import { trunkInjection } from '../methods/trunk-injection/use'
+import { CARD_FORMAT } from './format'
+import { known, quantity, rate, whole, words } from './written'
+
+/** What every use of a product says beside the method's own terms. */
+const everyUse = {
+  /** Kinds of tree of the almanac, or every ornamental kind. */
+  hosts: z.union([z.literal('any'), z.array(known()).min(1).max(200)]),
+  notOn: z.array(known()).max(200).optional(),
+  targets: z.array(known()).min(1, { error: 'A use names at least one cause it is for.' }).max(200),
+  forbiddenOnFood: z.boolean(),
+  foodCrops: z
+    .array(z.strictObject({ host: known(), harvestDays: whole(0, 365) }))
+    .max(60)
+    .optional(),
+  limits: z
+    .strictObject({
+      activePerAreaYear: rate('mass', 'area').optional(),
+      timesPerYear: whole(1, 60).optional(),
+      leastDays: whole(1, 400).optional(),
+    })
+    .optional(),
+  /** Not within so many days of another active, before or after. */
+  apart: z
+    .array(z.strictObject({ active: words(60), days: whole(1, 120) }))
+    .max(20)
+    .optional(),
+  reentryHours: z.number().min(0).max(720),
+  neverInBloom: z.boolean().optional(),
+  beeCaution: words(300),
+  waterCaution: words(300),
+  waterSetback: quantity('length').optional(),
+  protectiveGear: z
+    .array(words(80))
+    .min(1, { error: 'Name what is worn; at least gloves and eyes are covered.' })
+    .max(20),
+}
+
+const use = <M extends string, T extends z.ZodType>(method: M, terms: T) =>
+  z.strictObject({ method: z.literal(method), ...everyUse, terms })
+
+/** One use of a product: a method with the terms the label gives for it. */
+export const CardUse = z.discriminatedUnion('method', [
+  use('trunk-injection', trunkInjection),
+  use('soil-drench', soilDrench),
+  use('soil-injection', soilInjection),
+  use('bark-spray', barkSpray),
+  use('crown-spray', crownSpray),
+  use('feed', feed),
+])
+
+/**
+ * A card: what the firm has copied from a label, or set itself as a house card, with its uses. Read and written as JSON in this
+ * one shape. A card is never edited; what changes is a new version.
+ */
+export const Card = z
+  .strictObject({
+    format: z.literal(CARD_FORMAT, { error: `A card begins with "format": "${CARD_FORMAT}".` }),
+    kind: z.enum(['label', 'house'], { error: 'A card is of a label or of the house.' }),
+    code: z.string().regex(/^[A-Z][A-Z0-9-]{1,11}$/, {
+      error: 'A code is 2 to 12 capital letters, digits and dashes: EB4.',
+    }),
+    name: words(60, 2),
+    registration: words(60).optional(),
+    formulation: words(120),
+    actives: z.array(z.strictObject({ name: words(60), strength: words(40), group: words(12) })).max(6),
+    signalWord: z.enum(['none', 'caution', 'warning', 'danger']),
+    storage: words(200).optional(),
+    /** Said on the card's face: an example, not a label. */
+    example: z.boolean(),
+    uses: z.array(CardUse).min(1, { error: 'A card has at least one use.' }).max(12),
+  })
+  .superRefine((card, context) => {
+    const wrong = (path: string, message: string) =>
+      context.addIssue({ code: 'custom', path: [path], message })
+    if (card.kind === 'label' && card.registration === undefined)
+      wrong('registration', 'A label has a registration number; copy it, or make it a house card.')
+    if (card.kind === 'label' && card.actives.length === 0) wrong('actives', 'A label names what is in it.')
+    if (card.kind === 'house' && card.registration !== undefined)
+      wrong('registration', 'A house card has no registration number; leave it out, or make it a label card.')
+  })
+
+export type Card = z.output<typeof Card>
+export type CardUse = z.output<typeof CardUse>
+export type PutOnMethod = CardUse['method']
+/** The terms of a use of one method. */
+export type TermsOf<M extends PutOnMethod> = Extract<CardUse, { method: M }>['terms']

@@ -1,0 +1,87 @@
+import { z } from 'zod'
+import { readMixRate } from '../mix/mixRate'
+import type { Result } from '../problem'
+import { readQuantity, readRate } from '../quantity/parse'
+import type { Dimension } from '../quantity/units'
+
+/**
+ * What a card says in a label's own words, `1/4 in` or `0.4 lb/acre`, held to be a quantity of the right kind. A card keeps the
+ * words; whoever doses by them reads them.
+ */
+function written<T>(read: (text: string) => Result<T>) {
+  return z.string().superRefine((text, context) => {
+    const result = read(text)
+    if (!result.ok) context.addIssue({ code: 'custom', message: result.problem.message })
+  })
+}
+
+/** A quantity more than zero (temperatures may be below it): `quantity('length')` takes `1/4 in`. */
+export const quantity = (dimension: Dimension) =>
+  written((text) => above(readQuantity(text, dimension, ''), dimension === 'temperature'))
+
+/** A rate more than zero, one quantity per another: `rate('mass', 'area')` takes `0.4 lb/acre`. */
+export const rate = (of: Dimension, per: Dimension) =>
+  written((text) => above(readRate(text, of, per, ''), false))
+
+/** A tank mix as labels write it: `2 %`, `4 tsp/gal`, `3 lb/100 gal`. */
+export const mix = () => written((text) => readMixRate(text, ''))
+
+function above<T extends { si: number }>(result: Result<T>, anySign: boolean): Result<T> {
+  if (!result.ok || anySign || result.value.si > 0) return result
+  return {
+    ok: false,
+    problem: {
+      code: 'out-of-range',
+      field: '',
+      message: 'It must be more than zero; check the number and the unit.',
+    },
+  }
+}
+
+/** A low and a high of one thing, in this order. */
+function range(of: z.ZodString, si: (text: string) => number | null) {
+  return z.strictObject({ low: of, high: of }).superRefine(({ low, high }, context) => {
+    const [a, b] = [si(low), si(high)]
+    if (a !== null && b !== null && b < a * (1 - 1e-9))
+      context.addIssue({
+        code: 'custom',
+        path: ['high'],
+        message: 'The high one is below the low one; change them over.',
+      })
+  })
+}
+
+const si = <T>(result: Result<T>, of: (value: T) => number) => (result.ok ? of(result.value) : null)
+
+/** A low and a high quantity. */
+export const quantities = (dimension: Dimension) =>
+  range(quantity(dimension), (text) => si(readQuantity(text, dimension, ''), (q) => q.si))
+
+/** A low and a high rate. */
+export const rates = (of: Dimension, per: Dimension) =>
+  range(rate(of, per), (text) => si(readRate(text, of, per, ''), (r) => r.si))
+
+/** A low and a high tank mix. */
+export const mixes = () => range(mix(), (text) => si(readMixRate(text, ''), (m) => m.perVolume))
+
+/** Words of a card, on one line. */
+export const words = (most: number, least = 1) =>
+  z
+    .string()
+    .trim()
+    .min(least, {
+      error:
+        least === 1 ? 'It is empty; write it or leave the field out.' : `Write at least ${least} letters.`,
+    })
+    .max(most, { error: `Write at most ${most} letters.` })
+
+/** A whole number between bounds. */
+export const whole = (least: number, most: number) =>
+  z
+    .int({ error: 'Give a whole number.' })
+    .min(least, { error: `It is at least ${least}.` })
+    .max(most, { error: `It is at most ${most}.` })
+
+/** An id of the almanac or of a method. */
+export const known = () =>
+  z.string().regex(/^[a-z0-9][a-z0-9-]{1,59}$/, { error: 'An id is lower-case words with dashes.' })

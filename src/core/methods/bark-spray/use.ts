@@ -1,0 +1,11 @@
+import { z } from 'zod'
+import { quantities, quantity, rate, words } from '../../card/written'
+
+/** What a card says of a basal bark spray; each stem is dosed on its own. */
+export const barkSpray = z.strictObject({
+  rate: quantities('volume'),
+  strength: rate('mass', 'volume'),
+  bandHeight: quantity('length'),
+  penetrant: words(120).optional(),
+  retreatYears: z.number().positive().max(10),
+})

@@ -1,0 +1,19 @@
+import { z } from 'zod'
+import { readAnalysis } from '../../feed/feed'
+import { quantities, quantity, rates, words } from '../../card/written'
+
+/** What a card says of a feed. */
+export const feed = z.strictObject({
+  analysis: z.string().superRefine((text, context) => {
+    const result = readAnalysis(text, '')
+    if (!result.ok) context.addIssue({ code: 'custom', message: result.problem.message })
+  }),
+  nitrogen: rates('mass', 'area'),
+  release: z.enum(['slow', 'quick'], { error: 'A feed is of slow or of quick release.' }),
+  put: z
+    .array(z.enum(['ring', 'thrown', 'deep'], { error: 'A feed is put on in a ring, thrown or deep.' }))
+    .min(1),
+  holes: z.strictObject({ spacing: quantity('length'), depth: quantities('length') }).optional(),
+  biostimulant: words(120).optional(),
+  notWhen: words(200),
+})

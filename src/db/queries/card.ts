@@ -1,0 +1,122 @@
+import type { Card, CardUse } from '@/core/card/card'
+import type { LabelCard } from '@/core/dose/labelCard'
+import type { FirmSql } from '../client'
+
+/** A use of a card that a dose may rest on, with its product; `id` is that of the use. */
+export interface LabelRow {
+  id: string
+  code: string
+  version: number
+  name: string
+  registration: string
+  body: LabelCard
+}
+
+/** A use with its product in the one shape that a dose reads. */
+export const labelBody = (sql: FirmSql) =>
+  sql`c.body || (u.body - 'terms') || jsonb_build_object('use', u.body->'terms')`
+
+const select = (sql: FirmSql) => sql`
+  select u.id, c.code, c.version, c.name, c.registration, ${labelBody(sql)} as body
+  from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id`
+
+/** Every use by a method of the newest version of every card. */
+export async function labelsFor(sql: FirmSql, method: CardUse['method']): Promise<LabelRow[]> {
+  return sql<LabelRow[]>`${select(sql)} where u.method = ${method}
+    and c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) order by c.code, u.n`
+}
+
+export async function labelById(sql: FirmSql, useId: string): Promise<LabelRow | undefined> {
+  const rows = await sql<LabelRow[]>`${select(sql)} where u.id = ${useId} and u.method = 'trunk-injection'`
+  return rows[0]
+}
+
+/** What of a card's body stands in its row; the rest are its uses. */
+export type CardBody = Pick<Card, 'formulation' | 'actives' | 'signalWord' | 'storage' | 'example'>
+
+export interface CardRow {
+  id: string
+  kind: Card['kind']
+  code: string
+  version: number
+  name: string
+  registration: string | null
+  body: CardBody
+  uses: CardUse[]
+  enteredAt: Date | null
+  enteredBy: string | null
+}
+
+const cardSelect = (sql: FirmSql) => sql`
+  select c.id, c.kind, c.code, c.version, c.name, c.registration, c.body, c.entered_at as "enteredAt", p.name as "enteredBy",
+    (select jsonb_agg(jsonb_build_object('method', u.method) || u.body order by u.n)
+      from card_use u where u.firm_id = c.firm_id and u.card_id = c.id) as uses
+  from card c left join person p on p.firm_id = c.firm_id and p.id = c.entered_by`
+
+/** The newest version of every card of the firm, by name. */
+export async function cards(sql: FirmSql): Promise<CardRow[]> {
+  return sql<CardRow[]>`${cardSelect(sql)}
+    where c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code)
+    order by c.name, c.code limit 1000`
+}
+
+/** Every version of a card, the newest first. */
+export async function versionsOfCard(sql: FirmSql, code: string): Promise<CardRow[]> {
+  return sql<CardRow[]>`${cardSelect(sql)} where c.code = ${code} order by c.version desc limit 200`
+}
+
+/** Enters a version of a card with its uses. */
+export async function addCard(
+  sql: FirmSql,
+  c: {
+    id: string
+    firmId: string
+    version: number
+    card: Card
+    useIds: string[]
+    at: Date
+    by: string | null
+  },
+): Promise<void> {
+  const { format, kind, code, name, registration, uses, ...body } = c.card
+  void format
+  await sql`insert into card (id, firm_id, kind, code, version, name, registration, body, entered_at, entered_by)
+    values (${c.id}, ${c.firmId}, ${kind}, ${code}, ${c.version}, ${name}, ${registration ?? null}, ${sql.json(body as never)},
+      ${c.at}, ${c.by})`
+  for (const [n, { method, ...use }] of uses.entries())
+    await sql`insert into card_use (id, firm_id, card_id, n, method, body)
+      values (${c.useIds[n]!}, ${c.firmId}, ${c.id}, ${n + 1}, ${method}, ${sql.json(use as never)})`
+}
+
+export async function addLot(
+  sql: FirmSql,
+  l: { id: string; firmId: string; code: string; number: string; expiresOn: string | null },
+): Promise<void> {
+  await sql`insert into lot (id, firm_id, card_code, number, expires_on)
+    values (${l.id}, ${l.firmId}, ${l.code}, ${l.number}, ${l.expiresOn})`
+}
+
+export interface LotRow {
+  id: string
+  code: string
+  number: string
+  expiresOn: string | null
+}
+
+export async function lotsOf(sql: FirmSql, code: string): Promise<LotRow[]> {
+  return lotsOfCodes(sql, [code])
+}
+
+/** Lots on the shelf for several cards at once, by card. */
+export async function lotsOfCodes(sql: FirmSql, codes: string[]): Promise<LotRow[]> {
+  return sql<LotRow[]>`
+    select id, card_code as code, number, expires_on::text as "expiresOn" from lot
+    where card_code = any(${codes}) order by card_code, expires_on, number`
+}
+
+/** The newest version of a card of this code. */
+export async function newestVersion(sql: FirmSql, code: string): Promise<number> {
+  const rows = await sql<{ version: number }[]>`
+    select version from card where code = ${code} order by version desc limit 1`
+  return rows[0]?.version ?? 0
+}

@@ -1,0 +1,38 @@
+import { Card } from '@/core/card/card'
+import { CARDS } from '../../../demo/cards'
+import { blankCard, blankUse, cardOf, typedOf } from './cardText'
+
+test.each(CARDS.map((c) => [c.card.code, c.card] as const))(
+  '%s stands on the form and is sent as it was',
+  (_, card) => {
+    const sent = cardOf(typedOf(card))
+    expect(Card.safeParse(sent).error?.issues).toBeUndefined()
+    // Two things are said by saying nothing.
+    const plain = JSON.parse(JSON.stringify(card)) as Card
+    for (const use of plain.uses) if (use.neverInBloom === false) delete use.neverInBloom
+    expect(sent).toEqual(plain)
+  },
+)
+
+test('trees and causes are written by name, and read by name or id', () => {
+  const typed = {
+    ...typedOf(CARDS.find((c) => c.card.code === 'SD2')!.card),
+    'uses[0].hosts': 'Hemlock; ash ; elm',
+  }
+  expect(typedOf(cardOf(typed))['uses[0].targets']).toMatch(/^Hemlock woolly adelgid/)
+  expect(cardOf(typed).uses[0]!.hosts).toEqual(['hemlock', 'ash', 'elm'])
+  expect(cardOf({ ...typed, 'uses[0].hosts': 'any' }).uses[0]!.hosts).toBe('any')
+  // What nobody knows goes on as it was written, so that it is spoken about.
+  expect(cardOf({ ...typed, 'uses[0].hosts': 'money tree' }).uses[0]!.hosts).toEqual(['money tree'])
+})
+
+test('a blank form is told its first empty line, whatever the method', () => {
+  expect(Card.safeParse(cardOf(blankCard())).success).toBe(false)
+  for (const method of ['trunk-injection', 'feed', 'crown-spray'] as const)
+    expect(Card.safeParse(cardOf({ ...blankCard(), ...blankUse(0, method) })).success).toBe(false)
+})
+
+test('a file of nonsense makes a form that can be looked at', () => {
+  for (const nonsense of [null, 7, [], {}, { actives: {}, uses: 'x' }, { uses: [{ method: 'guess' }, null] }])
+    expect(() => cardOf(typedOf(nonsense))).not.toThrow()
+})
