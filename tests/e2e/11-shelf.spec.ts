@@ -13,6 +13,9 @@ test('a card is copied from a label, told where it is wrong, entered, and follow
   const enter = () => page.getByRole('button', { name: 'Enter the card' }).click()
 
   await enter()
+  await expect(page.getByText('Nothing is written here yet; copy it from the label.')).toBeVisible()
+  await write('Our short code', 'ts1')
+  await enter()
   await expect(page.getByText(/A code is 2 to 12 capital letters/)).toBeVisible()
   await write('Our short code', 'TS1')
   await write('Name on the label', 'Example TS1')

@@ -35,7 +35,12 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
     setTyped(Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${list}[${n}]`))))
   const next = (rows: number[]) => (rows.at(-1) ?? -1) + 1
   const place = verb.problem ? lineAt(verb.problem.field, { actives, uses }) : null
-  const at = (path: string) => (place === path ? verb.problem!.message : null)
+  const at = (path: string) => {
+    if (place !== path) return null
+    return verb.problem!.code === 'missing'
+      ? 'Nothing is written here yet; copy it from the label.'
+      : verb.problem!.message
+  }
   const paths = new Set([
     ...PRODUCT_LINES.map((l) => l.path),
     ...actives.flatMap((n) => ACTIVE_LINES.map((l) => `actives[${n}].${l.path}`)),
