@@ -81,6 +81,9 @@ export function valueOfLine(line: CardLine, text: string): unknown {
 
 type Row = Record<string, unknown>
 
+const said = (value: unknown) =>
+  typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value ?? '')
+
 /** What the card holds, as it is written on a line. */
 export function textOfValue(line: CardLine, value: unknown): string {
   if (value === undefined || value === null) return ''
@@ -96,32 +99,28 @@ export function textOfValue(line: CardLine, value: unknown): string {
       return (value as string[]).join('; ')
     case 'harvest':
       return rows()
-        .map((r) => `${HOST.name(String(r['host']))} ${String(r['harvestDays'])}`)
+        .map((r) => `${HOST.name(said(r['host']))} ${said(r['harvestDays'])}`)
         .join('; ')
     case 'apart':
       return rows()
-        .map((r) => `${String(r['active'])} ${String(r['days'])}`)
+        .map((r) => `${said(r['active'])} ${said(r['days'])}`)
         .join('; ')
     case 'tiers':
       return rows()
-        .map((r) => `${String(r['above'])}: ${String(r['low'])} to ${String(r['high'])}`)
+        .map((r) => `${said(r['above'])}: ${said(r['low'])} to ${said(r['high'])}`)
         .join('; ')
     case 'water':
       return rows()
         .map((r) =>
-          r['girthUpTo'] === undefined
-            ? String(r['volume'])
-            : `${String(r['girthUpTo'])}: ${String(r['volume'])}`,
+          r['girthUpTo'] === undefined ? said(r['volume']) : `${said(r['girthUpTo'])}: ${said(r['volume'])}`,
         )
         .join('; ')
     case 'portTable':
       return rows()
-        .map((r) =>
-          r['upTo'] === undefined ? String(r['ports']) : `${String(r['upTo'])}: ${String(r['ports'])}`,
-        )
+        .map((r) => (r['upTo'] === undefined ? said(r['ports']) : `${said(r['upTo'])}: ${said(r['ports'])}`))
         .join('; ')
     default:
-      return String(value)
+      return said(value)
   }
 }
 

@@ -7,7 +7,7 @@ import type { CardView } from '@/server/read/shelf'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { rowsOf, type Typed } from '@/ui/fields/paths'
+import { rowsOf, valueAt, type Typed } from '@/ui/fields/paths'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
@@ -24,30 +24,34 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
   const verb = useVerb('enter-card', { makes: 'id' })
   const [typed, setTyped] = useState<Typed>(() => (stands ? typedOf(stands.card) : blankCard()))
   const [file, setFile] = useState<string | null>(null)
+  /** What the lines of the form still want, by path. */
+  const [wants, setWants] = useState<Readonly<Record<string, string>>>({})
   if (!may('enter-card'))
     return (
       <p>Cards are entered by the arborist or the office. What is on the shelf can be read by everybody.</p>
     )
   const actives = rowsOf(typed, 'actives')
   const uses = rowsOf(typed, 'uses')
-  const set = (path: string, text: string) => setTyped({ ...typed, [path]: text })
+  const set = (path: string, text: string) => {
+    setTyped({ ...typed, [path]: text })
+    setWants(Object.fromEntries(Object.entries(wants).filter(([p]) => p !== path)))
+  }
   const drop = (list: string, n: number) =>
     setTyped(Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${list}[${n}]`))))
   const next = (rows: number[]) => (rows.at(-1) ?? -1) + 1
-  const place = verb.problem ? lineAt(verb.problem.field, { actives, uses }) : null
-  const at = (path: string) => {
-    if (place !== path) return null
-    return verb.problem!.code === 'missing'
-      ? 'Nothing is written here yet; copy it from the label.'
-      : verb.problem!.message
-  }
+  const told: Readonly<Record<string, string>> = verb.problem
+    ? { [lineAt(verb.problem.field, { actives, uses })]: verb.problem.message }
+    : wants
+  const at = (path: string) => told[path] ?? null
   const paths = new Set([
     ...PRODUCT_LINES.map((l) => l.path),
     ...actives.flatMap((n) => ACTIVE_LINES.map((l) => `actives[${n}].${l.path}`)),
     ...uses.flatMap((n) => linesOfUse(methodAt(typed, n)).map((l) => `uses[${n}].${l.path}`)),
   ])
 
-  async function open(chosen: File | undefined) {
+  const open = [...paths].filter((path) => path in told)
+
+  async function openFile(chosen: File | undefined) {
     if (!chosen) return
     try {
       const card: unknown = JSON.parse(await chosen.text())
@@ -63,7 +67,11 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
       className="max-w-5xl"
       onSubmit={async (e) => {
         e.preventDefault()
-        const entered = await verb.send({ card: cardOf(typed), after: stands?.version ?? null })
+        const card = cardOf(typed)
+        const missing = await wantsOf(card, (field) => lineAt(field, { actives, uses }))
+        setWants(missing)
+        if (Object.keys(missing).length > 0) return
+        const entered = await verb.send({ card, after: stands?.version ?? null })
         if (entered) router.push(`/shelf/${entered.code}`)
       }}
     >
@@ -80,7 +88,7 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
             accept="application/json,.json"
             className="sr-only"
             onChange={(e) => {
-              void open(e.target.files?.[0])
+              void openFile(e.target.files?.[0])
               e.target.value = ''
             }}
           />
@@ -161,16 +169,41 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
         {stands ? 'Enter this version' : 'Enter the card'}
       </Button>
       <ProblemNote
-        problem={verb.problem && !(place !== null && paths.has(place)) ? verb.problem : null}
+        problem={
+          verb.problem && !paths.has(lineAt(verb.problem.field, { actives, uses })) ? verb.problem : null
+        }
         onAnew={verb.renew}
       />
-      {verb.problem && place !== null && paths.has(place) && (
+      {open.length > 0 && (
         <p role="alert" className="mt-2">
-          Not entered: one line above needs a look. <a href={`#${idAt(place)}`}>Go to it</a>
+          Not entered: {open.length} {open.length === 1 ? 'line' : 'lines'} above{' '}
+          {open.length === 1 ? 'needs' : 'need'} a look. <a href={`#${idAt(open[0]!)}`}>Go to the first</a>
         </p>
       )}
     </form>
   )
+}
+
+/** Everything a card still wants, by the line of the form, in the words of its rules. */
+async function wantsOf(card: unknown, lineOf: (field: string) => string): Promise<Record<string, string>> {
+  // The rules come when they are needed: a person who only looks does not wait for them.
+  const { Card } = await import('@/core/card/card')
+  const read = Card.safeParse(card)
+  if (read.success) return {}
+  const wants: Record<string, string> = {}
+  for (const issue of read.error.issues) {
+    const field = issue.path
+      .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
+      .join('')
+    const value = valueAt(card, field)
+    wants[lineOf(field)] ??=
+      value === undefined || value === ''
+        ? 'Nothing is written here yet; copy it from the label.'
+        : /^(Invalid|Too|Unrecognized)/.test(issue.message)
+          ? 'This cannot be read; write it as the line says.'
+          : issue.message
+  }
+  return wants
 }
 
 const idAt = (path: string) => `card-${path.replace(/[^a-z0-9]+/gi, '-')}`
