@@ -13,7 +13,8 @@ test('a card is copied from a label, told where it is wrong, entered, and follow
   const enter = () => page.getByRole('button', { name: 'Enter the card' }).click()
 
   await enter()
-  await expect(page.getByText('Nothing is written here yet; copy it from the label.')).toBeVisible()
+  await expect(page.getByText(/^Not entered: \d\d lines above need a look\./)).toBeVisible()
+  await expect(page.getByText('Nothing is written here yet; copy it from the label.').first()).toBeVisible()
   await write('Our short code', 'ts1')
   await enter()
   await expect(page.getByText(/A code is 2 to 12 capital letters/)).toBeVisible()
