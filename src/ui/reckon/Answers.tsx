@@ -30,7 +30,7 @@ export function Answers({
             <dt className="label">{figure.label}</dt>
             <dd>
               <span
-                className={`font-head font-bold leading-tight block ${long ? 'text-lead' : i === 0 ? 'text-figure' : 'text-title'}`}
+                className={`font-head font-bold leading-tight block ${long ? 'text-lead' : i === 0 && text.length < 10 ? 'text-figure' : 'text-title'}`}
               >
                 {text}
               </span>

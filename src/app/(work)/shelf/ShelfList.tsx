@@ -114,11 +114,11 @@ export function ShelfList({ view }: { view: ShelfView }) {
 }
 
 function LotTag({ card }: { card: Shown }) {
-  if (card.kind === 'house') return <span className="tag">house card</span>
-  if (card.lots === 0) return <span className="tag tag-straw">no lot on the shelf</span>
-  if (card.goodLots === 0) return <span className="tag tag-plum">all lots expired</span>
+  if (card.kind === 'house') return <span className="tag justify-self-start">house card</span>
+  if (card.lots === 0) return <span className="tag tag-straw justify-self-start">no lot on the shelf</span>
+  if (card.goodLots === 0) return <span className="tag tag-plum justify-self-start">all lots expired</span>
   return (
-    <span className="tag tag-moss">
+    <span className="tag tag-moss justify-self-start">
       {card.goodLots} {card.goodLots === 1 ? 'lot' : 'lots'}
     </span>
   )

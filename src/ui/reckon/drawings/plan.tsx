@@ -59,12 +59,11 @@ export function ShareDrawing() {
         minutes of work
       </Word>
       {bar(104, [28, 96, 20, 22, 30])}
-      <path d="M94,66Q86,84 98,102" className="fill-none stroke-ink2" strokeDasharray="3 3" />
-      <Word x={104} y={88}>
-        injected: little limit, many minutes
+      <Word x={20} y={150}>
+        green drenched: much limit, few minutes;
       </Word>
-      <Word x={20} y={152}>
-        drenched: much limit, few minutes
+      <Word x={20} y={164}>
+        blue injected: little limit, many minutes
       </Word>
     </Sketch>
   )
