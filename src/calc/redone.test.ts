@@ -150,6 +150,9 @@ const LEAST: Record<string, number> = {
   soilwork: 3,
   water: 1,
   guard: 2,
+  bark: 4,
+  'soil-injection': 5,
+  share: 2,
 }
 
 describe.each(Object.entries(LEAST))('the working of %s', (name, least) => {

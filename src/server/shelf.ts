@@ -11,6 +11,16 @@ import { kindOf, ownHosts, ownOf } from './almanac'
 import { id, line } from './text'
 import { verb } from './verb'
 
+/** The card format as JSON Schema, for whoever writes cards with a program; made from what checks them. */
+export function cardSchema(): object {
+  return {
+    title: 'A card of Elmhorn',
+    description:
+      'What a label says of a product, with its uses. Quantities are written as on the label: "1/4 in", "0.2 fl oz", "0.4 lb/acre". Kinds of tree and causes are ids of the almanac.',
+    ...z.toJSONSchema(Card),
+  }
+}
+
 /** A card as it is written to a file: the one JSON format it is read from. */
 export function cardDocument(row: CardRow): Card {
   return {

@@ -84,6 +84,13 @@ test('a card is saved as a file, and a file stands on the form to be read agains
   const card = JSON.parse(readFileSync(await saved.path(), 'utf8')) as Record<string, unknown>
   expect(card).toMatchObject({ format: 'elmhorn-card-1', code: 'HO1', uses: [{ method: 'crown-spray' }] })
 
+  const schema = (await (await page.request.get('/api/cards/schema.json')).json()) as {
+    properties: Record<string, unknown>
+    required: string[]
+  }
+  for (const field of schema.required) expect(card).toHaveProperty(field)
+  expect(Object.keys(schema.properties)).toEqual(expect.arrayContaining(Object.keys(card)))
+
   await page.goto('/shelf/new')
   const take = page.getByLabel('Take it from a file')
   await expect(page.getByRole('main')).not.toHaveAttribute('inert')

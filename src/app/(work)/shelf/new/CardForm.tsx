@@ -93,6 +93,9 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
             }}
           />
         </label>
+        <a className="ml-3" href="/api/cards/schema.json">
+          how a file is written
+        </a>
         <span role="status" className="ml-3">
           {file}
         </span>
