@@ -1,3 +1,4 @@
+import { spawn } from 'node:child_process'
 import http from 'node:http'
 import sharp from 'sharp'
 
@@ -19,6 +20,26 @@ async function signIn(): Promise<string> {
   return answer.headers.getSetCookie()[0]!.split(';')[0]!
 }
 
+interface Measured {
+  p50: number
+  p95: number
+  most: number
+}
+
+/** Two pages in turn, one request after another, after a few that warm up. */
+async function look(cookie: string): Promise<Measured> {
+  const page = async (path: string) => {
+    const began = performance.now()
+    await (await fetch(new URL(path, BASE), { headers: { cookie } })).text()
+    return performance.now() - began
+  }
+  for (let i = 0; i < 6; i++) await page(i % 2 === 0 ? '/' : '/grounds')
+  const times: number[] = []
+  for (let i = 0; i < ROUNDS; i++) times.push(await page(i % 2 === 0 ? '/' : '/grounds'))
+  times.sort((a, b) => a - b)
+  return { p50: times[ROUNDS / 2]!, p95: times[Math.floor(ROUNDS * 0.95)]!, most: times.at(-1)! }
+}
+
 async function main() {
   const cookie = await signIn()
   const find = async (tag: string) =>
@@ -28,17 +49,20 @@ async function main() {
       ).json()) as { value: { id: string }[] }
     ).value[0]!.id
   const tree = await find('Ash 11')
-  const page = async (path: string) => {
-    const began = performance.now()
-    await (await fetch(new URL(path, BASE), { headers: { cookie } })).text()
-    return performance.now() - began
-  }
-  const measure = async () => {
-    const times: number[] = []
-    for (let i = 0; i < ROUNDS; i++) times.push(await page(i % 2 === 0 ? '/' : '/grounds'))
-    times.sort((a, b) => a - b)
-    return { p50: times[ROUNDS / 2]!, p95: times[Math.floor(ROUNDS * 0.95)]!, most: times.at(-1)! }
-  }
+  /** Measured by a process of its own: whoever attacks must not hold up the one who looks. */
+  const measure = () =>
+    new Promise<Measured>((resolve, reject) => {
+      const looker = spawn(process.execPath, [...process.execArgv, process.argv[1]!, 'look', cookie], {
+        stdio: ['ignore', 'pipe', 'inherit'],
+      })
+      let said = ''
+      looker.stdout.on('data', (part: Buffer) => (said += part.toString()))
+      looker.on('close', (code) =>
+        code === 0
+          ? resolve(JSON.parse(said) as Measured)
+          : reject(new Error(`the looker ended with ${code}`)),
+      )
+    })
   const post = (path: string, body: unknown) =>
     fetch(new URL(path, BASE), {
       method: 'POST',
@@ -134,7 +158,7 @@ async function main() {
     ['a drawing as a picture, three times', () => [1, 2, 3].map(() => upload(svg, 'image/svg+xml'))],
     ['an upload of 750 MB in pieces', () => [endless(750)]],
   ]
-  for (let i = 0; i < 15; i++) await page(i % 2 === 0 ? '/' : '/grounds')
+  await measure()
   console.log(
     '| attack | quiet p50, ms | p95, ms | under it p50, ms | p95, ms | longest, ms | p95 by | answered |\n| --- | ---: | ---: | ---: | ---: | ---: | ---: | --- |',
   )
@@ -162,4 +186,5 @@ async function main() {
     )
   }
 }
-void main()
+if (process.argv[2] === 'look') void look(process.argv[3]!).then((m) => console.log(JSON.stringify(m)))
+else void main()
