@@ -140,7 +140,7 @@ function least(options: readonly Option[][], known: Choice, aim: Aim): Found {
   const mended = improved(figures, repaired(figures, priced, start, aim.bounds), aim.bounds)
   if (mended) consider(() => mended, ...sum(mended))
 
-  const grain = Math.max(1, Math.abs(bound), Math.abs(bestCost)) * SLACK
+  const grain = slackOf(bound, bestCost, prices, aim.bounds)
   const [cost, one, two] = sum(start)
   consider(() => start, cost, one, two)
   const unlike = priced.map((p, i) =>
@@ -234,6 +234,21 @@ function viewsFrom(
     return view
   })
 }
+
+/** How far sums of these sizes may be off by floating noise. */
+const slackOf = (
+  bound: number,
+  total: number,
+  prices: readonly [number, number],
+  bounds: readonly [number, number],
+) =>
+  SLACK *
+  Math.max(
+    1,
+    Math.abs(bound),
+    Math.abs(total),
+    ...prices.map((price, k) => Math.abs(times(price, bounds[k]!))),
+  )
 
 /** What a unit less and a unit more of a figure costs at least. */
 interface Rates {
@@ -510,7 +525,7 @@ function earliest(options: readonly Option[][], found: readonly [Found, Found, F
       f.total -
       f.bound -
       f.aim.held.reduce((sum, k, h) => sum + times(f.prices[h]!, f.aim.bounds[h]! - end[k]), 0) +
-      Math.max(1, Math.abs(f.bound), Math.abs(f.total)) * SLACK,
+      slackOf(f.bound, f.total, f.prices, f.aim.bounds),
   )
   const lost = (i: number, o: number) => priced.map((p, k) => p[i]![o]! - cheapest[k]![i]!)
   /** Of each tree, the ways that do not lose too much already. */
