@@ -328,7 +328,6 @@ const injectables: ShelfCard[] = [
   ),
 ]
 
-const ADELGID = { least: '40 F', most: '90 F' }
 const pour = (basis: 'diameter' | 'girth', low: string, high: string, strength: string, years: number) =>
   ({
     basis,

@@ -15,7 +15,6 @@ import {
   makeAsh,
   makeFirm,
   NOON,
-  ownerSql,
   problemOf,
   emptiedAsh,
   prescriptionFor,

@@ -48,7 +48,7 @@ export const MOST_HOLES = 100_000
  */
 export function soilInjection(input: SoilInjectionInput): Result<SoilInjection> {
   const units = input.units ?? 'us'
-  const poured = drench({ ...input, water: undefined } as DrenchInput)
+  const poured = drench({ ...input, water: undefined })
   if (!poured.ok) return poured
   const trunk = measureTrunk(input.stems, 12, units)
   if (!trunk.ok) return trunk

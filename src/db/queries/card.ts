@@ -81,11 +81,11 @@ export async function addCard(
   const { format, kind, code, name, registration, uses, ...body } = c.card
   void format
   await sql`insert into card (id, firm_id, kind, code, version, name, registration, body, entered_at, entered_by)
-    values (${c.id}, ${c.firmId}, ${kind}, ${code}, ${c.version}, ${name}, ${registration ?? null}, ${sql.json(body as never)},
+    values (${c.id}, ${c.firmId}, ${kind}, ${code}, ${c.version}, ${name}, ${registration ?? null}, ${sql.json(body)},
       ${c.at}, ${c.by})`
   for (const [n, { method, ...use }] of uses.entries())
     await sql`insert into card_use (id, firm_id, card_id, n, method, body)
-      values (${c.useIds[n]!}, ${c.firmId}, ${c.id}, ${n + 1}, ${method}, ${sql.json(use as never)})`
+      values (${c.useIds[n]!}, ${c.firmId}, ${c.id}, ${n + 1}, ${method}, ${sql.json(use)})`
 }
 
 export async function addLot(
