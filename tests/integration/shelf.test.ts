@@ -2,6 +2,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Card } from '@/core/card/card'
 import { inFirm } from '@/db/client'
 import { cards, labelsFor, lotsOf, versionsOfCard } from '@/db/queries/card'
+import { findCalled } from '@/db/queries/find'
 import { cardDocument } from '@/server/shelf'
 import { CARDS } from '../../demo/cards'
 import { closePool, decideAsh, done, makeFirm, problemOf, type TestFirm } from './scenario'
@@ -38,6 +39,13 @@ test('the next version stands beside the first; the list shows the newest alone'
   ])
   const all = await inFirm(firm.id, cards)
   expect(all.filter((c) => c.code === 'SD2').map((c) => c.version)).toEqual([2])
+})
+
+test('a card is found once, however many versions it has, and leads to its page', async () => {
+  const found = await inFirm(firm.id, (sql) => findCalled(sql, 'example sd2', 10))
+  expect(found.filter((f) => f.kind === 'card').map((f) => [f.title, f.detail, f.at])).toEqual([
+    ['Example SD2', 'label card v2', 'SD2'],
+  ])
 })
 
 test('nothing is entered twice, over a version not seen, or over another card', async () => {

@@ -32,7 +32,10 @@ export async function findCalled(sql: FirmSql, text: string, most: number): Prom
         when 'client' then (select s.id::text from site s where s.client_id = f.id order by s.name limit 1)
         when 'card' then (select l.code from card l where l.id = f.id)
         else f.id::text end as at
-    from find_called(${text.toLowerCase()}, ${most}) f`
+    from find_called(${text.toLowerCase()}, ${most}) f
+    -- Of a card the newest version alone.
+    where f.kind <> 'card' or not exists (
+      select 1 from card l join card n on n.firm_id = l.firm_id and n.code = l.code and n.version > l.version where l.id = f.id)`
 }
 
 /** Trees of some kinds, by tag. */

@@ -1,6 +1,6 @@
 import { Card } from '@/core/card/card'
 import { CARDS } from '../../../demo/cards'
-import { blankCard, blankUse, cardOf, typedOf } from './cardText'
+import { blankCard, blankUse, cardOf, leftOut, typedOf } from './cardText'
 
 test.each(CARDS.map((c) => [c.card.code, c.card] as const))(
   '%s stands on the form and is sent as it was',
@@ -35,4 +35,17 @@ test('a blank form is told its first empty line, whatever the method', () => {
 test('a file of nonsense makes a form that can be looked at', () => {
   for (const nonsense of [null, 7, [], {}, { actives: {}, uses: 'x' }, { uses: [{ method: 'guess' }, null] }])
     expect(() => cardOf(typedOf(nonsense))).not.toThrow()
+})
+
+test('what a file says beyond the form is told by its path', () => {
+  const { card } = CARDS.find((c) => c.card.code === 'HO1')!
+  expect(leftOut(card, cardOf(typedOf(card)))).toEqual([])
+  const more = structuredClone(card) as unknown as { uses: Record<string, unknown>[] } & Record<
+    string,
+    unknown
+  >
+  more['colour'] = 'green'
+  more.uses[0]!['terms'] = { ...(more.uses[0]!['terms'] as object), foam: { often: 'never' } }
+  expect(leftOut(more, cardOf(typedOf(more)))).toEqual(['colour', 'uses[0].terms.foam.often'])
+  expect(leftOut(7, cardOf(typedOf(7)))).toEqual(['the file'])
 })

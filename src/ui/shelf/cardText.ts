@@ -201,3 +201,16 @@ export function cardOf(typed: Typed): Card {
   }
   return { format: CARD_FORMAT, actives: [], uses: [], ...nested(values) } as unknown as Card
 }
+
+/**
+ * What a card file says that does not stand on the form as it was: the paths of it, so that nothing of a file is lost
+ * unseen. `leftOut(file, cardOf(typedOf(file)))` is empty for a card of this format.
+ */
+export function leftOut(file: unknown, card: unknown, at = ''): string[] {
+  if (typeof file !== 'object' || file === null)
+    return file === card || (file === false && card === undefined) ? [] : [at || 'the file']
+  const other = (typeof card === 'object' && card !== null ? card : {}) as Row
+  return Object.entries(file as Row).flatMap(([key, value]) =>
+    leftOut(value, other[key], Array.isArray(file) ? `${at}[${key}]` : at === '' ? key : `${at}.${key}`),
+  )
+}

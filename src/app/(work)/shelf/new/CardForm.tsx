@@ -12,7 +12,7 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { ACTIVE_LINES, linesOfUse, partsOfUse, PRODUCT_LINES, type CardLine } from '@/ui/shelf/cardLines'
-import { blankCard, blankUse, cardOf, methodAt, textsOfUse, typedOf } from '@/ui/shelf/cardText'
+import { blankCard, blankUse, cardOf, leftOut, methodAt, textsOfUse, typedOf } from '@/ui/shelf/cardText'
 import { useMay } from '@/ui/shell/may'
 
 const METHODS = (Object.keys(METHOD_NAME) as PutOnMethod[]).map((m) => [m, METHOD_NAME[m]] as const)
@@ -55,8 +55,14 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
     if (!chosen) return
     try {
       const card: unknown = JSON.parse(await chosen.text())
-      setTyped(typedOf(card))
-      setFile(`${chosen.name} stands below. Read it against the label, then enter it.`)
+      const stood = typedOf(card)
+      const left = leftOut(card, cardOf(stood))
+      setTyped(stood)
+      setFile(
+        left.length === 0
+          ? `${chosen.name} stands below. Read it against the label, then enter it.`
+          : `${chosen.name} stands below, but for what this form has no line for: ${left.slice(0, 6).join(', ')}${left.length > 6 ? ` and ${left.length - 6} more` : ''}.`,
+      )
     } catch {
       setFile(`${chosen.name} is no card file: it cannot be read as JSON. Choose a file saved from a shelf.`)
     }
