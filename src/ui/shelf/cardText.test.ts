@@ -46,6 +46,6 @@ test('what a file says beyond the form is told by its path', () => {
   >
   more['colour'] = 'green'
   more.uses[0]!['terms'] = { ...(more.uses[0]!['terms'] as object), foam: { often: 'never' } }
-  expect(leftOut(more, cardOf(typedOf(more)))).toEqual(['colour', 'uses[0].terms.foam.often'])
+  expect(leftOut(more, cardOf(typedOf(more)))).toEqual(['uses[0].terms.foam.often', 'colour'])
   expect(leftOut(7, cardOf(typedOf(7)))).toEqual(['the file'])
 })
