@@ -19,7 +19,10 @@ module.exports = {
     {
       name: 'core-imports-no-framework',
       severity: 'error',
-      from: { path: '^src/core/', pathNot: ['\\.test\\.ts$', '^src/core/card/', '^src/core/methods/[^/]+/use\\.ts$'] },
+      from: {
+        path: '^src/core/',
+        pathNot: ['\\.test\\.ts$', '^src/core/card/', '^src/core/methods/[^/]+/use\\.ts$'],
+      },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(fast-check)' },
     },
     {
