@@ -4,6 +4,7 @@ import path from 'node:path'
 process.env['LEDGER_FILE'] = path.join(mkdtempSync(path.join(tmpdir(), 'seals-')), 'ledger.seals')
 
 import { CARDS } from '../../demo/cards'
+import { itemsOfJob } from '@/db/queries/job'
 import { addCard } from '@/db/queries/card'
 import { inFirm, onWatch } from '@/db/client'
 import { chainFrom, recordById, type RecordRow } from '@/db/queries/record'
@@ -11,6 +12,7 @@ import { sealedFirms, troubles } from '@/db/queries/seal'
 import { checkLedger, checkTail } from '@/server/ledger/check'
 import {
   closePool,
+  decideAsh,
   done,
   makeFirm,
   NOON,
@@ -291,6 +293,13 @@ describe('the record says what happened', () => {
       field: 'role',
       message: expect.stringMatching(/ran out on 11 Jun 2026/),
     })
+    // Handed over by the first version, not begun yet.
+    const waiting = await decideAsh(firm, 'T-4')
+    const { jobId } = await done<{ jobId: string }>(
+      firm.person('arborist'),
+      'hand-to-crew',
+      waiting.prescription,
+    )
     await inFirm(firm.id, (sql) =>
       addCard(sql, {
         id: uuidv7(),
@@ -311,8 +320,14 @@ describe('the record says what happened', () => {
       deviations: 'v2 only adds a picture',
     })
     // And before anything is opened, it is not opened at all.
-    const next = await runAsh(firm, 'T-4').catch((e: Error) => e.message)
-    expect(next).toMatch(/v1 was replaced by v2\. Open nothing/)
+    const item = (await inFirm(firm.id, (sql) => itemsOfJob(sql, jobId))).find((i) => i.tag === 'T-4')!
+    expect(
+      await problemOf(firm.person('technician'), 'confirm-tree', {
+        jobItemId: item.id,
+        tag: 'T-4',
+        gear: true,
+      }),
+    ).toMatchObject({ message: expect.stringMatching(/v1 was replaced by v2\. Open nothing/) })
   })
 
   test('after a newer decision nothing is opened, what is in comes out, and it is recorded with the reason', async () => {
