@@ -1,10 +1,9 @@
 import { z } from 'zod'
-import type { Problem } from '@/core/problem'
 import { readMixRate } from '@/core/mix/mixRate'
 import { readAnalysis } from '@/core/feed/feed'
 import { readQuantity, readRate } from '@/core/quantity/parse'
 import type { Dimension, SI } from '@/core/quantity/units'
-import type { Result } from '@/core/problem'
+import { fieldOf, type Problem, type Result } from '@/core/problem'
 
 const EXAMPLES: Record<Dimension, string[]> = {
   length: ['14 1/2 in', '37 cm'],
@@ -140,9 +139,7 @@ function at(body: unknown, path: readonly PropertyKey[]): unknown {
 
 /** A path as people write it: `stems[0].girth`. */
 export function pathOf(path: readonly PropertyKey[]): string {
-  const text = path
-    .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
-    .join('')
+  const text = fieldOf(path)
   return text.length > 200 ? `${text.slice(0, 200)}…` : text || 'body'
 }
 

@@ -36,3 +36,8 @@ export function refuse(
 ): { ok: false; problem: Problem } {
   return { ok: false, problem: { code, field, message } }
 }
+
+/** A path as a problem names its field. `fieldOf(['stems', 0, 'girth']) === 'stems[0].girth'` */
+export function fieldOf(path: readonly PropertyKey[]): string {
+  return path.map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`)).join('')
+}

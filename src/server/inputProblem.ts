@@ -1,12 +1,10 @@
 import type { z } from 'zod'
-import type { Problem } from '@/core/problem'
+import { fieldOf, type Problem } from '@/core/problem'
 
 /** The first thing wrong with an input, as a problem that names the field. */
 export function problemOf(error: z.ZodError): Problem {
   const issue = error.issues[0]!
-  const path = issue.path
-    .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
-    .join('')
+  const path = fieldOf(issue.path)
   if (issue.code === 'unrecognized_keys')
     return {
       code: 'unknown',

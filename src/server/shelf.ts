@@ -2,14 +2,15 @@ import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { Card } from '@/core/card/card'
 import { cause as causeOf } from '@/almanac/causes'
+import { hostsOf } from '@/almanac/ownEntry'
 import { ok, refuse, type Result } from '@/core/problem'
 import { isDate } from '@/core/time/calendar'
 import { addCard, addLot, lotsOf, newestVersion, versionsOfCard, type CardRow } from '@/db/queries/card'
 import type { FirmSql } from '@/db/client'
 import { CARD_FORMAT } from '@/core/card/format'
-import { kindOf, ownHosts, ownOf } from './almanac'
+import { kindOf, ownOf } from './almanac'
 import { id, line } from './text'
-import { verb } from './verb'
+import { hashOf, verb } from './verb'
 
 /** The card format as JSON Schema, for whoever writes cards with a program; made from what checks them. */
 export function cardSchema(): object {
@@ -32,16 +33,6 @@ export function cardDocument(row: CardRow): Card {
     ...row.body,
     uses: row.uses,
   }
-}
-
-/** What a card says, as a text that is the same however its fields were ordered. */
-function sorted(value: unknown): string {
-  if (Array.isArray(value)) return `[${value.map(sorted).join(',')}]`
-  if (typeof value !== 'object' || value === null) return JSON.stringify(value)
-  const fields = Object.entries(value)
-    .filter(([, v]) => v !== undefined)
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-  return `{${fields.map(([k, v]) => `${JSON.stringify(k)}:${sorted(v)}`).join(',')}}`
 }
 
 /**
@@ -81,7 +72,7 @@ export const enterCardVerb = verb({
           ? `${stands.enteredBy ?? 'Somebody'} has entered version ${stands.version} of ${card.code} since this form was opened. Open the card, see what changed, and enter yours after it.`
           : `There is no card ${card.code} any version could follow; enter it as a new one.`,
       )
-    if (stands && sorted(cardDocument(stands)) === sorted(card))
+    if (stands && hashOf('card', cardDocument(stands)) === hashOf('card', card))
       return refuse(
         'conflict',
         'card',
@@ -103,8 +94,9 @@ export const enterCardVerb = verb({
 
 /** The first kind of tree or cause a card names that nobody here knows. */
 async function unknownIn(sql: FirmSql, card: Card): Promise<Result<never> | null> {
-  const hosts = await ownHosts(sql)
-  const causes = new Set((await ownOf(sql)).flatMap((o) => (o.kind === 'cause' ? [o.id] : [])))
+  const own = await ownOf(sql)
+  const hosts = hostsOf(own)
+  const causes = new Set(own.flatMap((o) => (o.kind === 'cause' ? [o.id] : [])))
   for (const [n, use] of card.uses.entries()) {
     const named = [
       ...(use.hosts === 'any' ? [] : use.hosts.map((h) => ['hosts', h] as const)),

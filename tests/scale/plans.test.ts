@@ -56,6 +56,7 @@ import { almanacView } from '@/server/read/almanac'
 import { findView } from '@/server/read/find'
 import { frameView } from '@/server/read/frame'
 import { pageOfTrees, planOf, sitesView, siteView, waitingView } from '@/server/read/grounds'
+import { cardView, shelfView } from '@/server/read/shelf'
 import { runListView, todayView } from '@/server/read/today'
 import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
 import { followUpsView, followUpView, jobView, ledgerView, recordView } from '@/server/read/work'
@@ -237,6 +238,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['Follow-up', () => followUpsView(), 3, 70_000],
   ['a check', () => followUpView(scaleId('followUp', 40_006)), 1, 20],
   ['the almanac', () => almanacView(), 3, 100],
+  ['the shelf', () => shelfView(), 2, 100],
+  ['a card', () => cardView('EB4'), 2, 100],
   ['find a tag', () => findView('T040007'), 3, 2_000],
   ['find a kind', () => findView('red oak'), 3, 3_000],
   ['find a site', () => findView('site 07'), 3, 3_000],

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { readAnalysis } from '../feed/feed'
 import { readMixRate } from '../mix/mixRate'
 import type { Result } from '../problem'
 import { readQuantity, readRate } from '../quantity/parse'
@@ -25,6 +26,9 @@ export const rate = (of: Dimension, per: Dimension) =>
 
 /** A tank mix as labels write it: `2 %`, `4 tsp/gal`, `3 lb/100 gal`. */
 export const mix = () => written((text) => readMixRate(text, ''))
+
+/** The analysis of a fertiliser as on the bag: `18-6-12`. */
+export const analysis = () => written((text) => readAnalysis(text, ''))
 
 function above<T extends { si: number }>(result: Result<T>, anySign: boolean): Result<T> {
   if (!result.ok || anySign || result.value.si > 0) return result

@@ -5,13 +5,11 @@ import { fromSI, toSI, type Area, type Length, type Mass } from '../quantity/uni
 import { NOISE } from '../quantity/whole'
 import { isTrunk } from '../trunk/trunk'
 import type { Working } from '../working/working'
+import { refusedApplied, refusedId, refusedPriority, type Asked } from './asked'
 import { chooseItems } from './knapsack'
 
-export interface CapTree {
-  id: string
+export interface CapTree extends Asked {
   diameter: Length
-  /** How much it matters that this tree is treated; 0 or more. */
-  priority: number
 }
 
 export interface CapInput {
@@ -143,25 +141,22 @@ function check(input: CapInput) {
   if (!(input.area > 0)) return refuse('out-of-range', 'area', 'The area must be more than zero.')
   if (!(input.activePerInch > 0))
     return refuse('out-of-range', 'activePerInch', 'The active ingredient per inch must be more than zero.')
-  for (const [i, m] of input.applied.entries())
-    if (!(m >= 0))
-      return refuse('out-of-range', `applied[${i}]`, 'What was applied cannot be below zero; check the sign.')
+  const applied = refusedApplied(input.applied)
+  if (applied) return applied
   if (input.trees.length > MOST_TREES)
     return refuse('out-of-range', 'trees', `At most ${MOST_TREES} trees can be weighed at once; send fewer.`)
   const ids = new Set<string>()
   for (const [i, tree] of input.trees.entries()) {
-    if (tree.id === '') return refuse('missing', `trees[${i}].id`, 'The tree has no id; give it one.')
-    if (ids.has(tree.id))
-      return refuse('out-of-range', `trees[${i}].id`, 'Two trees have the same id; give each its own.')
-    ids.add(tree.id)
+    const unnamed = refusedId(tree, i, ids)
+    if (unnamed) return unnamed
     if (!isTrunk(tree.diameter))
       return refuse(
         'out-of-range',
         `trees[${i}].diameter`,
         `Tree ${i + 1} is not the size of a trunk; check the tape and the unit.`,
       )
-    if (!(tree.priority >= 0 && tree.priority <= 1e6))
-      return refuse('out-of-range', `trees[${i}].priority`, 'A priority is a number from 0 to 1,000,000.')
+    const priority = refusedPriority(tree, i)
+    if (priority) return priority
   }
   return null
 }

@@ -1,3 +1,6 @@
+import { improved, repaired, type Choice } from './fittingChoice'
+import { pricesFor, times, type Figures } from './prices'
+
 /** One way a tree can be worked, in whole numbers: what it is worth, its minutes, its active ingredient. */
 export interface Way {
   value: number
@@ -17,9 +20,6 @@ interface Aim {
 interface Option extends Way {
   at: number
 }
-
-/** A choice for every tree, by index into its options. */
-type Choice = number[]
 
 /** More part-answers than this are not held at once; then only those that promise most go on. */
 const MOST_STATES = 150_000
@@ -204,9 +204,6 @@ function least(options: readonly Option[][], known: Choice, aim: Aim): Found {
   return { choice: best, total: bestCost, aim, prices, bound }
 }
 
-/** A price times a bound that may be without end: what is not scarce costs nothing. */
-const times = (price: number, bound: number) => (price === 0 ? 0 : price * bound)
-
 /** Other prices, and for every stage what the trees from there on could still save at them. */
 interface View {
   one: number
@@ -217,7 +214,7 @@ interface View {
 const LEANINGS = [0.4, 0.7, 0.85, 0.95, 1, 1.05, 1.2, 1.5, 3]
 
 function viewsFrom(
-  figures: readonly (readonly (readonly [number, number, number])[])[],
+  figures: Figures,
   [one, two]: readonly [number, number],
   start: Choice,
   order: readonly number[],
@@ -258,7 +255,7 @@ interface Rates {
 
 /** For every stage, the cheapest way of the trees from there on to less and to more of each held figure. */
 function waysBack(
-  figures: readonly (readonly (readonly [number, number, number])[])[],
+  figures: Figures,
   priced: readonly (readonly number[])[],
   start: Choice,
   order: readonly number[],
@@ -300,158 +297,6 @@ function mostPromising<S>(states: S[], loss: (s: S) => number, many: number): S[
 function changedFrom(start: Choice, state: State): Choice {
   const choice = [...start]
   for (let c = state.changed; c; c = c.before) choice[c.tree] = c.option
-  return choice
-}
-
-const GOLDEN = (Math.sqrt(5) - 1) / 2
-
-/**
- * Prices of the two held figures that bound the least total best: the greatest of a concave function of two, looked for by
- * halving one within thirding the other. Any prices bound it; better ones bound it more closely.
- */
-function pricesFor(
-  figures: readonly (readonly (readonly [number, number, number])[])[],
-  bounds: readonly [number, number],
-): [number, number] {
-  const total = (k: number) => figures.reduce((t, o) => t + Math.max(...o.map((f) => Math.abs(f[k]!))), 0)
-  const scale = [0, 1, 2].map(total)
-  const flat = Float64Array.from(figures.flat(2))
-  const ends = Int32Array.from(
-    figures,
-    (
-      (at) => (o: readonly unknown[]) =>
-        (at += 3 * o.length)
-    )(0),
-  )
-  const bounded = (one: number, two: number): { value: number; used: number } => {
-    let value = -times(one, bounds[0]) - times(two, bounds[1])
-    let used = 0
-    let k = 0
-    for (const end of ends) {
-      let low = Infinity
-      let at = 0
-      for (; k < end; k += 3) {
-        const p = flat[k]! + one * flat[k + 1]! + two * flat[k + 2]!
-        if (p < low || (p === low && flat[k + 1]! < at)) {
-          low = p
-          at = flat[k + 1]!
-        }
-      }
-      value += low
-      used += at
-    }
-    return { value, used }
-  }
-  const unit = (k: 1 | 2) => (scale[k]! > 0 ? Math.max(scale[0]!, 1) / scale[k]! : 0)
-  /** The best price of the first at a price of the second. */
-  const first = (two: number): { one: number; value: number } => {
-    const free = bounded(0, two)
-    if (free.used <= bounds[0] || unit(1) === 0) return { one: 0, value: free.value }
-    let low = 0
-    let high = unit(1)
-    for (let i = 0; i < 60 && bounded(high, two).used > bounds[0]; i++) {
-      low = high
-      high *= 4
-    }
-    for (let i = 0; i < 44 && high - low > high * 1e-12; i++) {
-      const middle = (low + high) / 2
-      const { used } = bounded(middle, two)
-      if (used > bounds[0]) low = middle
-      else high = middle
-      if (used === bounds[0]) break
-    }
-    return { one: high, value: bounded(high, two).value }
-  }
-  if (unit(2) === 0 || bounds[1] === Infinity) return [first(0).one, 0]
-  let low = 0
-  let high = unit(2) / 16
-  while (high < unit(2) * 1e12 && first(high).value < first(high * 4).value) high *= 4
-  high *= 4
-  const at = (part: number) => {
-    const two = low + (high - low) * part
-    return { two, ...first(two) }
-  }
-  let best = { two: 0, ...first(0) }
-  let a = at(1 - GOLDEN)
-  let b = at(GOLDEN)
-  for (let i = 0; i < 44 && high - low > high * 1e-12; i++) {
-    if (a.value < b.value) {
-      low = a.two
-      a = b
-      b = at(GOLDEN)
-    } else {
-      high = b.two
-      b = a
-      a = at(1 - GOLDEN)
-    }
-    for (const found of [a, b]) if (found.value > best.value) best = found
-  }
-  return [best.one, best.two]
-}
-
-/** The cheapest choice brought within its bounds by the changes that cost least for what they free; null where it fails. */
-function repaired(
-  figures: readonly (readonly (readonly [number, number, number])[])[],
-  priced: readonly (readonly number[])[],
-  start: Choice,
-  bounds: readonly [number, number],
-): Choice | null {
-  const choice = [...start]
-  const over: [number, number] = [-bounds[0], -bounds[1]]
-  choice.forEach((o, i) => {
-    over[0] += figures[i]![o]![1]
-    over[1] += figures[i]![o]![2]
-  })
-  for (let round = 0; round < 4 * choice.length && (over[0] > 0 || over[1] > 0); round++) {
-    let best: { i: number; o: number; rate: number } | null = null
-    for (const [i, own] of figures.entries())
-      for (const [o, to] of own.entries()) {
-        const from = own[choice[i]!]!
-        const relief = [0, 1].reduce((sum, k) => {
-          if (over[k as 0 | 1] <= 0) return sum
-          return (
-            sum + Math.min(over[k as 0 | 1], from[(k + 1) as 1 | 2] - to[(k + 1) as 1 | 2]) / over[k as 0 | 1]
-          )
-        }, 0)
-        if (relief <= 1e-12) continue
-        const rate = (priced[i]![o]! - priced[i]![choice[i]!]!) / relief
-        if (!best || rate < best.rate) best = { i, o, rate }
-      }
-    if (!best) return null
-    const from = figures[best.i]![choice[best.i]!]!
-    const to = figures[best.i]![best.o]!
-    over[0] += to[1] - from[1]
-    over[1] += to[2] - from[2]
-    choice[best.i] = best.o
-  }
-  return over[0] > 0 || over[1] > 0 ? null : choice
-}
-
-/** A choice bettered one tree at a time, as long as that goes. */
-function improved(
-  figures: readonly (readonly (readonly [number, number, number])[])[],
-  given: Choice | null,
-  bounds: readonly [number, number],
-): Choice | null {
-  if (!given) return null
-  const choice = [...given]
-  let [r, s] = [0, 0]
-  choice.forEach((o, i) => {
-    r += figures[i]![o]![1]
-    s += figures[i]![o]![2]
-  })
-  for (let better = true; better;) {
-    better = false
-    for (const [i, own] of figures.entries())
-      for (const [o, to] of own.entries()) {
-        const from = own[choice[i]!]!
-        if (to[0] >= from[0] || r - from[1] + to[1] > bounds[0] || s - from[2] + to[2] > bounds[1]) continue
-        r += to[1] - from[1]
-        s += to[2] - from[2]
-        choice[i] = o
-        better = true
-      }
-  }
   return choice
 }
 

@@ -3,6 +3,7 @@ import type { UnitSystem } from '../quantity/format'
 import { sensible, shown } from '../quantity/pair'
 import { toSI, type Mass } from '../quantity/units'
 import type { Working } from '../working/working'
+import { refusedApplied, refusedId, refusedPriority, type Asked } from './asked'
 import { divisor } from './knapsack'
 import { chooseWays } from './multipleChoice'
 
@@ -16,10 +17,7 @@ export interface ShareWay {
   worth: number
 }
 
-export interface ShareTree {
-  id: string
-  /** How much it matters that this tree is treated; 0 or more. */
-  priority: number
+export interface ShareTree extends Asked {
   /** In the order in which they are preferred where all else is equal. */
   ways: ShareWay[]
 }
@@ -173,9 +171,8 @@ function waysTaken(
 
 function check(input: ShareInput): Result<never> | null {
   if (!(input.limit >= 0)) return refuse('out-of-range', 'limit', 'The limit cannot be below zero.')
-  for (const [i, m] of input.applied.entries())
-    if (!(m >= 0))
-      return refuse('out-of-range', `applied[${i}]`, 'What was applied cannot be below zero; check the sign.')
+  const applied = refusedApplied(input.applied)
+  if (applied) return applied
   if (input.minutes !== undefined && !(input.minutes >= 0 && input.minutes <= MOST_MINUTES))
     return refuse('out-of-range', 'minutes', 'The minutes must lie from 0 to those of ten years.')
   if (input.trees.length === 0) return refuse('missing', 'trees', 'There is no tree; give at least one.')
@@ -188,12 +185,8 @@ function check(input: ShareInput): Result<never> | null {
   const ids = new Set<string>()
   for (const [i, tree] of input.trees.entries()) {
     const at = `trees[${i}]`
-    if (tree.id === '') return refuse('missing', `${at}.id`, 'The tree has no id; give it one.')
-    if (ids.has(tree.id))
-      return refuse('out-of-range', `${at}.id`, 'Two trees have the same id; give each its own.')
-    ids.add(tree.id)
-    if (!(tree.priority >= 0 && tree.priority <= 1e6))
-      return refuse('out-of-range', `${at}.priority`, 'A priority is a number from 0 to 1,000,000.')
+    const refused = refusedId(tree, i, ids) ?? refusedPriority(tree, i)
+    if (refused) return refused
     if (tree.ways.length > MOST_WAYS)
       return refuse('out-of-range', `${at}.ways`, `At most ${MOST_WAYS} ways can be compared for a tree.`)
     const names = new Set<string>()

@@ -179,6 +179,19 @@ export function typedOf(card: unknown): Typed {
   return typed
 }
 
+/** The paths of the lines that stand on the form, from its head to its foot. */
+export function pathsOf(typed: Typed): string[] {
+  const shown = (lines: readonly CardLine[], at: string, own: Typed) =>
+    lines.filter((l) => !l.when || l.when(own)).map((l) => `${at}${l.path}`)
+  return [
+    ...shown(PRODUCT_LINES, '', typed),
+    ...rowsOf(typed, 'actives').flatMap((n) => shown(ACTIVE_LINES, `actives[${n}].`, typed)),
+    ...rowsOf(typed, 'uses').flatMap((n) =>
+      shown(linesOfUse(methodAt(typed, n)), `uses[${n}].`, textsOfUse(typed, n)),
+    ),
+  ]
+}
+
 /** The card that stands on the form, as it is sent; empty lines are left out. */
 export function cardOf(typed: Typed): Card {
   const values: Record<string, unknown> = {}

@@ -1,13 +1,9 @@
 import { z } from 'zod'
-import { readAnalysis } from '../../feed/feed'
-import { quantities, quantity, rates, words } from '../../card/written'
+import { analysis, quantities, quantity, rates, words } from '../../card/written'
 
 /** What a card says of a feed. */
 export const feed = z.strictObject({
-  analysis: z.string().superRefine((text, context) => {
-    const result = readAnalysis(text, '')
-    if (!result.ok) context.addIssue({ code: 'custom', message: result.problem.message })
-  }),
+  analysis: analysis(),
   nitrogen: rates('mass', 'area'),
   release: z.enum(['slow', 'quick'], { error: 'A feed is of slow or of quick release.' }),
   put: z

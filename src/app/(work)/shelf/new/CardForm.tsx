@@ -7,12 +7,22 @@ import type { CardView } from '@/server/read/shelf'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { rowsOf, valueAt, type Typed } from '@/ui/fields/paths'
+import { rowsOf, type Typed } from '@/ui/fields/paths'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { ACTIVE_LINES, linesOfUse, partsOfUse, PRODUCT_LINES, type CardLine } from '@/ui/shelf/cardLines'
-import { blankCard, blankUse, cardOf, leftOut, methodAt, textsOfUse, typedOf } from '@/ui/shelf/cardText'
+import { ACTIVE_LINES, partsOfUse, PRODUCT_LINES, type CardLine } from '@/ui/shelf/cardLines'
+import {
+  blankCard,
+  blankUse,
+  cardOf,
+  leftOut,
+  methodAt,
+  pathsOf,
+  textsOfUse,
+  typedOf,
+} from '@/ui/shelf/cardText'
+import { lineAt, wantsOf } from '@/ui/shelf/cardWants'
 import { useMay } from '@/ui/shell/may'
 
 const METHODS = (Object.keys(METHOD_NAME) as PutOnMethod[]).map((m) => [m, METHOD_NAME[m]] as const)
@@ -39,17 +49,9 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
   const drop = (list: string, n: number) =>
     setTyped(Object.fromEntries(Object.entries(typed).filter(([path]) => !path.startsWith(`${list}[${n}]`))))
   const next = (rows: number[]) => (rows.at(-1) ?? -1) + 1
-  const told: Readonly<Record<string, string>> = verb.problem
-    ? { [lineAt(verb.problem.field, { actives, uses })]: verb.problem.message }
-    : wants
+  const told = verb.problem ? { [lineAt(verb.problem.field, typed)]: verb.problem.message } : wants
   const at = (path: string) => told[path] ?? null
-  const paths = new Set([
-    ...PRODUCT_LINES.map((l) => l.path),
-    ...actives.flatMap((n) => ACTIVE_LINES.map((l) => `actives[${n}].${l.path}`)),
-    ...uses.flatMap((n) => linesOfUse(methodAt(typed, n)).map((l) => `uses[${n}].${l.path}`)),
-  ])
-
-  const open = [...paths].filter((path) => path in told)
+  const open = pathsOf(typed).filter((path) => path in told)
 
   async function openFile(chosen: File | undefined) {
     if (!chosen) return
@@ -74,7 +76,7 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
       onSubmit={async (e) => {
         e.preventDefault()
         const card = cardOf(typed)
-        const missing = await wantsOf(card, (field) => lineAt(field, { actives, uses }))
+        const missing = await wantsOf(card, typed)
         setWants(missing)
         if (Object.keys(missing).length > 0) return
         const entered = await verb.send({ card, after: stands?.version ?? null })
@@ -177,12 +179,12 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
       <Button type="submit" now className="mt-4" disabled={verb.busy}>
         {stands ? 'Enter this version' : 'Enter the card'}
       </Button>
-      <ProblemNote
-        problem={
-          verb.problem && !paths.has(lineAt(verb.problem.field, { actives, uses })) ? verb.problem : null
-        }
-        onAnew={verb.renew}
-      />
+      <ProblemNote problem={verb.problem && open.length === 0 ? verb.problem : null} onAnew={verb.renew} />
+      {!verb.problem && at('') !== null && (
+        <Note says="stop" role="alert" className="mt-2">
+          {at('')}
+        </Note>
+      )}
       {open.length > 0 && (
         <p role="alert" className="mt-2">
           Not entered: {open.length} {open.length === 1 ? 'line' : 'lines'} above{' '}
@@ -193,44 +195,7 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
   )
 }
 
-/** Everything a card still wants, by the line of the form, in the words of its rules. */
-async function wantsOf(card: unknown, lineOf: (field: string) => string): Promise<Record<string, string>> {
-  // The rules come when they are needed: a person who only looks does not wait for them.
-  const { Card } = await import('@/core/card/card')
-  const read = Card.safeParse(card)
-  if (read.success) return {}
-  const wants: Record<string, string> = {}
-  for (const issue of read.error.issues) {
-    const field = issue.path
-      .map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`))
-      .join('')
-    const value = valueAt(card, field)
-    wants[lineOf(field)] ??=
-      value === undefined || value === ''
-        ? 'Nothing is written here yet; copy it from the label.'
-        : /^(Invalid|Too|Unrecognized)/.test(issue.message)
-          ? 'This cannot be read; write it as the line says.'
-          : issue.message
-  }
-  return wants
-}
-
 const idAt = (path: string) => `card-${path.replace(/[^a-z0-9]+/gi, '-')}`
-
-/**
- * The line of the form a problem belongs to: the card’s rows are counted without gaps, those of the form keep their number, and
- * a list on one line is that line.
- */
-function lineAt(field: string, { actives, uses }: { actives: number[]; uses: number[] }): string {
-  return field
-    .replace(/^card\.?/, '')
-    .replace(/^actives\[(\d+)\]/, (_, n: string) => `actives[${actives[Number(n)] ?? n}]`)
-    .replace(/^uses\[(\d+)\]/, (_, n: string) => `uses[${uses[Number(n)] ?? n}]`)
-    .replace(
-      /((?:hosts|notOn|targets|foodCrops|apart|protectiveGear|terms\.(?:tiers|water|ports\.rows|put))).*$/,
-      '$1',
-    )
-}
 
 function Panel({ title, children }: { title: string; children: React.ReactNode }) {
   return (
