@@ -1,5 +1,5 @@
 import { chromium } from '@playwright/test'
-import { CARDS, labelOf } from '../demo/cards'
+import { CARDS, useOf } from '../demo/cards'
 
 /** The whole plan of a tree in the real page's worker: dose, 360 bearings, uptake, working. */
 async function main() {
@@ -37,7 +37,7 @@ async function main() {
     breastGirth: 110 * inch,
     portGirth: 144 * inch,
     choice: 0,
-    card: labelOf(CARDS[0]!.card),
+    use: useOf(CARDS[0]!.card, 'trunk-injection'),
     host: 'ash',
     wood: 'ring-porous',
     marks: [10, 75, 140, 205, 280].map(flare),

@@ -1,5 +1,5 @@
-import type { Card } from '@/core/card/card'
-import type { LabelCard } from '@/core/dose/labelCard'
+import type { Card, PutOnMethod } from '@/core/card/card'
+import type { UseOf } from '@/core/methods/plan'
 import type { ShelfCard } from './cards/card'
 import { GROUND } from './cards/ground'
 import { INJECTIONS } from './cards/injections'
@@ -8,12 +8,9 @@ import { SPRAYS } from './cards/sprays'
 /** What stands on the demo’s shelf; the first is what its ashes got. */
 export const CARDS: readonly ShelfCard[] = [...INJECTIONS, ...GROUND, ...SPRAYS]
 
-/** A card as a dose by its first trunk injection reads it; throws where it has none. */
-export function labelOf(card: Card): LabelCard {
-  const use = card.uses.find((u) => u.method === 'trunk-injection')
-  if (!use) throw new Error(`${card.code} has no trunk injection`)
-  const { formulation, actives, signalWord, example } = card
-  const { method, terms, ...rest } = use
-  void method
-  return { formulation, actives, signalWord, example, ...rest, use: terms }
+/** The first use of a card by a method; throws where it has none. */
+export function useOf<M extends PutOnMethod>(card: Card, method: M): UseOf<M> {
+  const use = card.uses.find((u): u is UseOf<M> => u.method === method)
+  if (!use) throw new Error(`${card.code} has no ${method}`)
+  return use
 }

@@ -1,16 +1,22 @@
-import { planInjection } from '@/core/dose/planInjection'
+import { planTrunkInjection } from '@/core/methods/trunk-injection/plan'
 import { readQuantity } from '@/core/quantity/parse'
-import { addDays, dateIn } from '@/core/time/calendar'
+import { addDays } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import type { PersonRow } from '@/db/queries/person'
-import { readingsOfTree } from '@/db/queries/reading'
-import { labelSource, planBase } from '@/server/prescribe'
-import { CARDS, labelOf } from './cards'
-import { FIRM, idFor, PEOPLE, ZONE, type Story } from './story'
+import { subjectsOfJob } from '@/db/queries/job'
 import { treeById } from '@/db/queries/tree'
+import { stepsOfSubjects } from '@/db/queries/workStep'
+import { cardSource, dayFor, readingSource, treesAtHand } from '@/server/treesAtHand'
+import { CARDS, useOf } from './cards'
+import { FIRM, idFor, PEOPLE, ZONE, type Story } from './story'
 
-/** The bearings the product proposes for a tree on a day, with the first card at its low rate. */
-export async function bestBearings(treeId: string, on: string, portGirth: string): Promise<number[]> {
+/** The bearings the product proposes for a tree on a day, with the first card at a rate. */
+export async function bestBearings(
+  treeId: string,
+  on: string,
+  portGirth: string,
+  choice = 0,
+): Promise<number[]> {
   const person = {
     id: idFor(PEOPLE[0]!.email),
     firmId: FIRM.id,
@@ -26,21 +32,27 @@ export async function bestBearings(treeId: string, on: string, portGirth: string
   } as PersonRow
   const girth = readQuantity(portGirth, 'length', 'portGirth')
   if (!girth.ok) throw new Error(girth.problem.message)
-  const card = CARDS[0]!
+  const { card, version } = CARDS[0]!
+  const now = new Date(Date.parse(`${on}T13:00:00Z`))
   const plan = await inFirm(FIRM.id, async (sql) => {
-    const now = new Date(Date.parse(`${on}T13:00:00Z`))
-    const reading = (await readingsOfTree(sql, treeId)).find((r) => dateIn(ZONE, r.readAt) <= on)!
-    const base = await planBase({ sql, person, now, today: on }, (await treeById(sql, treeId))!, reading)
-    return planInjection({
-      ...base,
-      card: labelOf(card.card),
-      choice: 0,
-      portGirth: girth.value.si,
-      sources: { ...base.sources, label: labelSource({ code: card.card.code, version: card.version }) },
+    const [hand] = await treesAtHand({ sql, person, now, today: on }, [(await treeById(sql, treeId))!])
+    const day = dayFor(ZONE, now, on)
+    return planTrunkInjection({
+      use: useOf(card, 'trunk-injection'),
+      tree: hand!.facts!,
+      day,
+      choice,
+      given: { portGirth: girth.value.si },
+      units: 'us',
+      sources: {
+        reading: readingSource(hand!.reading!, ZONE),
+        label: cardSource({ code: card.code, version }),
+        weather: day.source,
+      },
     })
   })
   if (!plan.ok) throw new Error(plan.problem.message)
-  return plan.value.layout.ports.map((p) => p.bearing)
+  return plan.value.plan.shape.ports.map((p) => p.bearing)
 }
 
 /** Ash 15 was injected a year ago: the past record, with its holes and what came of it. */
@@ -79,30 +91,28 @@ export async function lastYear(story: Story, today: string) {
   const bearings = await bestBearings(treeId, on, '42 in')
   const { jobId } = (await story.do('maren', ago + 1, 'hand-to-crew', {
     id: idFor('rx15'),
-    treeId,
-    decisionId: idFor('dec15'),
-    labelId: idFor('card EB4'),
-    choice: 0,
-    portGirth: '42 in',
-    bearings,
+    items: [
+      {
+        useId: idFor('card EB4'),
+        choice: 0,
+        subjects: [{ treeId, decisionId: idFor('dec15'), given: { portGirth: '42 in', bearings } }],
+      },
+    ],
     onDate: on,
   })) as { jobId: string }
   const item = await inFirm(FIRM.id, async (sql) => {
-    const items = await sql<{ id: string }[]>`select id from job_item where job_id = ${jobId}`
-    const ports = await sql<
-      { id: string; number: number }[]
-    >`select id, number from port where job_item_id = ${items[0]!.id} order by number`
-    return { id: items[0]!.id, ports: [...ports] }
+    const [subject] = await subjectsOfJob(sql, jobId)
+    return { id: subject!.id, ports: [...(await stepsOfSubjects(sql, [subject!.id]))] }
   })
-  await story.do('teodor', ago, 'confirm-tree', { jobItemId: item.id, tag, gear: true }, 5)
+  await story.do('teodor', ago, 'confirm-tree', { jobSubjectId: item.id, tag, gear: true }, 5)
   for (const p of item.ports)
     for (const [i, kind] of (['drill', 'start', 'stop', 'out'] as const).entries())
       await story.do(
         'teodor',
         ago,
-        'mark-port',
-        { eventId: idFor(`15 ${p.number} ${kind}`), portId: p.id, kind },
-        10 + p.number * 2 + [0, 1, 28, 40][i]!,
+        'mark-step',
+        { eventId: idFor(`15 ${p.n} ${kind}`), stepId: p.id, kind },
+        10 + p.n * 2 + [0, 1, 28, 40][i]!,
       )
   await story.do(
     'teodor',
@@ -110,7 +120,7 @@ export async function lastYear(story: Story, today: string) {
     'sign-record',
     {
       id: idFor('record15'),
-      jobItemId: item.id,
+      jobSubjectIds: [item.id],
       lot: 'EB4-2207',
       temperature: '70 F',
       wind: '5 mph',

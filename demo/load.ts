@@ -210,12 +210,22 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   )
   await story.do('maren', 1, 'hand-to-crew', {
     id: idFor('rx16'),
-    treeId: idFor('Ash 16'),
-    decisionId: idFor('dec16'),
-    labelId: idFor('card EB4'),
-    choice: 1,
-    portGirth: '64 in',
-    bearings: await bestBearings(idFor('Ash 16'), addDays(today, -1), '64 in'),
+    items: [
+      {
+        useId: idFor('card EB4'),
+        choice: 1,
+        subjects: [
+          {
+            treeId: idFor('Ash 16'),
+            decisionId: idFor('dec16'),
+            given: {
+              portGirth: '64 in',
+              bearings: await bestBearings(idFor('Ash 16'), addDays(today, -1), '64 in', 1),
+            },
+          },
+        ],
+      },
+    ],
     onDate: today,
   })
   await inFirm(

@@ -14,13 +14,13 @@ const CLASHES: Record<string, Omit<Problem, 'code'>> = {
     field: 'assessmentId',
     message: 'This examination was signed a moment ago. Load the page again.',
   },
-  prescription_once: {
+  item_subject_once: {
     field: 'decisionId',
     message: 'This decision was handed to the crew a moment ago. Load the page again to see the work.',
   },
   job_of_day: { field: 'onDate', message: 'This job was opened a moment ago; send it again to join it.' },
-  record_once_per_item: {
-    field: 'jobItemId',
+  application_subject_once: {
+    field: 'jobSubjectId',
     message: 'This tree was signed a moment ago. Load the page again to open its record.',
   },
   almanac_own_about: {

@@ -1,11 +1,12 @@
 import { z } from 'zod'
-import { compare } from '@/core/respond/compare'
+import { compare, PULL_THEM } from '@/core/respond/compare'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
 import { recordById } from '@/db/queries/record'
 import { restage, treeForChange } from '@/db/queries/tree'
 import { spokenDate } from '@/core/time/calendar'
 import { enterRecord, refusedToSign } from './ledger/enter'
+import { promiseChecks } from './promise'
 import { id, line, typed, words } from './text'
 import { verb } from './verb'
 
@@ -34,8 +35,8 @@ export const enterResultVerb = verb({
         'value',
         `The result must lie from ${least} to ${most} ${unit}; check the number.`,
       )
-    if (unit === 'left' && !Number.isInteger(input.value))
-      return refuse('out-of-range', 'value', 'Count whole bottles; type a whole number.')
+    if (['left', 'counted', 'of ten shoots'].includes(unit) && !Number.isInteger(input.value))
+      return refuse('out-of-range', 'value', 'Count whole ones; type a whole number.')
     if (check.dropped !== null)
       return refuse(
         'conflict',
@@ -69,6 +70,17 @@ export const enterResultVerb = verb({
       at,
       by: person.id,
     })
+    // What is still there is fetched today, and counted again.
+    if (input.nextStep === PULL_THEM)
+      await promiseChecks(
+        { sql, person },
+        {
+          treeId: check.treeId,
+          prescriptionId: check.prescriptionId,
+          on: today,
+          checks: [{ afterDays: 0, what: check.what, expectation: check.expectation }],
+        },
+      )
     await restage(sql, check.treeId)
     return ok({ verdict })
   },
@@ -101,7 +113,7 @@ export const correctRecordVerb = verb({
         corrects: record.id,
         treeId: record.treeId,
         siteId: record.siteId,
-        jobItemId: null,
+        applicationId: null,
         signedAt: now,
         signedBy: person.id,
         body: {

@@ -1,291 +1,366 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
-import { cause as causeOf } from '@/almanac/causes'
-import { host as hostOf } from '@/almanac/hosts'
-import { readInjectionUse } from '@/core/dose/labelCard'
-import { refusedForBees } from '@/core/limits/bees'
-import { refusedOnFood } from '@/core/limits/food'
-import { mostDose } from '@/core/ports/outcome'
-import { showMl } from '@/core/quantity/format'
-import { planInjection, type InjectionPlanInput } from '@/core/dose/planInjection'
+import { checksAfter } from '@/core/methods/checks'
+import { said } from '@/core/methods/gate'
+import { readGiven } from '@/core/methods/given'
+import type { SubjectPlan } from '@/core/methods/plan'
+import { methodOf, planSubject } from '@/core/methods/registry'
+import { foldStep, isBegun } from '@/core/methods/running'
+import { showProduct } from '@/core/methods/showProduct'
+import { groundLimit, refusedByGround } from '@/core/limits/ground'
+import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
-import { ok, refuse, type Result } from '@/core/problem'
-import { readQuantity } from '@/core/quantity/parse'
+import { ok, refuse, type Problem, type Result } from '@/core/problem'
+import { readRate } from '@/core/quantity/parse'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
-import { recordsOfTree } from '@/db/queries/record'
-import { decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
-import { readingsOfTree, type ReadingRow } from '@/db/queries/reading'
-import { holesOfTree, marksOfTree } from '@/db/queries/ring'
-import { listingsOf, restage, treeForChange, type TreeRow } from '@/db/queries/tree'
-import { addJobItem, jobItemForChange, jobOfDay } from '@/db/queries/job'
+import { newestVersion, useById, type UseRow } from '@/db/queries/card'
+import { addJobItem, jobOfDay, jobSubjectsForChange } from '@/db/queries/job'
+import { groundUse, siteForChange } from '@/db/queries/limit'
 import {
   addPrescription,
-  prescriptionOn,
+  openSubjects,
   prescriptionsOfTree,
-  withdrawPrescription,
+  prescriptionsOn,
+  withdrawSubjects,
+  type NewItem,
 } from '@/db/queries/prescription'
-import { labelById, newestVersion, type LabelRow } from '@/db/queries/card'
-import { portsOfItems } from '@/db/queries/port'
-import { simulatedWeather } from '@/standins/weather'
-import { kindOf, ownHosts } from './almanac'
-import { seenOf, signsOfDanger } from './seen'
-import { expectationsOf } from './promise'
-import { standingTree } from './standing'
+import { siteById } from '@/db/queries/site'
+import { restage, treeForChange, treesForChange } from '@/db/queries/tree'
+import { addSteps, stepsOfSubjects } from '@/db/queries/workStep'
+import { gone } from './standing'
 import { id, line, typed } from './text'
-import { verb, type Context, type Reading } from './verb'
-import { productOf, readRecord } from './ledger/body'
-import { KIND_OPEN, NOT_MEASURED } from '@/core/plan/blocked'
+import { cardSource, dayFor, gateOf, readingSource, treesAtHand, type TreeAtHand } from './treesAtHand'
+import { verb, type Context } from './verb'
 
 /** A reading older than this is measured again before a dose rests on it. */
 export const READING_GOOD_FOR_YEARS = 1
+/** As many trees as one prescription is signed for. */
+export const MOST_SUBJECTS = 400
 
-export function labelSource(label: Pick<LabelRow, 'code' | 'version'>): string {
-  return `card ${label.code} v${label.version}`
-}
+const Given = z.strictObject({
+  portGirth: typed('Girth at the ports').optional(),
+  bearings: z.array(z.int().min(0).max(359)).max(500).optional(),
+  crownHeight: typed('Crown height').optional(),
+  crownWidth: typed('Crown width').optional(),
+  crownShape: z.enum(['ellipsoid', 'cone', 'cylinder']).optional(),
+  crownDensity: z.enum(['sparse', 'medium', 'dense']).optional(),
+  reach: typed('How far out').optional(),
+  hardscape: typed('Paved share', 20).optional(),
+})
 
-/** The part of a plan that rests on the tree and the day; the person adds rate, girth at the ports and moves. */
-export async function planBase(
-  { sql, person, now }: Reading,
-  tree: TreeRow,
-  reading: ReadingRow,
-): Promise<Omit<InjectionPlanInput, 'choice' | 'portGirth' | 'card' | 'bearings'>> {
-  const { timeZone } = tree
-  const weather = simulatedWeather(timeZone, now)
-  const holes = await holesOfTree(sql, tree.id)
-  const diameter = Math.hypot(...reading.stemsM)
-  return {
-    diameter,
-    breastGirth: diameter * Math.PI,
-    host: tree.host,
-    wood: hostOf(tree.host)?.wood ?? 'diffuse-porous',
-    marks: await marksOfTree(sql, tree.id),
-    holes: holes.map((h) => ({ bearing: h.bearing, drilledOn: dateIn(timeZone, h.drilledAt) })),
-    today: dateIn(timeZone, now),
-    soil: weather.soil,
-    temperature: weather.temperature,
-    units: person.units,
-    sources: {
-      reading: `tape reading, ${spokenDate(dateIn(timeZone, reading.readAt))}`,
-      label: '',
-      weather: 'simulated weather of the hour',
-    },
-  }
+const Item = z.strictObject({
+  useId: id('useId'),
+  choice: z
+    .number()
+    .min(0, { error: 'The rate lies below the label’s low rate.' })
+    .max(1, { error: 'The rate lies above the label’s high rate.' }),
+  subjects: z
+    .array(z.strictObject({ treeId: id('treeId'), decisionId: id('decisionId'), given: Given }))
+    .min(1, { error: 'Choose at least one tree.' })
+    .max(MOST_SUBJECTS, { error: `One prescription is for at most ${MOST_SUBJECTS} trees; split it.` }),
+})
+
+const Input = z.strictObject({
+  id: id(),
+  items: z.array(Item).min(1).max(6),
+  /** Whether people eat of these trees or from beneath them, where the almanac asks. */
+  eaten: z.boolean().nullable().default(null),
+  onDate: z
+    .string()
+    .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+})
+
+/** A problem at one of several trees says which; at the only one it stands at its own field. */
+function at(hand: TreeAtHand, several: boolean, problem: Problem): Result<never> {
+  return several
+    ? { ok: false, problem: { ...problem, message: `${hand.tree.tag}: ${problem.message}` } }
+    : { ok: false, problem }
 }
 
 /**
- * Signs an injection and hands it to the crew for a day. Everything is computed again here; what the screen showed is
- * only taken where it is the person's choice. A decision is handed over once.
+ * Signs a prescription for one cause on one or many trees of a site and hands it to the crew for a day. Everything is worked
+ * out again here; what the screen showed is only taken where it is the person's choice. A decision is prescribed once.
  */
 export const handToCrewVerb = verb({
   roles: ['arborist'],
-  about: (i) => i.treeId,
+  about: (i) => i.items[0]!.subjects[0]!.treeId,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    treeId: id('treeId'),
-    decisionId: id('decisionId'),
-    labelId: id('labelId'),
-    choice: z
-      .number()
-      .min(0, { error: 'The rate lies below the label’s low rate.' })
-      .max(1, { error: 'The rate lies above the label’s high rate.' }),
-    portGirth: typed('Girth at the ports'),
-    bearings: z.array(z.int().min(0).max(359)).max(500),
-    /** Whether people eat of this tree or from beneath it, where the almanac asks. */
-    eaten: z.boolean().nullable().default(null),
-    onDate: z
-      .string()
-      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
-  }),
+  input: Input,
   run: async (context, input): Promise<Result<{ jobId: string }>> => {
     const { sql, person, now } = context
-    const standing = await standingTree(context, input.treeId)
-    if (!standing.ok) return standing
-    const tree = standing.value
-    // The day of the place where it will be done.
-    const today = dateIn(tree.timeZone, now)
-    const decision = (await decisionsOfTree(sql, tree.id))[0]
-    const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
-    if (!decision || !diagnosis || decision.id !== input.decisionId || decision.diagnosisId !== diagnosis.id)
-      return refuse(
-        'conflict',
-        'decisionId',
-        'The decision has changed since this page was opened; load it again.',
-      )
-    if (decision.action !== 'treat')
+    const asked = input.items.flatMap((i) => i.subjects)
+    const ids = [...new Set(asked.map((s) => s.treeId))]
+    const trees = await treesForChange(sql, ids)
+    if (trees.length < ids.length) return refuse('unknown', 'treeId', 'There is no such tree.')
+    const several = ids.length > 1
+    for (const tree of trees) {
+      const left = gone(tree)
+      if (left) return left
+    }
+    const site = trees[0]!.siteId
+    if (trees.some((t) => t.siteId !== site))
       return refuse(
         'not-allowed',
-        'decisionId',
-        `The decision is to ${decision.action}, not to treat. Decide anew first.`,
+        'treeId',
+        'One prescription is for trees of one site; sign one for each site.',
       )
-    const first = await prescriptionOn(sql, decision.id)
-    if (first)
-      return refuse(
-        'conflict',
-        'decisionId',
-        `${first.signedBy} has handed this decision to the crew already${first.onDate ? `, for ${spokenDate(first.onDate)}` : ''}. Open that work under Run; to plan it anew, take that prescription back first.`,
-      )
-    const refused = causeOf(diagnosis.cause)?.refuses
-    if (refused?.injection)
-      return refuse('not-allowed', 'label', `No injection for this cause: ${refused.injection}`)
-    if (!tree.identityConfirmedAt && hostOf(tree.host)?.confusedWith)
-      return refuse('missing', 'identity', KIND_OPEN)
-    if (input.onDate < today)
-      return refuse('out-of-range', 'onDate', 'The day lies in the past; choose today or later.')
-    if (daysBetween(today, input.onDate) > 366)
-      return refuse(
-        'out-of-range',
-        'onDate',
-        'The day is more than a year away; the reading would be too old. Choose a nearer day.',
-      )
-    const label = await labelById(sql, input.labelId)
-    if (!label) return refuse('unknown', 'labelId', 'There is no such label card.')
-    const newest = await newestVersion(sql, label.code)
-    if (newest > label.version)
-      return refuse(
-        'conflict',
-        'labelId',
-        `${label.name} v${label.version} was replaced by v${newest} since this page was opened; load it again and work the dose out by the new card.`,
-      )
-    if (!label.body.targets.includes(diagnosis.cause))
+    for (const item of input.items)
+      if (new Set(item.subjects.map((s) => s.treeId)).size < item.subjects.length)
+        return refuse('conflict', 'treeId', 'A tree stands in the list twice; take it out once.')
+    const { timeZone } = trees[0]!
+    const today = dateIn(timeZone, now)
+    const early = refusedDay(today, input.onDate)
+    if (early) return early
+
+    const hands = new Map((await treesAtHand(context, trees)).map((h) => [h.tree.id, h]))
+    const causes = new Set<string>()
+    for (const subject of asked) {
+      const hand = hands.get(subject.treeId)!
+      const { decided } = hand
+      if (!decided || decided.decisionId !== subject.decisionId || decided.decidedOn !== decided.diagnosisId)
+        return at(hand, several, {
+          code: 'conflict',
+          field: 'decisionId',
+          message: 'The decision has changed since this page was opened; load it again.',
+        })
+      causes.add(decided.cause)
+    }
+    if (causes.size > 1)
       return refuse(
         'not-allowed',
-        'labelId',
-        `${label.name} does not name this cause. Choose a card that does.`,
+        'cause',
+        'These trees have different causes; sign a prescription for each.',
       )
-    const kind = kindOf(tree.host, await ownHosts(sql))
-    const kept =
-      refusedForBees(kind?.noNeonicotinoid, label.body.actives) ??
-      refusedOnFood({
-        host: tree.host,
-        edible: kind?.edible ?? false,
-        askFood: kind?.askFood,
-        eaten: input.eaten,
-        forbiddenOnFood: label.body.forbiddenOnFood,
-        foodCrops: label.body.foodCrops?.map((c) => c.host),
+    const first = (await prescriptionsOn(sql, [...new Set(asked.map((s) => s.decisionId))]))[0]
+    if (first) {
+      const whose = hands.get(asked.find((s) => s.decisionId === first.decisionId)!.treeId)!
+      return at(whose, several, {
+        code: 'conflict',
+        field: 'decisionId',
+        message: `${first.signedBy} has handed this decision to the crew already${first.onDate ? `, for ${spokenDate(first.onDate)}` : ''}. Open that work under Run; to plan it anew, take that prescription back first.`,
       })
-    if (kept) return kept
-    const unsafe = signsOfDanger(seenOf(await findingsOf(sql, diagnosis.assessmentId)))
-    if (unsafe.length > 0)
-      return refuse(
-        'not-allowed',
-        'action',
-        `${unsafe.join(', ')}: nothing is drilled until a qualified risk assessor has looked. Decide anew and refer it.`,
-      )
-    const girth = readQuantity(input.portGirth, 'length', 'portGirth', {
-      bareUnit: person.units === 'us' ? 'in' : 'cm',
-      name: 'Girth at the ports',
-    })
-    if (!girth.ok) return girth
-    const reading = (await readingsOfTree(sql, tree.id))[0]
-    if (!reading) return refuse('missing', 'reading', NOT_MEASURED)
-    const age = yearsBetween(reading.readAt.toISOString(), now.toISOString())
-    if (age > READING_GOOD_FOR_YEARS + 0.01)
-      return refuse(
-        'out-of-range',
-        'reading',
-        'The reading is more than a year old; measure the trunk again before dosing.',
-      )
-    const base = await planBase(context, tree, reading)
-    const plan = planInjection({
-      ...base,
-      card: label.body,
-      choice: input.choice,
-      portGirth: girth.value.si,
-      bearings: input.bearings,
-      sources: { ...base.sources, label: labelSource(label) },
-    })
-    if (!plan.ok) return plan
-    if (!plan.value.uptake.ok) return plan.value.uptake
-    const { dose, layout, bestBearings, uptake } = plan.value
-    if (layout.missing > 0)
-      return refuse(
-        'not-allowed',
-        'bearings',
-        `${layout.missing} of ${dose.ports} ports cannot be placed on sound wood. Choose another method or let the trunk rest.`,
-      )
-    const over = await overWithEarlier(context, tree.id, label, base.diameter, dose.volume)
+    }
+
+    const items: (NewItem & { row: UseRow })[] = []
+    for (const item of input.items) {
+      const row = await useOnShelf(context, item.useId)
+      if (!row.ok) return row
+      const planned: NewItem['subjects'] = []
+      for (const { treeId, decisionId, given } of item.subjects) {
+        const hand = hands.get(treeId)!
+        const plan = planFor(context, hand, row.value, { ...input, choice: item.choice, given })
+        if (!plan.ok) return at(hand, several, plan.problem)
+        planned.push({ id: uuidv7(), treeId, decisionId, readingId: hand.reading!.id, ...plan.value })
+      }
+      items.push({
+        id: uuidv7(),
+        occurrenceId: uuidv7(),
+        method: row.value.use.method,
+        useId: row.value.id,
+        dueFrom: input.onDate,
+        dueTo: input.onDate,
+        subjects: planned,
+        row: row.value,
+      })
+    }
+    const over = await refusedByLimits(context, site, input.onDate, items)
     if (over) return over
-    const itemId = uuidv7()
+
     await addPrescription(sql, {
       id: input.id,
       firmId: person.firmId,
-      treeId: tree.id,
-      decisionId: decision.id,
-      cause: diagnosis.cause,
+      siteId: site,
+      cause: [...causes][0]!,
       at: now,
       by: person.id,
-      itemId,
-      cardUseId: label.id,
-      readingId: reading.id,
-      dose: {
-        choice: input.choice,
-        portGirthM: girth.value.si,
-        diameterM: base.diameter,
-        volumeM3: dose.volume,
-        perPortM3: dose.perPort,
-        uptake: { from: uptake.value.from, to: uptake.value.to },
-        ports: layout.ports.map((p) => ({ ...p, moved: !bestBearings.includes(p.bearing) })),
-        largestGapM: layout.largestGap,
-      },
-      working: plan.value.working,
-      expectations: expectationsOf(tree.liveCrownPercent ?? 70, label.body.use.retreatYears),
+      items,
     })
     const jobId = await jobOfDay(sql, {
       id: uuidv7(),
       firmId: person.firmId,
-      siteId: tree.siteId,
+      siteId: site,
       onDate: input.onDate,
-      title: 'Trunk injection',
     })
-    await addJobItem(
-      sql,
-      { id: uuidv7(), firmId: person.firmId, jobId, itemId, treeId: tree.id },
-      layout.ports.map((p, i) => ({
-        id: uuidv7(),
-        number: i + 1,
-        bearing: p.bearing,
-        volumeM3: dose.perPort,
-      })),
-    )
-    await restage(sql, tree.id)
+    for (const item of items) await putOnJob(context, jobId, item)
+    for (const tree of trees) await restage(sql, tree.id)
     return ok({ jobId })
   },
 })
 
-/**
- * Refuses a dose that, with what the ledger says went in of the same product inside its retreatment interval, is more than
- * the label's most. Visits that come a quarter of a year early count as the next one.
- */
-async function overWithEarlier(
-  { sql, now }: Context,
-  treeId: string,
-  label: LabelRow,
-  diameter: number,
-  volume: number,
-): Promise<Result<never> | null> {
-  const terms = readInjectionUse(label.body.use)
-  if (!terms.ok) return terms
-  const most = mostDose(terms.value, diameter)
-  if (most === null) return null
-  const since = now.getTime() - (label.body.use.retreatYears - 0.25) * 365.25 * 86_400_000
-  const earlier = (await recordsOfTree(sql, await listingsOf(sql, treeId)))
-    .map(readRecord)
-    .flatMap((r) =>
-      r.kind === 'application' && r.body && r.signedAt.getTime() > since && productOf(r.body) === label.code
-        ? [{ seq: r.seq, volume: r.body.volumeM3 }]
-        : [],
+function refusedDay(today: string, onDate: string): Result<never> | null {
+  if (onDate < today)
+    return refuse('out-of-range', 'onDate', 'The day lies in the past; choose today or later.')
+  if (daysBetween(today, onDate) > 366)
+    return refuse(
+      'out-of-range',
+      'onDate',
+      'The day is more than a year away; the reading would be too old. Choose a nearer day.',
     )
-  const went = earlier.reduce((sum, r) => sum + r.volume, 0)
-  if (went + volume <= most * (1 + 1e-9) || went === 0) return null
+  return null
+}
+
+/** A use of the newest version of its card; a replaced one is worked by no more. */
+async function useOnShelf({ sql }: Pick<Context, 'sql'>, useId: string): Promise<Result<UseRow>> {
+  const row = await useById(sql, useId)
+  if (!row) return refuse('unknown', 'useId', 'There is no such label card.')
+  const { product } = row
+  const newest = await newestVersion(sql, product.code)
+  return newest > product.version
+    ? refuse(
+        'conflict',
+        'useId',
+        `${product.name} v${product.version} was replaced by v${newest} since this page was opened; load it again and work the dose out by the new card.`,
+      )
+    : ok(row)
+}
+
+/** What one tree gets by a use: its gate, its reading, its dose, and the dose with what went on before. */
+function planFor(
+  { person, now }: Pick<Context, 'person' | 'now'>,
+  hand: TreeAtHand,
+  row: UseRow,
+  q: { onDate: string; eaten: boolean | null; choice: number; given: z.infer<typeof Given> },
+): Result<Pick<NewItem['subjects'][number], 'plan' | 'working' | 'checks'>> {
+  const { tree, reading, facts, decided } = hand
+  const { use, product } = row
+  const action = decided?.action
+  if (action !== 'treat' && !(action === 'care' && !methodOf(use).systemic))
+    return refuse(
+      'not-allowed',
+      'decisionId',
+      action === 'care'
+        ? 'The decision is to care for this tree: sprays and feeds are part of that, a systemic is not. Decide anew first.'
+        : `The decision is to ${action}, not to treat. Decide anew first.`,
+    )
+  const closed = gateOf(hand, row, { on: q.onDate, eaten: q.eaten, units: person.units })[0]
+  if (closed) return refuse(closed.code, closed.field, said(closed))
+  const given = readGiven(q.given, person.units)
+  if (!given.ok) return given
+  if (!reading || !facts) return refuse('missing', 'reading', NOT_MEASURED)
+  if (yearsBetween(reading.readAt.toISOString(), now.toISOString()) > READING_GOOD_FOR_YEARS + 0.01)
+    return refuse(
+      'out-of-range',
+      'reading',
+      'The reading is more than a year old; measure the trunk again before dosing.',
+    )
+  const day = dayFor(tree.timeZone, now, q.onDate)
+  const planned = planSubject({
+    use,
+    tree: facts,
+    day,
+    choice: q.choice,
+    given: given.value,
+    units: person.units,
+    sources: {
+      reading: readingSource(reading, tree.timeZone),
+      label: cardSource(product),
+      weather: day.source,
+    },
+  })
+  if (!planned.ok) return planned
+  const plan = planned.value.plan as SubjectPlan
+  const over = overWithEarlier(hand, row, plan, q.onDate, person.units)
+  if (over) return over
+  return ok({
+    plan,
+    working: planned.value.working,
+    checks: checksAfter(use, tree.liveCrownPercent ?? 70),
+  })
+}
+
+/**
+ * Refuses a dose that, with what went on of the same product while that is at work, is more than the label's most. A partly
+ * treated tree may so be given the rest.
+ */
+function overWithEarlier(
+  hand: TreeAtHand,
+  { product, use }: UseRow,
+  plan: SubjectPlan,
+  on: string,
+  units: 'us' | 'metric',
+): Result<never> | null {
+  const same = hand.earlier.filter(
+    (e) => e.code === product.code && e.recorded && e.atWorkDays > 0 && daysBetween(e.on, on) < e.atWorkDays,
+  )
+  const went = same.reduce((sum, e) => sum + e.amount, 0)
+  if (went === 0 || went + plan.product <= plan.most * (1 + 1e-9)) return null
+  const show = (amount: number) => showProduct(amount, plan.kind, use.method, units)
   return refuse(
     'over-label',
     'choice',
-    `${showMl(went)} of ${label.name} went into this tree already (record ${earlier[0]!.seq}). With ${showMl(volume)} more that is above the label’s most of ${showMl(most)}. Choose a lower rate, or wait for the retreatment.`,
+    `${show(went)} of ${product.name} went into this tree already (${same[0]!.from}). With ${show(plan.product)} more that is above the label’s most of ${show(plan.most)}. Choose a lower rate, or wait for the retreatment.`,
   )
 }
 
-/** Takes a prescription back before any of it was done, so that it can be planned anew. */
+/** Refuses what goes beyond a card's yearly limit on the ground, over all trees of the prescription together. */
+async function refusedByLimits(
+  { sql, person }: Pick<Context, 'sql' | 'person'>,
+  siteId: string,
+  onDate: string,
+  items: readonly (NewItem & { row: UseRow })[],
+): Promise<Result<never> | null> {
+  const limited = items.filter((i) => i.row.use.limits?.activePerAreaYear && methodOf(i.row.use).onGround)
+  if (limited.length === 0) return null
+  await siteForChange(sql, siteId)
+  const site = (await siteById(sql, siteId))!
+  if (site.areaM2 === null)
+    return refuse(
+      'missing',
+      'area',
+      `How large ${site.name} is has not been entered, and the card allows only so much an acre a year. Enter its area first.`,
+    )
+  const year = onDate.slice(0, 4)
+  const used = await groundUse(sql, siteId, year)
+  const wanted = new Map<string, { kg: number; perArea: number }>()
+  for (const { row, subjects } of limited) {
+    const active = row.product.actives[0]!.name
+    const perArea = readRate(row.use.limits!.activePerAreaYear!, 'mass', 'area', 'limits.activePerAreaYear')
+    if (!perArea.ok) return perArea
+    const kg = subjects.reduce((sum, s) => sum + (s.plan.active ?? 0), 0)
+    const before = wanted.get(active)
+    wanted.set(active, {
+      kg: kg + (before?.kg ?? 0),
+      perArea: Math.min(perArea.value.si, before?.perArea ?? Infinity),
+    })
+  }
+  for (const [active, { kg, perArea }] of wanted) {
+    const use = used.find((u) => u.active === active) ?? { active, applied: 0, others: 0, planned: 0 }
+    const over = refusedByGround(kg, groundLimit(perArea, site.areaM2, use), use, year, person.units)
+    if (over) return over
+  }
+  return null
+}
+
+/** Puts an item with its trees and their steps on a job. */
+async function putOnJob({ sql, person }: Context, jobId: string, item: NewItem): Promise<void> {
+  const subjects = item.subjects.map((s) => ({
+    id: uuidv7(),
+    subjectId: s.id,
+    treeId: s.treeId,
+    plan: s.plan,
+  }))
+  await addJobItem(sql, {
+    id: uuidv7(),
+    firmId: person.firmId,
+    jobId,
+    occurrenceId: item.occurrenceId,
+    method: item.method,
+    subjects,
+  })
+  await addSteps(
+    sql,
+    person.firmId,
+    subjects.flatMap(({ id: jobSubjectId, plan }) =>
+      plan.steps.map((what, i) => {
+        const state = foldStep(i + 1, what, [])
+        if (!state.ok) throw new Error(`a planned step cannot be: ${state.problem.message}`)
+        return { id: uuidv7(), jobSubjectId, n: i + 1, what, state: state.value }
+      }),
+    ),
+  )
+}
+
+/** Takes a tree's prescription back before any of it was done, so that it can be planned anew. */
 export const withdrawPrescriptionVerb = verb({
   roles: ['arborist'],
   about: (i) => i.prescriptionId,
@@ -296,28 +371,36 @@ export const withdrawPrescriptionVerb = verb({
   }),
   run: async ({ sql }, input): Promise<Result<{ withdrawn: true }>> => {
     const tree = await treeForChange(sql, input.treeId)
-    const found = tree && (await prescriptionsOfTree(sql, tree.id)).find((p) => p.id === input.prescriptionId)
-    if (!tree || !found)
+    const found =
+      tree && (await prescriptionsOfTree(sql, tree.id)).filter((p) => p.id === input.prescriptionId)
+    if (!tree || !found?.[0])
       return refuse('unknown', 'prescriptionId', 'There is no such prescription of this tree.')
-    if (found.status !== 'handed')
+    if (!found.some((p) => p.status === 'handed'))
       return refuse(
         'conflict',
         'prescriptionId',
-        found.status === 'withdrawn'
+        found.every((p) => p.status === 'withdrawn')
           ? 'This prescription was taken back already.'
           : 'This prescription is recorded; what was done stands.',
       )
-    if (found.jobItemId) {
-      const item = await jobItemForChange(sql, found.jobItemId)
-      const begun = item ? (await portsOfItems(sql, [item.id])).filter((p) => p.drilledAt !== null) : []
-      if (begun.length > 0)
-        return refuse(
-          'conflict',
-          'prescriptionId',
-          `The crew has begun: ${begun.length} ${begun.length === 1 ? 'port is' : 'ports are'} drilled. Decide anew instead; the crew then opens nothing more and records what is in.`,
-        )
+    const open = (await openSubjects(sql, input.prescriptionId)).filter((s) => s.treeId === tree.id)
+    const withCrew = open.flatMap((s) => (s.jobSubjectId ? [s.jobSubjectId] : []))
+    await jobSubjectsForChange(sql, withCrew)
+    const begun = (await stepsOfSubjects(sql, withCrew)).filter((s) => isBegun(s.state))
+    if (begun.length > 0) {
+      const ports = begun[0]!.state.kind === 'port'
+      return refuse(
+        'conflict',
+        'prescriptionId',
+        `The crew has begun: ${begun.length} ${ports ? (begun.length === 1 ? 'port is drilled' : 'ports are drilled') : begun.length === 1 ? 'step is done' : 'steps are done'}. Decide anew instead; the crew then opens nothing more and records what is in.`,
+      )
     }
-    await withdrawPrescription(sql, found.id, input.words)
+    await withdrawSubjects(
+      sql,
+      input.prescriptionId,
+      open.map((s) => s.subjectId),
+      input.words,
+    )
     await restage(sql, tree.id)
     return ok({ withdrawn: true })
   },

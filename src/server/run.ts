@@ -1,87 +1,47 @@
 import { z } from 'zod'
-import { refusalAt } from '@/core/ports/move'
+import { foldStep, isIn, isOver, type RunningStep, type StepEvent } from '@/core/methods/running'
+import { isTag } from '@/core/methods/tag'
+import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
-import { foldPort, stageOf, type PortEvent, type PortStage, type RunningPort } from '@/core/ports/running'
+import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
-import { readInjectionUse } from '@/core/dose/labelCard'
 import type { FirmSql } from '@/db/client'
 import { decisionsOfTree } from '@/db/queries/assessment'
+import { newestVersion } from '@/db/queries/card'
+import {
+  confirmSubjects,
+  jobSubjectForChange,
+  jobSubjectsForChange,
+  type JobSubjectRow,
+} from '@/db/queries/job'
 import { readingById } from '@/db/queries/reading'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
-import { confirmJobItem, jobItemForChange, type JobItemRow } from '@/db/queries/job'
 import {
-  itemOfPort,
-  notePortEvent,
-  portEventsOf,
-  portsOfItems,
-  savePort,
-  type PortRow,
-} from '@/db/queries/port'
-import { newestVersion } from '@/db/queries/card'
+  eventsOfSubject,
+  noteStepEvent,
+  stepsOfSubjects,
+  subjectsOfSteps,
+  type WorkStepRow,
+} from '@/db/queries/workStep'
 import { DECIDED } from './decided'
 import { id, line, typed, words } from './text'
-import { verb } from './verb'
-import type { Length } from '@/core/quantity/units'
-
-/** A port's row in the shape the rules read. */
-export function runningPort(row: PortRow): RunningPort {
-  const ms = (d: Date | null) => d?.getTime() ?? null
-  return {
-    number: row.number,
-    bearing: row.bearingDeg,
-    volume: row.volumeM3,
-    drilledAt: ms(row.drilledAt),
-    startedAt: ms(row.startedAt),
-    stoppedAt: ms(row.stoppedAt),
-    outAt: ms(row.outAt),
-    left: row.leftM3,
-    givenUp: row.givenUp,
-  }
-}
-
-/** A port as it was planned, before anything was done at it. */
-export function plannedPort(row: Pick<PortRow, 'number' | 'plannedDeg' | 'volumeM3'>): RunningPort {
-  return {
-    number: row.number,
-    bearing: row.plannedDeg,
-    volume: row.volumeM3,
-    drilledAt: null,
-    startedAt: null,
-    stoppedAt: null,
-    outAt: null,
-    left: 0,
-    givenUp: null,
-  }
-}
-
-/** The events of a tree's ports in the shape the fold reads, by port. */
-export async function eventsOf(sql: FirmSql, jobItemId: string): Promise<Map<string, PortEvent[]>> {
-  const byPort = new Map<string, PortEvent[]>()
-  for (const e of await portEventsOf(sql, jobItemId)) {
-    const base = { id: e.id, at: e.at.getTime() }
-    const event: PortEvent =
-      e.kind === 'give-up'
-        ? { ...base, kind: e.kind, reason: e.detail.reason ?? '', left: e.detail.leftM3 ?? 0 }
-        : e.kind === 'move'
-          ? { ...base, kind: e.kind, bearing: e.detail.bearing ?? 0 }
-          : { ...base, kind: e.kind }
-    byPort.set(e.portId, [...(byPort.get(e.portId) ?? []), event])
-  }
-  return byPort
-}
+import { verb, type Context } from './verb'
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
-export async function whyStopped(sql: FirmSql, item: JobItemRow): Promise<Result<never> | null> {
-  if (item.prescriptionStatus === 'withdrawn')
+export async function whyStopped(
+  sql: FirmSql,
+  subject: Pick<JobSubjectRow, 'subjectStatus' | 'treeId' | 'decisionId'>,
+): Promise<Result<never> | null> {
+  if (subject.subjectStatus === 'withdrawn')
     return refuse(
       'conflict',
       'prescription',
       'The arborist has taken this prescription back. Open nothing more; what is in the tree is pulled and counted.',
     )
-  const newest = (await decisionsOfTree(sql, item.treeId))[0]
-  if (newest && newest.id !== item.decisionId)
+  const newest = (await decisionsOfTree(sql, subject.treeId))[0]
+  if (newest && newest.id !== subject.decisionId)
     return refuse(
       'conflict',
       'prescription',
@@ -91,44 +51,79 @@ export async function whyStopped(sql: FirmSql, item: JobItemRow): Promise<Result
 }
 
 /** Why a card must not be worked by any more, or null: a newer version of it is on the shelf. */
-export async function supersededCard(sql: FirmSql, item: JobItemRow): Promise<string | null> {
-  const newest = await newestVersion(sql, item.labelCode)
-  return newest > item.labelVersion
-    ? `Card ${item.labelCode} v${item.labelVersion} was replaced by v${newest}.`
+export async function supersededCard(
+  sql: FirmSql,
+  { product }: Pick<JobSubjectRow, 'product'>,
+): Promise<string | null> {
+  const newest = await newestVersion(sql, product.code)
+  return newest > product.version
+    ? `Card ${product.code} v${product.version} was replaced by v${newest}.`
     : null
 }
 
-/** The crew lead or technician says: this is the tree, and gear is on. Opens the ports for drilling. */
+/** Why nothing may be begun at a tree, or null: taken back, decided anew, its card replaced, its reading too old. */
+async function whyNotBegun(sql: FirmSql, subject: JobSubjectRow, now: Date): Promise<Result<never> | null> {
+  const stopped = await whyStopped(sql, subject)
+  if (stopped) return stopped
+  const superseded = await supersededCard(sql, subject)
+  if (superseded)
+    return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
+  return staleReading(sql, subject.readingId, now)
+}
+
+const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
+
+/** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
 export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
-  about: (i) => i.jobItemId,
-  input: z.strictObject({
-    jobItemId: id('jobItemId'),
-    tag: line('Tag', 40),
-    gear: z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' }),
-  }),
+  about: (i) => i.jobSubjectId,
+  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear }),
   run: async ({ sql, now, at }, input): Promise<Result<{ confirmed: true }>> => {
-    const item = await jobItemForChange(sql, input.jobItemId)
-    if (!item) return refuse('unknown', 'jobItemId', 'There is no such tree in this job.')
-    if (item.tag.toLowerCase() !== input.tag.toLowerCase())
+    const subject = await jobSubjectForChange(sql, input.jobSubjectId)
+    if (!subject) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    if (!isTag(input.tag, subject.tag))
       return refuse(
         'conflict',
         'tag',
-        `The tag reads "${input.tag}", but this is the work for "${item.tag}". Check the tree before anything is opened.`,
+        `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
       )
-    const stopped = await whyStopped(sql, item)
-    if (stopped) return stopped
-    const superseded = await supersededCard(sql, item)
-    if (superseded)
-      return refuse(
-        'conflict',
-        'label',
-        `${superseded} Open nothing; the arborist prescribes by the new card.`,
-      )
-    const refusal = await staleReading(sql, item.readingId, now)
-    if (refusal) return refusal
-    await confirmJobItem(sql, item.id, at)
+    const not = await whyNotBegun(sql, subject, now)
+    if (not) return not
+    await confirmSubjects(sql, [subject.id], at)
     return ok({ confirmed: true })
+  },
+})
+
+/** As many trees as are begun or ticked by one press. */
+const MOST_AT_ONCE = 400
+
+/**
+ * Begins work that opens no trunk at all its trees at once: the gear is on, and each tree is ticked by its tag as it is come
+ * to. Trees at which something stands against it stay closed, and are named.
+ */
+export const beginWorkVerb = verb({
+  roles: ['crew lead', 'technician', 'arborist'],
+  about: (i) => i.jobSubjectIds[0]!,
+  input: z.strictObject({
+    jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
+    gear,
+  }),
+  run: async ({ sql, now, at }, input): Promise<Result<{ begun: number; closed: string[] }>> => {
+    const subjects = await jobSubjectsForChange(sql, input.jobSubjectIds)
+    if (subjects.length < new Set(input.jobSubjectIds).size)
+      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    if (subjects.some((s) => s.method === 'trunk-injection'))
+      return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
+    const closed: string[] = []
+    const open: string[] = []
+    for (const subject of subjects) {
+      const not = await whyNotBegun(sql, subject, now)
+      if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
+      else open.push(subject.id)
+    }
+    if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
+    await confirmSubjects(sql, open, at)
+    return ok({ begun: open.length, closed })
   },
 })
 
@@ -148,122 +143,195 @@ async function staleReading(sql: FirmSql, readingId: string, now: Date) {
 /** Devices in reach show each other's presses some seconds late; so far apart they still count in order of arrival. */
 const SLACK_MS = 120_000
 
-/** One step at a port, with the device's time. */
-export const markPortVerb = verb({
+const Press = z.strictObject({
+  eventId: id('eventId'),
+  stepId: id('stepId'),
+  kind: z.enum(['drill', 'start', 'stop', 'out', 'give-up', 'undo', 'move', 'do']),
+  reason: words('Reasons', 200),
+  /** Typed, such as `4 mL`. */
+  left: typed('What is left', 100).nullable().default(null),
+  bearing: z.int().min(0).max(359).nullable().default(null),
+  /** How often more a task was done; all that is left of it when not given. */
+  times: z.int().min(1).max(100_000).nullable().default(null),
+  /** What is taken back, by its id. */
+  of: id('of').nullable().default(null),
+})
+type Press = z.output<typeof Press>
+
+/** One step at a tree, with the device's time. */
+export const markStepVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
-  about: (i) => i.portId,
+  about: (i) => i.stepId,
   makes: (i) => i.eventId,
-  input: z.strictObject({
-    eventId: id('eventId'),
-    portId: id('portId'),
-    kind: z.enum(['drill', 'start', 'stop', 'out', 'give-up', 'undo', 'move']),
-    reason: words('Reasons', 200),
-    /** Typed, such as `4 mL`. */
-    left: typed('What is left', 100).nullable().default(null),
-    bearing: z.int().min(0).max(359).nullable().default(null),
-  }),
-  run: async ({ sql, person, now, at }, input): Promise<Result<{ stage: PortStage }>> => {
-    const itemId = await itemOfPort(sql, input.portId)
-    const item = itemId === undefined ? undefined : await jobItemForChange(sql, itemId)
-    if (!item) return refuse('unknown', 'portId', 'There is no such port.')
-    if (item.status === 'recorded')
-      return refuse(
-        'conflict',
-        'portId',
-        'This tree is signed and recorded; add a correction to the record instead.',
-      )
-    if (!item.confirmedAt)
-      return refuse('not-allowed', 'portId', 'Confirm the tag and the protective gear first.')
-    // What opens something is stopped; what closes it never is.
-    if (['drill', 'start', 'move'].includes(input.kind)) {
-      const stopped = await whyStopped(sql, item)
-      if (stopped) return stopped
-    }
-    const row = (await portsOfItems(sql, [item.id])).find((p) => p.id === input.portId)!
-    const before = (await eventsOf(sql, item.id)).get(row.id) ?? []
-    let left = 0
-    if (input.kind === 'give-up') {
-      const read = readQuantity(input.left ?? '0', 'volume', 'left', { bareUnit: 'mL', name: 'What is left' })
-      if (!read.ok) return read
-      left = read.value.si
-    }
-    if (input.kind === 'move') {
-      if (input.bearing === null) return refuse('missing', 'bearing', 'Say where the port goes.')
-      if (row.drilledAt)
-        return refuse('not-allowed', 'kind', `Port ${row.number} is drilled; a hole cannot be moved.`)
-      const refusal = await refusalForMove(sql, item.timeZone, now, row, item, input.bearing)
-      if (refusal) return refusal
-    }
-    const last = before.at(-1)?.at ?? 0
-    const when = last >= at.getTime() && last - at.getTime() < SLACK_MS ? last + 1 : at.getTime()
-    const base = { id: input.eventId, at: when }
-    const event: PortEvent =
-      input.kind === 'give-up'
-        ? { ...base, kind: 'give-up', reason: input.reason ?? '', left }
-        : input.kind === 'move'
-          ? { ...base, kind: 'move', bearing: input.bearing! }
-          : { ...base, kind: input.kind }
-    const next = foldPort(plannedPort(row), [...before, event])
-    if (!next.ok) return next
-    await notePortEvent(sql, {
-      id: input.eventId,
-      firmId: person.firmId,
-      portId: row.id,
-      kind: input.kind,
-      at: new Date(when),
-      by: person.id,
-      detail: {
-        ...(input.reason !== null && { reason: input.reason }),
-        ...(input.kind === 'give-up' && { leftM3: left }),
-        ...(input.kind === 'move' && { bearing: input.bearing }),
-      },
-    })
-    const date = (ms: number | null) => (ms === null ? null : new Date(ms))
-    await savePort(sql, {
-      ...row,
-      bearingDeg: next.value.bearing,
-      drilledAt: date(next.value.drilledAt),
-      startedAt: date(next.value.startedAt),
-      stoppedAt: date(next.value.stoppedAt),
-      outAt: date(next.value.outAt),
-      leftM3: next.value.left,
-      givenUp: next.value.givenUp,
-    })
-    return ok({ stage: stageOf(next.value) })
+  input: Press,
+  run: async (context, input): Promise<Result<{ state: RunningStep }>> => {
+    const marked = await mark(context, [input])
+    return marked.ok ? ok({ state: marked.value[0]! }) : marked
   },
 })
 
-async function refusalForMove(
-  sql: FirmSql,
-  timeZone: string,
-  now: Date,
-  row: PortRow,
-  item: {
-    treeId: string
-    dose: { portGirthM: Length }
-    label: { use: Parameters<typeof readInjectionUse>[0] }
+/** Many steps by one press: a row of trees ticked, all empties pulled. All of them are done, or none. */
+export const markStepsVerb = verb({
+  roles: ['crew lead', 'technician', 'arborist'],
+  about: (i) => i.presses[0]!.stepId,
+  makes: (i) => i.id,
+  input: z.strictObject({
+    id: id(),
+    presses: z
+      .array(Press)
+      .min(1)
+      .max(4 * MOST_AT_ONCE),
+  }),
+  run: async (context, input): Promise<Result<{ marked: number }>> => {
+    const marked = await mark(context, input.presses)
+    return marked.ok ? ok({ marked: marked.value.length }) : marked
   },
-  bearing: number,
+})
+
+async function mark(context: Context, presses: readonly Press[]): Promise<Result<RunningStep[]>> {
+  const { sql } = context
+  const bySubject = new Map<string, Press[]>()
+  const owners = await subjectsOfSteps(sql, [...new Set(presses.map((p) => p.stepId))])
+  for (const press of presses) {
+    const owner = owners.get(press.stepId)
+    if (owner === undefined) return refuse('unknown', 'stepId', 'There is no such step.')
+    bySubject.set(owner, [...(bySubject.get(owner) ?? []), press])
+  }
+  const subjects = await jobSubjectsForChange(sql, [...bySubject.keys()])
+  const several = subjects.length > 1
+  const states: RunningStep[] = []
+  for (const subject of subjects) {
+    const marked = await markAt(context, subject, bySubject.get(subject.id)!)
+    if (!marked.ok)
+      return several
+        ? { ok: false, problem: { ...marked.problem, message: `${subject.tag}: ${marked.problem.message}` } }
+        : marked
+    states.push(...marked.value)
+  }
+  return ok(states)
+}
+
+/** Presses at the steps of one tree, which is held. */
+async function markAt(
+  context: Context,
+  subject: JobSubjectRow,
+  presses: readonly Press[],
+): Promise<Result<RunningStep[]>> {
+  const { sql, person, at } = context
+  if (subject.status === 'recorded')
+    return refuse(
+      'conflict',
+      'stepId',
+      'This tree is signed and recorded; add a correction to the record instead.',
+    )
+  if (!subject.confirmedAt)
+    return refuse('not-allowed', 'stepId', 'Confirm the tag and the protective gear first.')
+  // What opens something is stopped; what closes it never is.
+  if (presses.some((p) => ['drill', 'start', 'move', 'do'].includes(p.kind))) {
+    const stopped = await whyStopped(sql, subject)
+    if (stopped) return stopped
+  }
+  const steps = await stepsOfSubjects(sql, [subject.id])
+  const events = await eventsOfSubject(sql, subject.id)
+  const states: RunningStep[] = []
+  for (const press of presses) {
+    const step = steps.find((s) => s.id === press.stepId)!
+    const read = readPress(subject, press)
+    if (!read.ok) return read
+    if (press.kind === 'move') {
+      const refused = await refusedMove(context, step, steps, subject, press.bearing)
+      if (refused) return refused
+    }
+    const before = events.get(step.id) ?? []
+    const last = before.at(-1)?.at ?? 0
+    const when = last >= at.getTime() && last - at.getTime() < SLACK_MS ? last + 1 : at.getTime()
+    const event: StepEvent = { ...read.value, at: when }
+    const after = [...before, event]
+    const next = foldStep(step.n, step.what, after)
+    if (!next.ok) return next
+    events.set(step.id, after)
+    await noteStepEvent(sql, {
+      firmId: person.firmId,
+      stepId: step.id,
+      by: person.id,
+      event,
+      state: next.value,
+      isIn: isIn(next.value),
+      isOver: isOver(next.value),
+    })
+    step.state = next.value
+    states.push(next.value)
+  }
+  return ok(states)
+}
+
+/** A press in the shape the fold reads. */
+function readPress(subject: JobSubjectRow, p: Press): Result<Omit<StepEvent, 'at'>> {
+  const base = { id: p.eventId, kind: p.kind }
+  switch (p.kind) {
+    case 'give-up': {
+      const weighed = subject.plan.kind === 'weight'
+      const left = readQuantity(p.left ?? '0', weighed ? 'mass' : 'volume', 'left', {
+        bareUnit: weighed ? 'lb' : subject.method === 'trunk-injection' ? 'mL' : 'fl oz',
+        name: 'What is left',
+      })
+      return left.ok ? ok({ ...base, reason: p.reason ?? '', left: left.value.si }) : left
+    }
+    case 'move':
+      return p.bearing === null
+        ? refuse('missing', 'bearing', 'Say where the port goes.')
+        : ok({ ...base, bearing: p.bearing })
+    case 'do':
+      return ok({ ...base, ...(p.times !== null && { times: p.times }) })
+    case 'undo':
+      return ok({ ...base, ...(p.of !== null && { of: p.of }) })
+    default:
+      return ok(base)
+  }
+}
+
+async function refusedMove(
+  { sql, now }: Context,
+  step: WorkStepRow,
+  steps: readonly WorkStepRow[],
+  subject: JobSubjectRow,
+  bearing: number | null,
 ): Promise<Result<never> | null> {
-  const terms = readInjectionUse(item.label.use)
+  const { plan, use } = subject
+  if (bearing === null || step.state.kind !== 'port') return null
+  if (plan.method !== 'trunk-injection' || use.method !== 'trunk-injection') return null
+  if (step.state.drilledAt !== null)
+    return refuse('not-allowed', 'kind', `Port ${step.n} is drilled; a hole cannot be moved.`)
+  const terms = readInjectionUse(use.terms)
   if (!terms.ok) return terms
-  const holes = (await holesOfTree(sql, item.treeId)).map((h) => ({
+  const holes = (await holesOfTree(sql, subject.treeId)).map((h) => ({
     bearing: h.bearing,
-    drilledOn: dateIn(timeZone, h.drilledAt),
+    drilledOn: dateIn(subject.timeZone, h.drilledAt),
   }))
   const round = roundOf(
-    await marksOfTree(sql, item.treeId),
+    await marksOfTree(sql, subject.treeId),
     holes,
-    item.dose.portGirthM,
-    dateIn(timeZone, now),
+    plan.shape.portGirth,
+    dateIn(subject.timeZone, now),
   )
-  const others = (await portsOfItems(sql, [row.jobItemId]))
-    .filter((p) => p.id !== row.id)
-    .map((p) => p.bearingDeg)
+  const others = steps.flatMap((s) => (s.id !== step.id && s.state.kind === 'port' ? [s.state.bearing] : []))
   const why = refusalAt(bearing, others, {
     ...round,
     count: others.length + 1,
     minSpacing: terms.value.minSpacing,
   })
   return why ? refuse('not-allowed', 'bearing', why) : null
+}
+
+/** The steps of trees as everything that was done at them makes them, from the events themselves, under the hold. */
+export async function stepsNow(
+  { sql }: Pick<Context, 'sql'>,
+  jobSubjectId: string,
+): Promise<{ n: number; what: WorkStepRow['what']; state: RunningStep }[]> {
+  const events = await eventsOfSubject(sql, jobSubjectId)
+  return (await stepsOfSubjects(sql, [jobSubjectId])).map(({ id: stepId, n, what }) => {
+    const state = foldStep(n, what, events.get(stepId) ?? [])
+    if (!state.ok) throw new Error(`step ${stepId}: ${state.problem.message}`)
+    return { n, what, state: state.value }
+  })
 }

@@ -1,37 +1,56 @@
 import { z } from 'zod'
+import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
-import { readInjectionUse } from '@/core/dose/labelCard'
-import { deviationsOf, leastDose, outcomeOf, type Outcome } from '@/core/ports/outcome'
-import { foldPort, volumeApplied, whyNotFinished, type RunningPort } from '@/core/ports/running'
+import { deviations } from '@/core/methods/deviations'
+import { outcomeOf, type Outcome } from '@/core/methods/outcome'
+import type { SubjectPlan } from '@/core/methods/plan'
+import { begunAt, productOn, whyNotOver, type RunningStep } from '@/core/methods/running'
+import { sayEquipment, sayRate, sayTask } from '@/core/methods/say'
+import { showProduct } from '@/core/methods/showProduct'
 import { ok, refuse, type Result } from '@/core/problem'
-import { showMl } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
+import type { Speed, Temperature } from '@/core/quantity/units'
 import { dateIn, spokenDate } from '@/core/time/calendar'
-import { readingById } from '@/db/queries/reading'
-import { restage, treeForChange } from '@/db/queries/tree'
-import { closeJobItem, jobById, jobItemById, jobItemForChange, type JobItemRow } from '@/db/queries/job'
+import { doubtWeather } from '@/core/weather/said'
 import { lotsOf } from '@/db/queries/card'
-import { portsOfItems } from '@/db/queries/port'
+import {
+  closeJobSubject,
+  jobById,
+  jobSubjects,
+  jobSubjectsForChange,
+  type JobSubjectRow,
+} from '@/db/queries/job'
+import { readingById } from '@/db/queries/reading'
+import { addApplication } from '@/db/queries/record'
+import { restage, treesForChange } from '@/db/queries/tree'
+import { simulatedWeather } from '@/standins/weather'
+import type { NewApplication } from './ledger/body'
 import { enterRecord, refusedToSign } from './ledger/enter'
-import { promiseChecks, type PromisedCheck } from './promise'
-import { eventsOf, plannedPort, supersededCard, whyStopped } from './run'
+import { promiseChecks, promisedAfter } from './promise'
+import { stepsNow, supersededCard, whyStopped } from './run'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
-import { doubtWeather } from '@/core/weather/said'
-import { simulatedWeather } from '@/standins/weather'
-import type { Speed, Temperature } from '@/core/quantity/units'
 
 const Input = z.strictObject({
   id: id(),
-  jobItemId: id('jobItemId'),
+  jobSubjectIds: z
+    .array(id('jobSubjectId'))
+    .min(1, { error: 'Choose at least one tree to sign for.' })
+    .max(400),
   lot: line('Lot', 60),
   temperature: typed('Temperature', 100),
   wind: typed('Wind', 100),
   windFrom: z.enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']),
   sky: line('Sky', 60),
   soil: z.enum(['moist', 'dry', 'saturated']),
-  counted: z.int({ error: 'Type how many empties you counted in.' }).min(0).max(500),
+  /** Empties, where something was set in a trunk. */
+  counted: z
+    .int({ error: 'Type how many empties you counted in.' })
+    .min(0)
+    .max(5000)
+    .nullable()
+    .default(null),
   notices: line('Notices', 300),
   deviations: words('Deviations'),
   /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off. */
@@ -41,83 +60,129 @@ const Input = z.strictObject({
     .default([]),
 })
 
+/** A tree of the application, with what happened at it. */
+interface Worked {
+  subject: JobSubjectRow
+  steps: RunningStep[]
+  applied: number
+  least: number
+  outcome: Outcome
+  deviations: string[]
+}
+
 /**
- * Signs the record of a tree: only when everything is out and counted. The body is written here, under a hold on the
- * tree's work, from what was prescribed and from everything that was done at its ports; it closes the tree in the job and
- * puts the promised checks into the calendar. A tree that got less than its label's least goes back to the arborist.
+ * Signs the record of one application: what was put on by one method from one lot, at one or many trees of a job, only when
+ * nothing is left to be done or counted at any of them. The body is written here, under a hold on the trees' work, from what
+ * was prescribed and from everything that was done; it closes the trees in the job and puts the promised checks into the
+ * calendar. A tree that got less than its label's least goes back to the arborist.
  */
 export const signRecordVerb = verb({
   roles: ['crew lead', 'arborist'],
-  about: (i) => i.jobItemId,
+  about: (i) => i.jobSubjectIds[0]!,
   makes: (i) => i.id,
   input: Input,
   run: async (context, input): Promise<Result<{ recordId: string }>> => {
     const { sql, person, now, today } = context
-    const found = await jobItemById(sql, input.jobItemId)
-    const tree = found && (await treeForChange(sql, found.treeId))
-    const item = found && (await jobItemForChange(sql, found.id))
-    if (!item || !tree) return refuse('unknown', 'jobItemId', 'There is no such tree in this job.')
-    if (item.status === 'recorded')
+    const ids = [...new Set(input.jobSubjectIds)]
+    const found = await jobSubjects(sql, ids)
+    await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
+    const subjects = await jobSubjectsForChange(sql, ids)
+    const one = subjects[0]
+    if (!one || subjects.length < ids.length)
+      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    if (subjects.some((s) => s.jobItemId !== one.jobItemId))
+      return refuse(
+        'not-allowed',
+        'jobSubjectIds',
+        'A record is of one product put on by one method; sign the others by themselves.',
+      )
+    const recorded = subjects.find((s) => s.status === 'recorded')
+    if (recorded)
       return refuse(
         'conflict',
-        'jobItemId',
-        'This tree is signed and recorded already. Load the page again to open its record; a mistake is put right by a correction.',
+        'jobSubjectId',
+        `${subjects.length > 1 ? recorded.tag : 'This tree'} is signed and recorded already. Load the page again to open its record; a mistake is put right by a correction.`,
       )
     const refused = refusedToSign(person, today)
     if (refused) return refused
-    const ports = await portsNow(context, item)
-    const unfinished = whyNotFinished(ports)
-    if (unfinished) return refuse('not-allowed', 'ports', unfinished)
-    const set = ports.filter((p) => p.startedAt !== null)
-    // What is in a tree is recorded, whatever was decided since; nothing is begun or called treated on it.
-    const stopped = await whyStopped(sql, item)
-    if (stopped && set.length === 0) return stopped
-    const superseded = await supersededCard(sql, item)
+
+    const worked: Worked[] = []
+    const stops: string[] = []
+    for (const subject of subjects) {
+      const steps = (await stepsNow(context, subject.id)).map((s) => s.state)
+      const done = workedAt(subject, steps, person.units)
+      if (!done.ok) return named(subject, subjects.length, done)
+      // What is in a tree is recorded, whatever was decided since; nothing is begun or called treated on it.
+      const stopped = await whyStopped(sql, subject)
+      if (stopped && !stopped.ok) {
+        if (steps.every((s) => begunAt(s) === null)) return named(subject, subjects.length, stopped)
+        stops.push(stopped.problem.message)
+      }
+      worked.push(done.value)
+    }
+    const superseded = await supersededCard(sql, one)
     if (superseded && (person.role !== 'arborist' || (input.deviations ?? '').length < 8))
       return refuse(
         'not-allowed',
         'label',
         `${superseded} The arborist signs this record and writes under “otherwise than planned” how the new card bears on it.`,
       )
-    if (input.counted !== set.length)
+    const set = worked.flatMap((w) => w.steps).filter((s) => s.kind === 'port' && s.startedAt !== null).length
+    const counts = one.method === 'trunk-injection'
+    if (counts && input.counted === null)
+      return refuse('missing', 'counted', 'Type how many empties you counted in.')
+    if (counts && input.counted !== set)
       return refuse(
         'conflict',
         'counted',
-        `You counted ${input.counted} empties, but ${set.length} were set. Find the difference before you sign.`,
+        `You counted ${input.counted} empties, but ${set} were set. Find the difference before you sign.`,
       )
-    const lot = await lotOnShelf(context, item, input.lot)
+    const lot = await lotOnShelf(context, one, input.lot)
     if (!lot.ok) return lot
-    const weather = readWeather(context, tree.timeZone, input)
+    const weather = readWeather(context, one.timeZone, input)
     if (!weather.ok) return weather
+    for (const outcome of ['not treated', 'partly treated'] as const) {
+      const less = worked.filter((w) => w.outcome === outcome)
+      if (less.length > 0 && !input.accepted.includes(outcome))
+        return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
+    }
 
-    const terms = readInjectionUse(item.label.use)
-    if (!terms.ok) return terms
-    const least = leastDose(terms.value, item.dose.diameterM, item.dose.volumeM3)
-    const outcome = outcomeOf(ports, least)
-    const applied = volumeApplied(ports)
-    if (outcome !== 'treated' && !input.accepted.includes(outcome))
-      return refuse(
-        'doubt',
-        outcome,
-        outcome === 'not treated'
-          ? 'Nothing went into this tree. It is recorded as not treated and goes back to the arborist. Is that so?'
-          : `${showMl(applied)} went in, less than the label’s least of ${showMl(least)}. The tree is recorded as partly treated and goes back to the arborist. Is that so?`,
-      )
-
-    const job = (await jobById(sql, item.jobId))!
-    const day = dateIn(tree.timeZone, now)
-    const reading = await readingById(sql, item.readingId)
-    const starts = ports.map((p) => p.drilledAt).filter((t): t is number => t !== null)
-    const deviations = [
-      ...deviationsOf(
-        item.dose.ports.map((p, i) => ({ number: i + 1, bearing: p.bearing })),
-        ports,
-        item.dose.volumeM3,
-        item.dose.uptake.to,
-      ),
-      ...(stopped && !stopped.ok ? [stopped.problem.message] : []),
-      ...(superseded ? [superseded] : []),
-    ]
+    const job = (await jobById(sql, one.jobId))!
+    const day = dateIn(one.timeZone, now)
+    const starts = worked.flatMap((w) => w.steps.map(begunAt)).filter((t): t is number => t !== null)
+    const startedAt = starts.length > 0 ? new Date(Math.min(...starts)) : now
+    const treated = worked.some((w) => w.outcome !== 'not treated')
+    const readings = new Map(
+      await Promise.all(subjects.map(async (s) => [s.id, await readingById(sql, s.readingId)] as const)),
+    )
+    const applicationId = uuidv7()
+    const { product } = one
+    await addApplication(sql, {
+      id: applicationId,
+      firmId: person.firmId,
+      jobItemId: one.jobItemId,
+      siteId: one.siteId,
+      method: one.method,
+      useId: one.useId,
+      lot: lot.value,
+      startedAt,
+      endedAt: now,
+      signedAt: now,
+      signedBy: person.id,
+      subjects: worked.map(({ subject, applied, outcome }) => {
+        const activeKg = activeOf(subject.plan, applied)
+        return {
+          subjectId: subject.subjectId,
+          jobSubjectId: subject.id,
+          treeId: subject.treeId,
+          onDate: day,
+          amount: applied,
+          outcome,
+          active: activeKg === null ? null : (product.actives[0]?.name ?? null),
+          activeKg,
+        }
+      }),
+    })
     await enterRecord(
       sql,
       {
@@ -125,54 +190,42 @@ export const signRecordVerb = verb({
         firmId: person.firmId,
         kind: 'application',
         corrects: null,
-        treeId: item.treeId,
-        siteId: tree.siteId,
-        jobItemId: item.id,
+        treeId: subjects.length === 1 ? one.treeId : null,
+        siteId: one.siteId,
+        applicationId,
         signedAt: now,
         signedBy: person.id,
         body: {
-          version: 2,
-          outcome,
+          version: 3,
           applicator: { name: person.name, licence: person.licence! },
           firm: person.firmName,
           place: { site: job.siteName, town: person.town },
-          tree: {
-            tag: item.tag,
-            kind: hostName(item.host),
-            diameterM: item.dose.diameterM,
-            readOn: reading ? dateIn(tree.timeZone, reading.readAt) : null,
-            portGirthM: item.dose.portGirthM,
-          },
-          target: causeName(item.cause),
-          method: 'trunk injection',
-          hardware: item.label.use.hardware,
+          target: causeName(one.cause),
+          method: one.method,
+          equipment: sayEquipment(one.use),
           product: {
-            name: item.labelName,
-            registration: item.registration,
-            code: item.labelCode,
-            card: `${item.labelCode} v${item.labelVersion}`,
+            name: product.name,
+            registration: product.registration ?? 'house card',
+            code: product.code,
+            card: `${product.code} v${product.version}`,
             lot: lot.value,
-            actives: item.label.actives,
+            actives: product.actives,
           },
-          rate: rateWords(item.dose.choice),
-          volumeM3: applied,
-          leastM3: least,
-          planned: { volumeM3: item.dose.volumeM3, ports: item.dose.ports.length },
-          ports: ports.map((p) => ({
-            number: p.number,
-            bearing: p.bearing,
-            volumeM3: p.startedAt === null ? 0 : p.volume - p.left,
-            leftM3: p.left,
-            drilledAt: iso(p.drilledAt),
-            startedAt: iso(p.startedAt),
-            stoppedAt: iso(p.stoppedAt),
-            outAt: iso(p.outAt),
-            givenUp: p.givenUp,
-          })),
-          hole: item.label.use.hole,
-          startedAt: new Date(starts.length > 0 ? Math.min(...starts) : now.getTime()).toISOString(),
+          rate: sayRate(one.plan.choice),
+          kind: one.plan.kind,
+          subjects: worked.map((w) => {
+            const reading = readings.get(w.subject.id)
+            return entryOf(
+              w,
+              reading ? dateIn(w.subject.timeZone, reading.readAt) : null,
+              [...w.deviations, ...stops, ...(superseded ? [superseded] : [])],
+              person.units,
+            )
+          }),
+          hole: one.use.method === 'trunk-injection' ? one.use.terms.hole : null,
+          startedAt: startedAt.toISOString(),
           endedAt: now.toISOString(),
-          countedIn: input.counted,
+          countedIn: counts ? input.counted : null,
           weather: {
             ...weather.value,
             windFrom: input.windFrom,
@@ -180,36 +233,37 @@ export const signRecordVerb = verb({
             soil: input.soil,
             typed: { temperature: input.temperature, wind: input.wind },
           },
-          // Nothing was opened where nothing went in.
+          // Nothing was opened where nothing went on.
           reentryUntil:
-            outcome === 'not treated'
-              ? null
-              : new Date(now.getTime() + item.label.reentryHours * 3_600_000).toISOString(),
+            treated && one.use.reentryHours > 0
+              ? new Date(now.getTime() + one.use.reentryHours * 3_600_000).toISOString()
+              : null,
           notices: input.notices,
-          deviations,
           deviationWords: input.deviations,
-          working: item.working,
         },
       },
       context.afterwards,
     )
-    await closeJobItem(sql, item, CAME[outcome])
-    await promiseChecks(
-      { sql, person },
-      {
-        treeId: item.treeId,
-        prescriptionId: item.prescriptionId,
-        on: day,
-        checks: promisedAfter(outcome, item.expectations as PromisedCheck[]),
-      },
-    )
-    await restage(
-      sql,
-      item.treeId,
-      outcome === 'treated'
-        ? null
-        : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${deviations.join(' ')}`,
-    )
+    for (const w of worked) {
+      const { subject, outcome } = w
+      await closeJobSubject(sql, subject, CAME[outcome])
+      await promiseChecks(
+        { sql, person },
+        {
+          treeId: subject.treeId,
+          prescriptionId: subject.prescriptionId,
+          on: day,
+          checks: promisedAfter(outcome, subject.checks),
+        },
+      )
+      await restage(
+        sql,
+        subject.treeId,
+        outcome === 'treated'
+          ? null
+          : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
+      )
+    }
     return ok({ recordId: input.id })
   },
 })
@@ -220,29 +274,121 @@ const CAME: Record<Outcome, 'done' | 'partly' | 'not treated'> = {
   'not treated': 'not treated',
 }
 
-/** What is promised after an outcome: a tree that got too little is promised no success, only what its wounds need. */
-function promisedAfter(outcome: Outcome, checks: readonly PromisedCheck[]): PromisedCheck[] {
-  if (outcome === 'treated') return [...checks]
-  return outcome === 'partly treated' ? checks.filter((c) => c.afterDays !== undefined) : []
+/** A refusal that says at which of several trees. */
+function named(subject: JobSubjectRow, of: number, refused: Result<never>): Result<never> {
+  return of === 1 || refused.ok
+    ? refused
+    : { ok: false, problem: { ...refused.problem, message: `${subject.tag}: ${refused.problem.message}` } }
 }
 
-/** The tree's ports as everything that was done at them makes them, read under the hold. */
-async function portsNow({ sql }: Pick<Context, 'sql'>, item: JobItemRow): Promise<RunningPort[]> {
-  const events = await eventsOf(sql, item.id)
-  return (await portsOfItems(sql, [item.id])).map((row) => {
-    const port = foldPort(plannedPort(row), events.get(row.id) ?? [])
-    if (!port.ok) throw new Error(`port ${row.id}: ${port.problem.message}`)
-    return port.value
+/** What a tree got; refused (field `steps`) while anything is in it or still to be done. */
+function workedAt(subject: JobSubjectRow, steps: RunningStep[], units: 'us' | 'metric'): Result<Worked> {
+  const { plan, use } = subject
+  const unfinished = whyNotOver(steps, (task) => sayTask(task, plan, use, units).name)
+  if (unfinished) return refuse('not-allowed', 'steps', unfinished)
+  const applied = productOn(steps)
+  return ok({
+    subject,
+    steps,
+    applied,
+    least: plan.least,
+    outcome: outcomeOf(applied, plan.least),
+    deviations: deviations(plan, use, steps, units),
   })
+}
+
+/** What is asked before trees are recorded that got less than they should. */
+function askAboutLess(
+  less: readonly Worked[],
+  outcome: 'partly treated' | 'not treated',
+  of: number,
+  units: 'us' | 'metric',
+): string {
+  const tags = less.map((w) => w.subject.tag).join(', ')
+  if (of === 1) {
+    const { applied, least, subject } = less[0]!
+    const show = (amount: number) => showProduct(amount, subject.plan.kind, subject.method, units)
+    return outcome === 'not treated'
+      ? 'Nothing went into this tree. It is recorded as not treated and goes back to the arborist. Is that so?'
+      : `${show(applied)} went in, less than the label’s least of ${show(least)}. The tree is recorded as partly treated and goes back to the arborist. Is that so?`
+  }
+  return outcome === 'not treated'
+    ? `Nothing was put on at ${tags}: recorded as not treated, and back with the arborist. Is that so?`
+    : `Less than the label’s least went on at ${tags}: recorded as partly treated, and back with the arborist. Is that so?`
+}
+
+/** The active that counts toward a limit of the ground, by what of the product went on. */
+function activeOf(plan: SubjectPlan, applied: number): number | null {
+  return plan.active === null || plan.product === 0 ? null : (plan.active * applied) / plan.product
+}
+
+/** A tree's part of the record. */
+function entryOf(
+  { subject, steps, applied, least, outcome }: Worked,
+  readOn: string | null,
+  otherwise: string[],
+  units: 'us' | 'metric',
+): NewApplication['subjects'][number] {
+  const { plan, use } = subject
+  const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString())
+  return {
+    tree: {
+      tag: subject.tag,
+      kind: hostName(subject.host),
+      diameterM: plan.diameter,
+      readOn,
+      ...(plan.method === 'trunk-injection' && { portGirthM: plan.shape.portGirth }),
+    },
+    outcome,
+    amount: applied,
+    planned: plan.product,
+    least,
+    waterM3: plan.water === null || plan.product === 0 ? null : (plan.water * applied) / plan.product,
+    activeKg: activeOf(plan, applied),
+    ports: steps.flatMap((p) =>
+      p.kind !== 'port'
+        ? []
+        : [
+            {
+              number: p.number,
+              bearing: p.bearing,
+              volumeM3: p.startedAt === null ? 0 : p.volume - p.left,
+              leftM3: p.left,
+              drilledAt: iso(p.drilledAt),
+              startedAt: iso(p.startedAt),
+              stoppedAt: iso(p.stoppedAt),
+              outAt: iso(p.outAt),
+              givenUp: p.givenUp,
+            },
+          ],
+    ),
+    tasks: steps.flatMap((t) =>
+      t.kind !== 'task'
+        ? []
+        : [
+            {
+              name: sayTask(t.task, plan, use, units).name,
+              times: t.times,
+              done: t.done,
+              startedAt: iso(t.startedAt),
+              endedAt: iso(t.endedAt),
+              left: t.left,
+              givenUp: t.givenUp,
+            },
+          ],
+    ),
+    deviations: otherwise,
+    working: subject.working,
+  }
 }
 
 /** The lot as it stands on the shelf, by its number off the package; an expired one is refused. */
 async function lotOnShelf(
   { sql, today }: Context,
-  item: JobItemRow,
+  { product }: JobSubjectRow,
   number: string,
 ): Promise<Result<string>> {
-  const lots = await lotsOf(sql, item.labelCode)
+  const lots = await lotsOf(sql, product.code)
   const good = lots.filter((l) => l.expiresOn === null || l.expiresOn >= today)
   const others = good.map((l) => l.number).join(', ') || 'no lot that is still good'
   const lot = lots.find((l) => l.number.toLowerCase() === number.toLowerCase())
@@ -250,7 +396,7 @@ async function lotOnShelf(
     return refuse(
       'unknown',
       'lot',
-      `Lot "${number}" is not on the shelf for ${item.labelName}. Read it off the package: ${others}.`,
+      `Lot "${number}" is not on the shelf for ${product.name}. Read it off the package: ${others}.`,
     )
   return good.includes(lot)
     ? ok(lot.number)
@@ -292,13 +438,4 @@ function readWeather(
   )
   if (!asked.ok) return asked
   return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
-}
-
-function rateWords(choice: number): string {
-  if (choice === 0) return 'low'
-  return choice === 1 ? 'high' : `${Math.round(choice * 100)} % from low to high`
-}
-
-function iso(ms: number | null): string | null {
-  return ms === null ? null : new Date(ms).toISOString()
 }

@@ -10,7 +10,12 @@ import type { Context } from './verb'
 export async function standingTree({ sql }: Pick<Context, 'sql'>, treeId: string): Promise<Result<TreeRow>> {
   const tree = await treeForChange(sql, treeId)
   if (!tree) return refuse('unknown', 'treeId', 'There is no such tree.')
-  if (tree.status === 'standing') return ok(tree)
+  return gone(tree) ?? ok(tree)
+}
+
+/** Why a tree takes no more work, or null: it was removed, or turned out to be another listed tree. */
+export function gone(tree: TreeRow): Result<never> | null {
+  if (tree.status === 'standing') return null
   const on = tree.removedAt ? ` on ${spokenDate(dateIn(tree.timeZone, tree.removedAt))}` : ''
   return refuse(
     'conflict',

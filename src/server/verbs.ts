@@ -7,7 +7,7 @@ import { handToCrewVerb, withdrawPrescriptionVerb } from './prescribe'
 import { removePhotoVerb } from './photograph'
 import { finishPracticeVerb } from './practice'
 import { mergeTreesVerb, moveTreeVerb, removeTreeVerb, standAgainVerb, strikeReadingVerb } from './putRight'
-import { confirmTreeVerb, markPortVerb } from './run'
+import { beginWorkVerb, confirmTreeVerb, markStepVerb, markStepsVerb } from './run'
 import { signRecordVerb } from './signRecord'
 import { enterCardVerb, enterLotVerb } from './shelf'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
@@ -36,7 +36,9 @@ export const VERBS = {
   'hand-to-crew': handToCrewVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,
   'confirm-tree': confirmTreeVerb,
-  'mark-port': markPortVerb,
+  'begin-work': beginWorkVerb,
+  'mark-step': markStepVerb,
+  'mark-steps': markStepsVerb,
   'sign-record': signRecordVerb,
   'enter-result': enterResultVerb,
   'correct-record': correctRecordVerb,

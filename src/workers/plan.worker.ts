@@ -1,5 +1,5 @@
 import { layoutPorts } from '@/core/ports/layout'
-import { planInjection, type InjectionPlanInput } from '@/core/dose/planInjection'
+import { planInjection, type InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 
 /** Plans an injection away from the hand: `{ id, input }` in, `{ id, result, ms }` out. */
 self.onmessage = (event: MessageEvent<{ id: number; input: InjectionPlanInput }>) => {

@@ -1,5 +1,5 @@
 import { inFirm } from '@/db/client'
-import { itemsOfJob } from '@/db/queries/job'
+import { subjectsOfJob } from '@/db/queries/job'
 import { recordById } from '@/db/queries/record'
 import { readRecord, type Application } from '@/server/ledger/body'
 import {
@@ -44,7 +44,7 @@ describe('the day is the site’s', () => {
       ...prescription,
       onDate: '2026-06-13',
     })
-    expect(await inFirm(far.id, (sql) => itemsOfJob(sql, jobId))).toMatchObject([
+    expect(await inFirm(far.id, (sql) => subjectsOfJob(sql, jobId))).toMatchObject([
       { timeZone: 'Pacific/Auckland' },
     ])
   })
@@ -54,7 +54,7 @@ describe('the weather of the record', () => {
   test('a wind of 45 against a measured 4 is asked about, degrees of the other scale too, and kept as typed', async () => {
     const run = await emptiedAsh(firm, 'W-1')
     const lead = firm.person('crew lead', new Date(NOON.getTime() + 3_600_000))
-    const slip = { ...recordInput(run.item.id, run.ports.length), wind: '45', temperature: '21 F' }
+    const slip = { ...recordInput(run.subject.id, run.ports.length), wind: '45', temperature: '21 F' }
     expect(await problemOf(lead, 'sign-record', slip)).toMatchObject({
       code: 'doubt',
       field: 'wind',
@@ -83,7 +83,7 @@ describe('the weather of the record', () => {
   ])('a %s of "%s" is refused at its field', async (field, typed, code) => {
     const run = await emptiedAsh(firm, `W-${field}-${typed}`)
     const lead = firm.person('crew lead', new Date(NOON.getTime() + 3_600_000))
-    const input = { ...recordInput(run.item.id, run.ports.length), [field]: typed }
+    const input = { ...recordInput(run.subject.id, run.ports.length), [field]: typed }
     expect(await problemOf(lead, 'sign-record', input)).toMatchObject({ code, field })
   })
 })
@@ -95,8 +95,8 @@ describe('a reading that is too old', () => {
       ...prescription,
       onDate: '2027-06-10',
     })
-    const [item] = await inFirm(firm.id, (sql) => itemsOfJob(sql, jobId))
-    const confirm = { jobItemId: item!.id, tag: 'OLD-1', gear: true }
+    const [item] = await inFirm(firm.id, (sql) => subjectsOfJob(sql, jobId))
+    const confirm = { jobSubjectId: item!.id, tag: 'OLD-1', gear: true }
     const after = (days: number) => firm.person('technician', new Date(NOON.getTime() + days * DAY))
     expect(await problemOf(after(380), 'confirm-tree', confirm)).toMatchObject({
       code: 'out-of-range',

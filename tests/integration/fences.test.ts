@@ -11,7 +11,8 @@ import * as ring from '@/db/queries/ring'
 import * as trees from '@/db/queries/tree'
 import * as jobs from '@/db/queries/job'
 import * as labels from '@/db/queries/card'
-import * as ports from '@/db/queries/port'
+import * as limits from '@/db/queries/limit'
+import * as ports from '@/db/queries/workStep'
 import * as prescriptions from '@/db/queries/prescription'
 import type { FirmSql } from '@/db/client'
 import {
@@ -46,8 +47,8 @@ beforeAll(async () => {
   const { jobId } = await done<{ jobId: string }>(a.person('arborist'), 'hand-to-crew', treated.prescription)
   const session = uuidv7()
   ids = await inFirm(a.id, async (sql) => {
-    const item = (await jobs.itemsOfJob(sql, jobId))[0]!
-    const port = (await ports.portsOfItems(sql, [item.id]))[0]!
+    const item = (await jobs.subjectsOfJob(sql, jobId))[0]!
+    const port = (await ports.stepsOfSubjects(sql, [item.id]))[0]!
     const followUp = uuidv7()
     await followUps.addFollowUp(sql, {
       id: followUp,
@@ -57,6 +58,7 @@ beforeAll(async () => {
       dueOn: '2026-06-12',
       what: 'look',
       expectation: {
+        kind: 'share',
         question: '',
         unit: '%',
         sense: 'at-least',
@@ -115,16 +117,24 @@ test('every query function answers firm B with nothing of firm A', async () => {
     findingsOf: (s) => assessments.findingsOf(s, ids.assessment),
     diagnosesOfTree: (s) => assessments.diagnosesOfTree(s, t),
     decisionsOfTree: (s) => assessments.decisionsOfTree(s, t),
-    labelById: (s) => labels.labelById(s, a.label),
+    useById: (s) => labels.useById(s, a.label),
     prescriptionsOfTree: (s) => prescriptions.prescriptionsOfTree(s, t),
     jobsBetween: (s) => jobs.jobsBetween(s, '2000-01-01', '2100-01-01'),
     jobById: (s) => jobs.jobById(s, ids.job),
-    itemsOfJob: (s) => jobs.itemsOfJob(s, ids.job),
-    jobItemById: (s) => jobs.jobItemById(s, ids.item),
-    portsOfItems: (s) => ports.portsOfItems(s, [ids.item]),
-    itemOfPort: (s) => ports.itemOfPort(s, ids.port),
-    jobItemForChange: (s) => jobs.jobItemForChange(s, ids.item),
-    prescriptionOn: (s) => prescriptions.prescriptionOn(s, treated.decisionId),
+    subjectsOfJob: (s) => jobs.subjectsOfJob(s, ids.job),
+    jobSubjects: (s) => jobs.jobSubjects(s, [ids.item]),
+    earlierWork: (s) => prescriptions.earlierWork(s, [t]),
+    decidedOfTrees: (s) => assessments.decidedOfTrees(s, [t]),
+    newestReadings: (s) => readings.newestReadings(s, [t]),
+    treesById: (s) => trees.treesById(s, [t]),
+    eventsOfSubject: (s) => ports.eventsOfSubject(s, ids.item).then((m) => [...m]),
+    groundUse: (s) => limits.groundUse(s, a.site, '2026'),
+    appliedByOthers: (s) => limits.appliedByOthers(s, a.site),
+    openSubjects: (s) => prescriptions.openSubjects(s, treated.prescription.id),
+    stepsOfSubjects: (s) => ports.stepsOfSubjects(s, [ids.item]),
+    subjectsOfSteps: (s) => ports.subjectsOfSteps(s, [ids.port]).then((m) => [...m]),
+    jobSubjectForChange: (s) => jobs.jobSubjectForChange(s, ids.item),
+    prescriptionsOn: (s) => prescriptions.prescriptionsOn(s, [treated.decisionId]),
     ringsOfJobs: (s) => jobs.ringsOfJobs(s, [ids.job]),
     assessmentById: (s) => assessments.assessmentById(s, ids.assessment),
     treeForChange: (s) => trees.treeForChange(s, t),
@@ -145,6 +155,9 @@ test('every query function answers firm B with nothing of firm A', async () => {
     'marksOfTree',
     'marksOfTrees',
     'holesOfTree',
+    'eventsOfSubject',
+    'groundUse',
+    'appliedByOthers',
     'featuresOfSite',
     'records',
     'recordsOfTree',
@@ -186,13 +199,13 @@ test('firm B can write nothing into firm A, by verb or by query', async () => {
     ['sign-diagnosis', { id: uuidv7(), treeId: t, assessmentId: ids.assessment, cause: 'emerald-ash-borer' }],
     ['sign-decision', { id: uuidv7(), treeId: t, diagnosisId: uuidv7(), action: 'treat' }],
     ['hand-to-crew', { ...treated.prescription, id: uuidv7() }],
-    ['confirm-tree', { jobItemId: ids.item, tag: 'A-1', gear: true }],
-    ['mark-port', { eventId: uuidv7(), portId: ids.port, kind: 'drill' }],
+    ['confirm-tree', { jobSubjectId: ids.item, tag: 'A-1', gear: true }],
+    ['mark-step', { eventId: uuidv7(), stepId: ids.port, kind: 'drill' }],
     [
       'sign-record',
       {
         id: uuidv7(),
-        jobItemId: ids.item,
+        jobSubjectIds: [ids.item],
         lot: 'LOT-1',
         temperature: '70',
         wind: '4',
@@ -219,7 +232,7 @@ test('firm B can write nothing into firm A, by verb or by query', async () => {
   await expect(
     asB(
       (sql) =>
-        sql`insert into job (id, firm_id, site_id, on_date, title) values (${uuidv7()}, ${b.id}, ${a.site}, '2026-06-12', 'x')`,
+        sql`insert into job (id, firm_id, site_id, on_date) values (${uuidv7()}, ${b.id}, ${a.site}, '2026-06-12')`,
     ),
   ).rejects.toThrow(/foreign key/)
 })

@@ -4,7 +4,7 @@ import path from 'node:path'
 process.env['LEDGER_FILE'] = path.join(mkdtempSync(path.join(tmpdir(), 'seals-')), 'ledger.seals')
 
 import { CARDS } from '../../demo/cards'
-import { itemsOfJob } from '@/db/queries/job'
+import { subjectsOfJob } from '@/db/queries/job'
 import { addCard } from '@/db/queries/card'
 import { inFirm, onWatch } from '@/db/client'
 import { chainFrom, recordById, type RecordRow } from '@/db/queries/record'
@@ -24,6 +24,7 @@ import {
   stepPorts,
   type TestFirm,
   uuidv7,
+  otherwise,
 } from './scenario'
 import { readRecord } from '@/server/ledger/body'
 
@@ -61,7 +62,7 @@ async function behindItsBack(work: (sql: ReturnType<typeof ownerSql>) => Promise
 /** What went otherwise, as the record says it. */
 function deviationsOf(row: RecordRow): string[] {
   const read = readRecord(row)
-  return read.kind === 'application' ? (read.body?.deviations ?? []) : []
+  return read.kind === 'application' ? (read.body?.subjects[0]!.deviations ?? []) : []
 }
 
 describe('the record stands', () => {
@@ -199,16 +200,16 @@ describe('the record says what happened', () => {
     const run = await runAsh(firm, 'T-1')
     for (const p of run.ports) {
       await stepPorts(firm, [p.id], ['drill', 'start'])
-      await done(lead(), 'mark-port', {
+      await done(lead(), 'mark-step', {
         eventId: uuidv7(),
-        portId: p.id,
+        stepId: p.id,
         kind: 'give-up',
         reason: 'rain',
         left: '9.13 mL',
       })
-      await done(lead(), 'mark-port', { eventId: uuidv7(), portId: p.id, kind: 'out' })
+      await done(lead(), 'mark-step', { eventId: uuidv7(), stepId: p.id, kind: 'out' })
     }
-    const entry = recordInput(run.item.id, 9)
+    const entry = recordInput(run.subject.id, 9)
     expect(await problemOf(lead(), 'sign-record', entry)).toMatchObject({
       code: 'doubt',
       field: 'partly treated',
@@ -219,7 +220,7 @@ describe('the record says what happened', () => {
       accepted: ['partly treated'],
     })
     const record = await inFirm(firm.id, (sql) => recordById(sql, recordId))
-    expect(record!.body).toMatchObject({ outcome: 'partly treated' })
+    expect(record!.body).toMatchObject({ subjects: [{ outcome: 'partly treated' }] })
     expect(deviationsOf(record!)[0]).toBe('Port 1 was given up with 9.1 mL of 9.2 mL left: rain.')
     const [tree] = await inFirm(
       firm.id,
@@ -240,9 +241,9 @@ describe('the record says what happened', () => {
 
   test('a port moved is said; the reading is the one the dose rests on, not the newest', async () => {
     const run = await runAsh(firm, 'T-2')
-    await done(firm.person('technician'), 'mark-port', {
+    await done(firm.person('technician'), 'mark-step', {
       eventId: uuidv7(),
-      portId: run.ports[1]!.id,
+      stepId: run.ports[1]!.id,
       kind: 'move',
       bearing: 43,
     })
@@ -262,13 +263,17 @@ describe('the record says what happened', () => {
     const { recordId } = await done<{ recordId: string }>(
       firm.person('crew lead', tomorrow),
       'sign-record',
-      recordInput(run.item.id, 9),
+      recordInput(run.subject.id, 9),
     )
     const record = await inFirm(firm.id, (sql) => recordById(sql, recordId))
     expect(record!.body).toMatchObject({
-      outcome: 'treated',
-      deviations: ['Port 2 was moved from 40° to 43°.'],
-      tree: { readOn: '2026-06-12' },
+      subjects: [
+        {
+          outcome: 'treated',
+          deviations: ['Port 2 was moved from 40° to 43°.'],
+          tree: { readOn: '2026-06-12' },
+        },
+      ],
     })
   })
 
@@ -282,9 +287,9 @@ describe('the record says what happened', () => {
     await inFirm(
       firm.id,
       (sql) => sql`insert into lot (id, firm_id, card_code, number, expires_on)
-        values (${uuidv7()}, ${firm.id}, ${run.item.labelCode}, 'LOT-OLD', '2026-06-11')`,
+        values (${uuidv7()}, ${firm.id}, ${run.subject.product.code}, 'LOT-OLD', '2026-06-11')`,
     )
-    const entry = recordInput(run.item.id, 9)
+    const entry = recordInput(run.subject.id, 9)
     expect(await problemOf(lead(), 'sign-record', { ...entry, lot: 'lot-old' })).toMatchObject({
       field: 'lot',
       message: expect.stringMatching(/expired on 11 Jun 2026\. Use another: LOT-1/),
@@ -320,10 +325,10 @@ describe('the record says what happened', () => {
       deviations: 'v2 only adds a picture',
     })
     // And before anything is opened, it is not opened at all.
-    const item = (await inFirm(firm.id, (sql) => itemsOfJob(sql, jobId))).find((i) => i.tag === 'T-4')!
+    const item = (await inFirm(firm.id, (sql) => subjectsOfJob(sql, jobId))).find((i) => i.tag === 'T-4')!
     expect(
       await problemOf(firm.person('technician'), 'confirm-tree', {
-        jobItemId: item.id,
+        jobSubjectId: item.id,
         tag: 'T-4',
         gear: true,
       }),
@@ -350,20 +355,20 @@ describe('the record says what happened', () => {
     const at = new Date(NOON.getTime() + 2 * HOUR)
     const tech = other.person('technician', at)
     expect(
-      await problemOf(tech, 'mark-port', { eventId: uuidv7(), portId: run.ports[1]!.id, kind: 'drill' }),
+      await problemOf(tech, 'mark-step', { eventId: uuidv7(), stepId: run.ports[1]!.id, kind: 'drill' }),
     ).toMatchObject({ field: 'prescription', message: expect.stringMatching(/decided anew/) })
     await stepPorts(other, [run.ports[0]!.id], ['stop', 'out'], at)
     for (const p of run.ports.slice(1))
-      await done(tech, 'mark-port', {
+      await done(tech, 'mark-step', {
         eventId: uuidv7(),
-        portId: p.id,
+        stepId: p.id,
         kind: 'give-up',
         reason: 'told to stop',
       })
     const { recordId } = await done<{ recordId: string }>(
       other.person('crew lead', new Date(at.getTime() + HOUR)),
       'sign-record',
-      { ...recordInput(run.item.id, 1), accepted: ['partly treated'] },
+      { ...recordInput(run.subject.id, 1), accepted: ['partly treated'] },
     )
     const record = await inFirm(other.id, (sql) => recordById(sql, recordId))
     expect(deviationsOf(record!).join(' ')).toMatch(/decided anew/)
@@ -385,9 +390,9 @@ describe('the record says what happened', () => {
     await stepPorts(other, [run.ports[0]!.id], ['undo'], new Date(NOON.getTime() + HOUR))
     await done(other.person('arborist'), 'withdraw-prescription', back)
     expect(
-      await problemOf(other.person('technician'), 'mark-port', {
+      await problemOf(other.person('technician'), 'mark-step', {
         eventId: uuidv7(),
-        portId: run.ports[0]!.id,
+        stepId: run.ports[0]!.id,
         kind: 'drill',
       }),
     ).toMatchObject({ message: expect.stringMatching(/taken this prescription back/) })
@@ -418,11 +423,12 @@ describe('the record says what happened', () => {
     })
     expect(
       await problemOf(arborist, 'hand-to-crew', {
-        ...run.prescription,
+        ...otherwise(run.prescription, {
+          decisionId,
+          choice: 1,
+          given: { bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340] },
+        }),
         id: uuidv7(),
-        decisionId,
-        choice: 1,
-        bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340],
         onDate: '2026-07-12',
       }),
     ).toMatchObject({

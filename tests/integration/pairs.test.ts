@@ -75,21 +75,21 @@ async function decided() {
 
 /** What can be done to a tree that the crew stands at; with `givenUp`, nothing went in and it waits for its record. */
 async function withCrew(givenUp = false) {
-  const { treeId, item, ports, decisionId, prescription } = await runAsh(firm, `R-${count++}`)
+  const { treeId, subject, ports, decisionId, prescription } = await runAsh(firm, `R-${count++}`)
   if (givenUp)
     for (const p of ports)
-      await done(firm.person('technician'), 'mark-port', {
+      await done(firm.person('technician'), 'mark-step', {
         eventId: uuidv7(),
-        portId: p.id,
+        stepId: p.id,
         kind: 'give-up',
         reason: 'rain',
         left: '9 mL',
       })
   const tree = (await inFirm(firm.id, (sql) => treeById(sql, treeId)))!
   const port = (kind: string, more = {}): Step => ({
-    verb: 'mark-port',
+    verb: 'mark-step',
     by: 'technician',
-    input: { eventId: uuidv7(), portId: ports[0]!.id, kind, ...more },
+    input: { eventId: uuidv7(), stepId: ports[0]!.id, kind, ...more },
   })
   const steps: Record<string, Step> = {
     drill: port('drill'),
@@ -98,13 +98,13 @@ async function withCrew(givenUp = false) {
     takeBack: {
       verb: 'withdraw-prescription',
       by: 'arborist',
-      input: { treeId, prescriptionId: prescription['id'], words: 'wrong rate' },
+      input: { treeId, prescriptionId: prescription.id, words: 'wrong rate' },
     },
     otherwise: await decidedOtherwise(treeId, decisionId),
     sign: {
       verb: 'sign-record',
       by: 'crew lead',
-      input: { ...recordInput(item.id, 0), accepted: ['not treated'] },
+      input: { ...recordInput(subject.id, 0), accepted: ['not treated'] },
     },
     leave: {
       verb: 'remove-tree',

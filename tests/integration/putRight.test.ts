@@ -16,6 +16,7 @@ import {
   runAsh,
   type TestFirm,
   uuidv7,
+  otherwise,
 } from './scenario'
 
 let firm: TestFirm
@@ -251,9 +252,10 @@ describe('a tree', () => {
     // A second full dose would be above the label's most: what went in under the other listing counts.
     expect(
       await problemOf(firm.person('arborist'), 'hand-to-crew', {
-        ...other.prescription,
-        choice: 1,
-        bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340],
+        ...otherwise(other.prescription, {
+          choice: 1,
+          given: { bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340] },
+        }),
       }),
     ).toMatchObject({ code: 'over-label' })
     await done(firm.person('arborist'), 'stand-again', { treeId: listed.id })

@@ -10,6 +10,7 @@ import {
   problemOf,
   type TestFirm,
   uuidv7,
+  otherwise,
 } from './scenario'
 
 let firm: TestFirm
@@ -28,7 +29,7 @@ describe('refusals', () => {
       ['crew lead', 'sign-diagnosis'],
       ['technician', 'sign-decision'],
       ['crew lead', 'hand-to-crew'],
-      ['office', 'mark-port'],
+      ['office', 'mark-step'],
     ] as const)
       expect(await problemOf(firm.person(role), verb, {})).toMatchObject({
         code: 'not-allowed',
@@ -141,16 +142,19 @@ describe('refusals', () => {
     const t = await decideAsh(firm, 'P-1')
     const hand = (part: Record<string, unknown>, at = NOON) =>
       problemOf(firm.person('arborist', at), 'hand-to-crew', { ...t.prescription, ...part })
-    expect(await hand({ bearings: [0, 10, 80, 120, 160, 200, 240, 280, 320] })).toMatchObject({
+    const given = (part: Record<string, unknown>) => hand(otherwise(t.prescription, { given: part }))
+    expect(await given({ bearings: [0, 10, 80, 120, 160, 200, 240, 280, 320] })).toMatchObject({
       message: expect.stringMatching(/the least is 4 in/),
     })
-    expect(await hand({ bearings: [0, 40, 80] })).toMatchObject({ code: 'conflict' })
-    expect(await hand({ bearings: [0, 0, 80, 120, 160, 200, 240, 280, 320] })).toMatchObject({
+    expect(await given({ bearings: [0, 40, 80] })).toMatchObject({ code: 'conflict' })
+    expect(await given({ bearings: [0, 0, 80, 120, 160, 200, 240, 280, 320] })).toMatchObject({
       code: 'conflict',
     })
-    expect(await hand({ choice: 1.5 })).toMatchObject({ field: 'choice' })
-    expect(await hand({ portGirth: '20 in' })).toMatchObject({ field: 'portGirth' })
-    expect(await hand({ portGirth: '54 gal' })).toMatchObject({ field: 'portGirth' })
+    expect(await hand(otherwise(t.prescription, { choice: 1.5 }))).toMatchObject({
+      field: expect.stringMatching(/choice$/),
+    })
+    expect(await given({ portGirth: '20 in' })).toMatchObject({ field: 'portGirth' })
+    expect(await given({ portGirth: '54 gal' })).toMatchObject({ field: 'portGirth' })
     expect(await hand({ onDate: '2026-06-11' })).toMatchObject({ field: 'onDate' })
     expect(await hand({ onDate: '2026-02-30' })).toMatchObject({ field: 'onDate' })
     // In January nothing is taken up; a year on the reading is too old.
@@ -200,7 +204,7 @@ describe('refusals', () => {
     const treeId = await makeAsh(firm, 'F-1')
     const id = uuidv7()
     await inFirm(firm.id, async (sql) => {
-      await sql`insert into follow_up (id, firm_id, tree_id, due_on, what, expectation) values (${id}, ${firm.id}, ${treeId}, '2026-06-14', 'look', ${sql.json({ question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`
+      await sql`insert into follow_up (id, firm_id, tree_id, due_on, what, expectation) values (${id}, ${firm.id}, ${treeId}, '2026-06-14', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`
     })
     const enter = (part: Record<string, unknown>, at = new Date('2026-06-14T12:00:00Z')) =>
       problemOf(firm.person('crew lead', at), 'enter-result', {

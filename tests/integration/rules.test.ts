@@ -22,6 +22,7 @@ import {
   recordInput,
   uuidv7,
   type TestFirm,
+  otherwise,
 } from './scenario'
 
 /** The rules that keep a tree from harm, one by one: each is the only thing in the way, and without it the step is done. */
@@ -133,15 +134,17 @@ describe('before a prescription', () => {
         by: null,
       }),
     )
-    expect(await problemOf(arborist(), 'hand-to-crew', { ...wanted, labelId: other })).toMatchObject({
+    expect(await problemOf(arborist(), 'hand-to-crew', otherwise(wanted, { useId: other }))).toMatchObject({
       code: 'not-allowed',
-      field: 'labelId',
+      field: 'useId',
       message: expect.stringMatching(/does not name this cause/),
     })
-    expect(await problemOf(arborist(), 'hand-to-crew', { ...wanted, labelId: uuidv7() })).toMatchObject({
-      code: 'unknown',
-      field: 'labelId',
-    })
+    expect(await problemOf(arborist(), 'hand-to-crew', otherwise(wanted, { useId: uuidv7() }))).toMatchObject(
+      {
+        code: 'unknown',
+        field: 'useId',
+      },
+    )
     await done(arborist(), 'hand-to-crew', wanted)
   })
 
@@ -149,7 +152,11 @@ describe('before a prescription', () => {
     const { treeId, prescription: wanted } = await decideAsh(firm, 'M-1')
     const dead = (from: number, to: number) => ({ kind: 'dead', from, to, notedOn: '2026-06-12' })
     await done(arborist(), 'save-ring', { treeId, version: 3, marks: [dead(10, 350)] })
-    const problem = await problemOf(arborist(), 'hand-to-crew', { ...wanted, bearings: [0] })
+    const problem = await problemOf(
+      arborist(),
+      'hand-to-crew',
+      otherwise(wanted, { given: { bearings: [0] } }),
+    )
     expect(problem).not.toBeNull()
     expect(problem!.message).toMatch(/cannot be placed on sound wood|dead/)
   })
@@ -217,7 +224,7 @@ describe('before a signature', () => {
   test('who signs a record has a licence on file', async () => {
     const run = await emptiedAsh(firm, 'S-1')
     const at = new Date(NOON.getTime() + 3_600_000)
-    const input = recordInput(run.item.id, run.ports.length)
+    const input = recordInput(run.subject.id, run.ports.length)
     const lead = firm.person('crew lead', at)
     expect(await problemOf({ ...lead, licence: null }, 'sign-record', input)).toMatchObject({
       code: 'not-allowed',

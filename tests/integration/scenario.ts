@@ -2,8 +2,8 @@ import { v7 as uuidv7 } from 'uuid'
 import postgres from 'postgres'
 import { closePool, inFirm } from '@/db/client'
 import type { PersonRow, Role } from '@/db/queries/person'
-import { itemsOfJob } from '@/db/queries/job'
-import { portsOfItems } from '@/db/queries/port'
+import { subjectsOfJob } from '@/db/queries/job'
+import { stepsOfSubjects } from '@/db/queries/workStep'
 import { verbNamed } from '@/server/verbs'
 import { addCard, addLot } from '@/db/queries/card'
 import { CARDS } from '../../demo/cards'
@@ -110,7 +110,7 @@ export async function makeAsh(firm: TestFirm, tag: string, at = NOON): Promise<s
 export interface Treated {
   treeId: string
   decisionId: string
-  prescription: Record<string, unknown>
+  prescription: Prescribed
 }
 
 /** An ash examined, weighed and decided for treatment, with a prescription ready to be sent. */
@@ -135,15 +135,58 @@ export async function decideAsh(firm: TestFirm, tag: string, at = NOON): Promise
 /** A prescription ready to be sent, for a tree of 52 in girth with nothing on its ring. */
 export const prescriptionFor = (firm: TestFirm, treeId: string, decisionId: string) => ({
   id: uuidv7(),
-  treeId,
-  decisionId,
-  labelId: firm.label,
-  choice: 0,
-  portGirth: '54 in',
-  // Ties go to the smallest bearings that keep 4 in and leave no gap over 9 in.
-  bearings: [0, 40, 80, 120, 160, 200, 240, 280, 320],
+  items: [
+    {
+      useId: firm.label,
+      choice: 0,
+      subjects: [
+        {
+          treeId,
+          decisionId,
+          given: {
+            portGirth: '54 in',
+            // Ties go to the smallest bearings that keep 4 in and leave no gap over 9 in.
+            bearings: [0, 40, 80, 120, 160, 200, 240, 280, 320],
+          } as Record<string, unknown>,
+        },
+      ],
+    },
+  ],
   onDate: '2026-06-12',
 })
+export type Prescribed = ReturnType<typeof prescriptionFor>
+
+/** The same prescription with something else chosen or given for its one tree. */
+export function otherwise(
+  p: Prescribed,
+  change: {
+    useId?: unknown
+    choice?: unknown
+    given?: Record<string, unknown>
+    decisionId?: string
+    treeId?: string
+  },
+) {
+  const { given, treeId, decisionId, ...rest } = change
+  const item = p.items[0]!
+  const subject = item.subjects[0]!
+  return {
+    ...p,
+    items: [
+      {
+        ...item,
+        ...rest,
+        subjects: [
+          {
+            treeId: treeId ?? subject.treeId,
+            decisionId: decisionId ?? subject.decisionId,
+            given: { ...subject.given, ...given },
+          },
+        ],
+      },
+    ],
+  }
+}
 
 /** An ash with the crew: prescribed, handed over, its tag read and the gear on. */
 export async function runAsh(firm: TestFirm, tag: string, at = NOON) {
@@ -154,28 +197,32 @@ export async function runAsh(firm: TestFirm, tag: string, at = NOON) {
     treated.prescription,
   )
   const found = await inFirm(firm.id, async (sql) => {
-    const item = (await itemsOfJob(sql, jobId)).find((i) => i.tag === tag)!
-    return { item, ports: await portsOfItems(sql, [item.id]) }
+    const subject = (await subjectsOfJob(sql, jobId)).find((i) => i.tag === tag)!
+    return { subject, ports: await stepsOfSubjects(sql, [subject.id]) }
   })
-  await done(firm.person('technician', at), 'confirm-tree', { jobItemId: found.item.id, tag, gear: true })
+  await done(firm.person('technician', at), 'confirm-tree', {
+    jobSubjectId: found.subject.id,
+    tag,
+    gear: true,
+  })
   return { ...treated, jobId, ...found }
 }
 
 /** Takes ports through steps, a minute apart. */
 export async function stepPorts(firm: TestFirm, portIds: string[], kinds: string[], at = NOON) {
-  for (const portId of portIds)
+  for (const stepId of portIds)
     for (const [i, kind] of kinds.entries())
-      await done(firm.person('technician', new Date(at.getTime() + i * 60_000)), 'mark-port', {
+      await done(firm.person('technician', new Date(at.getTime() + i * 60_000)), 'mark-step', {
         eventId: uuidv7(),
-        portId,
+        stepId,
         kind,
       })
 }
 
 /** What is typed to sign a record. */
-export const recordInput = (jobItemId: string, counted: number) => ({
+export const recordInput = (jobSubjectId: string, counted: number) => ({
   id: uuidv7(),
-  jobItemId,
+  jobSubjectIds: [jobSubjectId],
   lot: 'LOT-1',
   temperature: '70 F',
   wind: '5 mph',
@@ -205,7 +252,7 @@ export async function recordedAsh(firm: TestFirm, tag: string, at = NOON) {
   const { recordId } = await done<{ recordId: string }>(
     lead,
     'sign-record',
-    recordInput(run.item.id, run.ports.length),
+    recordInput(run.subject.id, run.ports.length),
   )
   return { ...run, recordId }
 }

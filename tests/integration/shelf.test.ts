@@ -1,7 +1,7 @@
 import { v7 as uuidv7 } from 'uuid'
 import type { Card } from '@/core/card/card'
 import { inFirm } from '@/db/client'
-import { cards, labelsFor, lotsOf, versionsOfCard } from '@/db/queries/card'
+import { cards, usesOnShelf, lotsOf, versionsOfCard } from '@/db/queries/card'
 import { findCalled } from '@/db/queries/find'
 import { cardDocument } from '@/server/shelf'
 import { CARDS } from '../../demo/cards'
@@ -25,7 +25,9 @@ test('a card is entered, read back as it was, and found by the way it is put on'
   const [stands] = await inFirm(firm.id, (sql) => versionsOfCard(sql, 'SD2'))
   expect(cardDocument(stands!)).toEqual(SD2)
   expect(stands!.enteredBy).toBe('office')
-  expect((await inFirm(firm.id, (sql) => labelsFor(sql, 'soil-drench'))).map((l) => l.code)).toEqual(['SD2'])
+  expect(
+    (await inFirm(firm.id, (sql) => usesOnShelf(sql, 'soil-drench'))).map((l) => l.product.code),
+  ).toEqual(['SD2'])
   expect(await inFirm(other.id, (sql) => versionsOfCard(sql, 'SD2'))).toEqual([])
 })
 
@@ -122,11 +124,11 @@ test('nothing is prescribed by a version that was replaced', async () => {
   await done(office(), 'enter-card', enter(eb4, 1))
   expect(await problemOf(firm.person('arborist'), 'hand-to-crew', prescription)).toMatchObject({
     code: 'conflict',
-    field: 'labelId',
+    field: 'useId',
     message: expect.stringMatching(/v1 was replaced by v2 since this page was opened/),
   })
-  const offered = await inFirm(firm.id, (sql) => labelsFor(sql, 'trunk-injection'))
-  expect(offered.map((l) => [l.code, l.version])).toEqual([['EB4', 2]])
+  const offered = await inFirm(firm.id, (sql) => usesOnShelf(sql, 'trunk-injection'))
+  expect(offered.map((l) => [l.product.code, l.product.version])).toEqual([['EB4', 2]])
 })
 
 test('lots: one of a number, none that has expired, none of a card that is not there', async () => {

@@ -14,6 +14,7 @@ import {
   stepPorts,
   type TestFirm,
   uuidv7,
+  otherwise,
 } from './scenario'
 
 let firm: TestFirm
@@ -83,10 +84,10 @@ describe('a repeat is the same id and the same content', () => {
     expect(
       await problemOf(arborist, 'hand-to-crew', { ...run.prescription, onDate: '2026-06-13' }),
     ).toMatchObject({ code: 'conflict', stands: { input: { onDate: '2026-06-12' } } })
-    const event = { eventId: uuidv7(), portId: run.ports[0]!.id, kind: 'drill' }
-    await done(firm.person('technician'), 'mark-port', event)
+    const event = { eventId: uuidv7(), stepId: run.ports[0]!.id, kind: 'drill' }
+    await done(firm.person('technician'), 'mark-step', event)
     expect(
-      await problemOf(firm.person('technician'), 'mark-port', { ...event, portId: run.ports[1]!.id }),
+      await problemOf(firm.person('technician'), 'mark-step', { ...event, stepId: run.ports[1]!.id }),
     ).toMatchObject({ code: 'conflict' })
   })
 
@@ -162,9 +163,8 @@ describe('what two ids name must belong together', () => {
     ).toMatchObject({ code: 'conflict' })
     expect(
       await problemOf(firm.person('arborist'), 'hand-to-crew', {
-        ...mine.prescription,
+        ...otherwise(mine.prescription, { treeId: other }),
         id: uuidv7(),
-        treeId: other,
       }),
     ).toMatchObject({ code: 'conflict', field: 'decisionId' })
     expect(
@@ -226,7 +226,7 @@ describe('pairs of hands at the same moment', () => {
     expect(!refused.ok && refused.problem.message).toMatch(
       /arborist has handed this decision to the crew already, for 12 Jun 2026/,
     )
-    expect(await rows((sql) => sql`select 1 from job_item where tree_id = ${t.treeId}`)).toHaveLength(1)
+    expect(await rows((sql) => sql`select 1 from job_subject where tree_id = ${t.treeId}`)).toHaveLength(1)
   })
 
   test('five results for one check: one stands, nobody is told that theirs was kept when it was not', async () => {
@@ -234,7 +234,7 @@ describe('pairs of hands at the same moment', () => {
     const followUpId = uuidv7()
     await rows(
       (sql) => sql`insert into follow_up (id, firm_id, tree_id, due_on, what, expectation) values
-        (${followUpId}, ${firm.id}, ${treeId}, '2026-06-12', 'look', ${sql.json({ question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`,
+        (${followUpId}, ${firm.id}, ${treeId}, '2026-06-12', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`,
     )
     const results = await Promise.all(
       [80, 81, 82, 83, 84].map((value) =>
@@ -266,13 +266,13 @@ describe('pairs of hands at the same moment', () => {
       }),
     ])
     const items = await rows(
-      (sql) => sql<{ id: string }[]>`select id from job_item where tree_id = ${t.treeId}`,
+      (sql) => sql<{ id: string }[]>`select id from job_subject where tree_id = ${t.treeId}`,
     )
     if (!handed.ok) expect(items).toHaveLength(0)
     else
       expect(
         await problemOf(firm.person('technician'), 'confirm-tree', {
-          jobItemId: items[0]!.id,
+          jobSubjectId: items[0]!.id,
           tag: 'P-5',
           gear: true,
         }),
@@ -288,16 +288,17 @@ describe('pairs of hands at the same moment', () => {
     )
     const later = new Date(NOON.getTime() + 3_600_000)
     const [signed, undone] = await Promise.all([
-      act(firm.person('crew lead', later), 'sign-record', recordInput(run.item.id, run.ports.length)),
-      act(firm.person('technician', later), 'mark-port', {
+      act(firm.person('crew lead', later), 'sign-record', recordInput(run.subject.id, run.ports.length)),
+      act(firm.person('technician', later), 'mark-step', {
         eventId: uuidv7(),
-        portId: run.ports[0]!.id,
+        stepId: run.ports[0]!.id,
         kind: 'undo',
       }),
     ])
     expect([signed.ok, undone.ok].filter(Boolean)).toHaveLength(1)
     const out = await rows(
-      (sql) => sql`select 1 from port where job_item_id = ${run.item.id} and out_at is not null`,
+      (sql) =>
+        sql`select 1 from step_state where job_subject_id = ${run.subject.id} and state->>'outAt' is not null`,
     )
     expect(out).toHaveLength(signed.ok ? run.ports.length : run.ports.length - 1)
   })
@@ -311,7 +312,7 @@ describe('pairs of hands at the same moment', () => {
     )
     const lead = firm.person('crew lead', new Date(NOON.getTime() + 3_600_000))
     const results = await Promise.all(
-      [0, 1].map(() => act(lead, 'sign-record', recordInput(run.item.id, run.ports.length))),
+      [0, 1].map(() => act(lead, 'sign-record', recordInput(run.subject.id, run.ports.length))),
     )
     expect(results.filter((r) => r.ok)).toHaveLength(1)
     expect(results.find((r) => !r.ok)).toMatchObject({ problem: { code: 'conflict' } })
@@ -325,11 +326,11 @@ describe('pairs of hands at the same moment', () => {
     const taken = results.find((r) => r.ok) as { value: { recordId: string } }
     expect(
       await problemOf(lead, 'sign-record', {
-        ...recordInput(other.item.id, other.ports.length),
+        ...recordInput(other.subject.id, other.ports.length),
         id: taken.value.recordId,
       }),
     ).toMatchObject({ code: 'conflict' })
-    const item = await rows((sql) => sql`select status from job_item where id = ${other.item.id}`)
+    const item = await rows((sql) => sql`select status from job_subject where id = ${other.subject.id}`)
     expect(item[0]!.status).toBe('open')
   })
 
@@ -395,6 +396,7 @@ describe('what was there before', () => {
       'sign_in_attempt',
       'weather_hour',
       'search_entry',
+      'step_state',
     ])
     const tables = await rows(
       (sql) => sql<{ name: string; noted: boolean }[]>`

@@ -1,5 +1,6 @@
 import Link from 'next/link'
-import { showMl, showTemperature } from '@/core/quantity/format'
+import { sayMethods } from '@/core/card/say'
+import { showTemperature } from '@/core/quantity/format'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { SmallRing } from '@/ui/ring/SmallRing'
@@ -53,16 +54,17 @@ export default async function TodayPage() {
                   <span>
                     <span className="font-head font-bold text-lead block">{job.siteName}</span>
                     <span className="text-ink2">
-                      {job.title.toLowerCase()}, {job.ports} ports, {showMl(job.volumeM3)}
+                      {sayMethods(job.methods)}, {job.trees} {job.trees === 1 ? 'tree' : 'trees'}
                       {job.onDate < view.today && `, left open ${fromToday(job.onDate, view.today)}`}
                     </span>
+                    {job.siteNote && <span className="block text-small text-straw">{job.siteNote}</span>}
                   </span>
                   <span className="flex flex-wrap items-center gap-1.5">
                     {job.rings.map((r) => (
                       <SmallRing
                         key={r.tag}
                         size={Math.round(26 + Math.min(26, r.diameterM * 45))}
-                        bearings={r.bearings}
+                        bearings={r.bearings ?? undefined}
                         done={r.done}
                       />
                     ))}

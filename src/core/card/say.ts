@@ -10,6 +10,11 @@ export const METHOD_NAME: Record<PutOnMethod, string> = {
   feed: 'Feed',
 }
 
+/** Several methods in one line, as people say them. `sayMethods(['trunk-injection', 'feed'])` is "trunk injection, feed" */
+export function sayMethods(methods: readonly PutOnMethod[]): string {
+  return methods.map((m) => METHOD_NAME[m].toLowerCase()).join(', ')
+}
+
 /** A line of a card: what it is about, and what the label says of it. */
 export type Said = readonly [about: string, words: string]
 

@@ -41,6 +41,7 @@ test.each<[Partial<DecideInput>, string, RegExp]>([
 
 describe('a follow-up against what was expected', () => {
   const crown: Expectation = {
+    kind: 'share',
     question: '',
     unit: '%',
     sense: 'at-least',
@@ -49,15 +50,37 @@ describe('a follow-up against what was expected', () => {
     least: 0,
     most: 100,
   }
-  const left: Expectation = { ...crown, unit: 'left', sense: 'at-most', expected: 0, tolerated: 0 }
+  const scorch: Expectation = { ...crown, kind: 'side-effect', sense: 'at-most', expected: 5, tolerated: 15 }
+  const left: Expectation = {
+    ...crown,
+    kind: 'all-back',
+    unit: 'left',
+    sense: 'at-most',
+    expected: 0,
+    tolerated: 0,
+  }
   test.each([
     [crown, 80, 'as expected'],
     [crown, 75, 'as expected'],
     [crown, 65, 'slower'],
     [crown, 60, 'not working'],
     [left, 0, 'as expected'],
-    [left, 1, 'not working'],
+    [left, 1, 'left behind'],
+    [scorch, 5, 'as expected'],
+    [scorch, 10, 'harmed'],
+    [scorch, 40, 'harmed'],
   ] as const)('%j with %d', (e, value, verdict) => expect(compare(e, value).verdict).toBe(verdict))
+
+  test('only a missing effect doubts the diagnosis', () => {
+    for (const [e, value] of [
+      [left, 2],
+      [scorch, 10],
+      [scorch, 80],
+    ] as const)
+      expect(compare(e, value).options.join()).not.toMatch(/diagnosis|repeat/)
+    expect(compare(crown, 10).options[0]).toBe('reopen the diagnosis')
+    expect(compare(left, 2).options).toEqual(['go and pull them'])
+  })
   test('what does not work reopens the diagnosis first', () => {
     expect(compare(crown, 10).options[0]).toBe('reopen the diagnosis')
   })

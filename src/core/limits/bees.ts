@@ -5,7 +5,7 @@ const LASTING_IN_NECTAR = new Set(['4A', '4C', '4D'])
 
 /**
  * Whether a product may go on a kind of tree that feeds bees, by any way and in any season: no neonicotinoid where the
- * almanac says why. Null when nothing stands against it; `not-allowed` (field `labelId`) otherwise.
+ * almanac says why. Null when nothing stands against it; `not-allowed` (field `useId`) otherwise.
  * Source: handbook, bees.
  *
  * @example refusedForBees('It feeds bees.', [{ name: 'imidacloprid', group: '4A' }]) // not-allowed
@@ -18,7 +18,7 @@ export function refusedForBees(
   if (!noNeonicotinoid || !active) return null
   return refuse(
     'not-allowed',
-    'labelId',
+    'useId',
     `No ${active.name} on this kind of tree, in any season. ${noNeonicotinoid}`,
   )
 }

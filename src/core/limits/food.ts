@@ -22,7 +22,7 @@ export interface FoodQuestion {
 /**
  * Whether a systemic may go into a tree that people may eat of, whatever the cause: only by a label that names the crop.
  * Problems: `missing` (field `eaten`) while it has not been asked on kinds of which some people eat; `not-allowed` (field
- * `labelId`) on food without such a label. Null when nothing stands against it.
+ * `useId`) on food without such a label. Null when nothing stands against it.
  * Source: handbook, food crops.
  *
  * @example refusedOnFood({ host: 'apple', edible: true, eaten: null, forbiddenOnFood: true }) // not-allowed
@@ -32,5 +32,5 @@ export function refusedOnFood(q: FoodQuestion): Result<never> | null {
     return refuse('missing', 'eaten', `Ask first, and answer here: ${q.askFood}`)
   if (!q.edible && q.eaten !== true) return null
   if (!q.forbiddenOnFood && q.foodCrops?.includes(q.host)) return null
-  return refuse('not-allowed', 'labelId', `${FOOD_RULE} This card names no such crop.`)
+  return refuse('not-allowed', 'useId', `${FOOD_RULE} This card names no such crop.`)
 }

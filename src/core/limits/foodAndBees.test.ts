@@ -18,7 +18,7 @@ test('no systemic on any tree that bears food without a label that names the cro
   const edible = HOSTS.filter((h) => h.edible)
   expect(edible.length).toBeGreaterThan(8)
   for (const h of edible) {
-    expect([h.id, ask(h.id)]).toMatchObject([h.id, { problem: { code: 'not-allowed', field: 'labelId' } }])
+    expect([h.id, ask(h.id)]).toMatchObject([h.id, { problem: { code: 'not-allowed', field: 'useId' } }])
     expect([h.id, ask(h.id, { forbiddenOnFood: false })]).toMatchObject([
       h.id,
       { problem: { code: 'not-allowed' } },

@@ -42,13 +42,13 @@ export function blockedBy(s: Standing): Blockage | null {
   if (!s.diagnosed)
     return { at: 'examine', text: 'No cause has been signed, so nothing can be prescribed for it.' }
   if (s.decided === null) return { at: 'decide', text: 'Nothing has been decided on the signed cause.' }
-  if (s.decided !== 'treat')
-    return { at: 'decided otherwise', text: 'The decision is not to treat this tree.' }
+  if (s.decided !== 'treat' && s.decided !== 'care')
+    return { at: 'decided otherwise', text: 'The decision is neither to treat this tree nor to care for it.' }
   if (s.kindOpen) return { at: 'kind', text: KIND_OPEN }
   if (s.cards === 0)
     return {
       at: 'shelf',
-      text: 'No label card on the shelf names this cause on this kind of tree for injection.',
+      text: 'No card on the shelf names this cause on this kind of tree.',
     }
   return null
 }

@@ -27,15 +27,14 @@ export interface StageFacts {
 
 /**
  * The stage of a tree. Work that ended with less than the label's least goes back to the decision; a decision that is
- * not to treat is `otherwise`.
+ * not to treat is `otherwise`, until something is prescribed on it.
  *
  * @example stageOf({ looked: true, diagnosed: false, action: null, prescription: null, openChecks: false }) // 'weigh'
  */
 export function stageOf(f: StageFacts): Stage {
   if (!f.diagnosed) return f.looked ? 'weigh' : 'examine'
   if (f.action === null) return 'decide'
-  if (f.action !== 'treat') return 'otherwise'
-  if (f.prescription === null) return 'prescribe'
+  if (f.prescription === null) return f.action === 'treat' ? 'prescribe' : 'otherwise'
   if (f.prescription === 'handed') return 'run'
   if (f.prescription === 'partly' || f.prescription === 'not treated') return 'decide'
   return f.openChecks ? 'check' : 'done'

@@ -1,5 +1,5 @@
 import { toSI } from '../quantity/units'
-import { doubtPortGirth } from '../dose/labelCard'
+import { doubtPortGirth } from '../methods/trunk-injection/terms'
 import { DIAMETER_LIMITS, doubtReading, isPortGirth, isTrunk } from './trunk'
 
 const inch = (n: number) => toSI(n, 'in')

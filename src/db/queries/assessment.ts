@@ -214,3 +214,29 @@ export async function signDecision(
   await sql`insert into decision (id, firm_id, diagnosis_id, tree_id, action, proposed, reasons, words, signed_at, signed_by)
     values (${d.id}, ${d.firmId}, ${d.diagnosisId}, ${d.treeId}, ${d.action}, ${d.proposed}, ${sql.json(d.reasons)}, ${d.words}, ${d.at}, ${d.by})`
 }
+
+/** The newest signed cause of a tree, what was decided on it, and what was there when it was signed. */
+export interface DecidedRow {
+  treeId: string
+  diagnosisId: string
+  cause: string
+  probability: number
+  /** The newest decision of the tree, of whatever cause. */
+  decisionId: string | null
+  action: Action | null
+  /** The diagnosis that decision is on. */
+  decidedOn: string | null
+  /** State of each finding of the examination that was signed. */
+  seen: Record<string, 'there' | 'not-there' | 'unsure'>
+}
+
+/** What was signed and decided for trees, one row each; trees without a signed cause have none. */
+export async function decidedOfTrees(sql: FirmSql, treeIds: string[]): Promise<DecidedRow[]> {
+  if (treeIds.length === 0) return []
+  return sql<DecidedRow[]>`
+    select t.id as "treeId", d.id as "diagnosisId", d.cause, d.probability, c.id as "decisionId", c.action, c.diagnosis_id as "decidedOn",
+      coalesce((select jsonb_object_agg(f.finding, f.state) from finding f where f.firm_id = d.firm_id and f.assessment_id = d.assessment_id), '{}') as seen
+    from unnest(${treeIds}::uuid[]) t (id)
+    join lateral (select * from diagnosis where tree_id = t.id order by signed_at desc, id desc limit 1) d on true
+    left join lateral (select * from decision where tree_id = t.id order by signed_at desc, id desc limit 1) c on true`
+}

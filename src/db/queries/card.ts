@@ -1,33 +1,42 @@
-import type { Card, CardUse } from '@/core/card/card'
-import type { LabelCard } from '@/core/dose/labelCard'
+import type { Card, CardUse, PutOnMethod } from '@/core/card/card'
+import type { UseOf } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
 
-/** A use of a card that a dose may rest on, with its product; `id` is that of the use. */
-export interface LabelRow {
-  id: string
+/** A product as work with it needs it. */
+export interface ProductRow extends Pick<Card, 'formulation' | 'actives' | 'signalWord' | 'example'> {
   code: string
   version: number
   name: string
-  registration: string
-  body: LabelCard
+  registration: string | null
 }
 
-/** A use with its product in the one shape that a dose reads. */
-export const labelBody = (sql: FirmSql) =>
-  sql`c.body || (u.body - 'terms') || jsonb_build_object('use', u.body->'terms')`
+/** A use of a card that a dose may rest on, with its product; `id` is that of the use. */
+export interface UseRow<M extends PutOnMethod = PutOnMethod> {
+  id: string
+  product: ProductRow
+  use: UseOf<M>
+}
+
+/** The use `u` in the shape the core reads. */
+export const useBody = (sql: FirmSql) => sql`jsonb_build_object('method', u.method) || u.body`
 
 const select = (sql: FirmSql) => sql`
-  select u.id, c.code, c.version, c.name, c.registration, ${labelBody(sql)} as body
+  select u.id,
+    c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
+    ${useBody(sql)} as use
   from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id`
 
-/** Every use by a method of the newest version of every card. */
-export async function labelsFor(sql: FirmSql, method: CardUse['method']): Promise<LabelRow[]> {
-  return sql<LabelRow[]>`${select(sql)} where u.method = ${method}
-    and c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) order by c.code, u.n`
+/** Every use, by any method or by one, of the newest version of every card. */
+export async function usesOnShelf<M extends PutOnMethod = PutOnMethod>(
+  sql: FirmSql,
+  method?: M,
+): Promise<UseRow<M>[]> {
+  return sql<UseRow<M>[]>`${select(sql)} where ${method ? sql`u.method = ${method} and` : sql``}
+    c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) order by c.code, u.n`
 }
 
-export async function labelById(sql: FirmSql, useId: string): Promise<LabelRow | undefined> {
-  const rows = await sql<LabelRow[]>`${select(sql)} where u.id = ${useId} and u.method = 'trunk-injection'`
+export async function useById(sql: FirmSql, useId: string): Promise<UseRow | undefined> {
+  const rows = await sql<UseRow[]>`${select(sql)} where u.id = ${useId}`
   return rows[0]
 }
 

@@ -1,4 +1,4 @@
-import type { Expectation } from '@/core/respond/compare'
+import type { Expectation, Verdict } from '@/core/respond/compare'
 import type { FirmSql } from '../client'
 
 export interface FollowUpRow {
@@ -14,7 +14,7 @@ export interface FollowUpRow {
   what: string
   expectation: Expectation
   value: number | null
-  verdict: 'as expected' | 'slower' | 'not working' | null
+  verdict: Verdict | null
   nextStep: string | null
   words: string | null
   measuredAt: Date | null

@@ -1,54 +1,63 @@
-import type { LabelCard } from '@/core/dose/labelCard'
+import type { PutOnMethod } from '@/core/card/card'
+import type { PromisedCheck } from '@/core/methods/checks'
+import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
+import type { Length } from '@/core/quantity/units'
 import type { FirmSql } from '../client'
-import { labelBody } from './card'
-import type { Length, Volume } from '@/core/quantity/units'
-import type { InjectionDose, PrescriptionRow } from './prescription'
+import { useBody, type ProductRow } from './card'
+import type { SubjectStatus } from './prescription'
 
-/** The injection job of a site on a day, opened if there is none yet. */
+/** The job of a site on a day, opened if there is none yet. */
 export async function jobOfDay(
   sql: FirmSql,
-  j: { id: string; firmId: string; siteId: string; onDate: string; title: string },
+  j: { id: string; firmId: string; siteId: string; onDate: string },
 ): Promise<string> {
-  await sql`insert into job (id, firm_id, site_id, on_date, title)
-    values (${j.id}, ${j.firmId}, ${j.siteId}, ${j.onDate}, ${j.title}) on conflict (firm_id, site_id, on_date, title) do nothing`
-  const found = await sql<{ id: string }[]>`
-    select id from job where site_id = ${j.siteId} and on_date = ${j.onDate} and title = ${j.title}`
+  await sql`insert into job (id, firm_id, site_id, on_date)
+    values (${j.id}, ${j.firmId}, ${j.siteId}, ${j.onDate}) on conflict (firm_id, site_id, on_date) do nothing`
+  const found = await sql<
+    { id: string }[]
+  >`select id from job where site_id = ${j.siteId} and on_date = ${j.onDate} for no key update`
   return found[0]!.id
 }
 
+/** Puts an occurrence of an item on a job, with the trees it is for. */
 export async function addJobItem(
   sql: FirmSql,
-  i: { id: string; firmId: string; jobId: string; itemId: string; treeId: string },
-  ports: { id: string; number: number; bearing: number; volumeM3: Volume }[],
+  i: {
+    id: string
+    firmId: string
+    jobId: string
+    occurrenceId: string
+    method: PutOnMethod
+    subjects: { id: string; subjectId: string; treeId: string }[]
+  },
 ): Promise<void> {
-  await sql`insert into job_item (id, firm_id, job_id, prescription_item_id, tree_id)
-    values (${i.id}, ${i.firmId}, ${i.jobId}, ${i.itemId}, ${i.treeId})`
-  await sql`insert into port ${sql(
-    ports.map((p) => ({
-      id: p.id,
+  await sql`insert into job_item (id, firm_id, job_id, occurrence_id)
+    values (${i.id}, ${i.firmId}, ${i.jobId}, ${i.occurrenceId})`
+  await sql`insert into job_subject ${sql(
+    i.subjects.map((s) => ({
+      id: s.id,
       firm_id: i.firmId,
       job_item_id: i.id,
-      number: p.number,
-      planned_deg: p.bearing,
-      bearing_deg: p.bearing,
-      volume_m3: p.volumeM3,
+      job_id: i.jobId,
+      subject_id: s.subjectId,
+      tree_id: s.treeId,
     })) as never,
   )}`
-  await sql`update job set trees = trees + 1, ports = ports + ${ports.length},
-    volume_m3 = volume_m3 + ${ports.reduce((sum, p) => sum + p.volumeM3, 0)} where id = ${i.jobId}`
+  await sql`update job set trees = trees + ${i.subjects.length},
+    methods = case when ${i.method} = any(methods) then methods else methods || ${i.method}::text end where id = ${i.jobId}`
 }
 
 export interface JobRow {
   id: string
   siteId: string
   siteName: string
+  siteNote: string | null
   onDate: string
-  title: string
+  methods: PutOnMethod[]
   trees: number
   recorded: number
-  ports: number
-  volumeM3: Volume
+  /** Trees something is in at this moment. */
   inTrees: number
 }
 
@@ -65,10 +74,9 @@ export async function jobsBetween(
 ): Promise<JobRow[]> {
   const rest = after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``
   return sql<JobRow[]>`
-    select j.id, j.site_id as "siteId", s.name as "siteName", j.on_date::text as "onDate", j.title, j.trees, j.recorded,
-      j.ports, j.volume_m3 as "volumeM3",
-      (select count(*)::int from job_item i join port p on p.job_item_id = i.id
-        where i.job_id = j.id and i.status = 'open' and p.started_at is not null and p.out_at is null) as "inTrees"
+    select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
+      (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
+        where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees"
     from (
       (select * from job where on_date between ${from} and ${to} and trees > 0 ${rest} order by on_date, id limit ${limit})
       union all
@@ -77,33 +85,45 @@ export async function jobsBetween(
     order by j.on_date, j.id limit ${limit}`
 }
 
-/** The first few trees of each job as small rings. */
+/** The first few trees of each job as small rings; ports where there are some. */
 export async function ringsOfJobs(
   sql: FirmSql,
   jobIds: string[],
-): Promise<{ jobId: string; tag: string; diameterM: Length; bearings: number[]; done: boolean }[]> {
+): Promise<{ jobId: string; tag: string; diameterM: Length; bearings: number[] | null; done: boolean }[]> {
   if (jobIds.length === 0) return []
   return sql`
     select j.id as "jobId", x.* from unnest(${jobIds}::uuid[]) j (id) cross join lateral (
-      select t.tag, (pi.dose->>'diameterM')::double precision as "diameterM",
-        (select array_agg((p->>'bearing')::int) from jsonb_array_elements(pi.dose->'ports') p) as bearings,
+      select t.tag, (s.plan->>'diameter')::double precision as "diameterM",
+        (select array_agg((p->>'bearing')::int) from jsonb_array_elements(s.plan->'shape'->'ports') p) as bearings,
         i.status = 'recorded' as done
-      from job_item i join tree t on t.id = i.tree_id join prescription_item pi on pi.id = i.prescription_item_id
+      from job_subject i join tree t on t.id = i.tree_id join item_subject s on s.id = i.subject_id
       where i.job_id = j.id and i.status <> 'withdrawn' order by t.tag, i.id limit 5) x`
 }
 
 export async function jobById(sql: FirmSql, id: string) {
   const rows = await sql<
-    { id: string; siteId: string; siteName: string; timeZone: string; onDate: string; title: string }[]
+    {
+      id: string
+      siteId: string
+      siteName: string
+      siteNote: string | null
+      timeZone: string
+      onDate: string
+      methods: PutOnMethod[]
+    }[]
   >`
-    select j.id, j.site_id as "siteId", s.name as "siteName", s.time_zone as "timeZone", j.on_date::text as "onDate", j.title
+    select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", s.time_zone as "timeZone", j.on_date::text as "onDate",
+      j.methods
     from job j join site s on s.id = j.site_id where j.id = ${id}`
   return rows[0]
 }
 
-export interface JobItemRow {
+/** A tree of a job by one item, with everything its steps and its record rest on. */
+export interface JobSubjectRow {
   id: string
   jobId: string
+  jobItemId: string
+  siteId: string
   treeId: string
   /** The site's. */
   timeZone: string
@@ -112,64 +132,78 @@ export interface JobItemRow {
   treeNote: string | null
   status: 'open' | 'recorded' | 'withdrawn'
   confirmedAt: Date | null
-  itemId: string
+  subjectId: string
+  subjectStatus: SubjectStatus
+  occurrenceId: string
   readingId: string
   prescriptionId: string
   decisionId: string
-  prescriptionStatus: PrescriptionRow['status']
   cause: string
-  expectations: unknown
-  dose: InjectionDose
+  checks: PromisedCheck[]
+  plan: SubjectPlan
   working: Working
-  labelId: string
-  labelName: string
-  labelCode: string
-  labelVersion: number
-  registration: string
-  label: LabelCard
+  method: PutOnMethod
+  useId: string
+  product: ProductRow
+  use: UseOf<PutOnMethod>
   recordId: string | null
 }
 
-export async function itemsOfJob(sql: FirmSql, jobId: string): Promise<JobItemRow[]> {
+const subjectSelect = (sql: FirmSql) => sql`
+  select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
+    t.tag, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", x.id as "subjectId", x.status as "subjectStatus",
+    ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause,
+    x.checks, x.plan, x.working, pi.method, u.id as "useId",
+    c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
+    ${useBody(sql)} as use,
+    (select r.id from application_subject a join record r on r.firm_id = a.firm_id and r.application_id = a.application_id
+      where a.job_subject_id = i.id and r.kind = 'application') as "recordId"
+  from job_subject i join tree t on t.id = i.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
+  join job_item ji on ji.firm_id = i.firm_id and ji.id = i.job_item_id
+  join item_subject x on x.firm_id = i.firm_id and x.id = i.subject_id
+  join prescription_item pi on pi.firm_id = x.firm_id and pi.id = x.item_id
+  join prescription pr on pr.firm_id = pi.firm_id and pr.id = pi.prescription_id
+  join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id`
+
+/** The trees of a job that are not taken back, by what is done and by tag. */
+export async function subjectsOfJob(sql: FirmSql, jobId: string): Promise<JobSubjectRow[]> {
   return sql<
-    JobItemRow[]
-  >`${itemSelect(sql)} where i.job_id = ${jobId} and i.status <> 'withdrawn' order by t.tag, i.id`
+    JobSubjectRow[]
+  >`${subjectSelect(sql)} where i.job_id = ${jobId} and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
 }
 
-export async function jobItemById(sql: FirmSql, id: string): Promise<JobItemRow | undefined> {
-  const rows = await sql<JobItemRow[]>`${itemSelect(sql)} where i.id = ${id}`
-  return rows[0]
+/** Trees of a job, by their ids there. */
+export async function jobSubjects(sql: FirmSql, ids: string[]): Promise<JobSubjectRow[]> {
+  return sql<JobSubjectRow[]>`${subjectSelect(sql)} where i.id = any(${ids}) order by t.tag, i.id`
 }
 
-const itemSelect = (sql: FirmSql) => sql`
-  select i.id, i.job_id as "jobId", i.tree_id as "treeId", s.time_zone as "timeZone", t.tag, t.host, t.note as "treeNote", i.status,
-    i.confirmed_at as "confirmedAt", pi.id as "itemId", pi.reading_id as "readingId", pr.id as "prescriptionId",
-    pr.decision_id as "decisionId", pr.status as "prescriptionStatus", pr.cause, pi.expectations, pi.dose, pi.working,
-    u.id as "labelId", c.name as "labelName", c.code as "labelCode", c.version as "labelVersion", c.registration,
-    ${labelBody(sql)} as label,
-    (select r.id from record r where r.job_item_id = i.id and r.kind = 'application') as "recordId"
-  from job_item i join tree t on t.id = i.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
-  join prescription_item pi on pi.id = i.prescription_item_id
-  join prescription pr on pr.id = pi.prescription_id
-  join card_use u on u.id = pi.card_use_id join card c on c.id = u.card_id`
-
-export async function confirmJobItem(sql: FirmSql, id: string, at: Date): Promise<void> {
-  await sql`update job_item set confirmed_at = ${at} where id = ${id} and confirmed_at is null`
+/**
+ * Trees of a job, held until the transaction ends: steps at them and their signing take turns. Held in the order of their
+ * ids, so that two hands never wait for each other in a ring.
+ */
+export async function jobSubjectsForChange(sql: FirmSql, ids: string[]): Promise<JobSubjectRow[]> {
+  await sql`select 1 from job_subject where id = any(${ids}) order by id for update`
+  return jobSubjects(sql, ids)
 }
 
-/** The tree of a job, held until the transaction ends: steps at its ports and its signing take turns. */
-export async function jobItemForChange(sql: FirmSql, id: string): Promise<JobItemRow | undefined> {
-  const rows = await sql`select 1 from job_item where id = ${id} for update`
-  return rows[0] ? jobItemById(sql, id) : undefined
+/** One tree of a job, held until the transaction ends. */
+export async function jobSubjectForChange(sql: FirmSql, id: string): Promise<JobSubjectRow | undefined> {
+  return (await jobSubjectsForChange(sql, [id]))[0]
 }
 
-/** Closes a tree of a job with what came of its prescription. */
-export async function closeJobItem(
+export async function confirmSubjects(sql: FirmSql, ids: string[], at: Date): Promise<void> {
+  await sql`update job_subject set confirmed_at = ${at} where id = any(${ids}) and confirmed_at is null`
+}
+
+/** Closes a tree of a job with what came of its prescription; with the last of its item the occurrence is done. */
+export async function closeJobSubject(
   sql: FirmSql,
-  item: Pick<JobItemRow, 'id' | 'jobId' | 'prescriptionId'>,
+  s: Pick<JobSubjectRow, 'id' | 'jobId' | 'jobItemId' | 'subjectId' | 'occurrenceId'>,
   came: 'done' | 'partly' | 'not treated',
 ): Promise<void> {
-  await sql`update job_item set status = 'recorded' where id = ${item.id}`
-  await sql`update job set recorded = recorded + 1 where id = ${item.jobId}`
-  await sql`update prescription set status = ${came} where id = ${item.prescriptionId}`
+  await sql`update job_subject set status = 'recorded' where id = ${s.id}`
+  await sql`update job set recorded = recorded + 1 where id = ${s.jobId}`
+  await sql`update item_subject set status = ${came} where id = ${s.subjectId}`
+  await sql`update occurrence set status = 'done' where id = ${s.occurrenceId}
+    and not exists (select 1 from job_subject where job_item_id = ${s.jobItemId} and status = 'open')`
 }

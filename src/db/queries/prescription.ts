@@ -1,101 +1,184 @@
+import type { PutOnMethod } from '@/core/card/card'
+import type { PromisedCheck } from '@/core/methods/checks'
+import type { SubjectPlan } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
 import type { FirmSql } from '../client'
-import type { Length, Volume } from '@/core/quantity/units'
 
-/** Doses and layout of an injection as signed. SI. */
-export interface InjectionDose {
-  choice: number
-  portGirthM: Length
-  diameterM: Length
-  volumeM3: Volume
-  perPortM3: Volume
-  uptake: { from: number; to: number }
-  ports: { bearing: number; suitability: number; moved: boolean }[]
-  largestGapM: Length
-}
+export type SubjectStatus = 'handed' | 'done' | 'partly' | 'not treated' | 'withdrawn'
 
+/** One tree of one item of a prescription, with its day. */
 export interface PrescriptionRow {
+  /** The prescription's. */
   id: string
   treeId: string
   decisionId: string
   cause: string
-  status: 'handed' | 'done' | 'partly' | 'not treated' | 'withdrawn'
+  status: SubjectStatus
   signedAt: Date
   signedBy: string
   itemId: string
+  subjectId: string
   readingId: string
-  method: string
-  labelId: string
-  labelName: string
-  labelCode: string
-  labelVersion: number
-  dose: InjectionDose
-  working: Working
+  method: PutOnMethod
+  useId: string
+  cardName: string
+  cardCode: string
+  cardVersion: number
+  plan: SubjectPlan
   jobId: string | null
-  jobItemId: string | null
+  jobSubjectId: string | null
   onDate: string | null
 }
 
+/** What was prescribed for a tree, the newest first. */
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
-    select p.id, p.tree_id as "treeId", p.decision_id as "decisionId", p.cause, p.status, p.signed_at as "signedAt", w.name as "signedBy",
-      i.id as "itemId", i.reading_id as "readingId", i.method, u.id as "labelId", l.name as "labelName", l.code as "labelCode", l.version as "labelVersion",
-      i.dose, i.working, j.id as "jobId", ji.id as "jobItemId", j.on_date::text as "onDate"
-    from prescription p
-    join prescription_item i on i.prescription_id = p.id
+    select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, p.signed_at as "signedAt", w.name as "signedBy",
+      i.id as "itemId", x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", l.name as "cardName", l.code as "cardCode",
+      l.version as "cardVersion", x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
+    from item_subject x
+    join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+    join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
     join card_use u on u.id = i.card_use_id
     join card l on l.id = u.card_id
     join person w on w.id = p.signed_by
-    left join job_item ji on ji.prescription_item_id = i.id
-    left join job j on j.id = ji.job_id
-    where p.tree_id = ${treeId} order by p.signed_at desc, p.id desc limit 20`
+    left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
+    left join job j on j.firm_id = js.firm_id and j.id = js.job_id
+    where x.tree_id = ${treeId} order by p.signed_at desc, p.id desc, i.n limit 20`
 }
 
+/** What of earlier and planned work on trees bears on new work: by tree. */
+export interface EarlierRow {
+  treeId: string
+  prescriptionId: string
+  cause: string
+  useId: string
+  method: PutOnMethod
+  code: string
+  name: string
+  actives: { name: string }[]
+  use: unknown
+  /** The day it was done, or is planned for. */
+  on: string
+  /** m³ or kg that went on; of what is only planned, what was prescribed. */
+  amount: number
+  outcome: 'treated' | 'partly treated' | 'not treated' | null
+  /** Of its record; null while it is planned. */
+  seq: number | null
+  failed: boolean
+}
+
+/** Everything that was put on trees or is planned for them, under every listing given. */
+export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<EarlierRow[]> {
+  if (treeIds.length === 0) return []
+  return sql<EarlierRow[]>`
+    select x.tree_id as "treeId", p.id as "prescriptionId", p.cause, u.id as "useId", u.method, c.code, c.name, c.body->'actives' as actives,
+      u.body as use, coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
+      a.outcome, r.seq::int as seq,
+      exists (select 1 from follow_up f join measurement m on m.firm_id = f.firm_id and m.follow_up_id = f.id
+        where f.firm_id = x.firm_id and f.tree_id = x.tree_id and f.prescription_id = p.id and m.verdict = 'not working') as failed
+    from item_subject x
+    join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+    join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+    join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+    join card c on c.firm_id = u.firm_id and c.id = u.card_id
+    join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
+    join job j on j.firm_id = js.firm_id and j.id = js.job_id
+    left join application_subject a on a.firm_id = js.firm_id and a.job_subject_id = js.id
+    left join record r on r.firm_id = a.firm_id and r.application_id = a.application_id and r.kind = 'application'
+    where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' order by x.tree_id, "on" desc`
+}
+
+export interface NewSubject {
+  id: string
+  treeId: string
+  decisionId: string
+  readingId: string
+  plan: SubjectPlan
+  working: Working
+  checks: PromisedCheck[]
+}
+
+export interface NewItem {
+  id: string
+  occurrenceId: string
+  method: PutOnMethod
+  useId: string
+  dueFrom: string
+  dueTo: string
+  subjects: NewSubject[]
+}
+
+/** Signs a prescription with its items, each with its trees and the first time it is due. */
 export async function addPrescription(
   sql: FirmSql,
-  p: {
-    id: string
-    firmId: string
-    treeId: string
-    decisionId: string
-    cause: string
-    at: Date
-    by: string
-    itemId: string
-    cardUseId: string
-    readingId: string
-    dose: InjectionDose
-    working: Working
-    expectations: unknown
-  },
+  p: { id: string; firmId: string; siteId: string; cause: string; at: Date; by: string; items: NewItem[] },
 ): Promise<void> {
-  await sql`insert into prescription (id, firm_id, tree_id, decision_id, cause, signed_at, signed_by)
-    values (${p.id}, ${p.firmId}, ${p.treeId}, ${p.decisionId}, ${p.cause}, ${p.at}, ${p.by})`
-  await sql`insert into prescription_item (id, firm_id, prescription_id, method, card_use_id, reading_id, dose, working, expectations)
-    values (${p.itemId}, ${p.firmId}, ${p.id}, 'trunk-injection', ${p.cardUseId}, ${p.readingId}, ${sql.json(p.dose as never)},
-      ${sql.json(p.working as never)}, ${sql.json(p.expectations as never)})`
+  await sql`insert into prescription (id, firm_id, site_id, cause, signed_at, signed_by)
+    values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.at}, ${p.by})`
+  for (const [i, item] of p.items.entries()) {
+    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id)
+      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId})`
+    await sql`insert into item_subject ${sql(
+      item.subjects.map((s) => ({
+        id: s.id,
+        firm_id: p.firmId,
+        item_id: item.id,
+        n: i + 1,
+        tree_id: s.treeId,
+        decision_id: s.decisionId,
+        reading_id: s.readingId,
+        plan: sql.json(s.plan as never),
+        working: sql.json(s.working as never),
+        checks: sql.json(s.checks as never),
+      })) as never,
+    )}`
+    await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to)
+      values (${item.occurrenceId}, ${p.firmId}, ${item.id}, 1, ${item.dueFrom}, ${item.dueTo})`
+  }
 }
 
-/** The prescription that stands on a decision, with its day and job. */
-export async function prescriptionOn(sql: FirmSql, decisionId: string) {
-  const rows = await sql<{ id: string; onDate: string | null; jobId: string | null; signedBy: string }[]>`
-    select p.id, j.on_date::text as "onDate", j.id as "jobId", w.name as "signedBy"
-    from prescription p join person w on w.id = p.signed_by
-      join prescription_item i on i.prescription_id = p.id
-      left join job_item ji on ji.prescription_item_id = i.id
-      left join job j on j.id = ji.job_id
-    where p.decision_id = ${decisionId} and p.status <> 'withdrawn'`
-  return rows[0]
+/** What stands on decisions already: the prescription, its day and who signed it. */
+export async function prescriptionsOn(sql: FirmSql, decisionIds: string[]) {
+  return sql<
+    { id: string; decisionId: string; onDate: string | null; jobId: string | null; signedBy: string }[]
+  >`
+    select p.id, x.decision_id as "decisionId", j.on_date::text as "onDate", j.id as "jobId", w.name as "signedBy"
+    from item_subject x
+      join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+      join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+      join person w on w.id = p.signed_by
+      left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
+      left join job j on j.firm_id = js.firm_id and j.id = js.job_id
+    where x.decision_id = any(${decisionIds}) and x.n = 1 and x.status <> 'withdrawn'`
 }
 
-/** Takes a prescription back before anything of it was done. */
-export async function withdrawPrescription(sql: FirmSql, id: string, words: string): Promise<void> {
-  await sql`update prescription set status = 'withdrawn', withdrawn_words = ${words} where id = ${id}`
-  const rows = await sql<{ id: string; jobId: string }[]>`
-    update job_item set status = 'withdrawn' where status = 'open' and prescription_item_id in (
-      select pi.id from prescription_item pi where pi.prescription_id = ${id}) returning id, job_id as "jobId"`
-  for (const item of rows)
-    await sql`update job j set trees = j.trees - 1, ports = j.ports - x.ports, volume_m3 = greatest(0, j.volume_m3 - x.volume)
-      from (select count(*)::int as ports, coalesce(sum(volume_m3), 0) as volume from port where job_item_id = ${item.id}) x
-      where j.id = ${item.jobId}`
+/** The trees of a prescription that are still with the crew, and where. */
+export async function openSubjects(sql: FirmSql, prescriptionId: string) {
+  return sql<{ subjectId: string; treeId: string; tag: string; jobSubjectId: string | null }[]>`
+    select x.id as "subjectId", x.tree_id as "treeId", t.tag, js.id as "jobSubjectId"
+    from prescription_item i
+      join item_subject x on x.firm_id = i.firm_id and x.item_id = i.id
+      join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
+      left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
+    where i.prescription_id = ${prescriptionId} and x.status = 'handed' order by t.tag, i.n`
+}
+
+/** Takes trees of a prescription back before anything was done at them; with the last of them the whole of it. */
+export async function withdrawSubjects(
+  sql: FirmSql,
+  prescriptionId: string,
+  subjectIds: string[],
+  words: string,
+): Promise<void> {
+  await sql`update prescription set withdrawn_words = ${words} where id = ${prescriptionId}`
+  await sql`update item_subject set status = 'withdrawn' where id = any(${subjectIds})`
+  await sql`update occurrence o set status = 'withdrawn' from prescription_item i
+    where i.firm_id = o.firm_id and i.id = o.item_id and i.prescription_id = ${prescriptionId} and o.status = 'open'
+      and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status <> 'withdrawn')`
+  const jobs = await sql<{ jobId: string; trees: number }[]>`
+    with gone as (
+      update job_subject set status = 'withdrawn' where status = 'open' and subject_id = any(${subjectIds}) returning job_id)
+    select job_id as "jobId", count(*)::int as trees from gone group by job_id`
+  for (const { jobId, trees } of jobs) await sql`update job set trees = trees - ${trees} where id = ${jobId}`
 }

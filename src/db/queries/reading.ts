@@ -72,3 +72,11 @@ export async function strikeReading(
   await sql`update tree set diameter_m = ${newest ? Math.hypot(...newest.stemsM) : null}, read_at = ${newest?.readAt ?? null}
     where id = ${r.treeId}`
 }
+
+/** The newest reading that stands of each tree. */
+export async function newestReadings(sql: FirmSql, treeIds: string[]): Promise<ReadingRow[]> {
+  if (treeIds.length === 0) return []
+  return sql<ReadingRow[]>`
+    select x.* from unnest(${treeIds}::uuid[]) t (id) cross join lateral (
+      ${select(sql)} where r.tree_id = t.id and x.reading_id is null order by r.read_at desc, r.id desc limit 1) x`
+}

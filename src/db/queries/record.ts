@@ -5,14 +5,15 @@ export interface RecordRow {
   seq: number
   kind: 'application' | 'correction'
   corrects: string | null
-  treeId: string
-  tag: string
-  host: string
+  /** Of what was put on one tree; null when it was put on several. */
+  treeId: string | null
+  tag: string | null
+  host: string | null
   siteId: string
   siteName: string
   /** The site's. */
   timeZone: string
-  jobItemId: string | null
+  applicationId: string | null
   signedAt: Date
   signedBy: string
   /** As it was signed; read by server/ledger/body. */
@@ -23,9 +24,9 @@ export interface RecordRow {
 
 const select = (sql: FirmSql) => sql`
   select r.id, r.seq::int as seq, r.kind, r.corrects, r.tree_id as "treeId", t.tag, t.host, r.site_id as "siteId",
-    s.name as "siteName", s.time_zone as "timeZone", r.job_item_id as "jobItemId", r.signed_at as "signedAt", p.name as "signedBy", r.body,
+    s.name as "siteName", s.time_zone as "timeZone", r.application_id as "applicationId", r.signed_at as "signedAt", p.name as "signedBy", r.body,
     r.prev_hash as "prevHash", r.hash
-  from record r join tree t on t.id = r.tree_id join site s on s.id = r.site_id join person p on p.id = r.signed_by`
+  from record r left join tree t on t.id = r.tree_id join site s on s.id = r.site_id join person p on p.id = r.signed_by`
 
 /** Records newest first; go on below a sequence number. */
 export async function records(sql: FirmSql, before: number | null = null, limit = 50): Promise<RecordRow[]> {
@@ -41,7 +42,12 @@ export async function recordById(sql: FirmSql, id: string): Promise<RecordRow | 
 
 /** Records of a tree under every listing of it, newest first. */
 export async function recordsOfTree(sql: FirmSql, listings: string[]): Promise<RecordRow[]> {
-  return sql<RecordRow[]>`${select(sql)} where r.tree_id = any(${listings}) order by r.seq desc limit 50`
+  return sql<RecordRow[]>`${select(sql)} where r.id in (
+    select id from record where tree_id = any(${listings})
+    union select w.id from application_subject a join record w on w.firm_id = a.firm_id and w.application_id = a.application_id
+      where a.tree_id = any(${listings})
+    union select k.id from application_subject a join record w on w.firm_id = a.firm_id and w.application_id = a.application_id
+      join record k on k.firm_id = w.firm_id and k.corrects = w.id where a.tree_id = any(${listings})) order by r.seq desc limit 50`
 }
 
 export async function correctionsOf(sql: FirmSql, id: string): Promise<RecordRow[]> {
@@ -53,9 +59,9 @@ export interface NewRecord {
   firmId: string
   kind: 'application' | 'correction'
   corrects: string | null
-  treeId: string
+  treeId: string | null
   siteId: string
-  jobItemId: string | null
+  applicationId: string | null
   signedAt: Date
   signedBy: string
   body: unknown
@@ -65,8 +71,8 @@ export interface NewRecord {
 export async function addRecord(sql: FirmSql, r: NewRecord): Promise<{ seq: number; hash: string }> {
   const rows = await sql<
     { seq: number; hash: string }[]
-  >`insert into record (id, firm_id, kind, corrects, tree_id, site_id, job_item_id, signed_at, signed_by, body, seq, prev_hash, hash)
-    values (${r.id}, ${r.firmId}, ${r.kind}, ${r.corrects}, ${r.treeId}, ${r.siteId}, ${r.jobItemId}, ${r.signedAt}, ${r.signedBy},
+  >`insert into record (id, firm_id, kind, corrects, tree_id, site_id, application_id, signed_at, signed_by, body, seq, prev_hash, hash)
+    values (${r.id}, ${r.firmId}, ${r.kind}, ${r.corrects}, ${r.treeId}, ${r.siteId}, ${r.applicationId}, ${r.signedAt}, ${r.signedBy},
       ${sql.json(r.body as never)}, 0, '', '') returning seq::int as seq, hash`
   return rows[0]!
 }
@@ -93,8 +99,8 @@ export async function chainEntry(sql: FirmSql, id: string): Promise<ChainRow | u
 
 const covered = (sql: FirmSql) => sql`
   r.seq::int as seq, r.prev_hash as "prevHash", r.hash, concat_ws(E'\n',
-    r.prev_hash, r.firm_id, r.seq, r.id, r.kind, coalesce(r.corrects::text, '-'), r.tree_id, r.site_id,
-    coalesce(r.job_item_id::text, '-'), to_char(r.signed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'),
+    r.prev_hash, r.firm_id, r.seq, r.id, r.kind, coalesce(r.corrects::text, '-'), coalesce(r.tree_id::text, '-'), r.site_id,
+    coalesce(r.application_id::text, '-'), to_char(r.signed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'),
     r.signed_by, r.body::text) as covered`
 
 /** The number of the newest entry; numbers have no gaps, so it is also how many there are. */
@@ -103,4 +109,51 @@ export async function lastSeq(sql: FirmSql): Promise<number> {
     { seq: number }[]
   >`select seq::int as seq from record order by record.seq desc limit 1`
   return rows[0]?.seq ?? 0
+}
+
+/** What was put on, with what each of its trees got; the record is of it. */
+export interface NewApplication {
+  id: string
+  firmId: string
+  jobItemId: string
+  siteId: string
+  method: string
+  useId: string
+  lot: string
+  startedAt: Date
+  endedAt: Date
+  signedAt: Date
+  signedBy: string
+  subjects: {
+    subjectId: string
+    jobSubjectId: string
+    treeId: string
+    onDate: string
+    /** m³ or kg. */
+    amount: number
+    outcome: string
+    active: string | null
+    activeKg: number | null
+  }[]
+}
+
+export async function addApplication(sql: FirmSql, a: NewApplication): Promise<void> {
+  await sql`insert into application (id, firm_id, job_item_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
+    values (${a.id}, ${a.firmId}, ${a.jobItemId}, ${a.siteId}, ${a.method}, ${a.useId}, ${a.lot}, ${a.startedAt}, ${a.endedAt},
+      ${a.signedAt}, ${a.signedBy})`
+  await sql`insert into application_subject ${sql(
+    a.subjects.map((s) => ({
+      firm_id: a.firmId,
+      application_id: a.id,
+      subject_id: s.subjectId,
+      job_subject_id: s.jobSubjectId,
+      tree_id: s.treeId,
+      site_id: a.siteId,
+      on_date: s.onDate,
+      amount: s.amount,
+      outcome: s.outcome,
+      active: s.active,
+      active_kg: s.activeKg,
+    })) as never,
+  )}`
 }

@@ -57,11 +57,12 @@ export async function holesOfTrees(
 ): Promise<{ treeId: string; bearing: number; drilledAt: Date }[]> {
   if (treeIds.length === 0) return []
   return sql<{ treeId: string; bearing: number; drilledAt: Date }[]>`
-    select l.tree_id as "treeId", p.bearing_deg as bearing, p.drilled_at as "drilledAt"
+    select l.tree_id as "treeId", (p.state->>'bearing')::int as bearing,
+      to_timestamp((p.state->>'drilledAt')::double precision / 1000) as "drilledAt"
     from (
       select id as tree_id, id as listed from unnest(${treeIds}::uuid[]) id
       union all select merged_into, id from tree where merged_into = any(${treeIds})) l
-    join job_item i on i.tree_id = l.listed join port p on p.job_item_id = i.id
-    where i.status = 'recorded' and p.drilled_at is not null
-    order by l.tree_id, p.bearing_deg, p.drilled_at`
+    join job_subject i on i.tree_id = l.listed join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
+    where i.status = 'recorded' and p.state->>'drilledAt' is not null
+    order by l.tree_id, 2, 3`
 }

@@ -182,6 +182,19 @@ export async function treeById(sql: FirmSql, id: string): Promise<TreeRow | unde
   return rows[0]
 }
 
+/** Trees by their ids, by tag. */
+export async function treesById(sql: FirmSql, ids: string[]): Promise<TreeRow[]> {
+  return sql<
+    TreeRow[]
+  >`select ${columns(sql)} from ${sources(sql)} where t.id = any(${ids}) order by t.tag, t.id`
+}
+
+/** Holds trees until the transaction ends, in the order of their ids. Answers them as they are then, by tag. */
+export async function treesForChange(sql: FirmSql, ids: string[]): Promise<TreeRow[]> {
+  await sql`select 1 from tree where id = any(${ids}) order by id for no key update`
+  return treesById(sql, ids)
+}
+
 /**
  * Holds the tree until the transaction ends, so that steps that rest on its newest examination, cause or decision take
  * turns. Answers it as it is then.
@@ -198,13 +211,18 @@ export async function treeForChange(sql: FirmSql, id: string): Promise<TreeRow |
 export async function restage(sql: FirmSql, treeId: string, returned?: string | null): Promise<Stage> {
   const rows = await sql<StageFacts[]>`
     select exists (select 1 from finding f where f.firm_id = t.firm_id and f.assessment_id = a.id) as looked,
-      d.id is not null as diagnosed, c.action, p.status as prescription,
-      exists (select 1 from follow_up u where u.firm_id = t.firm_id and u.prescription_id = p.id and not u.done) as "openChecks"
+      d.id is not null as diagnosed, c.action, x.status as prescription,
+      exists (select 1 from follow_up u where u.firm_id = t.firm_id and u.tree_id = t.id and u.prescription_id = x.prescription_id and not u.done) as "openChecks"
     from tree t
       left join lateral (select id from assessment where tree_id = t.id and firm_id = t.firm_id order by started_at desc, id desc limit 1) a on true
       left join lateral (select id from diagnosis where assessment_id = a.id and firm_id = t.firm_id) d on true
       left join lateral (select id, action from decision where diagnosis_id = d.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) c on true
-      left join lateral (select id, status from prescription where decision_id = c.id and status <> 'withdrawn' and firm_id = t.firm_id order by signed_at desc, id desc limit 1) p on true
+      left join lateral (
+        select case when bool_or(s.status = 'handed') then 'handed' when bool_or(s.status = 'partly') then 'partly'
+            when bool_or(s.status = 'not treated') then 'not treated' when bool_or(s.status = 'done') then 'done' end as status,
+          (array_agg(i.prescription_id order by s.n))[1] as prescription_id
+        from item_subject s join prescription_item i on i.firm_id = s.firm_id and i.id = s.item_id
+        where s.decision_id = c.id and s.status <> 'withdrawn' and s.firm_id = t.firm_id) x on true
     where t.id = ${treeId}`
   const stage = stageOf(rows[0]!)
   if (returned === undefined)
@@ -376,4 +394,11 @@ export async function standingTagged(sql: FirmSql, siteId: string, tag: string):
 export async function listingsOf(sql: FirmSql, id: string): Promise<string[]> {
   const rows = await sql<{ id: string }[]>`select id from tree where merged_into = ${id}`
   return [id, ...rows.map((r) => r.id)]
+}
+
+/** Every listing of trees, each tree's own first, by tree. */
+export async function listingsOfTrees(sql: FirmSql, ids: string[]): Promise<Map<string, string[]>> {
+  const rows = await sql<{ id: string; into: string }[]>`
+    select id, merged_into as into from tree where merged_into = any(${ids})`
+  return new Map(ids.map((id) => [id, [id, ...rows.filter((r) => r.into === id).map((r) => r.id)]]))
 }

@@ -38,22 +38,27 @@ const read = (body: unknown) => readRecord({ kind: 'application' as const, body 
 
 test('the first version reads as treated, its words as the signer’s own', () => {
   expect(read(first)).toMatchObject({
-    version: 2,
-    outcome: 'treated',
-    deviations: [],
+    version: 3,
+    method: 'trunk-injection',
+    equipment: 'pressure bottle',
+    subjects: [{ outcome: 'treated', deviations: [], amount: 82.8e-6, ports: [{ number: 1, outAt: null }] }],
     deviationWords: 'rained at noon',
   })
   expect(read({ ...first, deviations: null })?.deviationWords).toBeNull()
 })
 test('the second says its outcome and what happened', () => {
   const second = { ...first, version: 2, outcome: 'partly treated', deviations: ['Port 1 was given up.'] }
-  expect(read(second)).toMatchObject({ outcome: 'partly treated', deviationWords: null })
+  expect(read(second)).toMatchObject({
+    subjects: [{ outcome: 'partly treated', deviations: ['Port 1 was given up.'] }],
+    deviationWords: null,
+  })
   expect(productOf(read({ ...second, product: { ...first.product, code: 'EB4' } })!)).toBe('EB4')
   expect(productOf(read(second)!)).toBe('EB4')
 })
 test.each([
   ['nothing', {}],
-  ['a version to come', { ...first, version: 3, outcome: 'treated', deviations: [] }],
+  ['a version to come', { ...first, version: 4, outcome: 'treated', deviations: [] }],
+  ['the third in the shape of the second', { ...first, version: 3, outcome: 'treated', deviations: [] }],
   ['the second without its outcome', { ...first, version: 2, deviations: [] }],
   ['a volume in words', { ...first, volumeM3: '82.8 mL' }],
   ['less than nothing', { ...first, volumeM3: -1 }],

@@ -1,15 +1,14 @@
 import { z } from 'zod'
-import { showMl } from '@/core/quantity/format'
+import { METHOD_NAME } from '@/core/card/say'
+import type { UnitSystem } from '@/core/quantity/format'
+import { showProduct } from '@/core/methods/showProduct'
+import { instant, outcome, product, step, text, volume, weather } from './bodyParts'
+import { First, Second } from './earlierBodies'
 
 /**
- * What a record says, as it was signed. The first version (told by having none) said deviations in the signer's own words
- * alone and knew no outcome: it reads as treated in full. What was signed is never rewritten; it is read into the
- * present shape.
+ * What a record says, as it was signed: one application with its trees. Earlier versions are read into the present shape;
+ * what was signed is never rewritten.
  */
-
-const instant = z.iso.datetime()
-const text = z.string()
-const volume = z.number().nonnegative()
 
 const Port = z.object({
   number: z.int(),
@@ -19,100 +18,134 @@ const Port = z.object({
   drilledAt: instant.nullable(),
   startedAt: instant.nullable(),
   stoppedAt: instant.nullable(),
-  outAt: instant.nullable().optional(),
+  outAt: instant.nullable(),
   givenUp: text.nullable(),
 })
 
-const Step = z.object({
-  label: text,
-  expression: text,
-  result: text,
-  source: z.enum(['reading', 'label', 'house rule', 'handbook', 'choice', 'computed', 'record']).optional(),
-  from: text.optional(),
+const Task = z.object({
+  /** As the crew read it. */
+  name: text,
+  times: z.int(),
+  done: z.int(),
+  startedAt: instant.nullable(),
+  endedAt: instant.nullable(),
+  /** m³ or kg. */
+  left: volume,
+  givenUp: text.nullable(),
 })
 
-const common = {
-  applicator: z.object({ name: text, licence: text }),
-  firm: text,
-  place: z.object({ site: text, town: text }),
+const Subject = z.object({
   tree: z.object({
     tag: text,
     kind: text,
     diameterM: z.number(),
     /** A calendar date; null where the reading is gone. */
     readOn: text.nullable(),
-    portGirthM: z.number(),
+    portGirthM: z.number().optional(),
   }),
-  target: text,
-  method: text,
-  hardware: text,
-  product: z.object({
-    name: text,
-    registration: text,
-    code: text.optional(),
-    /** Code and version of the card it was dosed by: `EB4 v3`. */
-    card: text,
-    lot: text,
-    actives: z.array(z.object({ name: text, strength: text })),
-  }),
-  rate: text,
-  /** What went in. */
-  volumeM3: volume,
-  planned: z.object({ volumeM3: volume, ports: z.int() }),
+  outcome,
+  /** What went on or in, what was planned and the label's least: m³ of a liquid, kg of what is weighed. */
+  amount: volume,
+  planned: volume,
+  least: volume.optional(),
+  waterM3: volume.nullable(),
+  /** Of the first active, kg. */
+  activeKg: volume.nullable(),
   ports: z.array(Port),
-  hole: text,
-  startedAt: instant,
-  endedAt: instant,
-  countedIn: z.int(),
-  weather: z.object({
-    temperatureC: z.number(),
-    windMs: z.number(),
-    windFrom: text,
-    sky: text,
-    soil: text,
-    /** As it was typed. */
-    typed: z.object({ temperature: text, wind: text }).optional(),
-  }),
-  /** Null where nothing went in. */
-  reentryUntil: instant.nullable(),
-  notices: text,
-  working: z.array(Step),
-}
-
-const Second = z.object({
-  version: z.literal(2),
-  ...common,
-  outcome: z.enum(['treated', 'partly treated', 'not treated']),
-  /** The label's least for this tree. */
-  leastM3: volume.optional(),
-  /** Worked out from what happened at the ports. */
+  tasks: z.array(Task),
+  /** Worked out from what happened. */
   deviations: z.array(text),
-  /** In the signer's own words. */
-  deviationWords: text.nullish().transform((t) => t ?? null),
+  working: z.array(step),
 })
 
-const First = z
-  .object({ version: z.undefined().optional(), ...common, deviations: text.nullable() })
-  .transform((first): z.infer<typeof Second> => ({
-    ...first,
-    version: 2,
-    outcome: 'treated',
-    deviations: [],
-    deviationWords: first.deviations,
-  }))
+const METHODS = [
+  'trunk-injection',
+  'soil-drench',
+  'soil-injection',
+  'bark-spray',
+  'crown-spray',
+  'feed',
+] as const
 
-const Application = z.union([Second, First])
+const Third = z.object({
+  version: z.literal(3),
+  applicator: z.object({ name: text, licence: text }),
+  firm: text,
+  place: z.object({ site: text, town: text }),
+  target: text,
+  method: z.enum(METHODS),
+  /** What of the method the card says: its hardware, its kind of spray. */
+  equipment: text,
+  product,
+  rate: text,
+  /** Whether amounts are m³ or kg. */
+  kind: z.enum(['liquid', 'weight']),
+  subjects: z.array(Subject).min(1),
+  /** What becomes of holes; null where none are drilled. */
+  hole: text.nullable(),
+  startedAt: instant,
+  endedAt: instant,
+  /** Empties; null where nothing is counted back. */
+  countedIn: z.int().nullable(),
+  weather,
+  /** Null where nothing went on. */
+  reentryUntil: instant.nullable(),
+  notices: text,
+  /** In the signer's own words. */
+  deviationWords: text.nullable(),
+})
+
+/** A record of an earlier version, which knew one injection of one tree, in the present shape. */
+function ofInjection(r: z.infer<typeof Second>): z.infer<typeof Third> {
+  return {
+    version: 3,
+    applicator: r.applicator,
+    firm: r.firm,
+    place: r.place,
+    target: r.target,
+    method: 'trunk-injection',
+    equipment: r.hardware,
+    product: r.product,
+    rate: r.rate,
+    kind: 'liquid',
+    subjects: [
+      {
+        tree: r.tree,
+        outcome: r.outcome,
+        amount: r.volumeM3,
+        planned: r.planned.volumeM3,
+        least: r.leastM3,
+        waterM3: null,
+        activeKg: null,
+        ports: r.ports.map((p) => ({ ...p, outAt: p.outAt ?? null })),
+        tasks: [],
+        deviations: r.deviations,
+        working: r.working,
+      },
+    ],
+    hole: r.hole,
+    startedAt: r.startedAt,
+    endedAt: r.endedAt,
+    countedIn: r.countedIn,
+    weather: r.weather,
+    reentryUntil: r.reentryUntil,
+    notices: r.notices,
+    deviationWords: r.deviationWords,
+  }
+}
+
+const Application = z.union([Third, Second.transform(ofInjection), First.transform(ofInjection)])
 const Correction = z.object({
   applicator: z.object({ name: text, licence: text }),
   reason: text,
   correction: text,
 })
 
-export type Application = z.infer<typeof Application>
+export type Application = z.infer<typeof Third>
 export type Correction = z.infer<typeof Correction>
 
 /** The body of a new record of work, as it is written now. */
-export type NewApplication = z.input<typeof Second>
+export type NewApplication = z.input<typeof Third>
 
 /** An entry of the ledger with what it says; `null` where its body cannot be read as a record any more. */
 export type ReadRecord<Row> = Omit<Row, 'body' | 'kind'> &
@@ -137,12 +170,26 @@ export function productOf({ product }: Application): string {
   return product.code ?? product.card.split(' ')[0]!
 }
 
-/** A record in one line of a list: what went in of what and how, or what was put right. */
-export function inOneLine(record: ReadRecord<{ kind: 'application' | 'correction'; body: unknown }>): string {
+/** What went on in all, m³ or kg. */
+export function amountOf({ subjects }: Pick<Application, 'subjects'>): number {
+  return subjects.reduce((sum, s) => sum + s.amount, 0)
+}
+
+/** A record in one line of a list: what went on of what and how, or what was put right. */
+export function inOneLine(
+  record: ReadRecord<{ kind: 'application' | 'correction'; body: unknown }>,
+  units: UnitSystem = 'us',
+): string {
   if (!record.body) return UNREADABLE
   if (record.kind === 'correction') return record.body.correction
-  const { volumeM3, product, method, ports } = record.body
-  return `${showMl(volumeM3)} of ${product.name}, ${method}, ${ports.length} ${ports.length === 1 ? 'port' : 'ports'}`
+  const { product, method, subjects, kind } = record.body
+  const ports = subjects.reduce((n, s) => n + s.ports.length, 0)
+  return [
+    `${showProduct(amountOf(record.body), kind, method, units)} of ${product.name}`,
+    METHOD_NAME[method].toLowerCase(),
+    ...(ports > 0 ? [`${ports} ${ports === 1 ? 'port' : 'ports'}`] : []),
+    ...(subjects.length > 1 ? [`${subjects.length} trees`] : []),
+  ].join(', ')
 }
 
 /** Said in the place of a body that cannot be read. */

@@ -8,7 +8,7 @@ export function frameView() {
   return reading(async ({ sql, person, now }) => {
     const [[inTrees], closed] = await Promise.all([
       sql<{ count: number }[]>`
-        select count(distinct job_item_id)::int as count from port where started_at is not null and out_at is null`,
+        select count(distinct job_subject_id)::int as count from step_state where is_in`,
       sql<{ site: string; until: Date }[]>`
         select s.name as site, max(r.reentry_until) as until from record r join site s on s.id = r.site_id
         where r.kind = 'application' and r.reentry_until > ${now}

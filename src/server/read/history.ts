@@ -2,7 +2,9 @@ import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
-import { showGround, showMl, type UnitSystem } from '@/core/quantity/format'
+import { METHOD_NAME } from '@/core/card/say'
+import { sayPlan } from '@/core/methods/say'
+import { showGround, type UnitSystem } from '@/core/quantity/format'
 import { spokenDate } from '@/core/time/calendar'
 import {
   assessmentsOfTree,
@@ -99,8 +101,8 @@ export async function historyOf(
     ...prescriptions.map((p): HistoryEntry => ({
       at: p.signedAt.getTime(),
       what: 'prescription',
-      title: `Trunk injection, ${p.labelName}`,
-      detail: `${showMl(p.dose.volumeM3)} in ${p.dose.ports.length} ports${p.onDate ? `, for ${spokenDate(p.onDate)}` : ''}${p.status === 'withdrawn' ? '; taken back' : ''}`,
+      title: `${METHOD_NAME[p.method]}, ${p.cardName}`,
+      detail: `${sayPlan(p.plan, person.units)}${p.onDate ? `, for ${spokenDate(p.onDate)}` : ''}${p.status === 'withdrawn' ? '; taken back' : ''}`,
       by: p.signedBy,
       href: p.jobId && p.status !== 'withdrawn' ? `/run/${p.jobId}` : undefined,
       struck: p.status === 'withdrawn',
@@ -111,8 +113,8 @@ export async function historyOf(
       title:
         r.kind === 'correction'
           ? 'Correction of a record'
-          : `Record ${r.seq}: ${r.body?.method ?? 'cannot be read'}`,
-      detail: inOneLine(r),
+          : `Record ${r.seq}: ${r.body ? METHOD_NAME[r.body.method].toLowerCase() : 'cannot be read'}`,
+      detail: inOneLine(r, person.units),
       by: r.signedBy,
       href: `/ledger/${r.id}`,
     })),

@@ -13,13 +13,16 @@ import { houseRules } from '@/db/queries/almanac'
 import { photosOf } from '@/db/queries/photo'
 import { readingsOfTree } from '@/db/queries/reading'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
+import { siteById } from '@/db/queries/site'
 import { treeById, type TreeRow } from '@/db/queries/tree'
-import { labelsFor } from '@/db/queries/card'
+import { usesOnShelf } from '@/db/queries/card'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { ownOf } from '../almanac'
 import { proposalFor } from '../assess'
 import { seenOf } from '../seen'
-import { labelSource, planBase, READING_GOOD_FOR_YEARS } from '../prescribe'
+import { READING_GOOD_FOR_YEARS } from '../prescribe'
+import { dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
+import { proposeRate } from '@/core/methods/proposeRate'
 import type { Reading } from '../verb'
 import { historyOf } from './history'
 import { isId, reading } from './reader'
@@ -175,28 +178,30 @@ export function decideView(id: string) {
 
 export type DecideView = NonNullable<Awaited<ReturnType<typeof decideView>>>
 
+/** The ways on the shelf for the signed cause of a tree: what may be chosen, in order of merit, and what may not, with why. */
 export function prescribeView(id: string) {
   return reading(async (context) => {
     const shared = await base(context, id)
     if (!shared) return null
-    const { sql } = context
-    const [[reading = null], [diagnosis = null], [decision = null], allCards, prescriptions] =
-      await Promise.all([
-        readingsOfTree(sql, id),
-        diagnosesOfTree(sql, id),
-        decisionsOfTree(sql, id),
-        labelsFor(sql, 'trunk-injection'),
-        prescriptionsOfTree(sql, id),
-      ])
-    const cards = allCards.filter(
-      (l) =>
-        l.body.hosts.includes(shared.tree.host) && (!diagnosis || l.body.targets.includes(diagnosis.cause)),
-    )
-    // What protects longest stands first.
-    cards.sort((a, b) => b.body.use.retreatYears - a.body.use.retreatYears)
+    const { sql, person, now } = context
+    const [site, [hand], [diagnosis = null], [decision = null], uses, prescriptions] = await Promise.all([
+      siteById(sql, shared.tree.siteId),
+      treesAtHand(context, [shared.tree]),
+      diagnosesOfTree(sql, id),
+      decisionsOfTree(sql, id),
+      usesOnShelf(sql),
+      prescriptionsOfTree(sql, id),
+    ])
+    const { reading, facts } = hand!
     const decided = decision && diagnosis && decision.diagnosisId === diagnosis.id ? decision : null
+    const ways = waysFor(hand!, uses, {
+      on: shared.today,
+      units: person.units,
+      action: decided?.action ?? null,
+    })
     const handed =
       prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id) ?? null
+    const day = dayFor(shared.timeZone, now, shared.today)
     return {
       ...shared,
       diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
@@ -207,12 +212,19 @@ export function prescribeView(id: string) {
         diagnosed: diagnosis !== null,
         decided: decided?.action ?? null,
         kindOpen: !shared.tree.identityConfirmedAt && shared.kind?.confusedWith !== undefined,
-        cards: cards.length,
+        cards: ways.length,
       }),
-      cards: cards.map((c) => ({ ...c, source: labelSource(c) })),
+      siteNote: site?.note || null,
+      ways,
       reading,
       readingGoodForYears: READING_GOOD_FOR_YEARS,
-      plan: reading ? await planBase(context, shared.tree, reading) : null,
+      facts: facts && { ...facts, marks: plainMarks(hand!.marks) },
+      day,
+      readingSource: reading && readingSource(reading, shared.timeZone),
+      rate: proposeRate({
+        crownLost: shared.tree.liveCrownPercent === null ? null : 100 - shared.tree.liveCrownPercent,
+        diameter: facts?.diameter ?? null,
+      }),
       handed,
     }
   })

@@ -1,17 +1,17 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
+import { sayPlan } from '@/core/methods/say'
 import { compare } from '@/core/respond/compare'
 import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
 import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
-import { itemsOfJob, jobById } from '@/db/queries/job'
+import { jobById, subjectsOfJob } from '@/db/queries/job'
 import { lotsOfCodes } from '@/db/queries/card'
-import { portsOfItems } from '@/db/queries/port'
+import { eventsOfSubjects, stepsOfSubjects } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { simulatedWeather } from '@/standins/weather'
 import { checkTail, followChain } from '../ledger/check'
 import { askForCheck } from '../ledger/watch'
-import { runningPort } from '../run'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { inOneLine, readRecord } from '../ledger/body'
@@ -23,57 +23,68 @@ function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   return groups
 }
 
-/** A job as the crew runs it: its trees with rings and ports, and what the weather is for the record. */
+/** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
   return reading(async ({ sql, person, now }) => {
     const job = isId(id) ? await jobById(sql, id) : undefined
     if (!job) return null
     const { timeZone } = job
     const today = dateIn(timeZone, now)
-    const items = await itemsOfJob(sql, id)
-    const ports = await portsOfItems(
-      sql,
-      items.map((i) => i.id),
-    )
-    const weather = simulatedWeather(timeZone, now)
-    const ids = items.map((i) => i.treeId)
-    const [marks, drilled, lots] = [
-      by(await marksOfTrees(sql, ids), (m) => m.treeId),
-      by(await holesOfTrees(sql, ids), (h) => h.treeId),
-      by(await lotsOfCodes(sql, [...new Set(items.map((i) => i.labelCode))]), (l) => l.code),
+    const subjects = await subjectsOfJob(sql, id)
+    const treeIds = [...new Set(subjects.map((s) => s.treeId))]
+    const [steps, events, marks, drilled, lots] = [
+      by(
+        await stepsOfSubjects(
+          sql,
+          subjects.map((s) => s.id),
+        ),
+        (s) => s.jobSubjectId,
+      ),
+      await eventsOfSubjects(
+        sql,
+        subjects.map((s) => s.id),
+      ),
+      by(await marksOfTrees(sql, treeIds), (m) => m.treeId),
+      by(await holesOfTrees(sql, treeIds), (h) => h.treeId),
+      by(await lotsOfCodes(sql, [...new Set(subjects.map((s) => s.product.code))]), (l) => l.code),
     ]
-    const ownPorts = by(ports, (p) => p.jobItemId)
-    // One card is sent once, however many trees it is for.
-    const labels = new Map(items.map((i) => [i.labelId, i.label]))
-    const goodLots = new Map(
-      [...lots].map(([code, all]) => [code, all.filter((l) => l.expiresOn === null || l.expiresOn >= today)]),
-    )
-    const trees = items.map(({ working: _, expectations: __, ...item }) => {
-      // Where the ports were planned stands on the ports themselves.
-      const { ports: ___, ...dose } = item.dose
-      const own = marks.get(item.treeId) ?? []
-      const holes = holesOnRing(own, drilled.get(item.treeId) ?? [], timeZone, today)
+    // What is the same for all its trees is sent once.
+    const items = [...new Map(subjects.map((s) => [s.jobItemId, s])).values()].map((s) => ({
+      id: s.jobItemId,
+      method: s.method,
+      cause: causeName(s.cause),
+      product: s.product,
+      use: s.use,
+      lots: (lots.get(s.product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
+    }))
+    const trees = subjects.map((s) => {
+      const own = marks.get(s.treeId) ?? []
+      const holes = holesOnRing(own, drilled.get(s.treeId) ?? [], timeZone, today)
+      const ownSteps = steps.get(s.id) ?? []
+      const { plan } = s
       return {
-        ...item,
-        dose,
-        label: labels.get(item.labelId)!,
-        kind: hostName(item.host),
-        cause: causeName(item.cause),
+        id: s.id,
+        itemId: s.jobItemId,
+        treeId: s.treeId,
+        tag: s.tag,
+        kind: hostName(s.host),
+        treeNote: s.treeNote,
+        status: s.status,
+        confirmedAt: s.confirmedAt?.getTime() ?? null,
+        recordId: s.recordId,
+        plan,
+        gets: sayPlan(plan, person.units),
         marks: plainMarks(own),
         // The holes of this very job are its ports, not earlier ones.
-        holes: item.status === 'recorded' ? holes.filter((h) => h.years > 0.01) : holes,
-        ports: (ownPorts.get(item.id) ?? []).map((p) => ({
-          id: p.id,
-          planned: p.plannedDeg,
-          ...runningPort(p),
-        })),
-        lots: goodLots.get(item.labelCode) ?? [],
+        holes: s.status === 'recorded' ? holes.filter((h) => h.years > 0.01) : holes,
+        steps: ownSteps.map(({ id, n, what }) => ({ id, n, what, events: events.get(id) ?? [] })),
       }
     })
     return {
       job,
+      items,
       trees,
-      weather,
+      weather: simulatedWeather(timeZone, now),
       now: now.getTime(),
       today,
       units: person.units,
@@ -92,7 +103,9 @@ export function ledgerView(before: number | null = null) {
     const trouble = (await checkTail(sql)) ?? check?.trouble ?? null
     askForCheck(person.firmId, check?.checkedAt ?? null)
     return {
-      records: (await records(sql, before, 51)).map(readRecord).map((r) => ({ ...r, line: inOneLine(r) })),
+      records: (await records(sql, before, 51))
+        .map(readRecord)
+        .map((r) => ({ ...r, line: inOneLine(r, person.units) })),
       entries: await lastSeq(sql),
       trouble,
       checkedTo: check?.checkedTo ?? null,
@@ -119,12 +132,11 @@ export function recordView(id: string) {
     )
     return {
       record: readRecord(record),
-      kind: hostName(record.host),
       seal,
       trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
       corrections: (await correctionsOf(sql, id)).map(readRecord),
       corrected: record.corrects ? ((await recordById(sql, record.corrects)) ?? null) : null,
-      marks: plainMarks(await marksOfTree(sql, record.treeId)),
+      marks: record.treeId === null ? [] : plainMarks(await marksOfTree(sql, record.treeId)),
       timeZone: record.timeZone,
       units: person.units,
     }

@@ -1,4 +1,4 @@
-import type { PortStage } from '@/core/ports/running'
+import type { PortStage } from '@/core/methods/trunk-injection/running'
 
 /** How a port is drawn at each stage: by form and word as well as by colour. */
 export const STAGE_LOOK: Record<PortStage, { colour: string; word: string }> = {

@@ -1,6 +1,6 @@
 import type { ReactNode } from 'react'
 import type { RingMark } from '@/core/ports/marks'
-import type { PortStage } from '@/core/ports/running'
+import type { PortStage } from '@/core/methods/trunk-injection/running'
 import { PortSign, STAGE_LOOK } from './PortSign'
 import { alongBark, arcPath, at, barkRadius, outline, R, sectorPath } from './geometry'
 

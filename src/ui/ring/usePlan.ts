@@ -1,6 +1,6 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
-import type { InjectionPlan, InjectionPlanInput } from '@/core/dose/planInjection'
+import type { InjectionPlan, InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 import type { Result } from '@/core/problem'
 
 /**

@@ -28,7 +28,12 @@ export default async function LedgerPage({ searchParams }: { searchParams: Promi
               <span className="font-head font-bold text-lead">{r.seq}</span>
               <span>{shortDate(r.signedAt, r.timeZone)}</span>
               <span>
-                <b>{r.tag}</b> · {hostName(r.host)} · {r.siteName}
+                {r.tag !== null && r.host !== null && (
+                  <>
+                    <b>{r.tag}</b> · {hostName(r.host)} ·{' '}
+                  </>
+                )}
+                {r.siteName}
                 <span className="block text-ink2 text-small">
                   {r.kind === 'correction' && 'correction: '}
                   {r.line} · {r.signedBy}

@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { showMl } from '@/core/quantity/format'
+import { sayMethods } from '@/core/card/say'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { RUN_PAGE, runListView } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
@@ -33,8 +33,9 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
               <span>
                 <span className="font-head font-bold text-lead block">{j.siteName}</span>
                 <span className="text-ink2">
-                  {j.title.toLowerCase()}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'}, {j.ports} ports,{' '}
-                  {showMl(j.volumeM3)} · {writtenDate(j.onDate)}
+                  {sayMethods(j.methods)}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'} ·{' '}
+                  {writtenDate(j.onDate)}
+                  {j.siteNote && <span className="block text-small text-straw">{j.siteNote}</span>}
                 </span>
               </span>
               {j.inTrees > 0 ? (

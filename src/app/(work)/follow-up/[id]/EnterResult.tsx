@@ -14,7 +14,13 @@ import { Note } from '@/ui/pieces/Note'
 import { TextArea } from '@/ui/fields/TextArea'
 import { useMay } from '@/ui/shell/may'
 
-const LOOK = { 'as expected': 'good', slower: 'know', 'not working': 'stop' } as const
+const LOOK = {
+  'as expected': 'good',
+  slower: 'know',
+  'not working': 'stop',
+  'left behind': 'stop',
+  harmed: 'know',
+} as const
 
 /** One promised check: what to count, what is expected, what was found, and what is next. */
 export function EnterResult({ view }: { view: FollowUpView }) {
@@ -70,7 +76,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
       <p className="mt-1">
         Expected: {e.sense === 'at-least' ? 'at least' : 'at most'} {bound(e.expected)}.
         {e.tolerated !== e.expected &&
-          ` ${e.sense === 'at-least' ? 'Down to' : 'Up to'} ${bound(e.tolerated)} is slower than expected.`}
+          ` ${e.sense === 'at-least' ? 'Down to' : 'Up to'} ${bound(e.tolerated)} is ${e.kind === 'side-effect' ? 'slight harm' : 'slower than expected'}.`}
       </p>
       {check.verdict ? (
         <Note as="div" says={LOOK[check.verdict]} className="mt-4">
@@ -118,6 +124,9 @@ export function EnterResult({ view }: { view: FollowUpView }) {
               <p className="font-head font-bold text-lead">
                 {found.verdict.charAt(0).toUpperCase() + found.verdict.slice(1)}.
                 {found.verdict === 'not working' && ' First doubt the diagnosis.'}
+                {found.verdict === 'left behind' &&
+                  ' They are fetched today; the check stands again for today.'}
+                {found.verdict === 'harmed' && ' That is no reason to repeat it.'}
               </p>
               <div className="grid gap-1 mt-1">
                 {found.options.map((o) => (

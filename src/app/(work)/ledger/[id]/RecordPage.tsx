@@ -1,6 +1,9 @@
 import Link from 'next/link'
-import { inOneLine, UNREADABLE, type Application } from '@/server/ledger/body'
+import { amountOf, inOneLine, UNREADABLE, type Application } from '@/server/ledger/body'
+import { METHOD_NAME } from '@/core/card/say'
+import { showProduct } from '@/core/methods/showProduct'
 import { plain, showGirth, showMl, showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
+import { shown } from '@/core/quantity/pair'
 import type { RecordView } from '@/server/read/work'
 import { Ring } from '@/ui/ring/Ring'
 import { Slip } from '@/ui/slip/Slip'
@@ -17,12 +20,12 @@ export function RecordPage({ view }: { view: RecordView }) {
   const { record, timeZone, units } = view
   if (record.kind === 'correction') return <CorrectionPage view={view} />
   const { body } = record
+  const one = body?.subjects.length === 1 ? body.subjects[0]! : null
+  const title = `Record ${record.seq}, ${one ? one.tree.tag : body ? `${body.subjects.length} trees at ${body.place.site}` : (record.tag ?? record.siteName)}`
   if (!body)
     return (
       <>
-        <h1>
-          Record {record.seq}, {record.tag}
-        </h1>
+        <h1>{title}</h1>
         <Note says="stop" className="mt-3 max-w-3xl" role="alert">
           {UNREADABLE} {view.trouble?.words}
         </Note>
@@ -37,14 +40,18 @@ export function RecordPage({ view }: { view: RecordView }) {
           ledger
         </Link>{' '}
         ·{' '}
-        <Link href={`/trees/${record.treeId}`} className="underline underline-offset-2">
-          {record.tag}
-        </Link>
+        {record.treeId === null ? (
+          <Link href={`/grounds/${record.siteId}`} className="underline underline-offset-2">
+            {record.siteName}
+          </Link>
+        ) : (
+          <Link href={`/trees/${record.treeId}`} className="underline underline-offset-2">
+            {record.tag}
+          </Link>
+        )}
       </p>
       <div className="flex flex-wrap items-start justify-between gap-3">
-        <h1>
-          Record {record.seq}, {body.tree.tag}
-        </h1>
+        <h1>{title}</h1>
         <PrintButton />
       </div>
       {view.trouble && (
@@ -58,23 +65,36 @@ export function RecordPage({ view }: { view: RecordView }) {
         Signed by {body.applicator.name}, licence {body.applicator.licence},{' '}
         {longDate(record.signedAt, timeZone)}, {clockTime(record.signedAt, timeZone)}
       </p>
-      <div className="grid gap-x-8 gap-y-6 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(280px,330px)_minmax(260px,300px)]">
-        <Facts body={body} timeZone={timeZone} units={units} />
-        <div>
-          <Ring
-            marks={view.marks}
-            ports={body.ports.map((p) => ({
-              bearing: p.bearing,
-              stage: p.givenUp ? ('given up' as const) : ('done' as const),
-              number: p.number,
-            }))}
-            label={`Ports of ${body.tree.tag}`}
-            className="w-full"
-          />
-          <PortTable ports={body.ports} timeZone={timeZone} />
+      {one ? (
+        <div className="grid gap-x-8 gap-y-6 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(280px,330px)_minmax(260px,300px)]">
+          <Facts body={body} timeZone={timeZone} units={units} />
+          <div>
+            {one.ports.length > 0 ? (
+              <>
+                <Ring
+                  marks={view.marks}
+                  ports={one.ports.map((p) => ({
+                    bearing: p.bearing,
+                    stage: p.givenUp ? ('given up' as const) : ('done' as const),
+                    number: p.number,
+                  }))}
+                  label={`Ports of ${one.tree.tag}`}
+                  className="w-full"
+                />
+                <PortTable ports={one.ports} timeZone={timeZone} />
+              </>
+            ) : (
+              <TaskTable tasks={one.tasks} timeZone={timeZone} />
+            )}
+          </div>
+          <Slip title="Working" about="as signed" working={one.working} />
         </div>
-        <Slip title="Working" about={`as signed`} working={body.working} />
-      </div>
+      ) : (
+        <div className="grid gap-x-8 gap-y-6 mt-4 lg:grid-cols-[minmax(0,2fr)_minmax(0,3fr)]">
+          <Facts body={body} timeZone={timeZone} units={units} />
+          <SubjectTable body={body} timeZone={timeZone} units={units} />
+        </div>
+      )}
       <Corrections view={view} />
       <Chain view={view} />
     </>
@@ -100,14 +120,32 @@ function Chain({ view }: { view: RecordView }) {
 
 function Facts({ body, timeZone, units }: { body: Application; timeZone: string; units: UnitSystem }) {
   const w = body.weather
+  const show = (amount: number) => showProduct(amount, body.kind, body.method, units)
+  const one = body.subjects.length === 1 ? body.subjects[0]! : null
+  const ports = body.subjects.reduce((n, s) => n + s.ports.length, 0)
+  const sum = (of: (s: Subject) => number | null) => body.subjects.reduce((n, s) => n + (of(s) ?? 0), 0)
+  const [water, active] = [sum((s) => s.waterM3), sum((s) => s.activeKg)]
+  const less = body.subjects.filter((s) => s.outcome !== 'treated')
   const rows: [string, string][] = [
+    ...(less.length > 0
+      ? [
+          [
+            'Outcome',
+            one
+              ? `${one.outcome}: ${show(one.amount)} of at least ${show(one.least ?? one.planned)} by the label; back with the arborist`
+              : `${less.map((s) => `${s.tree.tag} ${s.outcome}`).join(', ')}; back with the arborist`,
+          ] as [string, string],
+        ]
+      : []),
     ['Where', `${body.place.site}, ${body.place.town}`],
     [
-      'Tree',
-      `${body.tree.tag}, ${body.tree.kind}, ${showGirth(body.tree.diameterM, units)} through${body.tree.readOn ? `, read ${writtenDate(body.tree.readOn)}` : ''}`,
+      one ? 'Tree' : 'Trees',
+      one
+        ? `${one.tree.tag}, ${one.tree.kind}, ${showGirth(one.tree.diameterM, units)} through${one.tree.readOn ? `, read ${writtenDate(one.tree.readOn)}` : ''}`
+        : `${body.subjects.length}, listed beside`,
     ],
     ['Target', body.target],
-    ['Method', `${body.method}, ${body.hardware}`],
+    ['Method', `${METHOD_NAME[body.method].toLowerCase()}, ${body.equipment}`],
     [
       'Product',
       `${body.product.name} (${body.product.actives.map((a) => `${a.name} ${a.strength}`).join(', ')})`,
@@ -115,10 +153,12 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
     ['Registration, lot', `${body.product.registration}, lot ${body.product.lot}, card ${body.product.card}`],
     [
       'Applied',
-      `${showMl(body.volumeM3)} at the ${body.rate} rate, of ${showMl(body.planned.volumeM3)} planned`,
+      `${show(amountOf(body))} at the ${body.rate} rate, of ${show(sum((s) => s.planned))} planned`,
     ],
-    ['Ports', `${body.ports.length}, holes: ${body.hole}`],
-    ['Counted back in', `${body.countedIn}`],
+    ...(water > 0 ? [['Water', shown(water, 'gal', units)] as [string, string]] : []),
+    ...(active > 0 ? [['Active on the ground', shown(active, 'lb', units, 4)] as [string, string]] : []),
+    ...(ports > 0 ? [['Ports', `${ports}, holes: ${body.hole}`] as [string, string]] : []),
+    ...(body.countedIn !== null ? [['Counted back in', `${body.countedIn}`] as [string, string]] : []),
     [
       'Time',
       `${clockTime(Date.parse(body.startedAt), timeZone)} to ${clockTime(Date.parse(body.endedAt), timeZone)}`,
@@ -131,16 +171,13 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
       'Closed until',
       body.reentryUntil
         ? `${shortDate(Date.parse(body.reentryUntil), timeZone)}, ${clockTime(Date.parse(body.reentryUntil), timeZone)}`
-        : 'not closed, nothing went in',
+        : amountOf(body) === 0
+          ? 'not closed, nothing went in'
+          : 'not closed by the card',
     ],
     ['Notices', body.notices],
     ['Otherwise than planned', otherwise(body)],
   ]
-  if (body.outcome !== 'treated')
-    rows.unshift([
-      'Outcome',
-      `${body.outcome}: ${showMl(body.volumeM3)} of at least ${showMl(body.leastM3 ?? body.planned.volumeM3)} by the label; back with the arborist`,
-    ])
   return (
     <dl className="border-t border-line">
       {rows.map(([name, value]) => (
@@ -153,12 +190,68 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
   )
 }
 
-/** What went otherwise: as it happened at the ports, then in the signer's own words. */
+type Subject = Application['subjects'][number]
+
+/** What went otherwise: as it happened at the trees, then in the signer's own words. */
 function otherwise(body: Application): string {
-  return [...body.deviations, ...(body.deviationWords ? [body.deviationWords] : [])].join(' ') || 'nothing'
+  const several = body.subjects.length > 1
+  const found = body.subjects.flatMap((s) => s.deviations.map((d) => (several ? `${s.tree.tag}: ${d}` : d)))
+  return [...found, ...(body.deviationWords ? [body.deviationWords] : [])].join(' ') || 'nothing'
 }
 
-function PortTable({ ports, timeZone }: { ports: Application['ports']; timeZone: string }) {
+/** What each of several trees got. */
+function SubjectTable({ body, timeZone, units }: { body: Application; timeZone: string; units: UnitSystem }) {
+  const show = (amount: number) => showProduct(amount, body.kind, body.method, units)
+  const ended = (s: Subject) =>
+    Math.max(
+      0,
+      ...s.tasks.map((t) => (t.endedAt ? Date.parse(t.endedAt) : 0)),
+      ...s.ports.map((p) => (p.outAt ? Date.parse(p.outAt) : 0)),
+    )
+  return (
+    <DataTable
+      caption="Trees, one by one"
+      columns={[
+        { head: 'Tree' },
+        { head: 'Through', figures: true },
+        { head: 'Got', figures: true },
+        { head: 'Water', figures: true },
+        { head: 'Active', figures: true },
+        { head: 'Done', figures: true },
+      ]}
+      rows={body.subjects.map((s) => ({
+        key: s.tree.tag,
+        name: `${s.tree.tag}, ${s.tree.kind}`,
+        cells: [
+          showGirth(s.tree.diameterM, units),
+          s.outcome === 'treated' ? show(s.amount) : `${show(s.amount)}, ${s.outcome}`,
+          s.waterM3 === null ? '–' : shown(s.waterM3, 'gal', units),
+          s.activeKg === null ? '–' : shown(s.activeKg, 'lb', units, 4),
+          ended(s) > 0 ? clockTime(ended(s), timeZone) : '–',
+        ],
+      }))}
+    />
+  )
+}
+
+function TaskTable({ tasks, timeZone }: { tasks: Subject['tasks']; timeZone: string }) {
+  return (
+    <DataTable
+      caption="What was done, in order"
+      columns={[{ head: 'Step' }, { head: 'Done', figures: true }, { head: 'At', figures: true }]}
+      rows={tasks.map((t) => ({
+        key: t.name,
+        name: t.name,
+        cells: [
+          t.givenUp !== null ? `not done: ${t.givenUp}` : t.times > 1 ? `${t.done} of ${t.times}` : 'done',
+          t.endedAt ? clockTime(Date.parse(t.endedAt), timeZone) : '–',
+        ],
+      }))}
+    />
+  )
+}
+
+function PortTable({ ports, timeZone }: { ports: Subject['ports']; timeZone: string }) {
   return (
     <DataTable
       caption="Ports, one by one"
@@ -193,7 +286,7 @@ function Corrections({ view }: { view: RecordView }) {
       <ul className="border-t border-line mt-1">
         {view.corrections.map((c) => (
           <li key={c.id} className="py-2 border-b border-line">
-            <b>{inOneLine(c)}</b>
+            <b>{inOneLine(c, view.units)}</b>
             <span className="block text-small">
               {c.kind === 'correction' && c.body?.reason}{' '}
               <span className="text-ink2">
@@ -221,7 +314,7 @@ function CorrectionPage({ view }: { view: RecordView }) {
       <p className="text-ink2 mt-1">
         Signed by {record.signedBy}, {longDate(record.signedAt, view.timeZone)}
       </p>
-      <p className="mt-4 max-w-2xl text-lead">{inOneLine(record)}</p>
+      <p className="mt-4 max-w-2xl text-lead">{inOneLine(record, view.units)}</p>
       {record.kind === 'correction' && record.body && (
         <p className="mt-2 max-w-2xl">Because: {record.body.reason}</p>
       )}

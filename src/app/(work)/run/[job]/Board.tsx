@@ -1,8 +1,8 @@
 'use client'
-import { clockOf, inTrees, type PortClock } from '@/core/ports/clock'
+import { clockOf, inTrees, type PortClock } from '@/core/methods/trunk-injection/clock'
 import { plain } from '@/core/quantity/format'
-import type { PortCommand } from '@/ui/ports/usePorts'
-import type { JobPort, JobTree } from './job'
+import type { RunningPort } from '@/core/methods/trunk-injection/running'
+import { portsOf, type Act, type JobPort, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
 
 const BAR: Record<PortClock['stands'], string> = {
@@ -19,16 +19,22 @@ const WORD: Record<PortClock['stands'], [word: string, look: string]> = {
 }
 
 /** Everything that is in a tree now, the longest first, each with its clock and what to do with it. */
-export function Board({
-  trees,
-  now,
-  onAct,
-}: {
-  trees: JobTree[]
-  now: number
-  onAct: (port: JobPort, command: PortCommand) => void
-}) {
-  const running = inTrees<JobTree, JobPort>(trees)
+export function Board({ trees, now, onAct }: { trees: JobTree[]; now: number; onAct: Act }) {
+  const running = inTrees<{ tree: JobTree; uptake: { from: number; to: number }; ports: JobPort[] }, JobPort>(
+    trees.flatMap((tree) =>
+      tree.plan.method === 'trunk-injection'
+        ? [{ tree, uptake: tree.plan.shape.uptake, ports: portsOf(tree) }]
+        : [],
+    ),
+  )
+  const press = (kind: 'stop' | 'out', which: (port: RunningPort) => boolean) =>
+    onAct(
+      running
+        .filter(({ port }) => which(port))
+        .map(({ tree: { tree }, port }) => ({ tree, step: port.step, command: { kind } })),
+    )
+  const taking = running.filter(({ port }) => port.stoppedAt === null).length
+  const empty = running.length - taking
   return (
     <>
       <h2>{running.length === 0 ? 'Nothing is in a tree' : `In trees now, ${running.length}`}</h2>
@@ -37,9 +43,23 @@ export function Board({
           Ports appear here when their clock is started, and leave when they are counted in.
         </p>
       )}
+      {running.length > 1 && (
+        <div className="flex flex-wrap gap-2 mt-2">
+          {taking > 1 && (
+            <Button className="!px-2.5" onClick={() => press('stop', (p) => p.stoppedAt === null)}>
+              All {taking} are empty
+            </Button>
+          )}
+          {empty > 1 && (
+            <Button className="!px-2.5" onClick={() => press('out', (p) => p.stoppedAt !== null)}>
+              All {empty} are out
+            </Button>
+          )}
+        </div>
+      )}
       <ul className="mt-1">
-        {running.map(({ tree, port }) => {
-          const { minutes, from, to, share, stands } = clockOf(port, tree.dose.uptake, now)
+        {running.map(({ tree: { tree, uptake }, port }) => {
+          const { minutes, from, to, share, stands } = clockOf(port, uptake, now)
           return (
             <li
               key={port.id}
@@ -59,7 +79,7 @@ export function Board({
                   <Button
                     className="w-full !px-1"
                     aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
-                    onClick={() => onAct(port, { kind: 'stop' })}
+                    onClick={() => onAct([{ tree, step: port.step, command: { kind: 'stop' } }])}
                   >
                     Empty, stop
                   </Button>
@@ -68,7 +88,7 @@ export function Board({
                   <Button
                     className="w-full !px-1"
                     aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
-                    onClick={() => onAct(port, { kind: 'out' })}
+                    onClick={() => onAct([{ tree, step: port.step, command: { kind: 'out' } }])}
                   >
                     Out, counted
                   </Button>

@@ -1,30 +1,36 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
 import { Ring } from '@/ui/ring/Ring'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
-import type { JobTree } from './job'
+import { portsOf, type JobItem, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
 
 /** Before anything is opened: is it the right tree, and is the gear on? */
-export function ConfirmTree({ tree }: { tree: JobTree }) {
-  const router = useRouter()
+export function ConfirmTree({
+  tree,
+  item,
+  onConfirmed,
+}: {
+  tree: JobTree
+  item: JobItem
+  onConfirmed: () => void
+}) {
   const { send, busy, problem } = useVerb('confirm-tree')
   const [tag, setTag] = useState('')
   const [gear, setGear] = useState<string[]>([])
-  const all = tree.label.protectiveGear
+  const all = item.use.protectiveGear
   async function submit(event: FormEvent) {
     event.preventDefault()
-    if ((await send({ jobItemId: tree.id, tag, gear: gear.length === all.length })) !== null) router.refresh()
+    if ((await send({ jobSubjectId: tree.id, tag, gear: gear.length === all.length })) !== null) onConfirmed()
   }
   return (
     <form onSubmit={submit} noValidate>
       <Ring
         marks={tree.marks}
         holes={tree.holes}
-        ports={tree.ports.map((p) => ({ bearing: p.bearing }))}
+        ports={portsOf(tree).map((p) => ({ bearing: p.bearing }))}
         label={`${tree.tag} from above`}
         className="w-full max-w-[280px] mx-auto"
       />
@@ -58,7 +64,7 @@ export function ConfirmTree({ tree }: { tree: JobTree }) {
           This is the tree, begin
         </Button>
         <p className="text-small text-ink2">
-          {tree.label.waterCaution} {tree.label.beeCaution} The label in your hand decides.
+          {item.use.waterCaution} {item.use.beeCaution} The label in your hand decides.
         </p>
       </div>
     </form>

@@ -1,14 +1,14 @@
 'use client'
 import { useState } from 'react'
 import { arc, clockwise, sideInWords } from '@/core/ports/bearing'
-import { stageOf, type PortStage } from '@/core/ports/running'
+import { stageOf, type PortStage } from '@/core/methods/trunk-injection/running'
 import { showLength, showMl, type UnitSystem } from '@/core/quantity/format'
 import { at, barkRadius } from '@/ui/ring/geometry'
 import { Ring } from '@/ui/ring/Ring'
 import { RingLegend } from '@/ui/ring/RingLegend'
 import { STAGE_LOOK } from '@/ui/ring/PortSign'
-import type { PortCommand } from '@/ui/ports/usePorts'
-import type { JobPort, JobTree } from './job'
+import type { Command } from '@/ui/run/useWork'
+import { portsOf, type Act, type JobItem, type JobPort, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
@@ -24,31 +24,35 @@ const NEXT: Partial<Record<PortStage, { kind: 'drill' | 'start' | 'stop' | 'out'
 /** Drill, set, stop, pull: one port at a time on the ring, with one large button for what comes next. */
 export function PortWork({
   tree,
+  item,
   units,
   onAct,
   onFinish,
 }: {
   tree: JobTree
+  item: JobItem
   units: UnitSystem
-  onAct: (port: JobPort, command: PortCommand) => void
+  onAct: Act
   onFinish: () => void
 }) {
+  const ports = portsOf(tree)
+  const act = (port: JobPort, command: Command) => onAct([{ tree, step: port.step, command }])
   const [chosen, setChosen] = useState<number | null>(null)
   /** What is opened beside the next step, and at what; it closes by itself when the port goes on. */
   const [opened, setOpened] = useState<{ what: 'giving' | 'moving'; at: string } | null>(null)
   const may = useMay()
-  const open = tree.status === 'open' && may('mark-port')
+  const open = tree.status === 'open' && may('mark-step')
   // What the hands do next: drill and set everything, then pull what is empty.
   const first =
-    tree.ports.find((p) => ['planned', 'drilled'].includes(stageOf(p))) ??
-    tree.ports.find((p) => ['taking up', 'empty'].includes(stageOf(p)))
-  const port =
-    (chosen !== null ? tree.ports.find((p) => p.number === chosen) : undefined) ?? first ?? tree.ports[0]!
+    ports.find((p) => ['planned', 'drilled'].includes(stageOf(p))) ??
+    ports.find((p) => ['taking up', 'empty'].includes(stageOf(p)))
+  const port = (chosen !== null ? ports.find((p) => p.number === chosen) : undefined) ?? first ?? ports[0]!
   const stage = stageOf(port)
   const next = NEXT[stage]
-  const finished = tree.ports.every((p) => ['done', 'given up'].includes(stageOf(p)))
-  const index = tree.ports.indexOf(port)
-  const before = tree.ports[(index + tree.ports.length - 1) % tree.ports.length]!
+  const finished = ports.every((p) => ['done', 'given up'].includes(stageOf(p)))
+  const girth = tree.plan.method === 'trunk-injection' ? tree.plan.shape.portGirth : 0
+  const index = ports.indexOf(port)
+  const before = ports[(index + ports.length - 1) % ports.length]!
 
   const here = `${port.id} ${stage}`
   const isOpen = (what: 'giving' | 'moving') => opened?.what === what && opened.at === here
@@ -56,7 +60,7 @@ export function PortWork({
 
   function press() {
     if (!next) return
-    onAct(port, { kind: next.kind })
+    act(port, { kind: next.kind })
     // A drilled port is set at once; after that the next one is at hand.
     setChosen(next.kind === 'drill' ? port.number : null)
   }
@@ -66,16 +70,16 @@ export function PortWork({
       <Ring
         marks={tree.marks}
         holes={tree.holes}
-        ports={tree.ports.map((p) => ({
+        ports={ports.map((p) => ({
           bearing: p.bearing,
           number: p.number,
           stage: stageOf(p),
           chosen: p.id === port.id,
         }))}
-        label={`${tree.tag} from above, ports 1 to ${tree.ports.length}`}
+        label={`${tree.tag} from above, ports 1 to ${ports.length}`}
         className="w-full max-w-[430px] mx-auto max-sm:-my-2"
       >
-        {tree.ports.map((p) => {
+        {ports.map((p) => {
           const c = at(p.bearing, barkRadius(p.bearing, tree.marks) + 3)
           return (
             <g
@@ -114,10 +118,10 @@ export function PortWork({
             <span className="text-ink2 text-lead">
               at {port.bearing}°, {sideInWords(port.bearing)}
               {before !== port &&
-                `, ${showLength(arc(clockwise(before.bearing, port.bearing), tree.dose.portGirthM), units, 0)} clockwise from port ${before.number}`}
+                `, ${showLength(arc(clockwise(before.bearing, port.bearing), girth), units, 0)} clockwise from port ${before.number}`}
             </span>
           </p>
-          <p className="text-lead">{sentence(stage, tree, port)}</p>
+          <p className="text-lead">{sentence(stage, item, port)}</p>
         </div>
       )}
       {open && !finished && (
@@ -150,12 +154,22 @@ export function PortWork({
             <button
               type="button"
               className="underline underline-offset-2 min-h-[44px]"
-              onClick={() => onAct(port, { kind: 'undo' })}
+              onClick={() => act(port, { kind: 'undo' })}
             >
               Take the last step of port {port.number} back
             </button>
           )}
         </div>
+      )}
+      {open && !finished && (
+        <GiveUpRest
+          ports={ports.filter((p) => ['planned', 'drilled'].includes(stageOf(p)))}
+          onGiveUp={(rest, reason) =>
+            onAct(
+              rest.map((p) => ({ tree, step: p.step, command: { kind: 'give-up', reason, left: '0 mL' } })),
+            )
+          }
+        />
       )}
       {isOpen('moving') && (
         <div className="flex gap-2 mt-1" role="group" aria-label={`Move port ${port.number}`}>
@@ -163,7 +177,7 @@ export function PortWork({
             <Button
               key={by}
 
-              onClick={() => onAct(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}
+              onClick={() => act(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}
             >
               {by > 0 ? `+ ${by}°` : `− ${-by}°`}
             </Button>
@@ -174,20 +188,20 @@ export function PortWork({
         <GiveUp
           port={port}
           started={stage === 'taking up'}
-          onDone={(reason, left) => onAct(port, { kind: 'give-up', reason, left })}
+          onDone={(reason, left) => act(port, { kind: 'give-up', reason, left })}
         />
       )}
     </div>
   )
 }
 
-function sentence(stage: PortStage, tree: JobTree, port: JobPort) {
-  const use = tree.label.use
+function sentence(stage: PortStage, item: JobItem, port: JobPort) {
+  const terms = item.use.method === 'trunk-injection' ? item.use.terms : null
   switch (stage) {
     case 'planned':
       return (
         <>
-          Drill {use.bit}, <b>{use.depth} deep</b>, slightly downward.
+          Drill {terms?.bit}, <b>{terms?.depth} deep</b>, slightly downward.
         </>
       )
     case 'drilled':
@@ -232,5 +246,32 @@ function GiveUp({
       {started && <Field label="What is left in it" value={left} onChange={(e) => setLeft(e.target.value)} />}
       <Button onClick={() => onDone(reason, started ? left : '0 mL')}>Give up port {port.number}</Button>
     </div>
+  )
+}
+
+/** Gives up every port in which nothing was set, by one press: rain came, the tree is handed back. */
+function GiveUpRest({
+  ports,
+  onGiveUp,
+}: {
+  ports: JobPort[]
+  onGiveUp: (ports: JobPort[], reason: string) => void
+}) {
+  const [reason, setReason] = useState('')
+  if (ports.length < 2) return null
+  return (
+    <details className="mt-2 max-w-xl">
+      <summary className="underline underline-offset-2 cursor-pointer min-h-[44px] py-2">
+        Give up the {ports.length} ports that are not set
+      </summary>
+      <div className="flex flex-wrap items-end gap-2">
+        <div className="grow">
+          <Field label="Why" value={reason} onChange={(e) => setReason(e.target.value)} />
+        </div>
+        <Button disabled={reason.trim() === ''} onClick={() => onGiveUp(ports, reason)}>
+          Give them up
+        </Button>
+      </div>
+    </details>
   )
 }

@@ -1,38 +1,61 @@
 'use client'
 import Link from 'next/link'
-import { useState } from 'react'
-import { isInTree, stageOf } from '@/core/ports/running'
-import { showMl } from '@/core/quantity/format'
+import { useCallback, useState } from 'react'
+import { METHOD_NAME } from '@/core/card/say'
+import { isIn, isOver } from '@/core/methods/running'
 import type { JobView } from '@/server/read/work'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { SmallRing } from '@/ui/ring/SmallRing'
-import { fromToday, writtenDate } from '@/ui/when'
-import { Board } from './Board'
-import { ConfirmTree } from './ConfirmTree'
-import { PortWork } from './PortWork'
-import { SignRecord } from './SignRecord'
-import { useNow, usePorts } from '@/ui/ports/usePorts'
-import type { JobTree } from './job'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { SmallRing } from '@/ui/ring/SmallRing'
+import { useNow } from '@/ui/run/useNow'
+import { useWork } from '@/ui/run/useWork'
 import { useMay } from '@/ui/shell/may'
+import { fromToday, writtenDate } from '@/ui/when'
+import { BeginWork } from './BeginWork'
+import { Board } from './Board'
+import { ConfirmTree } from './ConfirmTree'
+import { portsOf, type JobTree } from './job'
+import { PortWork } from './PortWork'
+import { SignRecord } from './SignRecord'
+import { TaskWork } from './TaskWork'
+import { WholeRow } from './WholeRow'
 
 type Tab = 'trees' | 'tree' | 'board' | 'finish'
 
-/** The crew's job: one tree under the hands, all running ports on the board, the record at the end of each tree. */
-export function RunJob({ view }: { view: JobView }) {
+/** The crew's job: one tree under the hands, all running ports on the board, the record at the end. */
+export function RunJob({ view: first }: { view: JobView }) {
   const may = useMay()
+  const fetchView = useCallback(async () => {
+    const answer = await fetch(`/api/run/${first.job.id}`)
+    return answer.ok ? ((await answer.json()) as { value: JobView }).value : null
+  }, [first.job.id])
+  const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
+  const { view, act, refused } = work
+  const trees: JobTree[] = work.trees
   const now = useNow(view.now)
-  const { trees, act, sending, problem } = usePorts(view, now)
   const [treeId, setTreeId] = useState(
     () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
   )
   const [tab, setTab] = useState<Tab>('tree')
   const tree = trees.find((t) => t.id === treeId) ?? trees[0]
-  if (!tree) return <p>This job has no tree.</p>
-  const inTrees = trees.reduce((n, t) => n + t.ports.filter(isInTree).length, 0)
+  if (!tree) return <p>Every tree of this job was taken back. Nothing is to be done here.</p>
+  const item = view.items.find((i) => i.id === tree.itemId)!
+  const ofItem = trees.filter((t) => t.itemId === item.id)
+  const inTrees = trees.reduce((n, t) => n + t.steps.filter((s) => isIn(s.state)).length, 0)
+  const hasPorts = trees.some((t) => portsOf(t).length > 0)
   const early = view.job.onDate > view.today
   const shown = (t: Tab) => (tab === t ? '' : 'max-sm:hidden')
+  const go = (t: JobTree) => {
+    setTreeId(t.id)
+    setTab('tree')
+  }
+  const nextTree = ofItem.find(
+    (t) => t.id !== tree.id && t.status === 'open' && !t.steps.every((s) => isOver(s.state)),
+  )
+  const unbegun = ofItem.filter((t) => t.status === 'open' && t.confirmedAt === null)
+  const here = refused && tree.steps.some((s) => refused.stepIds.includes(s.id))
+  const elsewhere = refused && !here
 
   return (
     <>
@@ -47,77 +70,105 @@ export function RunJob({ view }: { view: JobView }) {
           <h1>
             {tree.tag}{' '}
             <span className="text-ink2 text-base font-text font-normal">
-              {trees.indexOf(tree) + 1} of {trees.length}
+              {ofItem.indexOf(tree) + 1} of {ofItem.length}
             </span>
           </h1>
           <p className="text-ink2">
-            {tree.kind} · {tree.cause.toLowerCase()} · {tree.labelName} · {showMl(tree.dose.volumeM3)} in{' '}
-            {tree.ports.length} ports
+            {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} ·{' '}
+            {item.product.name} · {tree.gets}
           </p>
         </div>
-        {inTrees > 0 && <span className="tag tag-straw">{inTrees} still in trees: do not leave them</span>}
+        <div className="flex flex-wrap gap-2" aria-live="polite">
+          {work.waiting > 0 && (
+            <span className="tag tag-straw">
+              {work.waiting === 1 ? '1 press' : `${work.waiting} presses`} on this device,{' '}
+              {work.outOfReach ? 'not sent yet: no signal' : 'going out'}
+            </span>
+          )}
+          {inTrees > 0 && <span className="tag tag-straw">{inTrees} still in trees: do not leave them</span>}
+        </div>
       </div>
+      {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
       {early && (
         <Note className="mt-3">
           This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.
         </Note>
       )}
-      <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[190px_minmax(320px,1fr)_minmax(290px,350px)]">
+      {elsewhere && <ProblemNote problem={refused.problem} />}
+      <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
         <section aria-label="Trees of this job" className={shown('trees')}>
-          <ul className="border-t border-line">
-            {trees.map((t) => (
-              <li key={t.id} className="border-b border-line">
-                <button
-                  type="button"
-                  aria-current={t.id === tree.id}
-                  onClick={() => {
-                    setTreeId(t.id)
-                    setTab('tree')
-                  }}
-                  className={`w-full text-left grid grid-cols-[44px_1fr] gap-2 items-center py-2 min-h-[48px] border-l-[3px] pl-1 ${t.id === tree.id ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
-                >
-                  <SmallRing
-                    size={Math.round(26 + Math.min(16, t.dose.diameterM * 30))}
-                    marks={t.marks}
-                    bearings={trees.length > 40 ? undefined : t.ports.map((p) => p.bearing)}
-                    done={t.status === 'recorded'}
-                  />
-                  <span>
-                    <span className="font-bold block">{t.tag}</span>
-                    <span className="text-small text-ink2">{standing(t)}</span>
-                  </span>
-                </button>
-              </li>
-            ))}
-          </ul>
+          {view.items.map((i) => (
+            <div key={i.id} className="mb-4">
+              {view.items.length > 1 && (
+                <h2 className="text-base">
+                  {METHOD_NAME[i.method]}, {i.product.name}
+                </h2>
+              )}
+              <TreeChoice trees={trees.filter((t) => t.itemId === i.id)} chosen={tree.id} onChoose={go} />
+            </div>
+          ))}
         </section>
         <section aria-label={`Work on ${tree.tag}`} className={shown('tree')}>
           {tree.status === 'recorded' ? (
             <Note as="div" says="good" className="mb-3 flex flex-wrap items-center gap-3">
-              Signed and recorded. All {tree.ports.filter((p) => p.outAt !== null).length} are out.
+              Signed and recorded.{' '}
+              {portsOf(tree).length > 0 &&
+                `All ${portsOf(tree).filter((p) => p.outAt !== null).length} are out.`}
               {tree.recordId && <ButtonLink href={`/ledger/${tree.recordId}`}>Open the record →</ButtonLink>}
             </Note>
           ) : null}
-          {tree.status === 'open' && !tree.confirmedAt && may('confirm-tree') ? (
-            <ConfirmTree key={tree.id} tree={tree} />
+          {item.method === 'trunk-injection' ? (
+            tree.status === 'open' && tree.confirmedAt === null && may('confirm-tree') ? (
+              <ConfirmTree key={tree.id} tree={tree} item={item} onConfirmed={() => void work.refresh()} />
+            ) : (
+              <PortWork
+                key={tree.id}
+                tree={tree}
+                item={item}
+                units={view.units}
+                onAct={act}
+                onFinish={() => setTab('finish')}
+              />
+            )
           ) : (
-            <PortWork
-              key={tree.id}
-              tree={tree}
-              units={view.units}
-              onAct={act}
-              onFinish={() => setTab('finish')}
-            />
+            <>
+              {unbegun.length > 0 && may('begin-work') && (
+                <BeginWork key={item.id} item={item} trees={unbegun} onBegun={() => void work.refresh()} />
+              )}
+              <TaskWork
+                key={tree.id}
+                tree={tree}
+                item={item}
+                units={view.units}
+                onAct={act}
+                onNext={
+                  nextTree
+                    ? { say: `On to ${nextTree.tag}`, go: () => go(nextTree) }
+                    : { say: 'Finish and sign', go: () => setTab('finish') }
+                }
+              />
+              {ofItem.length > 1 && may('mark-steps') && (
+                <WholeRow item={item} trees={ofItem} units={view.units} onAct={act} />
+              )}
+            </>
           )}
-          <ProblemNote problem={problem} />
+          {here && <ProblemNote problem={refused.problem} />}
         </section>
         <div className="grid gap-6 content-start">
-          <section aria-label="Ports in trees" className={shown('board')}>
-            <Board trees={trees} now={now} onAct={act} />
-          </section>
+          {hasPorts && (
+            <section aria-label="Ports in trees" className={shown('board')}>
+              <Board trees={trees} now={now} onAct={act} />
+            </section>
+          )}
           <section aria-label="Finish" className={shown('finish')}>
             {tree.status === 'open' ? (
-              <SignRecord key={tree.id} view={view} tree={tree} sending={sending} />
+              <SignRecord
+                key={item.method === 'trunk-injection' ? tree.id : item.id}
+                view={view}
+                item={item}
+                trees={item.method === 'trunk-injection' ? [tree] : ofItem.filter((t) => t.status === 'open')}
+                sending={work.waiting > 0}
+              />
             ) : (
               <p className="text-ink2">Choose a tree that is still open to finish it.</p>
             )}
@@ -126,13 +177,13 @@ export function RunJob({ view }: { view: JobView }) {
       </div>
       <nav
         aria-label="Parts of this job"
-        className="sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid grid-cols-4"
+        className={`sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid ${hasPorts ? 'grid-cols-4' : 'grid-cols-3'}`}
       >
         {(
           [
             ['trees', 'Trees'],
             ['tree', 'This tree'],
-            ['board', `In trees ${inTrees}`],
+            ...(hasPorts ? [['board', `In trees ${inTrees}`] as const] : []),
             ['finish', 'Finish'],
           ] as const
         ).map(([t, text]) => (
@@ -151,11 +202,47 @@ export function RunJob({ view }: { view: JobView }) {
   )
 }
 
+function TreeChoice({
+  trees,
+  chosen,
+  onChoose,
+}: {
+  trees: JobTree[]
+  chosen: string
+  onChoose: (tree: JobTree) => void
+}) {
+  return (
+    <ul className="border-t border-line max-h-[70vh] overflow-y-auto">
+      {trees.map((t) => (
+        <li key={t.id} className="border-b border-line">
+          <button
+            type="button"
+            aria-current={t.id === chosen}
+            onClick={() => onChoose(t)}
+            className={`w-full text-left grid grid-cols-[44px_1fr] gap-2 items-center py-2 min-h-[48px] border-l-[3px] pl-1 ${t.id === chosen ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+          >
+            <SmallRing
+              size={Math.round(26 + Math.min(16, t.plan.diameter * 30))}
+              marks={t.marks}
+              bearings={trees.length > 40 ? undefined : portsOf(t).map((p) => p.bearing)}
+              done={t.status === 'recorded'}
+            />
+            <span>
+              <span className="font-bold block">{t.tag}</span>
+              <span className="text-small text-ink2">{standing(t)}</span>
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
 function standing(t: JobTree): string {
   if (t.status === 'recorded') return 'recorded'
-  if (!t.confirmedAt) return 'not begun'
-  const inTree = t.ports.filter(isInTree).length
+  if (t.confirmedAt === null) return 'not begun'
+  const inTree = t.steps.filter((s) => isIn(s.state)).length
   if (inTree > 0) return `${inTree} in the tree`
-  const done = t.ports.filter((p) => stageOf(p) === 'done' || stageOf(p) === 'given up').length
-  return done === t.ports.length ? 'ready to sign' : `${done} of ${t.ports.length} done`
+  const done = t.steps.filter((s) => isOver(s.state)).length
+  return done === t.steps.length ? 'ready to sign' : `${done} of ${t.steps.length} done`
 }

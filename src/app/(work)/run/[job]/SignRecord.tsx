@@ -1,14 +1,17 @@
 'use client'
 import { useState, type FormEvent } from 'react'
-import { deviationsOf, type Outcome } from '@/core/ports/outcome'
-import { volumeApplied, whyNotFinished } from '@/core/ports/running'
-import { showMl, showSpeed, showTemperature } from '@/core/quantity/format'
+import { deviations } from '@/core/methods/deviations'
+import type { Outcome } from '@/core/methods/outcome'
+import { isOver, productOn, whyNotOver } from '@/core/methods/running'
+import { sayTask } from '@/core/methods/say'
+import { showProduct } from '@/core/methods/showProduct'
+import { showSpeed, showTemperature } from '@/core/quantity/format'
 import type { JobView } from '@/server/read/work'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
-import type { JobTree } from './job'
+import { portsOf, type JobItem, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
@@ -20,8 +23,22 @@ type Accepted = Exclude<Outcome, 'treated'> | 'wind' | 'temperature'
 
 const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
 
-/** The record of one tree: what cannot be known from the ports is asked, the rest is written by the product. */
-export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTree; sending: boolean }) {
+/**
+ * The record of an application: what cannot be known from the steps is asked, the rest is written by the product. Of work
+ * that opens no trunk all finished trees are signed together.
+ */
+export function SignRecord({
+  view,
+  item,
+  trees,
+  sending,
+}: {
+  view: JobView
+  item: JobItem
+  /** That may be signed now. */
+  trees: JobTree[]
+  sending: boolean
+}) {
   const may = useMay()
   const go = useGo()
   const { send, busy, problem } = useVerb('sign-record', { makes: 'id' })
@@ -37,20 +54,28 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
     notices: '',
     deviations: '',
   })
-  const set = (field: keyof typeof form) => (e: { target: { value: string } }) =>
+  const type = (field: keyof typeof form) => (e: { target: { value: string } }) =>
     setForm({ ...form, [field]: e.target.value })
   const at = (field: string) =>
     problem?.code !== 'doubt' && problem?.field === field ? problem.message : null
-  const unfinished = whyNotFinished(tree.ports)
+  const one = trees.length === 1 ? trees[0]! : null
+  const finished = trees.filter((t) => t.steps.every((s) => isOver(s.state)))
+  const signed = one ? [one] : finished
+  const statesOf = (t: JobTree) => t.steps.map((s) => s.state)
+  const unfinished = one
+    ? whyNotOver(statesOf(one), (task) => sayTask(task, one.plan, item.use, view.units).name)
+    : finished.length === 0
+      ? 'No tree of this work is finished yet.'
+      : null
+  const applied = signed.reduce((sum, t) => sum + productOn(statesOf(t)), 0)
+  const counts = item.method === 'trunk-injection'
+  const set = signed.flatMap(portsOf).filter((p) => p.startedAt !== null).length
   const inField = ['lot', 'temperature', 'wind', 'sky', 'counted', 'notices', 'deviations']
 
   const [yes, setYes] = useState<Accepted[]>([])
   const doubt = problem?.code === 'doubt' ? problem : null
-  const otherwise = deviationsOf(
-    tree.ports.map((p) => ({ number: p.number, bearing: p.planned })),
-    tree.ports,
-    tree.dose.volumeM3,
-    tree.dose.uptake.to,
+  const otherwise = signed.flatMap((t) =>
+    deviations(t.plan, item.use, statesOf(t), view.units).map((d) => (one ? d : `${t.tag}: ${d}`)),
   )
 
   async function submit(event?: FormEvent, answered?: Accepted) {
@@ -61,8 +86,8 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
     const counted = form.counted.trim() === '' ? null : Number(form.counted)
     const done = await send({
       ...form,
-      jobItemId: tree.id,
-      counted: Number.isNaN(counted) ? form.counted : counted,
+      jobSubjectIds: signed.map((t) => t.id),
+      counted: counts ? (Number.isNaN(counted) ? form.counted : counted) : null,
       deviations: form.deviations || null,
       accepted,
     })
@@ -71,13 +96,22 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
 
   return (
     <form onSubmit={submit} className="bg-sheet border border-line p-4 grid gap-3" noValidate>
-      <h2>Record for {tree.tag}</h2>
+      <h2>
+        {one
+          ? `Record for ${one.tag}`
+          : `Record for ${finished.length} of ${trees.length} ${trees.length === 1 ? 'tree' : 'trees'}`}
+      </h2>
+      {!one && finished.length > 0 && finished.length < trees.length && (
+        <p className="text-small">
+          Signed now: {finished.map((t) => t.tag).join(', ')}. The others stay open.
+        </p>
+      )}
       {unfinished ? (
         <Note>{unfinished}</Note>
       ) : (
         <Note says="good">
-          {showMl(volumeApplied(tree.ports))} went in through{' '}
-          {tree.ports.filter((p) => p.startedAt !== null).length} ports.
+          {showProduct(applied, signed[0]!.plan.kind, item.method, view.units)} went{' '}
+          {counts ? `in through ${set} ports.` : one ? 'on.' : `on at ${signed.length} trees.`}
         </Note>
       )}
       <Choice
@@ -85,23 +119,25 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
         value={form.lot}
         onValue={(lot) => setForm({ ...form, lot })}
         problem={at('lot')}
-        options={[['', 'choose'], ...tree.lots.map((l) => [l.number, l.number] as const)]}
+        options={[['', 'choose'], ...item.lots.map((l) => [l.number, l.number] as const)]}
       />
-      <Field
-        label="Empties counted in"
-        inputMode="numeric"
-        value={form.counted}
-        onChange={set('counted')}
-        problem={at('counted')}
-      />
+      {counts && (
+        <Field
+          label="Empties counted in"
+          inputMode="numeric"
+          value={form.counted}
+          onChange={type('counted')}
+          problem={at('counted')}
+        />
+      )}
       <div className="grid grid-cols-2 gap-3">
         <Field
           label="Temperature"
           value={form.temperature}
-          onChange={set('temperature')}
+          onChange={type('temperature')}
           problem={at('temperature')}
         />
-        <Field label="Wind" value={form.wind} onChange={set('wind')} problem={at('wind')} />
+        <Field label="Wind" value={form.wind} onChange={type('wind')} problem={at('wind')} />
         <Choice
           label="Wind from"
           value={form.windFrom}
@@ -122,14 +158,14 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
       <Field
         label="Sky"
         value={form.sky}
-        onChange={set('sky')}
+        onChange={type('sky')}
         problem={at('sky')}
         hint="Weather is filled in from the simulated service; correct it by what you see."
       />
       <Field
         label="Notices given"
         value={form.notices}
-        onChange={set('notices')}
+        onChange={type('notices')}
         problem={at('notices')}
         placeholder="sign at the gate, office told"
       />
@@ -148,7 +184,7 @@ export function SignRecord({ view, tree, sending }: { view: JobView; tree: JobTr
           label="What went otherwise than planned, and why, in your words"
           rows={2}
           value={form.deviations}
-          onChange={set('deviations')}
+          onChange={type('deviations')}
           problem={at('deviations')}
         />
       </div>

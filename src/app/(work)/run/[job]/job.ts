@@ -1,5 +1,26 @@
+import type { RunningStep } from '@/core/methods/running'
 import type { JobView } from '@/server/read/work'
+import type { Command } from '@/ui/run/useWork'
+import type { WorkStep } from '@/ui/run/presses'
 
-/** A tree of a job, and a port of it, as the page has them. */
-export type JobTree = JobView['trees'][number]
-export type JobPort = JobTree['ports'][number]
+/** A step as the page has it: as planned, and as it stands. */
+export type JobStep = WorkStep & { state: RunningStep }
+
+/** A tree of a job, as it stands on this device. */
+export type JobTree = Omit<JobView['trees'][number], 'steps'> & { steps: JobStep[] }
+
+/** What is done on a job, the same for all trees it is done on. */
+export type JobItem = JobView['items'][number]
+
+/** A port of a trunk, with its step. */
+export type JobPort = Extract<RunningStep, { kind: 'port' }> & { id: string; step: JobStep }
+
+/** Presses of one hand movement, at steps of one or several trees. */
+export type Act = (presses: { tree: JobTree; step: JobStep; command: Command }[]) => void
+
+/** The ports of a tree, in their order. */
+export function portsOf(tree: JobTree): JobPort[] {
+  return tree.steps.flatMap((step) =>
+    step.state.kind === 'port' ? [{ ...step.state, id: step.id, step }] : [],
+  )
+}

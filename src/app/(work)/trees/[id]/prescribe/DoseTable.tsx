@@ -1,16 +1,16 @@
 'use client'
-import type { InjectionPlan } from '@/core/dose/planInjection'
+import type { InjectionPlan } from '@/core/methods/trunk-injection/plan'
 import { plain, showMl, type UnitSystem } from '@/core/quantity/format'
-import type { PrescribeView } from '@/server/read/tree'
 import { Field } from '@/ui/fields/Field'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
+import { CardLine } from './CardLine'
+import type { InjectionWay } from './way'
 
-/** Card, rate and girth at the ports to choose; what follows from them to read. */
+/** Rate and girth at the ports to choose; what follows from them to read. */
 export function DoseTable({
-  cards,
-  labelId,
-  onLabel,
+  way,
+  why,
   choice,
   onChoice,
   girth,
@@ -20,9 +20,9 @@ export function DoseTable({
   plan,
   units,
 }: {
-  cards: PrescribeView['cards']
-  labelId: string
-  onLabel: (id: string) => void
+  way: InjectionWay
+  /** Why this rate is proposed; null when it was chosen otherwise. */
+  why: string | null
   choice: number
   onChoice: (choice: number) => void
   girth: string
@@ -33,22 +33,12 @@ export function DoseTable({
   plan: InjectionPlan | null
   units: UnitSystem
 }) {
-  const card = cards.find((c) => c.id === labelId)
-  const rate = card?.body.use.ratePerInch
+  const { terms } = way.use
+  const rate = terms.ratePerInch
   const minutes = (s: number) => plain(s / 60, 0)
   return (
     <div className="mt-4 grid gap-3">
-      <Choice
-        label="Label card"
-        value={labelId}
-        onValue={onLabel}
-        disabled={cards.length === 0}
-        options={cards.length === 0 ? [['', 'no card fits']] : cards.map((c) => [c.id, c.name] as const)}
-        hint={
-          card &&
-          `${card.body.actives.map((a) => `${a.name} ${a.strength}`).join(', ')} · ${card.registration} · card v${card.version} · an example, not a label`
-        }
-      />
+      <CardLine way={way} />
       {rate && (
         <Choice
           label="Rate"
@@ -59,13 +49,7 @@ export function DoseTable({
             [0.5, 'middle'],
             [1, `high, ${rate.high} an inch`],
           ]}
-          hint={
-            choice === 0
-              ? 'Low: to prevent, on small trees.'
-              : choice === 1
-                ? 'High: under attack, large trees, two years.'
-                : 'Between the two.'
-          }
+          hint={why ? `Proposed. ${why}` : 'Chosen by hand.'}
         />
       )}
       <Field
@@ -91,7 +75,7 @@ export function DoseTable({
               strong
             />
             <Row name="Each port" value={showMl(plan.dose.perPort)} strong />
-            <Row name="Drill" value={`${card!.body.use.bit}, ${card!.body.use.depth} deep`} />
+            <Row name="Drill" value={`${terms.bit}, ${terms.depth} deep`} />
             <Row
               name="Expected uptake"
               value={
@@ -100,7 +84,7 @@ export function DoseTable({
                   : 'none now'
               }
             />
-            <Row name="Afterwards" value={card!.body.use.hole} />
+            <Row name="Afterwards" value={terms.hole} />
           </dl>
           {!plan.uptake.ok && <Note says="stop">{plan.uptake.problem.message}</Note>}
           {plan.layout.missing > 0 && (

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import type { InjectionPlan } from '@/core/dose/planInjection'
+import type { TypedGiven } from '@/core/methods/given'
 import type { PrescribeView } from '@/server/read/tree'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -9,28 +9,21 @@ import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 
-/** Signs the prescription and hands it to the crew for a day. */
+/** Signs the prescription of one tree and hands it to the crew for a day. */
 export function HandOver({
   view,
   blocked,
-  dirty,
-  guessed,
-  plan,
-  labelId,
-  choice,
-  girth,
-  bearings,
+  ready,
+  notReady,
+  item,
 }: {
   view: PrescribeView
   blocked: boolean
-  dirty: boolean
-  /** The girth at the ports has not been measured. */
-  guessed: boolean
-  plan: InjectionPlan | null
-  labelId: string
-  choice: number
-  girth: string
-  bearings: number[]
+  /** All is worked out and can be signed. */
+  ready: boolean
+  /** What is still to be done first, in words. */
+  notReady: string | null
+  item: { useId: string; choice: number; given: TypedGiven }
 }) {
   const may = useMay()
   const go = useGo()
@@ -39,16 +32,23 @@ export function HandOver({
   const [eaten, setEaten] = useState<boolean | null>(null)
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
-  const ready = plan !== null && plan.layout.missing === 0 && plan.uptake.ok
 
   async function hand() {
+    const { useId, choice, given } = item
     const done = await send({
-      treeId: view.tree.id,
-      decisionId: view.decision!.id,
-      labelId,
-      choice,
-      portGirth: girth,
-      bearings,
+      items: [
+        {
+          useId,
+          choice,
+          subjects: [
+            {
+              treeId: view.tree.id,
+              decisionId: view.decision!.id,
+              given: { ...given, bearings: given.bearings && [...given.bearings] },
+            },
+          ],
+        },
+      ],
       onDate,
       eaten,
     })
@@ -87,16 +87,9 @@ export function HandOver({
           </div>
         </fieldset>
       )}
-      {dirty && (
-        <Note className="mt-2">
-          The trunk on the ring was changed. Save it under “The trunk itself” before handing over.
-        </Note>
-      )}
-      {guessed && (
-        <Note className="mt-2">Measure the girth where the ports go; then this can be signed.</Note>
-      )}
+      {notReady && <Note className="mt-2">{notReady}</Note>}
       <ProblemNote problem={problem} />
-      <Button now className="w-full mt-3" disabled={busy || !ready || dirty} onClick={hand}>
+      <Button now className="w-full mt-3" disabled={busy || !ready || notReady !== null} onClick={hand}>
         {busy ? 'Handing over' : 'Sign and hand to the crew →'}
       </Button>
       <p className="text-small text-ink2 mt-2">The label in your hand decides. This card is an example.</p>

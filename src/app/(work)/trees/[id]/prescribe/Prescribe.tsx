@@ -1,272 +1,59 @@
 'use client'
-import Link from 'next/link'
-import { useMemo, useState } from 'react'
-import type { InjectionPlanInput } from '@/core/dose/planInjection'
-import type { RingMark } from '@/core/ports/marks'
-import { movePort } from '@/core/ports/move'
-import { readQuantity } from '@/core/quantity/parse'
-import { plain, showGirth } from '@/core/quantity/format'
-import { fromSI } from '@/core/quantity/units'
-import type { PrescribeView } from '@/server/read/tree'
-import { RingLegend } from '@/ui/ring/RingLegend'
-import { RingEditor } from '@/ui/ring/RingEditor'
-import { usePlan } from '@/ui/ring/usePlan'
-import { Slip } from '@/ui/slip/Slip'
-import { shortDate } from '@/ui/when'
-import { useViewKeys } from '@/ui/shell/keys'
+import { useState } from 'react'
+import { METHOD_NAME } from '@/core/card/say'
 import { showWeight } from '@/core/diagnose/showWeight'
-import { TreeHeading } from '../TreeHeading'
-import { Blocked } from './Blocked'
-import { DoseTable } from './DoseTable'
-import { HandOver } from './HandOver'
-import { RingPanel } from './RingPanel'
-import { reckonLink } from './reckonLink'
+import type { PrescribeView } from '@/server/read/tree'
 import { Note } from '@/ui/pieces/Note'
-import { Toggle } from '@/ui/fields/Toggle'
-import { PrintButton } from '@/ui/pieces/PrintButton'
+import { shortDate } from '@/ui/when'
+import { TreeHeading } from '../TreeHeading'
+import { Bench } from './Bench'
+import { Blocked } from './Blocked'
+import { InjectionBench } from './InjectionBench'
+import { isWay } from './way'
+import { WayChoice } from './WayChoice'
 
-/** Prescribe a trunk injection: dose by the label, ports on the ring, the working beside it, and over to the crew. */
+/** Prescribe for one tree: choose among the ways that can work, then the bench of the one that was chosen. */
 export function Prescribe({
   view,
   sent,
 }: {
   view: PrescribeView
   /** What was reckoned and sent here. */
-  sent: { portGirth: string | null; choice: number }
+  sent: { portGirth: string | null; choice: number | null }
 }) {
-  const { tree, units, plan: base, reading, cards } = view
-  const [labelId, setLabelId] = useState(cards[0]?.id ?? '')
-  const [choice, setChoice] = useState(sent.choice)
-  const [girthTyped, setGirthTyped] = useState(sent.portGirth ?? '')
-  const [marks, setMarks] = useState<RingMark[]>(view.marks)
-  const [mode, setMode] = useState<'ports' | 'marks'>('ports')
-  const [moved, setMoved] = useState<number[] | null>(null)
-  const [chosen, setChosen] = useState<number | null>(null)
-  const [refusal, setRefusal] = useState<{ at: number; why: string } | null>(null)
-  const [slip, setSlip] = useState(true)
-  useViewKeys({ w: () => setSlip(!slip) })
-
-  const card = cards.find((c) => c.id === labelId)
-  const girth = readQuantity(girthTyped, 'length', 'portGirth', {
-    bareUnit: units === 'us' ? 'in' : 'cm',
-    name: 'Girth at the ports',
-  })
-  // Until somebody has measured there, the ring is drawn for a guess, and nothing can be signed on it.
-  const guessed = base !== null && girthTyped.trim() === ''
-  const guess = guessed ? girthText(base.breastGirth * USUAL_SWELL, units) : null
-  const read = guess === null ? girth : readQuantity(guess, 'length', 'portGirth')
-  const girthM = read.ok ? read.value.si : null
-  const input = useMemo<InjectionPlanInput | null>(
-    () =>
-      base && card && girthM !== null
-        ? {
-            ...base,
-            marks,
-            card: card.body,
-            choice,
-            portGirth: girthM,
-            sources: { ...base.sources, label: card.source },
-            bearings: moved ?? undefined,
-          }
-        : null,
-    [base, card, girthM, marks, choice, moved],
+  const { tree, ways, blocked } = view
+  const firstOpen = ways.find((w) => w.closed.length === 0)
+  const [chosen, setChosen] = useState(
+    () => (sent.portGirth !== null ? ways.find((w) => isWay(w, 'trunk-injection')) : firstOpen)?.id ?? null,
   )
-  const { plan, ms } = usePlan(input)
-  const value = plan?.ok ? plan.value : null
-  const bearings = moved ?? value?.bestBearings ?? []
-
-  /** Anything the best places depend on has changed: what was moved by hand is planned anew. */
-  function replan(change: () => void) {
-    change()
-    setMoved(null)
-    setRefusal(null)
-    setChosen(null)
-  }
-  function move(index: number, to: number) {
-    if (!value || to === bearings[index]) return setRefusal(null)
-    const result = movePort(bearings, index, to, value.layoutInput, units)
-    if (!result.ok) return setRefusal({ at: to, why: result.problem.message })
-    setRefusal(null)
-    setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
-  }
-
-  const { blocked } = view
-  const dirty = inOrder(marks) !== inOrder(view.marks)
+  const way = ways.find((w) => w.id === chosen) ?? null
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
-    : 'Nothing has been signed as the cause yet; the ring can be set already.'
-
+    : 'Nothing has been signed as the cause yet.'
   return (
     <>
       <TreeHeading
         view={view}
-        title={`${tree.tag}, trunk injection`}
+        title={way ? `${tree.tag}, ${METHOD_NAME[way.use.method].toLowerCase()}` : `${tree.tag}, prescribe`}
         below={below}
         here="prescribe"
         step="prescribe"
       />
       {blocked && <Blocked why={blocked} view={view} />}
-      <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
-        <div>
-          <p className="label">Girth at breast height</p>
-          {base && reading ? (
-            <>
-              <p className="font-head font-bold text-figure leading-none">
-                {showGirth(base.breastGirth, units).replace(/ (in|cm)$/, '')}{' '}
-                <span className="text-lead font-text font-normal text-ink2">
-                  {units === 'us' ? 'in' : 'cm'}
-                </span>
-              </p>
-              <p className="text-ink2 mt-1">
-                {showGirth(base.diameter, units)} through · read {shortDate(reading.readAt, view.timeZone)}
-              </p>
-            </>
-          ) : (
-            <p className="font-bold">Not measured yet</p>
-          )}
-          {base && (
-            <DoseTable
-              cards={cards}
-              labelId={labelId}
-              onLabel={(id) => replan(() => setLabelId(id))}
-              choice={choice}
-              onChoice={(c) => replan(() => setChoice(c))}
-              girth={girthTyped}
-              onGirth={(g) => replan(() => setGirthTyped(g))}
-              girthProblem={
-                guessed || girth.ok
-                  ? plan && !plan.ok && plan.problem.field === 'portGirth'
-                    ? plan.problem.message
-                    : null
-                  : !girth.ok
-                    ? girth.problem.message
-                    : null
-              }
-              guess={guess}
-              plan={value}
-              units={units}
-            />
-          )}
-          {base && card && (
-            <Link
-              className="no-print underline underline-offset-2 inline-block mt-3 max-sm:py-3"
-              href={reckonLink(tree, base.diameter, girthTyped, card.body.use, choice)}
-            >
-              Reckon with other numbers
-            </Link>
-          )}
-          <div className="mt-2">
-            <PrintButton />
-          </div>
-        </div>
-        <div id="ring" data-plan-ms={ms ?? undefined}>
-          <div className="no-print mb-1">
-            <Toggle
-              label="What is moved on the ring"
-              hideLabel
-              className="flex justify-center gap-2"
-              options={[
-                ['ports', 'Ports'],
-                ['marks', 'The trunk itself'],
-              ]}
-              value={mode}
-              onChange={(m) => {
-                setMode(m)
-                setChosen(null)
-                setRefusal(null)
-              }}
-            />
-          </div>
-          <RingEditor
-            label={`${tree.tag} from above, ${bearings.length} ports`}
-            marks={marks}
-            holes={view.holes}
-            ports={bearings.map((bearing, i) => ({ bearing, chosen: chosen === i }))}
-            mode={mode}
-            chosen={chosen}
-            onChoose={setChosen}
-            onMovePort={move}
-            onChangeMark={(i, m) =>
-              replan(() => {
-                setMarks(marks.map((x, j) => (j === i ? m : x)))
-                setChosen(i)
-              })
-            }
-            refusedAt={refusal?.at ?? null}
-            className="w-full max-w-[500px] mx-auto"
-          />
-          <RingLegend
-            marks={marks}
-            holes={view.holes.length}
-            ports={mode === 'ports' && bearings.length > 0}
-          />
-          {value && (
-            <p className="text-center text-small text-ink2 mt-1">
-              suitability of the wood at the ports: {plain(value.layout.total)} of {plain(value.bestTotal)}{' '}
-              possible, 1 a port at best
-            </p>
-          )}
-        </div>
-        <div>
-          {plan && !plan.ok && plan.problem.field !== 'portGirth' && (
-            <Note says="stop" className="mb-3" role="alert">
-              {plan.problem.message}
-            </Note>
-          )}
-          <RingPanel
-            view={view}
-            mode={mode}
-            marks={marks}
-            onMarks={(m) => replan(() => setMarks(m))}
-            chosen={chosen}
-            onChoose={setChosen}
-            dirty={dirty}
-            bearings={bearings}
-            best={value?.bestBearings ?? []}
-            plan={value}
-            refusal={refusal?.why ?? null}
-            onMove={move}
-            onPutBack={() => {
-              setMoved(null)
-              setRefusal(null)
-            }}
-          />
-          {mode === 'ports' && (
-            <HandOver
-              view={view}
-              blocked={blocked !== null}
-              dirty={dirty}
-              plan={guessed ? null : value}
-              guessed={guessed}
-              labelId={labelId}
-              choice={choice}
-              girth={girthTyped}
-              bearings={bearings}
-            />
-          )}
-          {value && mode === 'ports' && (
-            <div className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>
-              <Slip title="Working" about={tree.tag} working={value.working} />
-            </div>
-          )}
-        </div>
-      </div>
+      {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
+      {ways.length > 0 && <WayChoice ways={ways} chosen={chosen} onChoose={setChosen} />}
+      {!way && ways.length > 0 && (
+        <p className="mt-4 max-w-2xl">
+          Nothing on the shelf may go on this tree as things stand. What would open each way stands beside it;
+          otherwise decide anew.
+        </p>
+      )}
+      {way &&
+        (isWay(way, 'trunk-injection') ? (
+          <InjectionBench key={way.id} view={view} way={way} sent={sent} />
+        ) : (
+          <Bench key={way.id} view={view} way={way} />
+        ))}
     </>
   )
-}
-
-/** Trunks are about so much wider at the ports than at breast height; only for drawing. */
-const USUAL_SWELL = 1.04
-
-/** The marks as one text, whatever the order they were put on in. */
-function inOrder(marks: readonly RingMark[]): string {
-  return marks
-    .map((m) => `${m.kind} ${m.from} ${m.to} ${m.severity ?? ''} ${m.notedOn}`)
-    .sort()
-    .join('|')
-}
-
-/** A girth as it would be typed. */
-function girthText(metres: number, units: 'us' | 'metric'): string {
-  return units === 'us' ? `${Math.round(fromSI(metres, 'in'))} in` : `${Math.round(metres * 100)} cm`
 }

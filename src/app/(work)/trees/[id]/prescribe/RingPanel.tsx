@@ -1,7 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { InjectionPlan } from '@/core/dose/planInjection'
+import type { InjectionPlan } from '@/core/methods/trunk-injection/plan'
 import type { RingMark } from '@/core/ports/marks'
 import { suitability } from '@/core/ports/suitability'
 import { sideInWords } from '@/core/ports/bearing'

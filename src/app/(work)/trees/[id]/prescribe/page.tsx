@@ -16,7 +16,7 @@ export default async function Page({
   const { portGirth, choice } = await searchParams
   const sent = {
     portGirth: typeof portGirth === 'string' ? portGirth.slice(0, 60) : null,
-    choice: choice === 'high' ? 1 : 0,
+    choice: choice === 'high' ? 1 : choice === 'low' ? 0 : null,
   }
   return <Prescribe view={view} sent={sent} />
 }

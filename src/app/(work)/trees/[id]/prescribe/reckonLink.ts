@@ -1,4 +1,4 @@
-import type { InjectionUse } from '@/core/dose/labelCard'
+import type { InjectionUse } from '@/core/methods/trunk-injection/terms'
 import { plain } from '@/core/quantity/format'
 import { fromSI, type Length } from '@/core/quantity/units'
 

@@ -1,16 +1,12 @@
-import { readQuantity } from '../quantity/parse'
-import { ok, type Result } from '../problem'
-import { type Length, type Temperature, type Volume } from '../quantity/units'
-import { NOISE } from '../quantity/whole'
-import type { Card, CardUse, TermsOf } from '../card/card'
-import type { PortRule } from './injection'
+import { readQuantity } from '../../quantity/parse'
+import { ok, type Result } from '../../problem'
+import { fromSI, type Length, type Temperature, type Volume } from '../../quantity/units'
+import { NOISE } from '../../quantity/whole'
+import type { TermsOf } from '../../card/card'
+import type { PortRule } from '../../dose/injection'
 
-/** The firm's copy of what a label says about a trunk injection; quantities as the label writes them. */
+/** What a card says of a trunk injection; quantities as the label writes them. */
 export type InjectionUse = TermsOf<'trunk-injection'>
-
-/** A card with the one use of it that a dose rests on; `use` are that use's terms. */
-export type LabelCard = Pick<Card, 'formulation' | 'actives' | 'signalWord' | 'example'> &
-  Omit<Extract<CardUse, { method: 'trunk-injection' }>, 'method' | 'terms'> & { use: InjectionUse }
 
 /** An injection use with its quantities read to SI. */
 export interface InjectionTerms {
@@ -77,4 +73,28 @@ export function doubtPortGirth(portGirth: Length, breastGirth: Length): string |
   if (portGirth > breastGirth * PORT_GIRTH_MOST * (1 + NOISE))
     return 'The girth at the ports is more than twice the girth at breast height. Check the tape and the unit.'
   return null
+}
+
+/**
+ * The least a label allows for a trunk: its low rate by diameter. A capsule product has no lower rate; its least is what
+ * was prescribed.
+ */
+export function leastDose(
+  terms: Pick<InjectionTerms, 'ratePerInch' | 'capsule'>,
+  diameter: Length,
+  prescribed: Volume,
+): Volume {
+  return terms.ratePerInch && !terms.capsule
+    ? Math.min(prescribed, terms.ratePerInch.low * fromSI(diameter, 'in'))
+    : prescribed
+}
+
+/** The most a label allows for a trunk inside one interval; null where it states no rate by diameter. */
+export function mostDose(
+  terms: Pick<InjectionTerms, 'ratePerInch' | 'capsule'>,
+  diameter: Length,
+): Volume | null {
+  const inches = fromSI(diameter, 'in')
+  if (terms.capsule) return terms.capsule.maxPerInch * inches
+  return terms.ratePerInch ? terms.ratePerInch.high * inches : null
 }

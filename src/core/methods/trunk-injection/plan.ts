@@ -1,15 +1,16 @@
-import { ok, refuse, type Result } from '../problem'
-import { describeLayout, layoutPorts, type LayoutInput, type PortLayout } from '../ports/layout'
-import { roundOf, woundAccount, type RingMark, type WoundAccount } from '../ports/marks'
-import { refusalAt } from '../ports/move'
-import { plain, showLength, type UnitSystem } from '../quantity/format'
-import { DIAMETER_LIMITS } from '../trunk/trunk'
-import type { Length, Temperature } from '../quantity/units'
-import type { Working } from '../working/working'
-import { namesHost } from '../card/namesHost'
-import { doseInjection, type Injection } from './injection'
-import { doubtPortGirth, readInjectionUse, type InjectionTerms, type LabelCard } from './labelCard'
-import { estimateUptake, type Soil, type Wood } from './uptake'
+import { ok, refuse, type Result } from '../../problem'
+import { describeLayout, layoutPorts, type LayoutInput, type PortLayout } from '../../ports/layout'
+import { roundOf, woundAccount, type RingMark, type WoundAccount } from '../../ports/marks'
+import { refusalAt } from '../../ports/move'
+import { plain, showLength, type UnitSystem } from '../../quantity/format'
+import { DIAMETER_LIMITS } from '../../trunk/trunk'
+import type { Length, Temperature } from '../../quantity/units'
+import type { Working } from '../../working/working'
+import { namesHost } from '../../card/namesHost'
+import { doseInjection, type Injection } from '../../dose/injection'
+import type { Planned, Question, UseOf } from '../plan'
+import { doubtPortGirth, leastDose, mostDose, readInjectionUse, type InjectionTerms } from './terms'
+import { estimateUptake, type Soil, type Wood } from '../../dose/uptake'
 
 export interface InjectionPlanInput {
   diameter: Length
@@ -17,7 +18,7 @@ export interface InjectionPlanInput {
   portGirth: Length
   /** 0 the label's low rate, 1 its high rate. */
   choice: number
-  card: LabelCard
+  use: UseOf<'trunk-injection'>
   host: string
   wood: Wood
   marks: readonly RingMark[]
@@ -50,8 +51,8 @@ export interface InjectionPlan {
  * Refuses a card that does not name this kind of tree, a girth that cannot be, and bearings that break a rule.
  */
 export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> {
-  const { card, units } = input
-  if (!namesHost(card, input.host))
+  const { use, units } = input
+  if (!namesHost(use, input.host))
     return refuse(
       'not-allowed',
       'label',
@@ -68,7 +69,7 @@ export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> 
     )
   const doubt = doubtPortGirth(input.portGirth, input.breastGirth)
   if (doubt) return refuse('out-of-range', 'portGirth', doubt)
-  const terms = readInjectionUse(card.use)
+  const terms = readInjectionUse(use.terms)
   if (!terms.ok) return terms
   const dose = doseInjection({
     diameter: input.diameter,
@@ -86,7 +87,7 @@ export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> 
   const placed = place(input, terms.value, dose.value)
   if (!placed.ok) return placed
   const uptake = estimateUptake({
-    base: { from: card.use.uptakeMinutes.from * 60, to: card.use.uptakeMinutes.to * 60 },
+    base: { from: use.terms.uptakeMinutes.from * 60, to: use.terms.uptakeMinutes.to * 60 },
     wood: input.wood,
     soil: input.soil,
     temperature: input.temperature,
@@ -166,4 +167,71 @@ function layoutStep(
     source: 'handbook',
     from: 'flares, thin sides, earlier holes and dead wood on the ring',
   }
+}
+
+/** Finding the flares and setting up at a tree, and each port of it, drilled, set and pulled; house figures. */
+const SET_UP_MINUTES = 8
+const MINUTES_A_PORT = 4
+
+/**
+ * The injection of one tree as it is signed, from the question every method is asked. Problems: `missing` (field `portGirth`)
+ * while nobody has measured where the ports go, `not-allowed` for ports that find no sound wood, and those of
+ * {@link planInjection}.
+ */
+export function planTrunkInjection(q: Question<'trunk-injection'>): Result<Planned<'trunk-injection'>> {
+  const { tree, given } = q
+  if (given.portGirth === undefined)
+    return refuse('missing', 'portGirth', 'Measure the girth where the ports go; then this can be signed.')
+  const whole = planInjection({
+    diameter: tree.diameter,
+    breastGirth: tree.diameter * Math.PI,
+    portGirth: given.portGirth,
+    choice: q.choice,
+    use: q.use,
+    host: tree.host,
+    wood: tree.wood,
+    marks: tree.marks,
+    holes: tree.holes,
+    today: q.day.on,
+    soil: q.day.soil,
+    temperature: q.day.temperature,
+    units: q.units,
+    sources: q.sources,
+    bearings: given.bearings,
+  })
+  if (!whole.ok) return whole
+  const { dose, layout, bestBearings, uptake, working } = whole.value
+  if (!uptake.ok) return uptake
+  if (layout.missing > 0)
+    return refuse(
+      'not-allowed',
+      'bearings',
+      `${layout.missing} of ${dose.ports} ports cannot be placed on sound wood. Choose another method or let the trunk rest.`,
+    )
+  const terms = readInjectionUse(q.use.terms)
+  if (!terms.ok) return terms
+  return ok({
+    plan: {
+      method: 'trunk-injection',
+      choice: q.choice,
+      diameter: tree.diameter,
+      product: dose.volume,
+      kind: 'liquid',
+      least: leastDose(terms.value, tree.diameter, dose.volume),
+      most: mostDose(terms.value, tree.diameter) ?? dose.volume,
+      water: null,
+      // What goes into a trunk counts to no limit of the ground.
+      active: null,
+      minutes: SET_UP_MINUTES + dose.ports * MINUTES_A_PORT,
+      steps: layout.ports.map((p) => ({ kind: 'port', bearing: p.bearing, product: dose.perPort })),
+      shape: {
+        portGirth: given.portGirth,
+        perPort: dose.perPort,
+        uptake: { from: uptake.value.from, to: uptake.value.to },
+        ports: layout.ports.map((p) => ({ ...p, moved: !bestBearings.includes(p.bearing) })),
+        largestGap: layout.largestGap,
+      },
+    },
+    working,
+  })
 }

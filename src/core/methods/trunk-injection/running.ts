@@ -1,4 +1,4 @@
-import { ok, refuse, type Result } from '../problem'
+import { ok, refuse, type Result } from '../../problem'
 
 /** A port through its day: planned, drilled, taking up, empty or given up, and out of the tree again. Epoch ms. */
 export interface RunningPort {
@@ -21,9 +21,25 @@ export type PortStep =
   | { kind: 'out'; at: number }
   | { kind: 'give-up'; at: number; reason: string; left: number }
   | { kind: 'move'; at: number; bearing: number }
-  | { kind: 'undo'; at: number }
+  /** Takes the last step back; `of` is what was last when it was pressed, by its id. */
+  | { kind: 'undo'; at: number; of?: string }
 
 export type PortStage = 'planned' | 'drilled' | 'taking up' | 'empty' | 'done' | 'given up'
+
+/** A port as it was planned, before anything was done at it. */
+export function plannedPort(number: number, planned: { bearing: number; product: number }): RunningPort {
+  return {
+    number,
+    bearing: planned.bearing,
+    volume: planned.product,
+    drilledAt: null,
+    startedAt: null,
+    stoppedAt: null,
+    outAt: null,
+    left: 0,
+    givenUp: null,
+  }
+}
 
 /** Where a port stands. A given-up port is done once nothing of it is left in the tree. */
 export function stageOf(port: RunningPort): PortStage {
@@ -110,7 +126,18 @@ export function foldPort(planned: RunningPort, events: readonly PortEvent[]): Re
   const once = new Map(events.map((e) => [e.id, e]))
   const inTime = [...once.values()].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
   let port = planned
+  // What stands, the newest last; a press meant for an older step than that came too late to take back anything.
+  const standing: string[] = []
   for (const event of inTime) {
+    if (event.kind === 'undo') {
+      if (event.of !== undefined && event.of !== standing.at(-1))
+        return refuse(
+          'conflict',
+          'kind',
+          `Somebody has gone on at port ${port.number} since; look again before anything is taken back.`,
+        )
+      standing.pop()
+    } else standing.push(event.id)
     const next = stepPort(port, event)
     if (!next.ok) return next
     port = next.value

@@ -1,6 +1,8 @@
-import { deviationsOf, leastDose, outcomeOf } from './outcome'
-import { toSI } from '../quantity/units'
-import type { RunningPort } from './running'
+import { outcomeOf as judge } from '../outcome'
+import { deviationsOf } from './deviations'
+import { volumeApplied, type RunningPort } from './running'
+import { leastDose } from './terms'
+import { toSI } from '../../quantity/units'
 
 const ML = 1e-6
 const port = (number: number, part: Partial<RunningPort> = {}): RunningPort => ({
@@ -18,6 +20,7 @@ const port = (number: number, part: Partial<RunningPort> = {}): RunningPort => (
 const plan = Array.from({ length: 9 }, (_, i) => ({ number: i + 1, bearing: (i + 1) * 40 }))
 const all = (change: Record<number, Partial<RunningPort>> = {}) =>
   plan.map((p) => port(p.number, change[p.number]))
+const outcomeOf = (ports: RunningPort[], least: number) => judge(volumeApplied(ports), least)
 const PRESCRIBED = 9 * 9.2 * ML
 
 test('all as planned says nothing', () => {

@@ -1,43 +1,6 @@
-import { plain, showMl } from '../quantity/format'
-import { NOISE } from '../quantity/whole'
-import type { Length, Volume } from '../quantity/units'
-import { fromSI } from '../quantity/units'
-import type { InjectionTerms } from '../dose/labelCard'
+import { plain, showMl } from '../../quantity/format'
+import type { Volume } from '../../quantity/units'
 import { volumeApplied, type RunningPort } from './running'
-
-/** What a tree got, against what its label asks for at the least. */
-export type Outcome = 'treated' | 'partly treated' | 'not treated'
-
-/**
- * The least a label allows for a trunk: its low rate by diameter. A capsule product has no lower rate; its least is what
- * was prescribed.
- */
-export function leastDose(
-  terms: Pick<InjectionTerms, 'ratePerInch' | 'capsule'>,
-  diameter: Length,
-  prescribed: Volume,
-): Volume {
-  return terms.ratePerInch && !terms.capsule
-    ? Math.min(prescribed, terms.ratePerInch.low * fromSI(diameter, 'in'))
-    : prescribed
-}
-
-/** The most a label allows for a trunk inside one interval; null where it states no rate by diameter. */
-export function mostDose(
-  terms: Pick<InjectionTerms, 'ratePerInch' | 'capsule'>,
-  diameter: Length,
-): Volume | null {
-  const inches = fromSI(diameter, 'in')
-  if (terms.capsule) return terms.capsule.maxPerInch * inches
-  return terms.ratePerInch ? terms.ratePerInch.high * inches : null
-}
-
-/** Judges what went in: all that the label asks for, less than its least, or nothing. */
-export function outcomeOf(ports: readonly RunningPort[], least: Volume): Outcome {
-  const applied = volumeApplied(ports)
-  if (applied <= 0) return 'not treated'
-  return applied < least * (1 - NOISE) ? 'partly treated' : 'treated'
-}
 
 /** A port as it was planned: where, and with what. */
 export interface PlannedPort {

@@ -1,18 +1,16 @@
-import { toSI } from '../quantity/units'
-import type { LabelCard } from './labelCard'
-import { doubtPortGirth, readInjectionUse } from './labelCard'
-import { planInjection, type InjectionPlanInput } from './planInjection'
+import { toSI } from '../../quantity/units'
+import type { UseOf } from '../plan'
+import { doubtPortGirth, readInjectionUse } from './terms'
+import { planInjection, type InjectionPlanInput } from './plan'
 
 const inch = (n: number) => toSI(n, 'in')
 
-const card: LabelCard = {
-  formulation: 'liquid',
-  actives: [{ name: 'emamectin benzoate', strength: '4 %', group: '6' }],
-  signalWord: 'warning',
+const use: UseOf<'trunk-injection'> = {
+  method: 'trunk-injection',
   hosts: ['ash'],
   forbiddenOnFood: true,
   targets: ['emerald-ash-borer'],
-  use: {
+  terms: {
     hardware: 'bottle',
     ratePerInch: { low: '5 mL', high: '10 mL' },
     ports: { rule: 'spacing', spacing: '6 in' },
@@ -30,7 +28,6 @@ const card: LabelCard = {
   beeCaution: '',
   waterCaution: '',
   protectiveGear: ['eye protection'],
-  example: true,
 }
 
 const base: InjectionPlanInput = {
@@ -38,7 +35,7 @@ const base: InjectionPlanInput = {
   breastGirth: inch(52),
   portGirth: inch(54),
   choice: 0,
-  card,
+  use,
   host: 'ash',
   wood: 'ring-porous',
   marks: [{ kind: 'dead', from: 100, to: 130, notedOn: '2026-06-01' }],
@@ -97,12 +94,12 @@ test('in the cold there is a plan but no uptake', () => {
 })
 
 test('a card whose quantities cannot be read says which', () => {
-  const bad = { ...card.use, minSpacing: 'four', perPortMax: '20 in' }
+  const bad = { ...use.terms, minSpacing: 'four', perPortMax: '20 in' }
   expect(readInjectionUse(bad)).toMatchObject({
     ok: false,
     problem: { field: expect.stringMatching(/^use\./) },
   })
-  expect(readInjectionUse(card.use)).toMatchObject({
+  expect(readInjectionUse(use.terms)).toMatchObject({
     ok: true,
     value: { minSpacing: expect.closeTo(0.1016, 9) },
   })

@@ -1,0 +1,72 @@
+'use client'
+import { useState } from 'react'
+import { METHOD_NAME } from '@/core/card/say'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import type { JobItem, JobTree } from './job'
+
+/** Before anything is poured or sprayed: is the gear on? One answer for all trees of this work. */
+export function BeginWork({
+  item,
+  trees,
+  onBegun,
+}: {
+  item: JobItem
+  /** Those that are not begun. */
+  trees: JobTree[]
+  onBegun: () => void
+}) {
+  const { send, busy, problem } = useVerb('begin-work')
+  const [gear, setGear] = useState<string[]>([])
+  const [closed, setClosed] = useState<string[]>([])
+  const all = item.use.protectiveGear
+  return (
+    <section aria-label="Begin">
+      <p className="text-lead">
+        {METHOD_NAME[item.method]} with <b>{item.product.name}</b> at {trees.length}{' '}
+        {trees.length === 1 ? 'tree' : 'trees'}. Each tree is ticked by its tag as you come to it.
+      </p>
+      <fieldset className="mt-3">
+        <legend className="label">Protective gear, on before anything is opened</legend>
+        {all.map((g) => (
+          <label key={g} className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px]">
+            <input
+              type="checkbox"
+              className="size-6 sm:size-5 accent-[var(--color-moss)]"
+              checked={gear.includes(g)}
+              onChange={(e) => setGear(e.target.checked ? [...gear, g] : gear.filter((x) => x !== g))}
+            />
+            {g}
+          </label>
+        ))}
+      </fieldset>
+      {closed.map((words) => (
+        <Note key={words} says="stop" className="mt-2">
+          {words}
+        </Note>
+      ))}
+      <ProblemNote problem={problem} />
+      <Button
+        now
+        className="hand-tall mt-3"
+        disabled={busy}
+        onClick={async () => {
+          const done = await send({
+            jobSubjectIds: trees.map((t) => t.id),
+            gear: gear.length === all.length,
+          })
+          if (!done) return
+          setClosed(done.closed)
+          onBegun()
+        }}
+      >
+        Gear is on, begin
+      </Button>
+      <p className="text-small text-ink2 mt-2">
+        {item.use.waterCaution} {item.use.beeCaution} The label in your hand decides.
+      </p>
+    </section>
+  )
+}

@@ -1,0 +1,167 @@
+'use client'
+import { useState } from 'react'
+import { isTaskOver, putOn, type RunningTask } from '@/core/methods/task'
+import { sayTask } from '@/core/methods/say'
+import { showProduct } from '@/core/methods/showProduct'
+import type { UnitSystem } from '@/core/quantity/format'
+import { Field } from '@/ui/fields/Field'
+import { Button } from '@/ui/pieces/Button'
+import { useMay } from '@/ui/shell/may'
+import type { Act, JobItem, JobStep, JobTree } from './job'
+
+type Task = RunningTask & { step: JobStep }
+
+/** What is done at one tree, in order, with its own numbers; one large button for what comes next. */
+export function TaskWork({
+  tree,
+  item,
+  units,
+  onAct,
+  onNext,
+}: {
+  tree: JobTree
+  item: JobItem
+  units: UnitSystem
+  onAct: Act
+  /** On to the tree that is come to next, or to the signature. */
+  onNext: { say: string; go: () => void } | null
+}) {
+  const may = useMay()
+  const [giving, setGiving] = useState<string | null>(null)
+  const open = tree.status === 'open' && tree.confirmedAt !== null && may('mark-step')
+  const tasks = tree.steps.flatMap((step): Task[] =>
+    step.state.kind === 'task' ? [{ ...step.state, step }] : [],
+  )
+  const next = tasks.find((t) => !isTaskOver(t))
+  const said = (t: RunningTask) => sayTask(t.task, tree.plan, item.use, units)
+  const act = (t: Task, command: Parameters<Act>[0][number]['command']) =>
+    onAct([{ tree, step: t.step, command }])
+
+  return (
+    <div className="max-w-xl">
+      <p className="font-head font-bold text-figure leading-tight">{tree.gets}</p>
+      <ol className="mt-3 border-t border-line" aria-label={`Steps at ${tree.tag}`}>
+        {tasks.map((t) => {
+          const { name, text, one } = said(t)
+          const over = isTaskOver(t)
+          const now = t === next
+          return (
+            <li
+              key={t.step.id}
+              className={`border-b border-line py-3 pl-3 border-l-[3px] ${now ? 'border-l-rust' : over ? 'border-l-moss' : 'border-l-transparent'}`}
+            >
+              <div className="flex flex-wrap items-baseline justify-between gap-x-3">
+                <h3 className="font-head font-bold text-lead">{name}</h3>
+                <span className="text-small">{standing(t, one)}</span>
+              </div>
+              <p className={now ? 'text-lead' : ''}>{text}</p>
+              {t.givenUp !== null && (
+                <p className="text-small text-plum">
+                  Not done: {t.givenUp}
+                  {t.product > 0 && t.left > 0
+                    ? `; ${showProduct(putOn(t), tree.plan.kind, tree.plan.method, units)} went on`
+                    : ''}
+                </p>
+              )}
+              {open && now && (
+                <div className="flex flex-wrap gap-2 mt-2">
+                  {t.times > 1 && t.done < t.times && (
+                    <Button className="hand-tall" onClick={() => act(t, { kind: 'do', times: 1 })}>
+                      One more {one ?? 'time'}, {t.done + 1} of {t.times}
+                    </Button>
+                  )}
+                  <Button now className="hand-tall grow" onClick={() => act(t, { kind: 'do' })}>
+                    {t.times > 1
+                      ? t.done > 0
+                        ? `The other ${t.times - t.done} too`
+                        : `All ${t.times} done`
+                      : `${name}: done`}
+                  </Button>
+                  <Button
+                    className="hand-tall"
+                    aria-expanded={giving === t.step.id}
+                    onClick={() => setGiving(giving === t.step.id ? null : t.step.id)}
+                  >
+                    Not done
+                  </Button>
+                </div>
+              )}
+              {open && giving === t.step.id && now && (
+                <NotDone
+                  task={t}
+                  whole={showProduct(t.product - putOn(t), tree.plan.kind, tree.plan.method, units)}
+                  onDone={(reason, left) => {
+                    setGiving(null)
+                    act(t, { kind: 'give-up', reason, left })
+                  }}
+                />
+              )}
+              {open && (t.done > 0 || t.givenUp !== null) && (
+                <button
+                  type="button"
+                  className="underline underline-offset-2 min-h-[44px] sm:min-h-[32px] text-small"
+                  onClick={() => act(t, { kind: 'undo' })}
+                >
+                  Take the last press on “{name}” back
+                </button>
+              )}
+            </li>
+          )
+        })}
+      </ol>
+      {!next && tree.status === 'open' && (
+        <div className="mt-3">
+          <p className="font-head font-bold text-title">{tree.tag} is done</p>
+          {onNext && (
+            <Button now className="hand-tall mt-2" onClick={onNext.go}>
+              {onNext.say} →
+            </Button>
+          )}
+        </div>
+      )}
+    </div>
+  )
+}
+
+function standing(t: RunningTask, one = 'done'): string {
+  if (t.givenUp !== null) return 'not done'
+  if (t.times > 1) return `${t.done} of ${t.times} ${one}${t.times === 1 || one === 'done' ? '' : 's'}`
+  return isTaskOver(t) ? 'done' : 'to do'
+}
+
+const REASONS = ['rain came', 'people or animals too near', 'the ground would not take it', 'not needed']
+
+function NotDone({
+  task,
+  whole,
+  onDone,
+}: {
+  task: RunningTask
+  /** All that is left of it, as it would be typed. */
+  whole: string
+  onDone: (reason: string, left: string) => void
+}) {
+  const [reason, setReason] = useState('')
+  const [left, setLeft] = useState(whole)
+  return (
+    <div className="border border-line bg-sheet p-3 mt-2 grid gap-2">
+      <Field
+        label="Why it is not done"
+        list="not-done"
+        value={reason}
+        onChange={(e) => setReason(e.target.value)}
+      />
+      <datalist id="not-done">
+        {REASONS.map((r) => (
+          <option key={r} value={r} />
+        ))}
+      </datalist>
+      {task.product > 0 && (
+        <Field label="Of the product, what is left" value={left} onChange={(e) => setLeft(e.target.value)} />
+      )}
+      <Button disabled={reason.trim() === ''} onClick={() => onDone(reason, task.product > 0 ? left : '0')}>
+        It is not done
+      </Button>
+    </div>
+  )
+}

@@ -1,0 +1,159 @@
+'use client'
+import { useMemo, useState } from 'react'
+import { sayTerms } from '@/core/card/say'
+import { readGiven, type TypedGiven } from '@/core/methods/given'
+import type { SubjectPlan } from '@/core/methods/plan'
+import { methodOf, planSubject } from '@/core/methods/registry'
+import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
+import { checksAfter } from '@/core/methods/checks'
+import { showGirth } from '@/core/quantity/format'
+import type { PrescribeView } from '@/server/read/tree'
+import { MethodDrawing } from '@/ui/methods/MethodDrawing'
+import { GivenFields } from '@/ui/methods/GivenFields'
+import { RateChoice } from '@/ui/methods/RateChoice'
+import { Note } from '@/ui/pieces/Note'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import { useViewKeys } from '@/ui/shell/keys'
+import { Slip } from '@/ui/slip/Slip'
+import { shortDate } from '@/ui/when'
+import { CardLine } from './CardLine'
+import { HandOver } from './HandOver'
+import type { Way } from './way'
+
+/** The bench of a method that opens no trunk: what is asked, what one tree gets, drawn, with the crew's steps and the checks. */
+export function Bench({ view, way }: { view: PrescribeView; way: Way }) {
+  const { tree, units, facts, reading, day } = view
+  const [choice, setChoice] = useState<number>(view.rate.choice)
+  const [typed, setTyped] = useState<TypedGiven>({})
+  const [slip, setSlip] = useState(true)
+  useViewKeys({ w: () => setSlip(!slip) })
+  const asks = methodOf(way.use).asks(way.use as never)
+  const given = readGiven(typed, units)
+  const planned = useMemo(() => {
+    if (!facts) return null
+    if (!given.ok) return given
+    return planSubject({
+      use: way.use,
+      tree: facts,
+      day,
+      choice,
+      given: given.value,
+      units,
+      sources: { reading: view.readingSource ?? '', label: way.source, weather: day.source },
+    })
+    // What was read is made anew each time; what was typed is what it rests on.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+  }, [facts, way, day, choice, typed, units, view.readingSource])
+  const plan = planned?.ok ? (planned.value.plan as SubjectPlan) : null
+  const problem = planned && !planned.ok ? planned.problem : null
+  const asked = problem?.code === 'missing'
+
+  return (
+    <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[250px_minmax(320px,1fr)_minmax(268px,300px)]">
+      <div className="grid gap-3 content-start">
+        <div>
+          <p className="label">Trunk</p>
+          {facts && reading ? (
+            <>
+              <p className="font-head font-bold text-figure leading-none">
+                {showGirth(facts.diameter, units)}{' '}
+                <span className="text-lead font-text font-normal text-ink2">through</span>
+              </p>
+              <p className="text-ink2 mt-1">
+                {showGirth(facts.diameter * Math.PI, units)} of girth
+                {facts.stems.length > 1 && `, ${facts.stems.length} stems as one`} · read{' '}
+                {shortDate(reading.readAt, view.timeZone)}
+              </p>
+            </>
+          ) : (
+            <p className="font-bold">Not measured yet</p>
+          )}
+        </div>
+        <CardLine way={way} />
+        <RateChoice
+          use={way.use}
+          choice={choice}
+          onChoice={setChoice}
+          why={choice === view.rate.choice ? view.rate.why : null}
+        />
+        <GivenFields
+          asks={asks}
+          typed={typed}
+          onTyped={setTyped}
+          units={units}
+          problem={problem && !asked ? problem : null}
+        />
+        <div>
+          <PrintButton />
+        </div>
+      </div>
+      <div>
+        {plan ? (
+          <>
+            <p className="font-head font-bold text-figure leading-tight">{sayPlan(plan, units)}</p>
+            <p className="text-ink2">about {sayMinutes(plan.minutes)} of work at the tree</p>
+            <MethodDrawing plan={plan} units={units} className="w-full max-w-[520px] mt-2" />
+            <h2 className="mt-4">What the crew does</h2>
+            <ol className="border-t border-line mt-1">
+              {plan.steps.flatMap((s) => {
+                if (s.kind !== 'task') return []
+                const said = sayTask(s.task, plan, way.use, units)
+                return [
+                  <li key={s.task} className="border-b border-line2 py-1.5">
+                    <b>{said.name}.</b> {said.text}
+                  </li>,
+                ]
+              })}
+            </ol>
+          </>
+        ) : (
+          problem && (
+            <Note says={asked ? 'know' : 'stop'} role={asked ? undefined : 'alert'}>
+              {problem.message}
+            </Note>
+          )
+        )}
+        <h2 className="mt-4">Afterwards</h2>
+        <ul className="border-t border-line mt-1">
+          {checksAfter(way.use, tree.liveCrownPercent ?? 70).map((c) => (
+            <li key={c.what} className="border-b border-line2 py-1.5 flex justify-between gap-4">
+              <span>{c.what}</span>
+              <span className="text-ink2 whitespace-nowrap">
+                {c.afterYears !== undefined
+                  ? `in ${c.afterYears} ${c.afterYears === 1 ? 'year' : 'years'}`
+                  : c.afterDays === 0
+                    ? 'the same day'
+                    : `in ${c.afterDays} ${c.afterDays === 1 ? 'day' : 'days'}`}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <HandOver
+          view={view}
+          blocked={view.blocked !== null}
+          ready={plan !== null}
+          notReady={null}
+          item={{ useId: way.id, choice, given: typed }}
+        />
+        {planned?.ok && (
+          <div className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>
+            <Slip title="Working" about={tree.tag} working={planned.value.working} />
+          </div>
+        )}
+        <details className="mt-4 no-print">
+          <summary className="cursor-pointer underline underline-offset-2 py-1">What the card says</summary>
+          <dl className="text-small mt-1">
+            {sayTerms(way.use).map(([about, words]) => (
+              <div key={`${about} ${words}`} className="border-b border-line2 py-1">
+                <dt className="text-ink2">{about}</dt>
+                <dd>{words}</dd>
+              </div>
+            ))}
+          </dl>
+        </details>
+      </div>
+    </div>
+  )
+}

@@ -1,0 +1,262 @@
+'use client'
+import Link from 'next/link'
+import { useMemo, useState } from 'react'
+import type { InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
+import type { RingMark } from '@/core/ports/marks'
+import { movePort } from '@/core/ports/move'
+import { readQuantity } from '@/core/quantity/parse'
+import { plain, showGirth } from '@/core/quantity/format'
+import { fromSI } from '@/core/quantity/units'
+import type { PrescribeView } from '@/server/read/tree'
+import { RingLegend } from '@/ui/ring/RingLegend'
+import { RingEditor } from '@/ui/ring/RingEditor'
+import { usePlan } from '@/ui/ring/usePlan'
+import { Slip } from '@/ui/slip/Slip'
+import { shortDate } from '@/ui/when'
+import { useViewKeys } from '@/ui/shell/keys'
+import { DoseTable } from './DoseTable'
+import { HandOver } from './HandOver'
+import { RingPanel } from './RingPanel'
+import { reckonLink } from './reckonLink'
+import { Note } from '@/ui/pieces/Note'
+import { Toggle } from '@/ui/fields/Toggle'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import type { InjectionWay } from './way'
+
+/** The bench of a trunk injection: dose by the label, ports on the ring, the working beside it. */
+export function InjectionBench({
+  view,
+  way,
+  sent,
+}: {
+  view: PrescribeView
+  way: InjectionWay
+  /** What was reckoned and sent here. */
+  sent: { portGirth: string | null; choice: number | null }
+}) {
+  const { tree, units, reading, facts, day } = view
+  const [choice, setChoice] = useState<number>(sent.choice ?? view.rate.choice)
+  const [girthTyped, setGirthTyped] = useState(sent.portGirth ?? '')
+  const [marks, setMarks] = useState<RingMark[]>(view.marks)
+  const [mode, setMode] = useState<'ports' | 'marks'>('ports')
+  const [moved, setMoved] = useState<number[] | null>(null)
+  const [chosen, setChosen] = useState<number | null>(null)
+  const [refusal, setRefusal] = useState<{ at: number; why: string } | null>(null)
+  const [slip, setSlip] = useState(true)
+  useViewKeys({ w: () => setSlip(!slip) })
+
+  const girth = readQuantity(girthTyped, 'length', 'portGirth', {
+    bareUnit: units === 'us' ? 'in' : 'cm',
+    name: 'Girth at the ports',
+  })
+  // Until somebody has measured there, the ring is drawn for a guess, and nothing can be signed on it.
+  const guessed = facts !== null && girthTyped.trim() === ''
+  const guess = guessed ? girthText(facts.diameter * Math.PI * USUAL_SWELL, units) : null
+  const read = guess === null ? girth : readQuantity(guess, 'length', 'portGirth')
+  const girthM = read.ok ? read.value.si : null
+  const input = useMemo<InjectionPlanInput | null>(
+    () =>
+      facts && girthM !== null
+        ? {
+            diameter: facts.diameter,
+            breastGirth: facts.diameter * Math.PI,
+            host: facts.host,
+            wood: facts.wood,
+            holes: facts.holes,
+            marks,
+            use: way.use,
+            choice,
+            portGirth: girthM,
+            today: day.on,
+            soil: day.soil,
+            temperature: day.temperature,
+            units,
+            sources: { reading: view.readingSource ?? '', label: way.source, weather: day.source },
+            bearings: moved ?? undefined,
+          }
+        : null,
+    [facts, day, units, view.readingSource, way, girthM, marks, choice, moved],
+  )
+  const { plan, ms } = usePlan(input)
+  const value = plan?.ok ? plan.value : null
+  const bearings = moved ?? value?.bestBearings ?? []
+
+  /** Anything the best places depend on has changed: what was moved by hand is planned anew. */
+  function replan(change: () => void) {
+    change()
+    setMoved(null)
+    setRefusal(null)
+    setChosen(null)
+  }
+  function move(index: number, to: number) {
+    if (!value || to === bearings[index]) return setRefusal(null)
+    const result = movePort(bearings, index, to, value.layoutInput, units)
+    if (!result.ok) return setRefusal({ at: to, why: result.problem.message })
+    setRefusal(null)
+    setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
+  }
+
+  const { blocked } = view
+  const dirty = inOrder(marks) !== inOrder(view.marks)
+
+  return (
+    <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
+      <div>
+        <p className="label">Girth at breast height</p>
+        {facts && reading ? (
+          <>
+            <p className="font-head font-bold text-figure leading-none">
+              {showGirth(facts.diameter * Math.PI, units).replace(/ (in|cm)$/, '')}{' '}
+              <span className="text-lead font-text font-normal text-ink2">
+                {units === 'us' ? 'in' : 'cm'}
+              </span>
+            </p>
+            <p className="text-ink2 mt-1">
+              {showGirth(facts.diameter, units)} through · read {shortDate(reading.readAt, view.timeZone)}
+            </p>
+          </>
+        ) : (
+          <p className="font-bold">Not measured yet</p>
+        )}
+        {facts && (
+          <DoseTable
+            way={way}
+            why={choice === view.rate.choice ? view.rate.why : null}
+            choice={choice}
+            onChoice={(c) => replan(() => setChoice(c))}
+            girth={girthTyped}
+            onGirth={(g) => replan(() => setGirthTyped(g))}
+            girthProblem={
+              guessed || girth.ok
+                ? plan && !plan.ok && plan.problem.field === 'portGirth'
+                  ? plan.problem.message
+                  : null
+                : !girth.ok
+                  ? girth.problem.message
+                  : null
+            }
+            guess={guess}
+            plan={value}
+            units={units}
+          />
+        )}
+        {facts && (
+          <Link
+            className="no-print underline underline-offset-2 inline-block mt-3 max-sm:py-3"
+            href={reckonLink(tree, facts.diameter, girthTyped, way.use.terms, choice)}
+          >
+            Reckon with other numbers
+          </Link>
+        )}
+        <div className="mt-2">
+          <PrintButton />
+        </div>
+      </div>
+      <div id="ring" data-plan-ms={ms ?? undefined}>
+        <div className="no-print mb-1">
+          <Toggle
+            label="What is moved on the ring"
+            hideLabel
+            className="flex justify-center gap-2"
+            options={[
+              ['ports', 'Ports'],
+              ['marks', 'The trunk itself'],
+            ]}
+            value={mode}
+            onChange={(m) => {
+              setMode(m)
+              setChosen(null)
+              setRefusal(null)
+            }}
+          />
+        </div>
+        <RingEditor
+          label={`${tree.tag} from above, ${bearings.length} ports`}
+          marks={marks}
+          holes={view.holes}
+          ports={bearings.map((bearing, i) => ({ bearing, chosen: chosen === i }))}
+          mode={mode}
+          chosen={chosen}
+          onChoose={setChosen}
+          onMovePort={move}
+          onChangeMark={(i, m) =>
+            replan(() => {
+              setMarks(marks.map((x, j) => (j === i ? m : x)))
+              setChosen(i)
+            })
+          }
+          refusedAt={refusal?.at ?? null}
+          className="w-full max-w-[500px] mx-auto"
+        />
+        <RingLegend marks={marks} holes={view.holes.length} ports={mode === 'ports' && bearings.length > 0} />
+        {value && (
+          <p className="text-center text-small text-ink2 mt-1">
+            suitability of the wood at the ports: {plain(value.layout.total)} of {plain(value.bestTotal)}{' '}
+            possible, 1 a port at best
+          </p>
+        )}
+      </div>
+      <div>
+        {plan && !plan.ok && plan.problem.field !== 'portGirth' && (
+          <Note says="stop" className="mb-3" role="alert">
+            {plan.problem.message}
+          </Note>
+        )}
+        <RingPanel
+          view={view}
+          mode={mode}
+          marks={marks}
+          onMarks={(m) => replan(() => setMarks(m))}
+          chosen={chosen}
+          onChoose={setChosen}
+          dirty={dirty}
+          bearings={bearings}
+          best={value?.bestBearings ?? []}
+          plan={value}
+          refusal={refusal?.why ?? null}
+          onMove={move}
+          onPutBack={() => {
+            setMoved(null)
+            setRefusal(null)
+          }}
+        />
+        {mode === 'ports' && (
+          <HandOver
+            view={view}
+            blocked={blocked !== null}
+            ready={!guessed && value !== null && value.layout.missing === 0 && value.uptake.ok}
+            notReady={
+              dirty
+                ? 'The trunk on the ring was changed. Save it under “The trunk itself” before handing over.'
+                : guessed
+                  ? 'Measure the girth where the ports go; then this can be signed.'
+                  : null
+            }
+            item={{ useId: way.id, choice, given: { portGirth: girthTyped, bearings } }}
+          />
+        )}
+        {value && mode === 'ports' && (
+          <div className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>
+            <Slip title="Working" about={tree.tag} working={value.working} />
+          </div>
+        )}
+      </div>
+    </div>
+  )
+}
+
+/** Trunks are about so much wider at the ports than at breast height; only for drawing. */
+const USUAL_SWELL = 1.04
+
+/** The marks as one text, whatever the order they were put on in. */
+function inOrder(marks: readonly RingMark[]): string {
+  return marks
+    .map((m) => `${m.kind} ${m.from} ${m.to} ${m.severity ?? ''} ${m.notedOn}`)
+    .sort()
+    .join('|')
+}
+
+/** A girth as it would be typed. */
+function girthText(metres: number, units: 'us' | 'metric'): string {
+  return units === 'us' ? `${Math.round(fromSI(metres, 'in'))} in` : `${Math.round(metres * 100)} cm`
+}

@@ -1,0 +1,51 @@
+import { refuse, type Result } from '../problem'
+import type { UnitSystem } from '../quantity/format'
+import { shown } from '../quantity/pair'
+import type { Area, Mass } from '../quantity/units'
+import { NOISE } from '../quantity/whole'
+
+/** One active on one ground in one calendar year, kg. */
+export interface GroundUse {
+  active: string
+  /** Put on by us, by others, and signed but not yet put on. */
+  applied: Mass
+  others: Mass
+  planned: Mass
+}
+
+/** What a card's yearly limit leaves on a ground. Negative when it is passed already. */
+export interface GroundLimit {
+  allowed: Mass
+  left: Mass
+}
+
+/** What is left of a yearly limit of `perArea`, kg per m², on a ground. `groundLimit(4.5e-5, 4047, use).allowed` */
+export function groundLimit(perArea: number, area: Area, use: Omit<GroundUse, 'active'>): GroundLimit {
+  const allowed = perArea * area
+  return { allowed, left: allowed - use.applied - use.others - use.planned }
+}
+
+/**
+ * Refuses what would go beyond the yearly limit of the ground, with what stands against it; null when it fits.
+ * `over-label`, field `limit`. Source: handbook, yearly limit per area.
+ */
+export function refusedByGround(
+  wanted: Mass,
+  limit: GroundLimit,
+  use: GroundUse,
+  year: string,
+  units: UnitSystem,
+): Result<never> | null {
+  if (wanted <= limit.left + limit.allowed * NOISE) return null
+  const lb = (m: Mass) => shown(m, 'lb', units, 3)
+  const stands = [
+    ...(use.applied > 0 ? [`${lb(use.applied)} put on`] : []),
+    ...(use.others > 0 ? [`${lb(use.others)} by others`] : []),
+    ...(use.planned > 0 ? [`${lb(use.planned)} planned`] : []),
+  ]
+  return refuse(
+    'over-label',
+    'limit',
+    `${lb(wanted)} of ${use.active} is more than the ${lb(Math.max(0, limit.left))} that the limit leaves on this ground in ${year}: ${lb(limit.allowed)} allowed${stands.length > 0 ? `, ${stands.join(', ')}` : ''}. Leave trees out, or choose another way for some.`,
+  )
+}

@@ -1,0 +1,172 @@
+import type { PutOnMethod } from '../card/card'
+import type { Expectation } from '../respond/compare'
+import type { UseOf } from './plan'
+
+/** A check that is promised with a prescription: when, and what is expected then. */
+export interface PromisedCheck {
+  afterDays?: number
+  afterYears?: number
+  what: string
+  expectation: Expectation
+}
+
+const years = (n: number) => `${n} ${n === 1 ? 'year' : 'years'}`
+
+const allBack: PromisedCheck = {
+  afterDays: 0,
+  what: 'Bottles and tubes left in the tree',
+  expectation: {
+    kind: 'all-back',
+    question: 'How many bottles or tubes are still in the tree this evening?',
+    unit: 'left',
+    sense: 'at-most',
+    expected: 0,
+    tolerated: 0,
+    least: 0,
+    most: 200,
+  },
+}
+
+const harm = (what: string, question: string, afterDays: number): PromisedCheck => ({
+  afterDays,
+  what,
+  expectation: {
+    kind: 'side-effect',
+    question,
+    unit: '%',
+    sense: 'at-most',
+    expected: 5,
+    tolerated: 15,
+    least: 0,
+    most: 100,
+  },
+})
+
+const crown = (
+  liveCrown: number,
+  slack: number,
+  what: string,
+  question: string,
+): Omit<PromisedCheck, 'afterDays'> => ({
+  what,
+  expectation: {
+    kind: 'share',
+    question,
+    unit: '%',
+    sense: 'at-least',
+    expected: Math.max(5, liveCrown - 5),
+    tolerated: Math.max(0, liveCrown - slack),
+    least: 0,
+    most: 100,
+  },
+})
+
+/** Crown next summer, and the date on which it is treated again. */
+const lasting = (liveCrown: number, retreatYears: number): PromisedCheck[] => [
+  {
+    afterYears: 1,
+    ...crown(liveCrown, 15, 'Live crown next summer', 'What share of the crown is alive, in steps of 5 %?'),
+  },
+  {
+    afterYears: retreatYears,
+    ...crown(
+      liveCrown,
+      20,
+      `Treat again, ${years(retreatYears)} on`,
+      'What share of the crown is alive before treating again, in steps of 5 %?',
+    ),
+  },
+]
+
+const count = (
+  afterDays: number,
+  what: string,
+  question: string,
+  expected: number,
+  tolerated: number,
+): PromisedCheck => ({
+  afterDays,
+  what,
+  expectation: {
+    kind: 'count',
+    question,
+    unit: 'counted',
+    sense: 'at-most',
+    expected,
+    tolerated,
+    least: 0,
+    most: 10_000,
+  },
+})
+
+const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number) => PromisedCheck[] } = {
+  'trunk-injection': (use, live) => [
+    allBack,
+    harm('Leaf scorch after the injection', 'What share of the leaves shows new brown margins?', 14),
+    ...lasting(live, use.terms.retreatYears),
+  ],
+  'soil-drench': (use, live) => lasting(live, use.terms.retreatYears),
+  'soil-injection': (use, live) => lasting(live, use.terms.retreatYears),
+  'bark-spray': (use, live) => lasting(live, use.terms.retreatYears),
+  'crown-spray': (use) =>
+    use.terms.kind === 'contact' || use.terms.kind === 'biological'
+      ? [
+          count(
+            1,
+            'Live ones on ten leaves, next day',
+            'How many are alive on ten leaves of different parts?',
+            5,
+            20,
+          ),
+          count(
+            7,
+            'Live ones on ten leaves, in a week',
+            'How many are alive on ten leaves of different parts?',
+            5,
+            20,
+          ),
+          harm('Burn after the spray', 'What share of the leaves is burnt or speckled?', 7),
+        ]
+      : use.terms.kind === 'bactericide'
+        ? [count(14, 'Strikes, two weeks on', 'How many struck shoots are there?', 0, 5)]
+        : [
+            {
+              afterDays: 14,
+              what: 'New spots on young leaves',
+              expectation: {
+                kind: 'share',
+                question: 'What share of the youngest leaves shows new spots?',
+                unit: '%',
+                sense: 'at-most',
+                expected: 5,
+                tolerated: 15,
+                least: 0,
+                most: 100,
+              },
+            },
+          ],
+  feed: () => [
+    {
+      afterYears: 1,
+      what: 'New growth after the feed',
+      expectation: {
+        kind: 'came-out',
+        question: 'How many of ten shoots have grown at least as long as the year before?',
+        unit: 'of ten shoots',
+        sense: 'at-least',
+        expected: 7,
+        tolerated: 4,
+        least: 0,
+        most: 10,
+      },
+    },
+  ],
+}
+
+/**
+ * What is looked at after a use of a card, when, and what is expected: of an injection first that everything is out again.
+ * `liveCrown` in per cent, as it was taken. The figures are house figures; a card's retreatment decides the last date.
+ */
+export function checksAfter(use: UseOf<PutOnMethod>, liveCrown: number): PromisedCheck[] {
+  return (CHECKS[use.method] as (use: never, live: number) => PromisedCheck[])(use as never, liveCrown)
+}

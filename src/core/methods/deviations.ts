@@ -1,0 +1,48 @@
+import { plain, type UnitSystem } from '../quantity/format'
+import type { PutOnMethod } from '../card/card'
+import type { SubjectPlan, UseOf } from './plan'
+import { productOn, type RunningStep } from './running'
+import { sayTask } from './say'
+import { showProduct } from './showProduct'
+import { deviationsOf } from './trunk-injection/deviations'
+
+/**
+ * What went otherwise than planned at a tree, worked out from what happened at its steps, a sentence each; none when all went
+ * as planned.
+ *
+ * @example deviations(drench, use, stepsWithPourGivenUp, 'us') // ['Pour was not done: it rained.', '0 fl oz went on of …']
+ */
+export function deviations(
+  plan: SubjectPlan,
+  use: UseOf<PutOnMethod>,
+  steps: readonly RunningStep[],
+  units: UnitSystem,
+): string[] {
+  if (plan.method === 'trunk-injection')
+    return deviationsOf(
+      plan.steps.flatMap((s, i) => (s.kind === 'port' ? [{ number: i + 1, bearing: s.bearing }] : [])),
+      steps.filter((s) => s.kind === 'port'),
+      plan.product,
+      plan.shape.uptake.to,
+    )
+  const show = (amount: number) => showProduct(amount, plan.kind, plan.method, units)
+  const found: string[] = []
+  for (const step of steps) {
+    if (step.kind !== 'task' || step.givenUp === null) continue
+    const { name } = sayTask(step.task, plan, use, units)
+    const reason = /[.!?]$/.test(step.givenUp) ? step.givenUp : `${step.givenUp}.`
+    found.push(
+      step.times > 1
+        ? `${name}: ${step.done} of ${step.times} were done: ${reason}`
+        : step.product > 0
+          ? `${name} was given up with ${show(step.left)} of ${show(step.product)} left: ${reason}`
+          : `${name} was not done: ${reason}`,
+    )
+  }
+  const applied = productOn(steps)
+  if (Math.abs(applied - plan.product) > plan.product * 1e-6)
+    found.push(
+      `${show(applied)} went on of ${show(plan.product)} prescribed, ${plain((applied / plan.product) * 100, 0)} %.`,
+    )
+  return found
+}

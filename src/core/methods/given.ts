@@ -1,0 +1,64 @@
+import { ok, refuse, type Result } from '../problem'
+import type { UnitSystem } from '../quantity/format'
+import { readQuantity } from '../quantity/parse'
+import type { CrownDensity, CrownShape } from '../spray/crown'
+import type { Given } from './plan'
+
+/** What is typed of a tree beside its reading. Empty where a method does not ask for it. */
+export interface TypedGiven {
+  portGirth?: string
+  bearings?: readonly number[]
+  crownHeight?: string
+  crownWidth?: string
+  crownShape?: CrownShape
+  crownDensity?: CrownDensity
+  reach?: string
+  hardscape?: string
+}
+
+/**
+ * Reads what was typed of a tree. Problems are those of `readQuantity` with the field's own name; `out-of-range` (field
+ * `hardscape`) for a share outside 0 to below 100 %.
+ *
+ * @example readGiven({ portGirth: '54' }, 'us') // { portGirth: 1.3716 }
+ */
+export function readGiven(typed: TypedGiven, units: UnitSystem): Result<Given> {
+  const given: Given = { bearings: typed.bearings }
+  const trunk = { bareUnit: units === 'us' ? 'in' : 'cm' }
+  const ground = { bareUnit: units === 'us' ? 'ft' : 'm' }
+  if (typed.portGirth) {
+    const r = readQuantity(typed.portGirth, 'length', 'portGirth', { ...trunk, name: 'Girth at the ports' })
+    if (!r.ok) return r
+    given.portGirth = r.value.si
+  }
+  if (typed.crownHeight || typed.crownWidth) {
+    const height = readQuantity(typed.crownHeight ?? '', 'length', 'crownHeight', {
+      ...ground,
+      name: 'Crown height',
+    })
+    if (!height.ok) return height
+    const width = readQuantity(typed.crownWidth ?? '', 'length', 'crownWidth', {
+      ...ground,
+      name: 'Crown width',
+    })
+    if (!width.ok) return width
+    given.crown = {
+      shape: typed.crownShape ?? 'ellipsoid',
+      density: typed.crownDensity ?? 'medium',
+      height: height.value.si,
+      width: width.value.si,
+    }
+  }
+  if (typed.reach) {
+    const r = readQuantity(typed.reach, 'length', 'reach', { ...ground, name: 'How far out' })
+    if (!r.ok) return r
+    given.reach = r.value.si
+  }
+  if (typed.hardscape) {
+    const share = Number(typed.hardscape.replace('%', '').trim())
+    if (!(share >= 0 && share < 100))
+      return refuse('out-of-range', 'hardscape', 'The paved share must be from 0 to below 100 %.')
+    given.hardscapePercent = share
+  }
+  return ok(given)
+}

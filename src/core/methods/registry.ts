@@ -1,0 +1,97 @@
+import type { PutOnMethod } from '../card/card'
+import { refuse, type Result } from '../problem'
+import { namesHost } from '../card/namesHost'
+import { planBark } from './bark-spray/plan'
+import { planCrownSpray } from './crown-spray/plan'
+import { planFeed } from './feed/plan'
+import type { Given, Planned, Question, UseOf } from './plan'
+import { planDrench } from './soil-drench/plan'
+import { planSoilInjection } from './soil-injection/plan'
+import { planTrunkInjection } from './trunk-injection/plan'
+
+/** The parts of one method. A method is one folder; what it lacks, the compiler says here. */
+export interface Method<M extends PutOnMethod> {
+  /** What a person says of each tree beside its reading, before it can be planned. */
+  asks: (use: UseOf<M>) => readonly (keyof Given)[]
+  plan: (q: Question<M>) => Result<Planned<M>>
+  /** It goes to roots or into the trunk and moves through the tree: rules for food and working wood hold. */
+  systemic: boolean
+  /** Something is put into the ground or drips on it: the card's distance to water holds. */
+  onGround: boolean
+  /** For how many days the tree is not treated again for the same cause by anything; 0 where the card gives only days between. */
+  atWorkDays: (use: UseOf<M>) => number
+}
+
+/** A visit may come a quarter of a year before its time and still count as the next one. */
+const EARLY_DAYS = 91
+const lasting = (use: { terms: { retreatYears: number } }) =>
+  Math.max(0, Math.round(use.terms.retreatYears * 365.25) - EARLY_DAYS)
+
+export const METHODS: { [M in PutOnMethod]: Method<M> } = {
+  'trunk-injection': {
+    asks: () => ['portGirth'],
+    plan: planTrunkInjection,
+    systemic: true,
+    onGround: false,
+    atWorkDays: lasting,
+  },
+  'soil-drench': {
+    asks: () => [],
+    plan: planDrench,
+    systemic: true,
+    onGround: true,
+    atWorkDays: lasting,
+  },
+  'soil-injection': {
+    asks: (use) => (use.terms.pattern.kind === 'grid' ? ['reach', 'hardscapePercent'] : []),
+    plan: planSoilInjection,
+    systemic: true,
+    onGround: true,
+    atWorkDays: lasting,
+  },
+  'bark-spray': {
+    asks: () => [],
+    plan: planBark,
+    systemic: true,
+    onGround: true,
+    atWorkDays: lasting,
+  },
+  'crown-spray': {
+    asks: () => ['crown'],
+    plan: planCrownSpray,
+    systemic: false,
+    onGround: true,
+    atWorkDays: () => 0,
+  },
+  feed: {
+    asks: () => ['reach', 'hardscapePercent'],
+    plan: planFeed,
+    systemic: false,
+    onGround: true,
+    atWorkDays: () => 0,
+  },
+}
+
+/** The method of a use, for callers that do not know which it is. */
+export function methodOf(use: UseOf<PutOnMethod>): Method<PutOnMethod> {
+  return METHODS[use.method] as unknown as Method<PutOnMethod>
+}
+
+/**
+ * What one tree gets by a use of a card: the one place in which any dose that is signed is worked out. Problems:
+ * `not-allowed` (field `label`) for a card that does not name this kind of tree, `out-of-range` (field `choice`) for a rate
+ * outside the card's, and those of the method.
+ *
+ * @example planSubject({ use: drench, tree, choice: 0, given: {}, … }).value.plan.product
+ */
+export function planSubject(q: Question<PutOnMethod>): Result<Planned<PutOnMethod>> {
+  if (!namesHost(q.use, q.tree.host))
+    return refuse(
+      'not-allowed',
+      'label',
+      'This card does not name this kind of tree. Choose a card that does.',
+    )
+  if (!(q.choice >= 0 && q.choice <= 1))
+    return refuse('out-of-range', 'choice', 'The rate must lie from the label’s low rate to its high rate.')
+  return methodOf(q.use).plan(q)
+}

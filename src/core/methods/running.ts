@@ -1,0 +1,123 @@
+import { ok, refuse, type Result } from '../problem'
+import type { PlannedStep } from './step'
+import { foldTask, isTaskOver, plannedTask, putOn, type RunningTask, type TaskEvent } from './task'
+import {
+  foldPort,
+  isInTree,
+  plannedPort,
+  stageOf,
+  whyNotFinished,
+  type PortEvent,
+  type RunningPort,
+} from './trunk-injection/running'
+
+/** A step of the work at a tree, as everything that was done at it makes it. */
+export type RunningStep = ({ kind: 'port' } & RunningPort) | ({ kind: 'task' } & RunningTask)
+
+/** What happened at a step, as a device sends it. */
+export interface StepEvent {
+  id: string
+  at: number
+  kind: PortEvent['kind'] | TaskEvent['kind']
+  reason?: string | null
+  /** m³ or kg. */
+  left?: number | null
+  bearing?: number | null
+  times?: number | null
+  /** The event that is taken back. */
+  of?: string | null
+}
+
+/**
+ * The state of a step from its plan and everything that happened at it: the same function on the device and on the server.
+ * Problems are those of {@link foldPort} and {@link foldTask}, and `not-allowed` for what does not belong to its kind.
+ * `n` is its number at the tree, from 1.
+ */
+export function foldStep(n: number, planned: PlannedStep, events: readonly StepEvent[]): Result<RunningStep> {
+  const port = planned.kind === 'port'
+  const read = events.map((e) => (port ? portEvent(e) : taskEvent(e)))
+  if (read.includes(null))
+    return refuse(
+      'not-allowed',
+      'kind',
+      port
+        ? 'A port is drilled, set, stopped and pulled.'
+        : 'This is done or not done; nothing is drilled at it.',
+    )
+  if (port) {
+    const folded = foldPort(plannedPort(n, planned), read as PortEvent[])
+    return folded.ok ? ok({ kind: 'port', ...folded.value }) : folded
+  }
+  const folded = foldTask(plannedTask(planned), read as TaskEvent[])
+  return folded.ok ? ok({ kind: 'task', ...folded.value }) : folded
+}
+
+function portEvent(e: StepEvent): PortEvent | null {
+  const base = { id: e.id, at: e.at }
+  switch (e.kind) {
+    case 'give-up':
+      return { ...base, kind: e.kind, reason: e.reason ?? '', left: e.left ?? 0 }
+    case 'move':
+      return { ...base, kind: e.kind, bearing: e.bearing ?? 0 }
+    case 'undo':
+      return { ...base, kind: e.kind, of: e.of ?? undefined }
+    case 'do':
+      return null
+    default:
+      return { ...base, kind: e.kind }
+  }
+}
+
+function taskEvent(e: StepEvent): TaskEvent | null {
+  const base = { id: e.id, at: e.at }
+  switch (e.kind) {
+    case 'do':
+      return { ...base, kind: e.kind, times: e.times ?? undefined }
+    case 'give-up':
+      return { ...base, kind: e.kind, reason: e.reason ?? '', left: e.left ?? 0 }
+    case 'undo':
+      return { ...base, kind: e.kind, of: e.of ?? '' }
+    default:
+      return null
+  }
+}
+
+/** True while something of it is in the tree and must come out again. */
+export function isIn(step: RunningStep): boolean {
+  return step.kind === 'port' && isInTree(step)
+}
+
+/** True once nothing is to be done at it any more. */
+export function isOver(step: RunningStep): boolean {
+  return step.kind === 'port' ? ['done', 'given up'].includes(stageOf(step)) : isTaskOver(step)
+}
+
+/** True once anything was opened or done at it. */
+export function isBegun(step: RunningStep): boolean {
+  return step.kind === 'port' ? step.drilledAt !== null : step.startedAt !== null
+}
+
+/** When the first thing was done at it, epoch ms; null before. */
+export function begunAt(step: RunningStep): number | null {
+  return step.kind === 'port' ? step.drilledAt : step.startedAt
+}
+
+/** What went on or in by it, m³ or kg. */
+export function productOf(step: RunningStep): number {
+  if (step.kind === 'task') return putOn(step)
+  return step.startedAt === null ? 0 : step.volume - step.left
+}
+
+/** What went on or in at a tree in all. */
+export function productOn(steps: readonly RunningStep[]): number {
+  return steps.reduce((sum, s) => sum + productOf(s), 0)
+}
+
+/** Why a tree cannot be signed off yet, as a sentence; null when it can. `say` names a task. */
+export function whyNotOver(steps: readonly RunningStep[], say: (task: string) => string): string | null {
+  const ports = whyNotFinished(steps.filter((s) => s.kind === 'port'))
+  if (ports) return ports
+  const open = steps.find((s) => !isOver(s))
+  if (!open || open.kind !== 'task') return null
+  return `${say(open.task)} is still to be done${open.times > 1 ? `, ${open.times - open.done} of ${open.times}` : ''}. Do it, or say why it will not be.`
+}

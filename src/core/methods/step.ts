@@ -1,0 +1,16 @@
+import type { Volume } from '../quantity/units'
+
+/**
+ * What is to be done at a tree, as it is signed: a port of an injection, or a task, such as a pour. `product` is what a step
+ * puts on, m³ of a liquid or kg of a weighed one; zero where it only prepares or clears up.
+ */
+export type PlannedStep =
+  | { kind: 'port'; bearing: number; product: Volume }
+  | {
+      kind: 'task'
+      /** Which of its method's tasks; the method says it in words. */
+      task: string
+      product: number
+      /** How often it is done: holes, loads, rounds; 1 when it is done once. */
+      times: number
+    }

@@ -1,0 +1,98 @@
+import { ok, refuse, type Result } from '../problem'
+
+/** A task through its day: pours, holes and loads are counted as they are done. Epoch ms. */
+export interface RunningTask {
+  task: string
+  /** What it puts on in all, m³ or kg. */
+  product: number
+  times: number
+  done: number
+  startedAt: number | null
+  endedAt: number | null
+  /** Of its product, what was not put on when it was given up. */
+  left: number
+  givenUp: string | null
+}
+
+export type TaskStep =
+  /** So many more of it are done; as many as are left when not said. */
+  | { kind: 'do'; at: number; times?: number }
+  | { kind: 'give-up'; at: number; reason: string; left: number }
+  /** Takes one earlier step back, by its id. */
+  | { kind: 'undo'; at: number; of: string }
+
+export type TaskEvent = TaskStep & { id: string }
+
+/** A task as it was planned, before anything was done. */
+export function plannedTask(step: { task: string; product: number; times: number }): RunningTask {
+  return { ...step, done: 0, startedAt: null, endedAt: null, left: 0, givenUp: null }
+}
+
+/** True once nothing of it is to be done any more: done as often as planned, or given up. */
+export function isTaskOver(task: RunningTask): boolean {
+  return task.givenUp !== null || task.done >= task.times
+}
+
+/** What it has put on so far, m³ or kg: its share by how often it was done, or all but what was left. */
+export function putOn(task: RunningTask): number {
+  if (task.givenUp !== null) return Math.max(0, task.product - task.left)
+  return (task.product * task.done) / task.times
+}
+
+/**
+ * One step at a task. Problems: `not-allowed` for more than was planned or after it was given up, `missing` for giving up
+ * without a reason, `out-of-range` for more left than there was.
+ */
+export function stepTask(task: RunningTask, step: Exclude<TaskStep, { kind: 'undo' }>): Result<RunningTask> {
+  if (task.givenUp !== null)
+    return refuse('not-allowed', 'kind', 'This was given up already; take that back first.')
+  if (step.kind === 'give-up') {
+    if (step.reason.trim() === '') return refuse('missing', 'reason', 'Say why it is not done.')
+    if (isTaskOver(task)) return refuse('not-allowed', 'kind', 'This is done already; take that back first.')
+    if (!(step.left >= 0 && step.left <= task.product * (1 + 1e-9)))
+      return refuse('out-of-range', 'left', 'What is left must lie from nothing to what was prescribed.')
+    return ok({ ...task, givenUp: step.reason.trim(), left: step.left, endedAt: step.at })
+  }
+  const times = step.times ?? task.times - task.done
+  if (!Number.isInteger(times) || times < 1 || task.done + times > task.times)
+    return refuse(
+      'not-allowed',
+      'kind',
+      task.done >= task.times
+        ? 'This is done already.'
+        : `${task.times - task.done} are still to be done, not ${times}.`,
+    )
+  const done = task.done + times
+  return ok({
+    ...task,
+    done,
+    startedAt: task.startedAt ?? step.at,
+    endedAt: done === task.times ? step.at : null,
+  })
+}
+
+/**
+ * A task from its plan and everything that happened at it, by the device's time, at the same moment by id; a repeat counts
+ * once. A step that was taken back counts as never taken; taking back what is not there, or was taken back already, is a
+ * `conflict`.
+ *
+ * @example foldTask(plannedTask({ task: 'holes', product: 2, times: 24 }), [{ kind: 'do', id: 'a', at: 1, times: 6 }]) // 6 of 24
+ */
+export function foldTask(planned: RunningTask, events: readonly TaskEvent[]): Result<RunningTask> {
+  const once = [...new Map(events.map((e) => [e.id, e])).values()]
+  const back = new Set<string>()
+  for (const e of once) {
+    if (e.kind !== 'undo') continue
+    if (back.has(e.of) || !once.some((x) => x.id === e.of && x.kind !== 'undo'))
+      return refuse('conflict', 'kind', 'That step was taken back already; look again at what stands.')
+    back.add(e.of)
+  }
+  let task = planned
+  for (const e of once.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))) {
+    if (e.kind === 'undo' || back.has(e.id)) continue
+    const next = stepTask(task, e)
+    if (!next.ok) return next
+    task = next.value
+  }
+  return ok(task)
+}

@@ -1,0 +1,56 @@
+import type { GroundUse } from '@/core/limits/ground'
+import type { FirmSql } from '../client'
+
+/**
+ * What of each active counts on a site in a calendar year: put on by recorded work, put on by others, and signed but not
+ * yet recorded. kg.
+ */
+export async function groundUse(sql: FirmSql, siteId: string, year: string): Promise<GroundUse[]> {
+  const [from, to] = [`${year}-01-01`, `${year}-12-31`]
+  return sql<GroundUse[]>`
+    select active, sum(applied) as applied, sum(others) as others, sum(planned) as planned from (
+      select active, active_kg as applied, 0 as others, 0 as planned from application_subject
+        where site_id = ${siteId} and on_date between ${from} and ${to} and active is not null
+      union all
+      select active, 0, active_kg, 0 from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}
+      union all
+      select c.body->'actives'->0->>'name', 0, 0, (x.plan->>'active')::double precision
+        from job j join job_subject js on js.firm_id = j.firm_id and js.job_id = j.id
+          join item_subject x on x.firm_id = js.firm_id and x.id = js.subject_id
+          join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+          join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+          join card c on c.firm_id = u.firm_id and c.id = u.card_id
+        where j.site_id = ${siteId} and j.on_date between ${from} and ${to} and js.status = 'open' and x.plan->>'active' is not null
+    ) used group by active order by active`
+}
+
+/** Who put on what else on a site, the newest first. */
+export async function appliedByOthers(sql: FirmSql, siteId: string) {
+  return sql<{ id: string; active: string; activeKg: number; onDate: string; source: string; by: string }[]>`
+    select a.id, a.active, a.active_kg as "activeKg", a.on_date::text as "onDate", a.source, p.name as by
+    from applied_by_others a join person p on p.firm_id = a.firm_id and p.id = a.noted_by
+    where a.site_id = ${siteId} order by a.on_date desc, a.id limit 100`
+}
+
+export async function noteAppliedByOthers(
+  sql: FirmSql,
+  a: {
+    id: string
+    firmId: string
+    siteId: string
+    active: string
+    activeKg: number
+    onDate: string
+    source: string
+    at: Date
+    by: string
+  },
+): Promise<void> {
+  await sql`insert into applied_by_others (id, firm_id, site_id, active, active_kg, on_date, source, noted_at, noted_by)
+    values (${a.id}, ${a.firmId}, ${a.siteId}, ${a.active}, ${a.activeKg}, ${a.onDate}, ${a.source}, ${a.at}, ${a.by})`
+}
+
+/** Holds a ground until the transaction ends, so that what is signed against its limits takes turns. */
+export async function siteForChange(sql: FirmSql, siteId: string): Promise<void> {
+  await sql`select 1 from site where id = ${siteId} for no key update`
+}

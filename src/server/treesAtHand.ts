@@ -1,0 +1,187 @@
+import { cause as causeOf } from '@/almanac/causes'
+import { host as hostOf } from '@/almanac/hosts'
+import { namesHost } from '@/core/card/namesHost'
+import { gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
+import { merit } from '@/core/methods/merit'
+import type { DayFacts, TreeFacts, UseOf } from '@/core/methods/plan'
+import { methodOf } from '@/core/methods/registry'
+import type { PutOnMethod } from '@/core/card/card'
+import { distanceTo } from '@/core/place/distance'
+import type { Length } from '@/core/quantity/units'
+import { toSI } from '@/core/quantity/units'
+import { dateIn, spokenDate } from '@/core/time/calendar'
+import { decidedOfTrees, type DecidedRow } from '@/db/queries/assessment'
+import type { UseRow } from '@/db/queries/card'
+import { earlierWork, type EarlierRow } from '@/db/queries/prescription'
+import { newestReadings, type ReadingRow } from '@/db/queries/reading'
+import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
+import { featuresOfSite } from '@/db/queries/site'
+import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
+import { simulatedWeather } from '@/standins/weather'
+import { kindOf, ownHosts } from './almanac'
+import { signsOfDanger } from './seen'
+import type { Reading } from './verb'
+
+/** A tree with everything that a dose and its gate rest on. */
+export interface TreeAtHand {
+  tree: TreeRow
+  reading: ReadingRow | null
+  decided: DecidedRow | null
+  /** Null without a reading. */
+  facts: TreeFacts | null
+  marks: MarkRow[]
+  earlier: EarlierWork[]
+  water: { distance: Length; what: string } | null
+  kind: ReturnType<typeof kindOf>
+}
+
+/** What is known of trees of one site, by as few questions as for one tree. */
+export async function treesAtHand({ sql }: Reading, trees: TreeRow[]): Promise<TreeAtHand[]> {
+  const ids = trees.map((t) => t.id)
+  const site = trees[0]?.siteId
+  const listings = await listingsOfTrees(sql, ids)
+  const [readings, decided, marks, holes, features, hosts, earlier] = await Promise.all([
+    newestReadings(sql, ids),
+    decidedOfTrees(sql, ids),
+    marksOfTrees(sql, ids),
+    holesOfTrees(sql, ids),
+    site === undefined ? [] : featuresOfSite(sql, site),
+    ownHosts(sql),
+    earlierWork(sql, [...listings.values()].flat()),
+  ])
+  const wet = features.filter((f) => f.kind === 'water' || f.kind === 'well')
+  return trees.map((tree) => {
+    const reading = readings.find((r) => r.treeId === tree.id) ?? null
+    const own = marks.filter((m) => m.treeId === tree.id)
+    const near = wet
+      .map((f) => ({ distance: distanceTo(tree, f.geometry), what: f.name ?? f.kind }))
+      .sort((a, b) => a.distance - b.distance)[0]
+    return {
+      tree,
+      reading,
+      decided: decided.find((d) => d.treeId === tree.id) ?? null,
+      facts: reading && {
+        host: tree.host,
+        wood: hostOf(tree.host)?.wood ?? 'diffuse-porous',
+        stems: reading.stemsM.map((d) =>
+          reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d },
+        ),
+        diameter: Math.hypot(...reading.stemsM),
+        marks: own,
+        holes: holes
+          .filter((h) => h.treeId === tree.id)
+          .map((h) => ({ bearing: h.bearing, drilledOn: dateIn(tree.timeZone, h.drilledAt) })),
+      },
+      marks: own,
+      earlier: earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId)).map(earlierOf),
+      water: near ?? null,
+      kind: kindOf(tree.host, hosts),
+    }
+  })
+}
+
+function earlierOf(e: EarlierRow): EarlierWork {
+  const use = { method: e.method, ...(e.use as object) } as UseOf<PutOnMethod>
+  return {
+    on: e.on,
+    cause: e.cause,
+    code: e.code,
+    name: e.name,
+    actives: e.actives.map((a) => a.name),
+    from: e.seq === null ? 'with the crew' : `record ${e.seq}`,
+    amount: e.amount,
+    treated: e.outcome === null || e.outcome === 'treated',
+    recorded: e.seq !== null,
+    atWorkDays: methodOf(use).atWorkDays(use as never),
+    failed: e.failed,
+  }
+}
+
+/** Why a use may not go on a tree on a day, all of it. */
+export function gateOf(
+  hand: TreeAtHand,
+  { use, product }: UseRow,
+  q: { on: string; eaten: boolean | null; units: 'us' | 'metric' },
+): Refusal[] {
+  const seen = hand.decided?.seen ?? {}
+  const there = (finding: string) => seen[finding] === 'there'
+  const cause = hand.decided ? causeOf(hand.decided.cause) : undefined
+  return gate({
+    use,
+    card: product,
+    on: q.on,
+    cause: hand.decided?.cause ?? '',
+    tree: {
+      host: hand.tree.host,
+      edible: hand.kind?.edible ?? false,
+      askFood: hand.kind?.askFood,
+      eaten: q.eaten,
+      noNeonicotinoid: hand.kind?.noNeonicotinoid,
+      kindOpen: !hand.tree.identityConfirmedAt && hostOf(hand.tree.host)?.confusedWith !== undefined,
+      liveCrown: hand.tree.liveCrownPercent,
+      unsafe: signsOfDanger(seen),
+      dry: there('soil-dry') || there('leaf-fold-crisp'),
+      saturated: there('soil-wet'),
+    },
+    refuses: cause?.refuses,
+    girdles: cause?.girdles ?? false,
+    water: hand.water,
+    earlier: hand.earlier,
+    units: q.units,
+  })
+}
+
+/** The day work is for: of this hour when it is today; a later day is planned for fair weather, and its own hour decides. */
+export function dayFor(timeZone: string, now: Date, on: string): DayFacts & { source: string } {
+  if (on > dateIn(timeZone, now))
+    return { on, soil: 'moist', temperature: toSI(70, 'F'), source: 'fair weather; the hour itself decides' }
+  const w = simulatedWeather(timeZone, now)
+  return { on, soil: w.soil, temperature: w.temperature, source: 'simulated weather of the hour' }
+}
+
+/** How a working names a reading. */
+export function readingSource(reading: ReadingRow, timeZone: string): string {
+  return `tape reading, ${spokenDate(dateIn(timeZone, reading.readAt))}`
+}
+
+/** How a working names a card. */
+export function cardSource(product: { code: string; version: number }): string {
+  return `card ${product.code} v${product.version}`
+}
+
+/** A way as it is offered for a tree: a use on the shelf, what stands against it, and why it stands where it does. */
+export interface Way extends UseRow {
+  source: string
+  /** Empty when it may be chosen. What is only still to be asked, such as who eats of it, is no refusal. */
+  closed: { rule: string; text: string }[]
+  reasons: string[]
+}
+
+/**
+ * Every use on the shelf that names a tree's signed cause and kind: first those that may be chosen, in order of merit, then
+ * the closed ones with what would open them.
+ */
+export function waysFor(
+  hand: TreeAtHand,
+  uses: readonly UseRow[],
+  q: { on: string; units: 'us' | 'metric'; action: string | null },
+): Way[] {
+  const { decided, tree } = hand
+  if (!decided) return []
+  return uses
+    .filter((u) => namesHost(u.use, tree.host) && u.use.targets.includes(decided.cause))
+    .map((u) => {
+      const closed = gateOf(hand, u, { on: q.on, eaten: null, units: q.units })
+        .filter((r) => r.field !== 'eaten')
+        .map((r) => ({ rule: r.rule as string, text: said(r) }))
+      if (q.action === 'care' && methodOf(u.use).systemic)
+        closed.unshift({
+          rule: 'decision',
+          text: 'The decision is to care for this tree; a systemic is not part of that. Decide anew to treat.',
+        })
+      const { score, reasons } = merit(u.use, { girdles: causeOf(decided.cause)?.girdles ?? false })
+      return { ...u, source: cardSource(u.product), closed, reasons, score }
+    })
+    .sort((a, b) => Number(a.closed.length > 0) - Number(b.closed.length > 0) || b.score - a.score)
+    .map(({ score: _, ...way }) => way)
+}

@@ -1,0 +1,91 @@
+'use client'
+import type { TypedGiven } from '@/core/methods/given'
+import type { Given } from '@/core/methods/plan'
+import type { Problem } from '@/core/problem'
+import type { UnitSystem } from '@/core/quantity/format'
+import type { CrownDensity, CrownShape } from '@/core/spray/crown'
+import { Choice } from '@/ui/fields/Choice'
+import { Field } from '@/ui/fields/Field'
+
+/** What a method asks of a tree beside its reading. */
+export function GivenFields({
+  asks,
+  typed,
+  onTyped,
+  units,
+  problem,
+}: {
+  asks: readonly (keyof Given)[]
+  typed: TypedGiven
+  onTyped: (typed: TypedGiven) => void
+  units: UnitSystem
+  problem: Problem | null
+}) {
+  const set = (part: TypedGiven) => onTyped({ ...typed, ...part })
+  const at = (...fields: string[]) => (problem && fields.includes(problem.field) ? problem.message : null)
+  const unit = units === 'us' ? 'ft' : 'm'
+  return (
+    <>
+      {asks.includes('crown') && (
+        <>
+          <div className="grid grid-cols-2 gap-3">
+            <Field
+              label={`Crown height, ${unit}`}
+              value={typed.crownHeight ?? ''}
+              onChange={(e) => set({ crownHeight: e.target.value })}
+              problem={at('crownHeight', 'crowns[0].height')}
+              hint="Without the bare stem."
+            />
+            <Field
+              label={`Crown width, ${unit}`}
+              value={typed.crownWidth ?? ''}
+              onChange={(e) => set({ crownWidth: e.target.value })}
+              problem={at('crownWidth', 'crowns[0].width')}
+            />
+          </div>
+          <div className="grid grid-cols-2 gap-3">
+            <Choice<CrownShape>
+              label="Shape"
+              value={typed.crownShape ?? 'ellipsoid'}
+              onValue={(crownShape) => set({ crownShape })}
+              options={[
+                ['ellipsoid', 'round'],
+                ['cone', 'cone'],
+                ['cylinder', 'column'],
+              ]}
+            />
+            <Choice<CrownDensity>
+              label="Leaves"
+              value={typed.crownDensity ?? 'medium'}
+              onValue={(crownDensity) => set({ crownDensity })}
+              options={[
+                ['sparse', 'sparse'],
+                ['medium', 'medium'],
+                ['dense', 'dense'],
+              ]}
+            />
+          </div>
+        </>
+      )}
+      {asks.includes('reach') && (
+        <Field
+          label={`How far out from the trunk, ${unit}`}
+          value={typed.reach ?? ''}
+          onChange={(e) => set({ reach: e.target.value })}
+          problem={at('reach', 'radius', 'trunkClear', 'pattern.radius')}
+          hint="To the drip line, or as far as the roots are worth it."
+        />
+      )}
+      {asks.includes('hardscapePercent') && (
+        <Field
+          label="Paved or roofed share of that ground, %"
+          inputMode="numeric"
+          value={typed.hardscape ?? ''}
+          onChange={(e) => set({ hardscape: e.target.value })}
+          problem={at('hardscape', 'hardscapePercent', 'pattern.hardscapePercent')}
+          hint="Nothing when there is none."
+        />
+      )}
+    </>
+  )
+}

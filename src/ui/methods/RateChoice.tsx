@@ -1,0 +1,60 @@
+'use client'
+import type { PutOnMethod } from '@/core/card/card'
+import type { UseOf } from '@/core/methods/plan'
+import { Choice } from '@/ui/fields/Choice'
+
+/** The label's range in its own words, with what its inch is of: mixing that up is a threefold error. */
+export function rangeOf(use: UseOf<PutOnMethod>): { low: string; high: string; of: string } | null {
+  switch (use.method) {
+    case 'trunk-injection':
+      return use.terms.ratePerInch ? { ...use.terms.ratePerInch, of: 'an inch of diameter' } : null
+    case 'soil-drench':
+    case 'soil-injection':
+      return { ...use.terms.rate, of: `an inch of ${use.terms.basis}` }
+    case 'bark-spray':
+      return { ...use.terms.rate, of: 'an inch of diameter' }
+    case 'crown-spray':
+      return { ...use.terms.mix, of: 'in the tank' }
+    case 'feed':
+      return { ...use.terms.nitrogen, of: 'of nitrogen' }
+  }
+}
+
+/** Chooses a rate inside the label's range. Nothing where the label gives only one. */
+export function RateChoice({
+  use,
+  choice,
+  onChoice,
+  why,
+}: {
+  use: UseOf<PutOnMethod>
+  choice: number
+  onChoice: (choice: number) => void
+  /** Why this rate is proposed; null when it was chosen otherwise. */
+  why: string | null
+}) {
+  const range = rangeOf(use)
+  if (!range) return null
+  if (range.low === range.high)
+    return (
+      <p>
+        <span className="label block">Rate</span>
+        <b>
+          {range.low} {range.of}
+        </b>
+      </p>
+    )
+  return (
+    <Choice
+      label={`Rate, ${range.of}`}
+      value={choice}
+      onValue={onChoice}
+      options={[
+        [0, `low, ${range.low}`],
+        [0.5, 'middle'],
+        [1, `high, ${range.high}`],
+      ]}
+      hint={why ? `Proposed. ${why}` : 'Chosen by hand.'}
+    />
+  )
+}

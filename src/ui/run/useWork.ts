@@ -1,0 +1,220 @@
+'use client'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import type { Problem } from '@/core/problem'
+import { readQuantity } from '@/core/quantity/parse'
+import { newId } from '@/ui/fields/newId'
+import { sendVerb } from '@/ui/fields/sendVerb'
+import { firmNow } from '@/ui/shell/firmClock'
+import {
+  lastStanding,
+  shownState,
+  stepNow,
+  stillAhead,
+  type Batch,
+  type Press,
+  type WorkStep,
+} from './presses'
+
+/** What a hand does at a step. */
+export type Command = Omit<Press, 'eventId' | 'stepId' | 'of'>
+
+interface Tree {
+  id: string
+  tag: string
+  status: string
+  plan: { kind: 'liquid' | 'weight'; method: string }
+  steps: WorkStep[]
+}
+
+/** A refusal and the steps it is about. */
+export interface Refused {
+  stepIds: string[]
+  problem: Problem
+}
+
+/** A second press on the same step so soon is the same press: what comes next stands under the same finger by then. */
+const SAME_PRESS_MS = 450
+/** Tried again after so long; then twice as long, up to the last. */
+const AGAIN_MS = 2000
+const LONGEST_MS = 15_000
+/** Others may be at work on the same job: it is asked for anew this often. */
+const ASK_MS = 12_000
+
+const keyOf = (job: string) => `elmhorn-presses-${job}`
+
+function keptBefore(job: string): Batch[] {
+  try {
+    return JSON.parse(localStorage.getItem(keyOf(job)) ?? '[]') as Batch[]
+  } catch {
+    return []
+  }
+}
+
+/**
+ * The work of a job on a device. A press shows at once by the same fold the server keeps, is written down on the device, and is
+ * sent until it is answered, in the order of the hands and with the device's time; nothing on the screen goes away with the
+ * signal. What the server refuses is taken back with its reason at the steps it is about.
+ *
+ * `fetchView` asks for the job as it stands now; null when it cannot be had.
+ */
+export function useWork<T extends Tree, View extends { job: { id: string }; trees: T[] }>(
+  first: View,
+  fetchView: () => Promise<View | null>,
+) {
+  const jobId = first.job.id
+  const [view, setView] = useState(first)
+  const [batches, setBatches] = useState<Batch[]>([])
+  const [waiting, setWaiting] = useState(0)
+  const [outOfReach, setOutOfReach] = useState(false)
+  const [refused, setRefused] = useState<Refused | null>(null)
+  const queue = useRef<Batch[]>([])
+  const all = useRef<Batch[]>([])
+  const busy = useRef(false)
+  const again = useRef<{ timer: ReturnType<typeof setTimeout> | null; ms: number }>({
+    timer: null,
+    ms: AGAIN_MS,
+  })
+  const pressed = useRef<Record<string, number>>({})
+
+  const show = useCallback(() => {
+    setBatches([...all.current])
+    setWaiting(queue.current.length)
+    try {
+      if (queue.current.length > 0) localStorage.setItem(keyOf(jobId), JSON.stringify(queue.current))
+      else localStorage.removeItem(keyOf(jobId))
+    } catch {
+      // A device that keeps nothing still sends.
+    }
+  }, [jobId])
+
+  const refresh = useCallback(async () => {
+    const next = await fetchView().catch(() => null)
+    if (!next) return
+    all.current = [
+      ...stillAhead(
+        all.current.filter((b) => !queue.current.includes(b)),
+        next.trees.flatMap((t) => t.steps),
+      ),
+      ...queue.current,
+    ]
+    setView(next)
+    show()
+  }, [fetchView, show])
+
+  const drain = useCallback(async () => {
+    if (busy.current) return
+    busy.current = true
+    if (again.current.timer) clearTimeout(again.current.timer)
+    again.current.timer = null
+    let sent = false
+    while (queue.current[0]) {
+      const batch = queue.current[0]
+      const presses = batch.presses.map(({ leftSi: _, ...p }) => p)
+      const one = presses.length === 1
+      const lost =
+        'The server cannot be reached. What you pressed is kept on this device and goes out by itself.'
+      const answer = one
+        ? await sendVerb('mark-step', presses[0]!, lost, { step: presses[0]!.eventId, at: batch.at })
+        : await sendVerb('mark-steps', { id: batch.id, presses }, lost, { step: batch.id, at: batch.at })
+      if (!answer.ok && answer.problem.field === 'connection') {
+        setOutOfReach(true)
+        again.current.timer = setTimeout(() => void drain(), again.current.ms)
+        again.current.ms = Math.min(LONGEST_MS, again.current.ms * 2)
+        break
+      }
+      again.current.ms = AGAIN_MS
+      setOutOfReach(false)
+      queue.current = queue.current.slice(1)
+      sent = true
+      if (!answer.ok) {
+        // What was pressed on top of it at the same steps rests on what is not so.
+        const stepIds = batch.presses.map((p) => p.stepId)
+        const falls = (b: Batch) => b === batch || b.presses.some((p) => stepIds.includes(p.stepId))
+        const fallen = new Set([batch, ...queue.current.filter(falls)])
+        queue.current = queue.current.filter((b) => !fallen.has(b))
+        all.current = all.current.filter((b) => !fallen.has(b))
+        setRefused({ stepIds, problem: answer.problem })
+      }
+      show()
+    }
+    busy.current = false
+    if (sent && queue.current.length === 0) await refresh()
+  }, [refresh, show])
+
+  useEffect(() => {
+    const before = keptBefore(jobId)
+    if (before.length > 0) {
+      queue.current = [...before, ...queue.current]
+      all.current = [...before, ...all.current]
+      show()
+      void drain()
+    }
+    const online = () => void drain()
+    window.addEventListener('online', online)
+    const ask = setInterval(() => {
+      if (document.visibilityState === 'visible' && queue.current.length === 0 && !busy.current)
+        void refresh()
+    }, ASK_MS)
+    const retry = again.current
+    return () => {
+      window.removeEventListener('online', online)
+      clearInterval(ask)
+      if (retry.timer) clearTimeout(retry.timer)
+    }
+  }, [jobId, drain, refresh, show])
+
+  const trees = useMemo(
+    () =>
+      view.trees.map((t) => ({
+        ...t,
+        steps: t.steps.map((s) => ({ ...s, state: shownState(s, batches) })),
+      })),
+    [view.trees, batches],
+  )
+
+  /** Presses at steps, all by one movement of the hand. */
+  const act = useCallback(
+    (commands: { step: WorkStep; tree: T; command: Command }[]) => {
+      const at = firmNow()
+      const real = Date.now()
+      const fresh = commands.filter(
+        ({ step }) => real - (pressed.current[step.id] ?? -Infinity) > SAME_PRESS_MS,
+      )
+      if (fresh.length === 0) return
+      setRefused(null)
+      const presses: Batch['presses'] = []
+      for (const { step, tree, command } of fresh) {
+        const weighed = tree.plan.kind === 'weight'
+        const left =
+          command.left === undefined
+            ? null
+            : readQuantity(command.left, weighed ? 'mass' : 'volume', 'left', {
+                bareUnit: weighed ? 'lb' : tree.plan.method === 'trunk-injection' ? 'mL' : 'fl oz',
+                name: 'What is left',
+              })
+        if (left && !left.ok) return setRefused({ stepIds: [step.id], problem: left.problem })
+        const of = command.kind === 'undo' ? lastStanding(step, all.current) : null
+        presses.push({
+          ...command,
+          eventId: newId(),
+          stepId: step.id,
+          ...(of !== null && { of }),
+          ...(left?.ok && { leftSi: left.value.si }),
+        })
+      }
+      const batch: Batch = { id: newId(), at, presses }
+      for (const { step } of fresh) {
+        const next = stepNow(step, [...all.current, batch])
+        if (!next.ok) return setRefused({ stepIds: [step.id], problem: next.problem })
+      }
+      for (const { step } of fresh) pressed.current[step.id] = real
+      all.current = [...all.current, batch]
+      queue.current = [...queue.current, batch]
+      show()
+      void drain()
+    },
+    [drain, show],
+  )
+
+  return { view, trees, act, refresh, waiting, outOfReach, refused, clearRefusal: () => setRefused(null) }
+}
