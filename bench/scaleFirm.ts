@@ -46,6 +46,11 @@ const KINDS = {
   shelf: 20,
   feature: 18,
   event: 19,
+  subject: 21,
+  occurrence: 22,
+  jobSubject: 23,
+  application: 24,
+  stepEvent: 25,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -173,51 +178,84 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 in (2, 3, 11))`),
     )
     const ports = `(select jsonb_agg(jsonb_build_object('bearing', (n * 11 + p * 51) % 360, 'suitability', 0.8, 'moved', false)) from generate_series(0, 6) p)`
+    const planned = `(select jsonb_agg(jsonb_build_object('kind', 'port', 'bearing', (n * 11 + p * 51) % 360, 'product', 0.0000115)) from generate_series(0, 6) p)`
+    const each = `from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3)`
     await step('prescriptions', () =>
       sql.unsafe(`
-        insert into prescription (id, firm_id, tree_id, decision_id, cause, status, signed_at, signed_by)
-          select ${id('prescription', `n * 4 + k`)}, ${f}, ${id('tree', 'n')}, ${id('decision', `n * 4 + k`)}, 'emerald-ash-borer',
-            case when k < 2 then 'done' else 'handed' end, ${noon} - interval '799 days' + k * interval '380 days', ${id('person', '1')}
-          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3);
-        insert into prescription_item (id, firm_id, prescription_id, method, card_use_id, reading_id, dose, working, expectations)
-          select ${id('item', `n * 4 + k`)}, ${f}, ${id('prescription', `n * 4 + k`)}, 'trunk-injection', ${id('label', '1')}, ${id('reading', `n * 4`)},
-            jsonb_build_object('choice', 0, 'portGirthM', 1.4, 'diameterM', 0.4, 'volumeM3', 0.00008, 'perPortM3', 0.0000115, 'largestGapM', 0.2,
-              'uptake', jsonb_build_object('from', 1500, 'to', 3000), 'ports', ${ports}),
-            '[{"label":"Volume for the tree","expression":"15.7 in × 5 mL per in","result":"78.5 mL","source":"label","from":"card EB4 v3"}]', '[]'
-          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
+        insert into prescription (id, firm_id, site_id, cause, signed_at, signed_by)
+          select ${id('prescription', `n * 4 + k`)}, ${f}, ${id('site', siteOf)}, 'emerald-ash-borer',
+            ${noon} - interval '799 days' + k * interval '380 days', ${id('person', '1')} ${each};
+        insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id)
+          select ${id('item', `n * 4 + k`)}, ${f}, ${id('prescription', `n * 4 + k`)}, 1, 'trunk-injection', ${id('label', '1')} ${each};
+        insert into item_subject (id, firm_id, item_id, n, tree_id, decision_id, reading_id, plan, working, checks, status)
+          select ${id('subject', `n * 4 + k`)}, ${f}, ${id('item', `n * 4 + k`)}, 1, ${id('tree', 'n')}, ${id('decision', `n * 4 + k`)}, ${id('reading', `n * 4`)},
+            jsonb_build_object('method', 'trunk-injection', 'choice', 0, 'diameter', 0.4, 'product', 0.00008, 'kind', 'liquid', 'least', 0.00008,
+              'most', 0.00016, 'water', null, 'active', null, 'minutes', 36, 'steps', ${planned}, 'shape', jsonb_build_object('portGirth', 1.4,
+              'perPort', 0.0000115, 'largestGap', 0.2, 'uptake', jsonb_build_object('from', 1500, 'to', 3000), 'ports', ${ports})),
+            '[{"label":"Volume for the tree","expression":"15.7 in × 5 mL per in","result":"78.5 mL","source":"label","from":"card EB4 v3"}]', '[]',
+            case when k < 2 then 'done' else 'handed' end ${each};
+        insert into occurrence (id, firm_id, item_id, n, due_from, due_to, status)
+          select ${id('occurrence', `n * 4 + k`)}, ${f}, ${id('item', `n * 4 + k`)}, 1, '${today}', '${today}', case when k < 2 then 'done' else 'open' end ${each}`),
     )
     await step('jobs', () =>
       sql.unsafe(`
-        insert into job (id, firm_id, site_id, on_date, title)
-          select ${id('job', `s * 4 + k`)}, ${f}, ${id('site', 's')}, case k when 2 then '${today}'::date + (s % 14)::int else '${today}'::date - 799 + (k * 380)::int end, 'Trunk injection'
+        insert into job (id, firm_id, site_id, on_date, methods)
+          select ${id('job', `s * 4 + k`)}, ${f}, ${id('site', 's')}, case k when 2 then '${today}'::date + (s % 14)::int else '${today}'::date - 799 + (k * 380)::int end, '{trunk-injection}'
           from generate_series(1, ${sites}) s, generate_series(0, 2) k;
-        insert into job_item (id, firm_id, job_id, prescription_item_id, tree_id, status, confirmed_at)
-          select ${id('jobItem', `n * 4 + k`)}, ${f}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('item', `n * 4 + k`)}, ${id('tree', 'n')},
-            case when k < 2 then 'recorded' else 'open' end, case when k < 2 or n % 50 = 3 then ${noon} - interval '1 hour' end
-          from generate_series(1, ${trees}) n, generate_series(0, 2) k where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
+        insert into job_item (id, firm_id, job_id, occurrence_id)
+          select ${id('jobItem', `n * 4 + k`)}, ${f}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('occurrence', `n * 4 + k`)} ${each};
+        insert into job_subject (id, firm_id, job_item_id, job_id, subject_id, tree_id, status, confirmed_at)
+          select ${id('jobSubject', `n * 4 + k`)}, ${f}, ${id('jobItem', `n * 4 + k`)}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('subject', `n * 4 + k`)}, ${id('tree', 'n')},
+            case when k < 2 then 'recorded' else 'open' end, case when k < 2 or n % 50 = 3 then ${noon} - interval '1 hour' end ${each}`),
     )
     await step('ports', () =>
       sql.unsafe(`
-        insert into port (id, firm_id, job_item_id, number, planned_deg, bearing_deg, volume_m3, drilled_at, started_at, stopped_at, out_at)
-          select ${id('port', `(n * 4 + k) * 8 + p`)}, ${f}, ${id('jobItem', `n * 4 + k`)}, p + 1, (n * 11 + p * 51) % 360, (n * 11 + p * 51) % 360, 0.0000115,
-            case when k < 2 or n % 500 = 3 then t end, case when k < 2 or n % 500 = 3 then t + interval '1 minute' end,
-            case when k < 2 then t + interval '30 minutes' end, case when k < 2 then t + interval '40 minutes' end
+        insert into step (id, firm_id, job_subject_id, n, kind, what)
+          select ${id('port', `(n * 4 + k) * 8 + p`)}, ${f}, ${id('jobSubject', `n * 4 + k`)}, p + 1, 'port',
+            jsonb_build_object('kind', 'port', 'bearing', (n * 11 + p * 51) % 360, 'product', 0.0000115)
+          from generate_series(1, ${trees}) n, generate_series(0, 2) k, generate_series(0, 6) p where n % 25 <> 10 and (k < 2 or n % 25 = 3);
+        insert into step_state (step_id, firm_id, job_subject_id, state, is_in, is_over)
+          select ${id('port', `(n * 4 + k) * 8 + p`)}, ${f}, ${id('jobSubject', `n * 4 + k`)},
+            jsonb_build_object('kind', 'port', 'number', p + 1, 'bearing', (n * 11 + p * 51) % 360, 'volume', 0.0000115, 'left', 0, 'givenUp', null,
+              'drilledAt', case when k < 2 or n % 500 = 3 then t end, 'startedAt', case when k < 2 or n % 500 = 3 then t + 60000 end,
+              'stoppedAt', case when k < 2 then t + 1800000 end, 'outAt', case when k < 2 then t + 2400000 end),
+            k = 2 and n % 500 = 3, k < 2
           from generate_series(1, ${trees}) n, generate_series(0, 2) k, generate_series(0, 6) p,
-            lateral (select case when k = 2 then ${noon} - interval '30 minutes' else ${noon} - interval '798 days' + k * interval '380 days' end as t) x
+            lateral (select round(extract(epoch from case when k = 2 then ${noon} - interval '30 minutes' else ${noon} - interval '798 days' + k * interval '380 days' end) * 1000) as t) x
           where n % 25 <> 10 and (k < 2 or n % 25 = 3)`),
+    )
+    await step('what happened at the ports', () =>
+      sql.unsafe(`
+        insert into step_event (id, firm_id, step_id, kind, at, by_person)
+          select ${id('stepEvent', `((n * 4 + k) * 8 + p) * 4 + e`)}, ${f}, ${id('port', `(n * 4 + k) * 8 + p`)}, (array['drill', 'start', 'stop', 'out'])[1 + e],
+            ${noon} - interval '798 days' + k * interval '380 days' + e * interval '10 minutes', ${id('person', '3')}
+          from generate_series(1, ${trees}) n, generate_series(0, 1) k, generate_series(0, 6) p, generate_series(0, 3) e where n % 25 = 3`),
     )
     await step('totals of the jobs', () =>
       sql.unsafe(`
-        update job j set trees = x.trees, recorded = x.recorded, ports = x.trees * 7, volume_m3 = x.trees * 0.00008
+        update job j set trees = x.trees, recorded = x.recorded
         from (select job_id, count(*)::int as trees, (count(*) filter (where status = 'recorded'))::int as recorded
-              from job_item where firm_id = ${f} group by job_id) x
+              from job_subject where firm_id = ${f} group by job_id) x
         where j.firm_id = ${f} and j.id = x.job_id`),
+    )
+    const done = `from generate_series(1, ${trees}) n, generate_series(0, 1) k where n % 25 <> 10`
+    await step('applications', () =>
+      sql.unsafe(`
+        insert into application (id, firm_id, job_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
+          select ${id('application', `n * 4 + k`)}, ${f}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('site', siteOf)}, 'trunk-injection', ${id('label', '1')}, 'EB4-2207', t, t, t, ${id('person', '2')}
+          from generate_series(1, ${trees}) n, generate_series(0, 1) k, lateral (select ${noon} - interval '798 days' + k * interval '380 days' as t) x where n % 25 <> 10;
+        insert into application_subject (firm_id, application_id, subject_id, job_subject_id, tree_id, site_id, on_date, amount, outcome, active, active_kg)
+          select ${f}, ${id('application', `n * 4 + k`)}, ${id('subject', `n * 4 + k`)}, ${id('jobSubject', `n * 4 + k`)}, ${id('tree', 'n')}, ${id('site', siteOf)},
+            '${today}'::date - 798 + (k * 380)::int, 0.00008, 'treated', case when n % 2 = 0 then 'imidacloprid' end, case when n % 2 = 0 then 0.001 end ${done};
+        insert into applied_by_others (id, firm_id, site_id, active, active_kg, on_date, source, noted_at, noted_by)
+          select ${id('event', `900000 + s`)}, ${f}, ${id('site', 's')}, 'imidacloprid', 0.01, '${today}'::date - 60, 'the client’s gardener', ${noon}, ${id('person', '1')}
+          from generate_series(1, ${sites}) s`),
     )
     await step('records, chained', () =>
       sql.unsafe(`
         do $do$ declare r record%rowtype; last text := repeat('0', 64); begin
-          for r.id, r.firm_id, r.seq, r.kind, r.tree_id, r.site_id, r.job_item_id, r.signed_at, r.signed_by, r.body in
-          select ${id('record', `n * 4 + k`)}, ${f}, row_number() over (order by k, n), 'application', ${id('tree', 'n')}, ${id('site', siteOf)}, ${id('jobItem', `n * 4 + k`)},
+          for r.id, r.firm_id, r.seq, r.kind, r.tree_id, r.site_id, r.application_id, r.signed_at, r.signed_by, r.body in
+          select ${id('record', `n * 4 + k`)}, ${f}, row_number() over (order by k, n), 'application', ${id('tree', 'n')}, ${id('site', siteOf)}, ${id('application', `n * 4 + k`)},
             ${noon} - interval '798 days' + k * interval '380 days', ${id('person', '2')},
             jsonb_build_object('version', 2, 'outcome', 'treated', 'method', 'trunk injection', 'volumeM3', 0.00008, 'hardware', 'pressure bottle',
               'applicator', jsonb_build_object('name', 'Person 2', 'licence', 'L-2'), 'firm', 'A large firm', 'place', jsonb_build_object('site', 'Site', 'town', 'Quayside'),
@@ -233,8 +271,8 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           loop
             r.prev_hash := last;
             last := record_hash(r);
-            insert into record (id, firm_id, seq, kind, tree_id, site_id, job_item_id, signed_at, signed_by, body, prev_hash, hash)
-              values (r.id, r.firm_id, r.seq, r.kind, r.tree_id, r.site_id, r.job_item_id, r.signed_at, r.signed_by, r.body, r.prev_hash, last);
+            insert into record (id, firm_id, seq, kind, tree_id, site_id, application_id, signed_at, signed_by, body, prev_hash, hash)
+              values (r.id, r.firm_id, r.seq, r.kind, r.tree_id, r.site_id, r.application_id, r.signed_at, r.signed_by, r.body, r.prev_hash, last);
           end loop;
         end $do$`),
     )
@@ -242,7 +280,7 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
       sql.unsafe(`
         insert into follow_up (id, firm_id, tree_id, prescription_id, due_on, what, expectation, done)
           select ${id('followUp', 'n')}, ${f}, ${id('tree', 'n')}, ${id('prescription', 'n * 4 + 1')}, '${today}'::date - 20 + (n % 700)::int, 'Live crown next summer',
-            '{"question":"What share of the crown is alive?","unit":"%","sense":"at-least","expected":75,"tolerated":65,"least":0,"most":100}', n % 25 >= 10
+            '{"kind":"share","question":"What share of the crown is alive?","unit":"%","sense":"at-least","expected":75,"tolerated":65,"least":0,"most":100}', n % 25 >= 10
           from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 2 = 0`),
     )
     await step('results', () =>

@@ -90,11 +90,11 @@ export const signRecordVerb = verb({
     const one = subjects[0]
     if (!one || subjects.length < ids.length)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    if (subjects.some((s) => s.jobItemId !== one.jobItemId))
+    if (subjects.some((s) => s.jobId !== one.jobId || s.useId !== one.useId || s.cause !== one.cause))
       return refuse(
         'not-allowed',
         'jobSubjectIds',
-        'A record is of one product put on by one method; sign the others by themselves.',
+        'A record is of one product put on by one method for one cause; sign the others by themselves.',
       )
     const recorded = subjects.find((s) => s.status === 'recorded')
     if (recorded)
@@ -160,7 +160,7 @@ export const signRecordVerb = verb({
     await addApplication(sql, {
       id: applicationId,
       firmId: person.firmId,
-      jobItemId: one.jobItemId,
+      jobId: one.jobId,
       siteId: one.siteId,
       method: one.method,
       useId: one.useId,

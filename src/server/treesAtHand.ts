@@ -92,7 +92,7 @@ function earlierOf(e: EarlierRow): EarlierWork {
     amount: e.amount,
     treated: e.outcome === null || e.outcome === 'treated',
     recorded: e.seq !== null,
-    atWorkDays: methodOf(use).atWorkDays(use as never),
+    atWorkDays: methodOf(use).atWorkDays(use),
     failed: e.failed,
   }
 }
@@ -171,9 +171,9 @@ export function waysFor(
   return uses
     .filter((u) => namesHost(u.use, tree.host) && u.use.targets.includes(decided.cause))
     .map((u) => {
-      const closed = gateOf(hand, u, { on: q.on, eaten: null, units: q.units })
+      const closed: Way['closed'] = gateOf(hand, u, { on: q.on, eaten: null, units: q.units })
         .filter((r) => r.field !== 'eaten')
-        .map((r) => ({ rule: r.rule as string, text: said(r) }))
+        .map((r) => ({ rule: r.rule, text: said(r) }))
       if (q.action === 'care' && methodOf(u.use).systemic)
         closed.unshift({
           rule: 'decision',

@@ -100,6 +100,9 @@ test('the arborist plans ports on the ring, moves one, is refused dead wood, and
   await page.getByRole('main').getByRole('link', { name: 'Prescribe →' }).click()
   const ports = page.getByRole('slider', { name: /^Port \d+ of 9$/ })
   await expect(ports).toHaveCount(9)
+  // The rate is proposed by what was signed, with the reason; the person chooses.
+  await expect(page.getByText('Proposed. 20 % of the crown is lost: it is under attack.')).toBeVisible()
+  await page.getByLabel('Rate', { exact: true }).selectOption('0')
   await expect(page.getByText('82.8 mL').first()).toBeVisible()
   // Until the girth at the ports is measured the ring is drawn for a guess, and nothing can be signed on it.
   await expect(
@@ -226,11 +229,11 @@ test('the promised check comes on its date and is answered; the tree shows its h
   await page.getByLabel("Move the demo's clock").selectOption(String(14 * 86_400))
   await expect(page.getByText('This check is not due yet.')).toHaveCount(0)
   await page.getByLabel('Found, in %').fill('12')
-  await expect(page.getByText('Slower.')).toBeVisible()
-  await page.getByLabel('wait').check()
+  await expect(page.getByText('Harmed. That is no reason to repeat it.')).toBeVisible()
+  await page.getByLabel('note it and go on').check()
   await picture(page, '13-check')
   await page.getByRole('button', { name: 'Keep the result' }).click()
-  await expect(page.getByText('12 %: slower')).toBeVisible()
+  await expect(page.getByText('12 %: harmed')).toBeVisible()
 
   await openTree(page, 'Ash 14')
   const history = page.getByRole('region', { name: 'History' })

@@ -54,8 +54,8 @@ test('tree, weighing, sample sheet and prescription', async ({ page }) => {
   await page.goto(`/trees/${linden}/sample`)
   await check(page, 2, ['Linden 7', 'What was seen', 'Taken by, date and hour', 'Laboratory and number'])
   await page.goto(`/trees/${await idOf(page, 'Ash 16')}/prescribe`)
-  await expect(page.getByText('97.1 mL').first()).toBeVisible()
-  await check(page, 4, ['Ash 16, trunk injection', '97.1 mL', 'Working', /label/])
+  await expect(page.getByText('194.2 mL').first()).toBeVisible()
+  await check(page, 4, ['Ash 16, trunk injection', '194.2 mL', 'Working', /label/])
 })
 
 test('the plan of a site with its trees', async ({ page }) => {

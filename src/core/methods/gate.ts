@@ -191,7 +191,7 @@ export function gate(f: GateFacts): Refusal[] {
         'Decide anew.',
       )
   }
-  for (const r of before(f, method.atWorkDays(use as never))) found.push(r)
+  for (const r of before(f, method.atWorkDays(use))) found.push(r)
   return found
 }
 

@@ -93,5 +93,19 @@ export function planSubject(q: Question<PutOnMethod>): Result<Planned<PutOnMetho
     )
   if (!(q.choice >= 0 && q.choice <= 1))
     return refuse('out-of-range', 'choice', 'The rate must lie from the label’s low rate to its high rate.')
-  return methodOf(q.use).plan(q)
+  const planned = methodOf(q.use).plan(q)
+  if (!planned.ok) return planned
+  // Which reading and which card: what the rules know only as “reading” and “label”.
+  const named = { reading: q.sources.reading, label: q.sources.label }
+  return {
+    ok: true,
+    value: {
+      ...planned.value,
+      working: planned.value.working.map((s) =>
+        s.from === undefined && (s.source === 'reading' || s.source === 'label')
+          ? { ...s, from: named[s.source] }
+          : s,
+      ),
+    },
+  }
 }

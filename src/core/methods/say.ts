@@ -94,7 +94,7 @@ export function sayTask(
   use: UseOf<PutOnMethod>,
   units: UnitSystem,
 ): SaidTask {
-  const tasks = (TASKS[plan.method] as unknown as Say<PutOnMethod>)(plan as never, use as never, units)
+  const tasks = (TASKS[plan.method] as unknown as Say<PutOnMethod>)(plan, use, units)
   return tasks[task] ?? { name: task, text: '' }
 }
 

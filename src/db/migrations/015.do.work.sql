@@ -85,7 +85,7 @@ create table step_state (
 create table application (
   firm_id uuid not null references firm (id),
   id uuid not null,
-  job_item_id uuid not null,
+  job_id uuid not null,
   site_id uuid not null,
   method text not null,
   card_use_id uuid not null,
@@ -172,8 +172,8 @@ select firm_id, id, job_item_id,
   started_at is not null and out_at is null,
   out_at is not null or (given_up is not null and started_at is null)
 from port;
-insert into application (firm_id, id, job_item_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
-select r.firm_id, i.id, i.id, r.site_id, 'trunk-injection', pi.card_use_id, coalesce(r.body->'product'->>'lot', ''),
+insert into application (firm_id, id, job_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
+select r.firm_id, i.id, i.job_id, r.site_id, 'trunk-injection', pi.card_use_id, coalesce(r.body->'product'->>'lot', ''),
   utc_instant(trim(trailing 'Z' from r.body->>'startedAt')), utc_instant(trim(trailing 'Z' from r.body->>'endedAt')), r.signed_at, r.signed_by
 from record r join job_item i on i.firm_id = r.firm_id and i.id = r.job_item_id
 join prescription_item pi on pi.firm_id = i.firm_id and pi.id = i.prescription_item_id
@@ -243,7 +243,7 @@ alter table step_event
   add foreign key (firm_id, by_person) references person (firm_id, id);
 alter table step_state add foreign key (firm_id, step_id) references step (firm_id, id);
 alter table application
-  add foreign key (firm_id, job_item_id) references job_item (firm_id, id),
+  add foreign key (firm_id, job_id) references job (firm_id, id),
   add foreign key (firm_id, site_id) references site (firm_id, id),
   add foreign key (firm_id, card_use_id) references card_use (firm_id, id),
   add foreign key (firm_id, signed_by) references person (firm_id, id);
@@ -263,7 +263,7 @@ create index job_subject_subject on job_subject (firm_id, subject_id);
 create index step_event_step on step_event (firm_id, step_id, at);
 create index step_state_subject on step_state (firm_id, job_subject_id);
 create index step_state_in on step_state (firm_id, job_subject_id) where is_in;
-create index application_item on application (firm_id, job_item_id);
+create index application_job on application (firm_id, job_id);
 create index application_subject_tree on application_subject (firm_id, tree_id);
 create index application_subject_use on application_subject (firm_id, site_id, on_date) where active is not null;
 create unique index application_subject_once on application_subject (firm_id, job_subject_id);

@@ -115,7 +115,7 @@ export async function lastSeq(sql: FirmSql): Promise<number> {
 export interface NewApplication {
   id: string
   firmId: string
-  jobItemId: string
+  jobId: string
   siteId: string
   method: string
   useId: string
@@ -138,8 +138,8 @@ export interface NewApplication {
 }
 
 export async function addApplication(sql: FirmSql, a: NewApplication): Promise<void> {
-  await sql`insert into application (id, firm_id, job_item_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
-    values (${a.id}, ${a.firmId}, ${a.jobItemId}, ${a.siteId}, ${a.method}, ${a.useId}, ${a.lot}, ${a.startedAt}, ${a.endedAt},
+  await sql`insert into application (id, firm_id, job_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
+    values (${a.id}, ${a.firmId}, ${a.jobId}, ${a.siteId}, ${a.method}, ${a.useId}, ${a.lot}, ${a.startedAt}, ${a.endedAt},
       ${a.signedAt}, ${a.signedBy})`
   await sql`insert into application_subject ${sql(
     a.subjects.map((s) => ({

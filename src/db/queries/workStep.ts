@@ -100,7 +100,7 @@ export async function noteStepEvent(
 ): Promise<void> {
   const { id, kind, at, ...detail } = e.event
   await sql`insert into step_event (id, firm_id, step_id, kind, at, by_person, detail)
-    values (${id}, ${e.firmId}, ${e.stepId}, ${kind}, ${new Date(at)}, ${e.by}, ${sql.json(detail as never)})`
+    values (${id}, ${e.firmId}, ${e.stepId}, ${kind}, ${new Date(at)}, ${e.by}, ${sql.json(detail)})`
   await sql`update step_state set state = ${sql.json(e.state as never)}, is_in = ${e.isIn}, is_over = ${e.isOver}
     where step_id = ${e.stepId}`
 }

@@ -23,6 +23,9 @@ function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   return groups
 }
 
+/** Trees that one record can be of: one product, by one method, for one cause. */
+const workOf = (s: { useId: string; cause: string }) => `${s.useId} ${s.cause}`
+
 /** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
   return reading(async ({ sql, person, now }) => {
@@ -49,8 +52,8 @@ export function jobView(id: string) {
       by(await lotsOfCodes(sql, [...new Set(subjects.map((s) => s.product.code))]), (l) => l.code),
     ]
     // What is the same for all its trees is sent once.
-    const items = [...new Map(subjects.map((s) => [s.jobItemId, s])).values()].map((s) => ({
-      id: s.jobItemId,
+    const items = [...new Map(subjects.map((s) => [workOf(s), s])).values()].map((s) => ({
+      id: workOf(s),
       method: s.method,
       cause: causeName(s.cause),
       product: s.product,
@@ -64,7 +67,7 @@ export function jobView(id: string) {
       const { plan } = s
       return {
         id: s.id,
-        itemId: s.jobItemId,
+        itemId: workOf(s),
         treeId: s.treeId,
         tag: s.tag,
         kind: hostName(s.host),

@@ -50,7 +50,7 @@ function FromAbove({
   children: (scale: number) => React.ReactNode
 }) {
   return (
-    <svg viewBox="-170 -132 340 264" role="img" aria-label={says} className={className}>
+    <svg viewBox="-190 -132 380 264" role="img" aria-label={says} className={className}>
       <title>{says}</title>
       {children(HALF / reach)}
     </svg>
@@ -107,12 +107,7 @@ function Basin({ plan, units, className }: Of<'soil-drench'>) {
           ))}
           <Trunk r={trunk * s} />
           <Reach from={trunk * s} to={(trunk + from) * s} at={-0.5} says={showLength(from, units, 0)} />
-          <Reach
-            from={trunk * s}
-            to={(trunk + to) * s}
-            at={0.45}
-            says={`${showLength(to, units, 0)} from the bark`}
-          />
+          <Reach from={trunk * s} to={(trunk + to) * s} at={0.45} says={showLength(to, units, 0)} />
           <text
             y={-(trunk + (from + to) / 2) * s + 4}
             textAnchor="middle"

@@ -65,16 +65,16 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   const [view, setView] = useState(first)
   const [batches, setBatches] = useState<Batch[]>([])
   const [waiting, setWaiting] = useState(0)
-  const [outOfReach, setOutOfReach] = useState(false)
+  /** Tried again after so long; null while in reach. */
+  const [retry, setRetry] = useState<{ inMs: number } | null>(null)
   const [refused, setRefused] = useState<Refused | null>(null)
   const queue = useRef<Batch[]>([])
   const all = useRef<Batch[]>([])
   const busy = useRef(false)
-  const again = useRef<{ timer: ReturnType<typeof setTimeout> | null; ms: number }>({
-    timer: null,
-    ms: AGAIN_MS,
-  })
+  const again = useRef(AGAIN_MS)
   const pressed = useRef<Record<string, number>>({})
+  /** Steps that were pressed a moment ago: what comes next stands under the same finger. */
+  const [resting, setResting] = useState<ReadonlySet<string>>(new Set())
 
   const show = useCallback(() => {
     setBatches([...all.current])
@@ -104,8 +104,6 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   const drain = useCallback(async () => {
     if (busy.current) return
     busy.current = true
-    if (again.current.timer) clearTimeout(again.current.timer)
-    again.current.timer = null
     let sent = false
     while (queue.current[0]) {
       const batch = queue.current[0]
@@ -117,13 +115,12 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
         ? await sendVerb('mark-step', presses[0]!, lost, { step: presses[0]!.eventId, at: batch.at })
         : await sendVerb('mark-steps', { id: batch.id, presses }, lost, { step: batch.id, at: batch.at })
       if (!answer.ok && answer.problem.field === 'connection') {
-        setOutOfReach(true)
-        again.current.timer = setTimeout(() => void drain(), again.current.ms)
-        again.current.ms = Math.min(LONGEST_MS, again.current.ms * 2)
+        setRetry({ inMs: again.current })
+        again.current = Math.min(LONGEST_MS, again.current * 2)
         break
       }
-      again.current.ms = AGAIN_MS
-      setOutOfReach(false)
+      again.current = AGAIN_MS
+      setRetry(null)
       queue.current = queue.current.slice(1)
       sent = true
       if (!answer.ok) {
@@ -141,6 +138,13 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     if (sent && queue.current.length === 0) await refresh()
   }, [refresh, show])
 
+  // The page itself was loaded anew: after a signature, or when the clock was moved.
+  const [loaded, setLoaded] = useState(first)
+  if (loaded !== first) {
+    setLoaded(first)
+    setView(first)
+  }
+
   useEffect(() => {
     const before = keptBefore(jobId)
     if (before.length > 0) {
@@ -155,13 +159,17 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       if (document.visibilityState === 'visible' && queue.current.length === 0 && !busy.current)
         void refresh()
     }, ASK_MS)
-    const retry = again.current
     return () => {
       window.removeEventListener('online', online)
       clearInterval(ask)
-      if (retry.timer) clearTimeout(retry.timer)
     }
   }, [jobId, drain, refresh, show])
+
+  useEffect(() => {
+    if (!retry) return
+    const timer = setTimeout(() => void drain(), retry.inMs)
+    return () => clearTimeout(timer)
+  }, [retry, drain])
 
   const trees = useMemo(
     () =>
@@ -207,7 +215,13 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
         const next = stepNow(step, [...all.current, batch])
         if (!next.ok) return setRefused({ stepIds: [step.id], problem: next.problem })
       }
-      for (const { step } of fresh) pressed.current[step.id] = real
+      const ids = fresh.map(({ step }) => step.id)
+      for (const id of ids) pressed.current[id] = real
+      setResting((now) => new Set([...now, ...ids]))
+      setTimeout(
+        () => setResting((now) => new Set([...now].filter((id) => !ids.includes(id)))),
+        SAME_PRESS_MS,
+      )
       all.current = [...all.current, batch]
       queue.current = [...queue.current, batch]
       show()
@@ -216,5 +230,15 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     [drain, show],
   )
 
-  return { view, trees, act, refresh, waiting, outOfReach, refused, clearRefusal: () => setRefused(null) }
+  return {
+    view,
+    trees,
+    act,
+    refresh,
+    resting,
+    waiting,
+    outOfReach: retry !== null,
+    refused,
+    clearRefusal: () => setRefused(null),
+  }
 }

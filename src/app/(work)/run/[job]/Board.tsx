@@ -19,7 +19,18 @@ const WORD: Record<PortClock['stands'], [word: string, look: string]> = {
 }
 
 /** Everything that is in a tree now, the longest first, each with its clock and what to do with it. */
-export function Board({ trees, now, onAct }: { trees: JobTree[]; now: number; onAct: Act }) {
+export function Board({
+  trees,
+  now,
+  onAct,
+  resting,
+}: {
+  trees: JobTree[]
+  now: number
+  onAct: Act
+  /** Steps pressed a moment ago. */
+  resting: ReadonlySet<string>
+}) {
   const running = inTrees<{ tree: JobTree; uptake: { from: number; to: number }; ports: JobPort[] }, JobPort>(
     trees.flatMap((tree) =>
       tree.plan.method === 'trunk-injection'
@@ -78,6 +89,7 @@ export function Board({ trees, now, onAct }: { trees: JobTree[]; now: number; on
                 {stands !== 'pull it' && (
                   <Button
                     className="w-full !px-1"
+                    disabled={resting.has(port.id)}
                     aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
                     onClick={() => onAct([{ tree, step: port.step, command: { kind: 'stop' } }])}
                   >
@@ -87,6 +99,7 @@ export function Board({ trees, now, onAct }: { trees: JobTree[]; now: number; on
                 {stands === 'pull it' && (
                   <Button
                     className="w-full !px-1"
+                    disabled={resting.has(port.id)}
                     aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
                     onClick={() => onAct([{ tree, step: port.step, command: { kind: 'out' } }])}
                   >

@@ -27,12 +27,15 @@ export function PortWork({
   item,
   units,
   onAct,
+  resting,
   onFinish,
 }: {
   tree: JobTree
   item: JobItem
   units: UnitSystem
   onAct: Act
+  /** Steps pressed a moment ago. */
+  resting: ReadonlySet<string>
   onFinish: () => void
 }) {
   const ports = portsOf(tree)
@@ -127,7 +130,7 @@ export function PortWork({
       {open && !finished && (
         <div className="grid grid-cols-[1fr_auto] gap-2 mt-2 max-w-xl">
           {next && (
-            <Button now className="hand-tall" onClick={press}>
+            <Button now className="hand-tall" disabled={resting.has(port.id)} onClick={press}>
               {next.text}
             </Button>
           )}

@@ -127,6 +127,7 @@ export function RunJob({ view: first }: { view: JobView }) {
                 item={item}
                 units={view.units}
                 onAct={act}
+                resting={work.resting}
                 onFinish={() => setTab('finish')}
               />
             )
@@ -141,6 +142,7 @@ export function RunJob({ view: first }: { view: JobView }) {
                 item={item}
                 units={view.units}
                 onAct={act}
+                resting={work.resting}
                 onNext={
                   nextTree
                     ? { say: `On to ${nextTree.tag}`, go: () => go(nextTree) }
@@ -157,7 +159,7 @@ export function RunJob({ view: first }: { view: JobView }) {
         <div className="grid gap-6 content-start">
           {hasPorts && (
             <section aria-label="Ports in trees" className={shown('board')}>
-              <Board trees={trees} now={now} onAct={act} />
+              <Board trees={trees} now={now} onAct={act} resting={work.resting} />
             </section>
           )}
           <section aria-label="Finish" className={shown('finish')}>

@@ -17,12 +17,15 @@ export function TaskWork({
   item,
   units,
   onAct,
+  resting,
   onNext,
 }: {
   tree: JobTree
   item: JobItem
   units: UnitSystem
   onAct: Act
+  /** Steps pressed a moment ago. */
+  resting: ReadonlySet<string>
   /** On to the tree that is come to next, or to the signature. */
   onNext: { say: string; go: () => void } | null
 }) {
@@ -66,11 +69,20 @@ export function TaskWork({
               {open && now && (
                 <div className="flex flex-wrap gap-2 mt-2">
                   {t.times > 1 && t.done < t.times && (
-                    <Button className="hand-tall" onClick={() => act(t, { kind: 'do', times: 1 })}>
+                    <Button
+                      className="hand-tall"
+                      disabled={resting.has(t.step.id)}
+                      onClick={() => act(t, { kind: 'do', times: 1 })}
+                    >
                       One more {one ?? 'time'}, {t.done + 1} of {t.times}
                     </Button>
                   )}
-                  <Button now className="hand-tall grow" onClick={() => act(t, { kind: 'do' })}>
+                  <Button
+                    now
+                    className="hand-tall grow"
+                    disabled={resting.has(t.step.id)}
+                    onClick={() => act(t, { kind: 'do' })}
+                  >
                     {t.times > 1
                       ? t.done > 0
                         ? `The other ${t.times - t.done} too`

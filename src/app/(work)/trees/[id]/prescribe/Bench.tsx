@@ -1,5 +1,5 @@
 'use client'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import { sayTerms } from '@/core/card/say'
 import { readGiven, type TypedGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
@@ -21,13 +21,22 @@ import { HandOver } from './HandOver'
 import type { Way } from './way'
 
 /** The bench of a method that opens no trunk: what is asked, what one tree gets, drawn, with the crew's steps and the checks. */
-export function Bench({ view, way }: { view: PrescribeView; way: Way }) {
+export function Bench({
+  view,
+  way,
+  choose,
+}: {
+  view: PrescribeView
+  way: Way
+  /** The choice among the ways, shown first. */
+  choose: ReactNode
+}) {
   const { tree, units, facts, reading, day } = view
   const [choice, setChoice] = useState<number>(view.rate.choice)
   const [typed, setTyped] = useState<TypedGiven>({})
   const [slip, setSlip] = useState(true)
   useViewKeys({ w: () => setSlip(!slip) })
-  const asks = methodOf(way.use).asks(way.use as never)
+  const asks = methodOf(way.use).asks(way.use)
   const given = readGiven(typed, units)
   const planned = useMemo(() => {
     if (!facts) return null
@@ -51,6 +60,7 @@ export function Bench({ view, way }: { view: PrescribeView; way: Way }) {
   return (
     <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[250px_minmax(320px,1fr)_minmax(268px,300px)]">
       <div className="grid gap-3 content-start">
+        {choose}
         <div>
           <p className="label">Trunk</p>
           {facts && reading ? (

@@ -1,6 +1,6 @@
 'use client'
 import Link from 'next/link'
-import { useMemo, useState } from 'react'
+import { useMemo, useState, type ReactNode } from 'react'
 import type { InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 import type { RingMark } from '@/core/ports/marks'
 import { movePort } from '@/core/ports/move'
@@ -27,10 +27,13 @@ import type { InjectionWay } from './way'
 export function InjectionBench({
   view,
   way,
+  choose,
   sent,
 }: {
   view: PrescribeView
   way: InjectionWay
+  /** The choice among the ways, shown first. */
+  choose: ReactNode
   /** What was reckoned and sent here. */
   sent: { portGirth: string | null; choice: number | null }
 }) {
@@ -102,7 +105,8 @@ export function InjectionBench({
   return (
     <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
       <div>
-        <p className="label">Girth at breast height</p>
+        {choose}
+        <p className="label mt-3">Girth at breast height</p>
         {facts && reading ? (
           <>
             <p className="font-head font-bold text-figure leading-none">

@@ -30,6 +30,7 @@ export function Prescribe({
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
     : 'Nothing has been signed as the cause yet.'
+  const choose = ways.length > 0 ? <WayChoice ways={ways} chosen={chosen} onChoose={setChosen} /> : null
   return (
     <>
       <TreeHeading
@@ -41,7 +42,7 @@ export function Prescribe({
       />
       {blocked && <Blocked why={blocked} view={view} />}
       {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
-      {ways.length > 0 && <WayChoice ways={ways} chosen={chosen} onChoose={setChosen} />}
+      {!way && choose}
       {!way && ways.length > 0 && (
         <p className="mt-4 max-w-2xl">
           Nothing on the shelf may go on this tree as things stand. What would open each way stands beside it;
@@ -50,9 +51,9 @@ export function Prescribe({
       )}
       {way &&
         (isWay(way, 'trunk-injection') ? (
-          <InjectionBench key={way.id} view={view} way={way} sent={sent} />
+          <InjectionBench key={way.id} view={view} way={way} sent={sent} choose={choose} />
         ) : (
-          <Bench key={way.id} view={view} way={way} />
+          <Bench key={way.id} view={view} way={way} choose={choose} />
         ))}
     </>
   )

@@ -19,14 +19,14 @@ export function WayChoice({
   const closed = ways.filter((w) => w.closed.length > 0)
   const name = (w: Way) => `${METHOD_NAME[w.use.method]}, ${w.product.name}`
   return (
-    <div className="no-print mt-3">
+    <div className="no-print">
       <fieldset>
         <legend className="label">Ways that can work here, the best first</legend>
-        <div className="flex flex-wrap gap-2">
+        <div className="grid gap-1.5">
           {open.map((w) => (
             <label
               key={w.id}
-              className={`border-l-[3px] bg-sheet px-3 py-2 min-h-[48px] cursor-pointer has-focus-visible:outline-2 has-focus-visible:outline-rust ${w.id === chosen ? 'border-l-rust' : 'border-l-line'}`}
+              className={`border-l-[3px] bg-sheet px-3 py-1.5 min-h-[44px] cursor-pointer block has-focus-visible:outline-2 has-focus-visible:outline-rust ${w.id === chosen ? 'border-l-rust' : 'border-l-line'}`}
             >
               <input
                 type="radio"
@@ -36,7 +36,9 @@ export function WayChoice({
                 onChange={() => onChoose(w.id)}
               />
               <span className={`block ${w.id === chosen ? 'font-bold' : ''}`}>{name(w)}</span>
-              <span className="block text-small text-ink2">{w.reasons.join(' · ')}</span>
+              <span className={`block text-small text-ink2 ${w.id === chosen ? '' : 'sr-only'}`}>
+                {w.reasons.join(' · ')}
+              </span>
             </label>
           ))}
           {open.length === 0 && <p className="text-ink2">None, as things stand.</p>}
@@ -45,7 +47,7 @@ export function WayChoice({
       {closed.length > 0 && (
         <details className="mt-2" open={open.length === 0}>
           <summary className="cursor-pointer underline underline-offset-2 py-1 max-sm:py-3">
-            {closed.length} {closed.length === 1 ? 'way is' : 'ways are'} closed, and why
+            {closed.length} closed, and why
           </summary>
           <ul className="border-l-[3px] border-line mt-1 max-w-3xl">
             {closed.map((w) => (
