@@ -226,8 +226,8 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
     )
     await step('what happened at the ports', () =>
       sql.unsafe(`
-        insert into step_event (id, firm_id, step_id, kind, at, by_person)
-          select ${id('stepEvent', `((n * 4 + k) * 8 + p) * 4 + e`)}, ${f}, ${id('port', `(n * 4 + k) * 8 + p`)}, (array['drill', 'start', 'stop', 'out'])[1 + e],
+        insert into step_event (id, firm_id, step_id, job_subject_id, kind, at, by_person)
+          select ${id('stepEvent', `((n * 4 + k) * 8 + p) * 4 + e`)}, ${f}, ${id('port', `(n * 4 + k) * 8 + p`)}, ${id('jobSubject', `n * 4 + k`)}, (array['drill', 'start', 'stop', 'out'])[1 + e],
             ${noon} - interval '798 days' + k * interval '380 days' + e * interval '10 minutes', ${id('person', '3')}
           from generate_series(1, ${trees}) n, generate_series(0, 1) k, generate_series(0, 6) p, generate_series(0, 3) e where n % 25 = 3`),
     )

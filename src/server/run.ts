@@ -253,6 +253,7 @@ async function markAt(
     await noteStepEvent(sql, {
       firmId: person.firmId,
       stepId: step.id,
+      jobSubjectId: subject.id,
       by: person.id,
       event,
       state: next.value,

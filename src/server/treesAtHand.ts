@@ -35,18 +35,26 @@ export interface TreeAtHand {
   kind: ReturnType<typeof kindOf>
 }
 
-/** What is known of trees of one site, by as few questions as for one tree. */
-export async function treesAtHand({ sql }: Reading, trees: TreeRow[]): Promise<TreeAtHand[]> {
+/** What is known of trees of one site, by as few questions as for one tree; `known` is what a page has read already. */
+export async function treesAtHand(
+  { sql }: Reading,
+  trees: TreeRow[],
+  known?: {
+    marks: Awaited<ReturnType<typeof marksOfTrees>>
+    holes: Awaited<ReturnType<typeof holesOfTrees>>
+    hosts: Awaited<ReturnType<typeof ownHosts>>
+  },
+): Promise<TreeAtHand[]> {
   const ids = trees.map((t) => t.id)
   const site = trees[0]?.siteId
   const listings = await listingsOfTrees(sql, ids)
   const [readings, decided, marks, holes, features, hosts, earlier] = await Promise.all([
     newestReadings(sql, ids),
     decidedOfTrees(sql, ids),
-    marksOfTrees(sql, ids),
-    holesOfTrees(sql, ids),
+    known?.marks ?? marksOfTrees(sql, ids),
+    known?.holes ?? holesOfTrees(sql, ids),
     site === undefined ? [] : featuresOfSite(sql, site),
-    ownHosts(sql),
+    known?.hosts ?? ownHosts(sql),
     earlierWork(sql, [...listings.values()].flat()),
   ])
   const wet = features.filter((f) => f.kind === 'water' || f.kind === 'well')

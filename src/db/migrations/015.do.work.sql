@@ -64,6 +64,7 @@ create table step_event (
   firm_id uuid not null references firm (id),
   id uuid not null,
   step_id uuid not null,
+  job_subject_id uuid not null,
   kind text not null check (kind in ('drill', 'start', 'stop', 'out', 'give-up', 'move', 'do', 'undo')),
   at timestamptz not null,
   received_at timestamptz not null default now(),
@@ -159,10 +160,10 @@ select firm_id, id, id, job_id, prescription_item_id, tree_id, status, confirmed
 insert into step (firm_id, id, job_subject_id, n, kind, what)
 select firm_id, id, job_item_id, number, 'port',
   jsonb_build_object('kind', 'port', 'bearing', planned_deg, 'product', volume_m3) from port;
-insert into step_event (firm_id, id, step_id, kind, at, received_at, by_person, detail)
-select firm_id, id, port_id, kind, at, received_at, by_person,
-  (detail - 'leftM3') || case when detail ? 'leftM3' then jsonb_build_object('left', detail->'leftM3') else '{}' end
-from port_event;
+insert into step_event (firm_id, id, step_id, job_subject_id, kind, at, received_at, by_person, detail)
+select e.firm_id, e.id, e.port_id, p.job_item_id, e.kind, e.at, e.received_at, e.by_person,
+  (e.detail - 'leftM3') || case when e.detail ? 'leftM3' then jsonb_build_object('left', e.detail->'leftM3') else '{}' end
+from port_event e join port p on p.firm_id = e.firm_id and p.id = e.port_id;
 insert into step_state (firm_id, step_id, job_subject_id, state, is_in, is_over)
 select firm_id, id, job_item_id,
   jsonb_build_object('kind', 'port', 'number', number, 'bearing', bearing_deg, 'volume', volume_m3,
@@ -260,7 +261,7 @@ create index occurrence_open on occurrence (firm_id, due_from, id) where status 
 create index job_subject_job on job_subject (firm_id, job_id);
 create index job_subject_tree on job_subject (firm_id, tree_id);
 create index job_subject_subject on job_subject (firm_id, subject_id);
-create index step_event_step on step_event (firm_id, step_id, at);
+create index step_event_subject on step_event (firm_id, job_subject_id, at);
 create index step_state_subject on step_state (firm_id, job_subject_id);
 create index step_state_in on step_state (firm_id, job_subject_id) where is_in;
 create index application_job on application (firm_id, job_id);

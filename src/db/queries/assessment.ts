@@ -221,6 +221,8 @@ export interface DecidedRow {
   diagnosisId: string
   cause: string
   probability: number
+  signedAt: Date
+  signedBy: string
   /** The newest decision of the tree, of whatever cause. */
   decisionId: string | null
   action: Action | null
@@ -234,9 +236,11 @@ export interface DecidedRow {
 export async function decidedOfTrees(sql: FirmSql, treeIds: string[]): Promise<DecidedRow[]> {
   if (treeIds.length === 0) return []
   return sql<DecidedRow[]>`
-    select t.id as "treeId", d.id as "diagnosisId", d.cause, d.probability, c.id as "decisionId", c.action, c.diagnosis_id as "decidedOn",
+    select t.id as "treeId", d.id as "diagnosisId", d.cause, d.probability, d.signed_at as "signedAt", p.name as "signedBy",
+      c.id as "decisionId", c.action, c.diagnosis_id as "decidedOn",
       coalesce((select jsonb_object_agg(f.finding, f.state) from finding f where f.firm_id = d.firm_id and f.assessment_id = d.assessment_id), '{}') as seen
     from unnest(${treeIds}::uuid[]) t (id)
     join lateral (select * from diagnosis where tree_id = t.id order by signed_at desc, id desc limit 1) d on true
+    join person p on p.firm_id = d.firm_id and p.id = d.signed_by
     left join lateral (select * from decision where tree_id = t.id order by signed_at desc, id desc limit 1) c on true`
 }

@@ -45,9 +45,10 @@ export async function recordsOfTree(sql: FirmSql, listings: string[]): Promise<R
   return sql<RecordRow[]>`${select(sql)} where r.id in (
     select id from record where tree_id = any(${listings})
     union select w.id from application_subject a join record w on w.firm_id = a.firm_id and w.application_id = a.application_id
-      where a.tree_id = any(${listings})
+      where w.kind = 'application' and a.tree_id = any(${listings})
     union select k.id from application_subject a join record w on w.firm_id = a.firm_id and w.application_id = a.application_id
-      join record k on k.firm_id = w.firm_id and k.corrects = w.id where a.tree_id = any(${listings})) order by r.seq desc limit 50`
+      join record k on k.firm_id = w.firm_id and k.corrects = w.id
+      where w.kind = 'application' and k.corrects is not null and a.tree_id = any(${listings})) order by r.seq desc limit 50`
 }
 
 export async function correctionsOf(sql: FirmSql, id: string): Promise<RecordRow[]> {

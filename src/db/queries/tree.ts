@@ -402,3 +402,15 @@ export async function listingsOfTrees(sql: FirmSql, ids: string[]): Promise<Map<
     select id, merged_into as into from tree where merged_into = any(${ids})`
   return new Map(ids.map((id) => [id, [id, ...rows.filter((r) => r.into === id).map((r) => r.id)]]))
 }
+
+/**
+ * Trees of a site that wait for a prescription: those decided to treat, and those decided to care for, of which products may
+ * be part. By tag.
+ */
+export async function treesToPrescribe(sql: FirmSql, siteId: string, limit: number): Promise<TreeRow[]> {
+  return sql<TreeRow[]>`
+    select ${columns(sql)} from ${sources(sql)}
+    where t.site_id = ${siteId} and t.status = 'standing' and (t.stage = 'prescribe' or (t.stage = 'otherwise' and
+      (select c.action from decision c where c.firm_id = t.firm_id and c.tree_id = t.id order by c.signed_at desc, c.id desc limit 1) = 'care'))
+    order by t.tag, t.id limit ${limit}`
+}

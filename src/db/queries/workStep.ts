@@ -48,8 +48,7 @@ export async function eventsOfSubjects(
     }[]
   >`
     select e.id, e.step_id as "stepId", e.kind, e.at, e.detail
-    from step s join step_event e on e.firm_id = s.firm_id and e.step_id = s.id
-    where s.job_subject_id = any(${jobSubjectIds}) order by e.at, e.id`
+    from step_event e where e.job_subject_id = any(${jobSubjectIds}) order by e.at, e.id`
   const byStep = new Map<string, StepEvent[]>()
   for (const { stepId, id, kind, at, detail } of rows)
     byStep.set(stepId, [...(byStep.get(stepId) ?? []), { ...detail, id, kind, at: at.getTime() }])
@@ -91,6 +90,7 @@ export async function noteStepEvent(
   e: {
     firmId: string
     stepId: string
+    jobSubjectId: string
     by: string
     event: StepEvent
     state: RunningStep
@@ -99,8 +99,8 @@ export async function noteStepEvent(
   },
 ): Promise<void> {
   const { id, kind, at, ...detail } = e.event
-  await sql`insert into step_event (id, firm_id, step_id, kind, at, by_person, detail)
-    values (${id}, ${e.firmId}, ${e.stepId}, ${kind}, ${new Date(at)}, ${e.by}, ${sql.json(detail)})`
+  await sql`insert into step_event (id, firm_id, step_id, job_subject_id, kind, at, by_person, detail)
+    values (${id}, ${e.firmId}, ${e.stepId}, ${e.jobSubjectId}, ${kind}, ${new Date(at)}, ${e.by}, ${sql.json(detail)})`
   await sql`update step_state set state = ${sql.json(e.state as never)}, is_in = ${e.isIn}, is_over = ${e.isOver}
     where step_id = ${e.stepId}`
 }

@@ -31,7 +31,8 @@ import { blockedBy } from '@/core/plan/blocked'
 import { causesOf, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
 
-async function base(context: Reading, id: string) {
+/** What every page of a tree shows, with the rows it was made from. */
+async function readTree(context: Reading, id: string) {
   const { sql, person } = context
   const tree = isId(id) ? await treeById(sql, id) : undefined
   if (!tree) return null
@@ -47,7 +48,7 @@ async function base(context: Reading, id: string) {
   ])
   const lookAlike = hostOf(tree.host)?.confusedWith?.host
   const holes = holesOnRing(marks, drilled, tree.timeZone, today)
-  return {
+  const shared = {
     tree,
     kind: hostOf(tree.host),
     kindName: hostName(tree.host),
@@ -63,6 +64,11 @@ async function base(context: Reading, id: string) {
     today,
     month: monthIn(tree.timeZone, context.now),
   }
+  return { shared, rows: { marks, drilled } }
+}
+
+async function base(context: Reading, id: string) {
+  return (await readTree(context, id))?.shared ?? null
 }
 
 export type TreeBase = NonNullable<Awaited<ReturnType<typeof base>>>
@@ -181,36 +187,49 @@ export type DecideView = NonNullable<Awaited<ReturnType<typeof decideView>>>
 /** The ways on the shelf for the signed cause of a tree: what may be chosen, in order of merit, and what may not, with why. */
 export function prescribeView(id: string) {
   return reading(async (context) => {
-    const shared = await base(context, id)
-    if (!shared) return null
+    const read = await readTree(context, id)
+    if (!read) return null
+    const { shared, rows } = read
     const { sql, person, now } = context
-    const [site, [hand], [diagnosis = null], [decision = null], uses, prescriptions] = await Promise.all([
+    const ofTree = <T>(row: T) => ({ ...row, treeId: id })
+    const [site, [hand], uses, prescriptions] = await Promise.all([
       siteById(sql, shared.tree.siteId),
-      treesAtHand(context, [shared.tree]),
-      diagnosesOfTree(sql, id),
-      decisionsOfTree(sql, id),
+      treesAtHand(context, [shared.tree], {
+        marks: rows.marks.map(ofTree),
+        holes: rows.drilled.map(ofTree),
+        hosts: shared.own.flatMap((o) => (o.kind === 'host' ? [o] : [])),
+      }),
       usesOnShelf(sql),
       prescriptionsOfTree(sql, id),
     ])
-    const { reading, facts } = hand!
-    const decided = decision && diagnosis && decision.diagnosisId === diagnosis.id ? decision : null
+    const { reading, facts, decided } = hand!
+    // What was decided on an earlier cause does not hold for the newest one.
+    const decision =
+      decided?.decisionId && decided.action && decided.decidedOn === decided.diagnosisId
+        ? { id: decided.decisionId, action: decided.action }
+        : null
     const ways = waysFor(hand!, uses, {
       on: shared.today,
       units: person.units,
-      action: decided?.action ?? null,
+      action: decision?.action ?? null,
     })
     const handed =
       prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id) ?? null
     const day = dayFor(shared.timeZone, now, shared.today)
     return {
       ...shared,
-      diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
-      decision: decided,
+      diagnosis: decided && {
+        name: causeName(decided.cause),
+        probability: decided.probability,
+        signedAt: decided.signedAt,
+        signedBy: decided.signedBy,
+      },
+      decision,
       blocked: blockedBy({
         handed: handed && { done: handed.status === 'done', onDate: handed.onDate },
         measured: reading !== null,
-        diagnosed: diagnosis !== null,
-        decided: decided?.action ?? null,
+        diagnosed: decided !== null,
+        decided: decision?.action ?? null,
         kindOpen: !shared.tree.identityConfirmedAt && shared.kind?.confusedWith !== undefined,
         cards: ways.length,
       }),

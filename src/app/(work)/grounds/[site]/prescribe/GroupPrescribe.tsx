@@ -1,0 +1,252 @@
+'use client'
+import Link from 'next/link'
+import { useState } from 'react'
+import { METHOD_NAME } from '@/core/card/say'
+import { sayMinutes } from '@/core/methods/say'
+import { showProduct } from '@/core/methods/showProduct'
+import { methodOf } from '@/core/methods/registry'
+import { shown } from '@/core/quantity/pair'
+import type { GroupView } from '@/server/read/group'
+import { GivenFields } from '@/ui/methods/GivenFields'
+import { LimitBar } from '@/ui/methods/LimitBar'
+import { RateChoice } from '@/ui/methods/RateChoice'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import { useMay } from '@/ui/shell/may'
+import { useGo } from '@/ui/shell/useGo'
+import { Slip } from '@/ui/slip/Slip'
+import { GroupTable } from './GroupTable'
+import { ShareOut } from './ShareOut'
+import { useGroup } from './useGroup'
+
+/** One prescription for many trees of a site: a way for all, exceptions by hand, the limit shared out, every tree's own figures. */
+export function GroupPrescribe({ view }: { view: GroupView }) {
+  const { site, cause, ways, units } = view
+  const may = useMay()
+  const go = useGo()
+  const group = useGroup(view)
+  const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
+  const [onDate, setOnDate] = useState(view.today)
+  const [eaten, setEaten] = useState<boolean | null>(null)
+  const [chosen, setChosen] = useState<string | null>(null)
+  const way = ways.find((w) => w.id === group.useId) ?? null
+  const planned = group.rows.filter((r) => r.plan !== null)
+  const over = group.grounds.filter(
+    (g) => g.wanted > g.limit - g.applied - g.others - g.planned + g.limit * 1e-9,
+  )
+  const asks = view.trees.find((t) => t.askFood !== null && planned.some((r) => r.tree.id === t.id))?.askFood
+  const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
+
+  async function sign() {
+    const byUse = new Map<string, typeof planned>()
+    for (const row of planned) byUse.set(row.useId!, [...(byUse.get(row.useId!) ?? []), row])
+    const done = await send({
+      items: [...byUse].map(([useId, rows]) => ({
+        useId,
+        choice: group.choices[useId] ?? 0,
+        subjects: rows.map(({ tree }) => {
+          const { given } = group.chosen(tree)
+          return {
+            treeId: tree.id,
+            decisionId: view.trees.find((t) => t.id === tree.id)!.decisionId,
+            given: { ...given, bearings: given.bearings && [...given.bearings] },
+          }
+        }),
+      })),
+      onDate,
+      eaten,
+    })
+    if (done) go(`/run/${done.jobId}`)
+  }
+
+  return (
+    <>
+      <p className="text-small text-ink2">
+        <Link href={`/grounds/${site.id}`} className="underline underline-offset-2">
+          {site.name}
+        </Link>
+      </p>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>
+            {cause
+              ? `${cause.name}, ${view.trees.length} ${view.trees.length === 1 ? 'tree' : 'trees'}`
+              : 'Nothing to prescribe'}
+          </h1>
+          <p className="text-ink2 mt-1">
+            {group.totals.planned} planned
+            {group.rows.length - group.totals.planned > 0 &&
+              `, ${group.rows.length - group.totals.planned} not`}{' '}
+            · about {sayMinutes(group.totals.minutes)} of work
+            {group.totals.water > 0 && ` · ${shown(group.totals.water, 'gal', units, 0)} of water`}
+          </p>
+        </div>
+        <PrintButton />
+      </div>
+      {site.note && <Note className="mt-3">{site.note}</Note>}
+      {view.causes.length > 1 && (
+        <p className="no-print mt-3 flex flex-wrap gap-x-4">
+          <span className="label">Cause</span>
+          {view.causes.map((c) =>
+            c.id === cause?.id ? (
+              <b key={c.id}>
+                {c.name}, {c.trees}
+              </b>
+            ) : (
+              <Link key={c.id} href={`?cause=${c.id}`} className="underline underline-offset-2">
+                {c.name}, {c.trees}
+              </Link>
+            ),
+          )}
+        </p>
+      )}
+      {!cause ? (
+        <p className="mt-4 max-w-2xl">
+          No tree of this site waits for a prescription. Trees come here once a cause is signed and it is
+          decided to treat them, or to care for them.
+        </p>
+      ) : ways.length === 0 ? (
+        <Note className="mt-4">No card on the shelf names this cause on these kinds of tree.</Note>
+      ) : (
+        <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[230px_minmax(420px,1fr)_minmax(240px,270px)]">
+          <div className="no-print grid gap-4 content-start">
+            <fieldset>
+              <legend className="label">The way for all, with how many trees it is open for</legend>
+              <div className="grid gap-1.5">
+                {ways.map((w) => {
+                  const open = group.trees.filter((t) => (t.closed[w.id] ?? []).length === 0).length
+                  const on = group.totals.byUse[w.id]?.trees ?? 0
+                  return (
+                    <label
+                      key={w.id}
+                      className={`border-l-[3px] px-3 py-1.5 min-h-[44px] cursor-pointer block has-focus-visible:outline-2 has-focus-visible:outline-rust ${open > 0 ? 'bg-sheet' : ''} ${w.id === group.useId ? 'border-l-rust' : 'border-l-line'}`}
+                    >
+                      <input
+                        type="radio"
+                        name="way"
+                        className="sr-only"
+                        checked={w.id === group.useId}
+                        onChange={() => group.setUseId(w.id)}
+                      />
+                      <span className={`block ${w.id === group.useId ? 'font-bold' : ''}`}>
+                        {METHOD_NAME[w.use.method]}, {w.product.name}
+                      </span>
+                      <span className="block text-small text-ink2">
+                        {on > 0 ? `${on} planned, ` : ''}
+                        {open === 0
+                          ? `closed: ${group.trees[0]?.closed[w.id]?.[0] ?? ''}`
+                          : `open for ${open} of ${group.trees.length}`}
+                      </span>
+                    </label>
+                  )
+                })}
+              </div>
+            </fieldset>
+            {way && (
+              <>
+                <RateChoice
+                  use={way.use}
+                  choice={group.choices[way.id] ?? 0}
+                  onChoice={(c) => group.setChoice(way.id, c)}
+                  why={(group.choices[way.id] ?? 0) === view.rate.choice ? view.rate.why : null}
+                />
+                <GivenFields
+                  asks={methodOf(way.use)
+                    .asks(way.use as never)
+                    .filter((a) => a !== 'portGirth')}
+                  typed={group.forAll}
+                  onTyped={group.setForAll}
+                  units={units}
+                  problem={null}
+                />
+              </>
+            )}
+          </div>
+          <GroupTable view={view} group={group} chosen={chosen} onChosen={setChosen} />
+          <div className="grid gap-4 content-start">
+            {group.grounds.map((g) => (
+              <LimitBar key={g.active} ground={g} areaM2={site.areaM2!} units={units} />
+            ))}
+            {site.areaM2 === null && ways.some((w) => w.use.limits?.activePerAreaYear) && (
+              <Note>
+                How large {site.name} is has not been entered; without it no yearly limit can be kept, and
+                nothing that has one can be signed.
+              </Note>
+            )}
+            {group.grounds.map((g) => (
+              <ShareOut key={g.active} view={view} group={group} ground={g} />
+            ))}
+            {may('hand-to-crew') && (
+              <section aria-label="Hand to the crew" className="no-print">
+                <label className="label" htmlFor="day">
+                  Day of the work
+                </label>
+                <input
+                  id="day"
+                  type="date"
+                  className="field"
+                  min={view.today}
+                  value={onDate}
+                  onChange={(e) => setOnDate(e.target.value)}
+                />
+                {asks && (
+                  <fieldset className="mt-3">
+                    <legend className="label">{asks}</legend>
+                    <div className="flex gap-5">
+                      {([true, false] as const).map((v) => (
+                        <label
+                          key={String(v)}
+                          className="flex items-center gap-2 min-h-[44px] sm:min-h-[34px]"
+                        >
+                          <input
+                            type="radio"
+                            name="eaten"
+                            className="size-5 accent-[var(--color-rust)]"
+                            checked={eaten === v}
+                            onChange={() => setEaten(v)}
+                          />
+                          {v ? 'Yes' : 'No'}
+                        </label>
+                      ))}
+                    </div>
+                  </fieldset>
+                )}
+                {over.map((g) => (
+                  <Note key={g.active} says="stop" className="mt-2">
+                    More {g.active} than the limit leaves this year. Leave trees out, choose another way for
+                    some, or share the limit out.
+                  </Note>
+                ))}
+                <ProblemNote problem={problem} />
+                <Button
+                  now
+                  className="w-full mt-3"
+                  disabled={busy || planned.length === 0 || over.length > 0}
+                  onClick={() => void sign()}
+                >
+                  {busy
+                    ? 'Handing over'
+                    : `Sign for ${planned.length} ${planned.length === 1 ? 'tree' : 'trees'} →`}
+                </Button>
+                <p className="text-small text-ink2 mt-2">
+                  {Object.entries(group.totals.byUse)
+                    .map(([id, t]) => {
+                      const w = ways.find((x) => x.id === id)!
+                      return `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : (planned.find((r) => r.useId === id)?.plan?.kind ?? 'liquid'), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
+                    })
+                    .join(' · ')}
+                </p>
+              </section>
+            )}
+            {slip && slip.working.length > 0 && (
+              <Slip title="Working" about={slip.tree.tag} working={slip.working} />
+            )}
+          </div>
+        </div>
+      )}
+    </>
+  )
+}

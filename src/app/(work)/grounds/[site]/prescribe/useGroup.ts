@@ -1,0 +1,92 @@
+'use client'
+import { useMemo, useState } from 'react'
+import type { TypedGiven } from '@/core/methods/given'
+import {
+  countsOnGround,
+  totalsOf,
+  type Chosen,
+  type GroupQuestion,
+  type GroupTree,
+} from '@/core/methods/group'
+import type { GroupView } from '@/server/read/group'
+import { tablePlanner } from '@/ui/methods/tablePlanner'
+
+/** A tree of the view that can be planned: it is measured. */
+function plannable(tree: GroupView['trees'][number]): GroupTree | null {
+  return tree.facts
+    ? { id: tree.id, tag: tree.tag, facts: tree.facts, reading: tree.reading, closed: tree.closed }
+    : null
+}
+
+/** The table of a group: what was chosen for all and for each, and every tree's own figures by it. */
+export function useGroup(view: GroupView) {
+  const { ways, units, day } = view
+  const trees = useMemo(() => view.trees.flatMap((t) => plannable(t) ?? []), [view.trees])
+  const openFor = (useId: string) => trees.filter((t) => (t.closed[useId] ?? []).length === 0).length
+  const [useId, setUseId] = useState<string | null>(
+    () => [...ways].sort((a, b) => openFor(b.id) - openFor(a.id))[0]?.id ?? null,
+  )
+  const [choices, setChoices] = useState<Record<string, number>>({})
+  /** Trees for which something else was chosen than for all, by hand or by the share; null leaves one out. */
+  const [own, setOwn] = useState<Record<string, string | null>>({})
+  const [given, setGiven] = useState<Record<string, TypedGiven>>({})
+  const [forAll, setForAll] = useState<TypedGiven>({})
+
+  const q: GroupQuestion = useMemo(
+    () => ({
+      uses: ways.map((w) => ({ id: w.id, use: w.use, source: w.source })),
+      choices: Object.fromEntries(ways.map((w) => [w.id, choices[w.id] ?? view.rate.choice])),
+      day,
+      units,
+    }),
+    [ways, choices, day, units, view.rate.choice],
+  )
+  const chosen = (tree: GroupTree): Chosen => ({
+    useId: tree.id in own ? own[tree.id]! : useId,
+    given: { ...forAll, ...given[tree.id] },
+  })
+  const [plan] = useState(tablePlanner)
+  const { rows, ms } = plan(trees, chosen, q)
+  const totals = totalsOf(rows)
+  /** What is put on the ground of each active, with what its limit leaves. */
+  const grounds = [
+    ...new Set(ways.flatMap((w) => (w.limit === null ? [] : [w.product.actives[0]!.name]))),
+  ].map((active) => {
+    const limited = ways.filter((w) => w.limit !== null && w.product.actives[0]?.name === active)
+    const used = view.used.find((u) => u.active === active) ?? { active, applied: 0, others: 0, planned: 0 }
+    return {
+      limit: Math.min(...limited.map((w) => w.limit!)),
+      ...used,
+      wanted: rows.reduce(
+        (sum, r) =>
+          limited.some((w) => w.id === r.useId) && countsOnGround(r, q) ? sum + (r.plan?.active ?? 0) : sum,
+        0,
+      ),
+      useIds: limited.map((w) => w.id),
+    }
+  })
+  return {
+    q,
+    trees,
+    rows,
+    ms,
+    totals,
+    grounds,
+    useId,
+    setUseId: (id: string) => {
+      setUseId(id)
+      setOwn({})
+    },
+    choices: q.choices,
+    setChoice: (id: string, choice: number) => setChoices({ ...choices, [id]: choice }),
+    own,
+    setOwn,
+    given,
+    setGiven: (treeId: string, typed: TypedGiven) => setGiven({ ...given, [treeId]: typed }),
+    forAll,
+    setForAll,
+    chosen,
+  }
+}
+
+export type Group = ReturnType<typeof useGroup>

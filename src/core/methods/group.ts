@@ -1,0 +1,173 @@
+import type { PutOnMethod } from '../card/card'
+import type { ShareInput } from '../limits/share'
+import type { UnitSystem } from '../quantity/format'
+import type { Mass, Volume } from '../quantity/units'
+import type { Working } from '../working/working'
+import { readGiven, type TypedGiven } from './given'
+import type { DayFacts, SubjectPlan, TreeFacts, UseOf } from './plan'
+import { methodOf, planSubject } from './registry'
+
+/** A use that is on the table for a group of trees. */
+export interface GroupUse {
+  id: string
+  use: UseOf<PutOnMethod>
+  /** How a working names its card. */
+  source: string
+}
+
+/** A tree of a group, with what stands against each use for it. */
+export interface GroupTree {
+  id: string
+  tag: string
+  facts: TreeFacts
+  /** How a working names its reading. */
+  reading: string
+  /** By the id of a use; none where it may be chosen. */
+  closed: Readonly<Record<string, readonly string[]>>
+}
+
+/** What was chosen for a tree: a use, or none this year, and what was typed of it. */
+export interface Chosen {
+  useId: string | null
+  given: TypedGiven
+}
+
+/** A tree's line in the table. */
+export interface GroupRow {
+  tree: GroupTree
+  useId: string | null
+  plan: SubjectPlan | null
+  working: Working
+  /** `asks` while something is still to be measured; `closed` and `refused` say why. */
+  stands: 'planned' | 'left out' | 'asks' | 'closed' | 'refused'
+  why: string | null
+}
+
+/** What a group is planned with beside its trees. */
+export interface GroupQuestion {
+  uses: readonly GroupUse[]
+  /** The rate of each use, 0 low to 1 high. */
+  choices: Readonly<Record<string, number>>
+  day: DayFacts & { source: string }
+  units: UnitSystem
+}
+
+/** One tree by one use: the same dose a prescription of it alone would have. */
+export function planRow(tree: GroupTree, chosen: Chosen, q: GroupQuestion): GroupRow {
+  const row = (part: Pick<GroupRow, 'stands' | 'why'> & Partial<GroupRow>): GroupRow => ({
+    tree,
+    useId: chosen.useId,
+    plan: null,
+    working: [],
+    ...part,
+  })
+  const use = q.uses.find((u) => u.id === chosen.useId)
+  if (!use) return row({ stands: 'left out', why: null })
+  const closed = tree.closed[use.id] ?? []
+  if (closed.length > 0) return row({ stands: 'closed', why: closed.join(' ') })
+  const given = readGiven(chosen.given, q.units)
+  if (!given.ok) return row({ stands: 'refused', why: given.problem.message })
+  const planned = planSubject({
+    use: use.use,
+    tree: tree.facts,
+    day: q.day,
+    choice: q.choices[use.id] ?? 0,
+    given: given.value,
+    units: q.units,
+    sources: { reading: tree.reading, label: use.source, weather: q.day.source },
+  })
+  if (!planned.ok)
+    return row({
+      stands: planned.problem.code === 'missing' ? 'asks' : 'refused',
+      why: planned.problem.message,
+    })
+  return row({
+    stands: 'planned',
+    why: null,
+    plan: planned.value.plan as SubjectPlan,
+    working: planned.value.working,
+  })
+}
+
+/** What a whole table comes to. */
+export interface GroupTotals {
+  planned: number
+  minutes: number
+  water: Volume
+  /** By use: trees, product (m³ or kg) and active on the ground. */
+  byUse: Readonly<Record<string, { trees: number; product: number; active: Mass }>>
+}
+
+/** Adds up the planned rows. */
+export function totalsOf(rows: readonly GroupRow[]): GroupTotals {
+  const byUse: Record<string, { trees: number; product: number; active: Mass }> = {}
+  let [planned, minutes, water] = [0, 0, 0]
+  for (const { plan, useId } of rows) {
+    if (!plan || useId === null) continue
+    planned++
+    minutes += plan.minutes
+    water += plan.water ?? 0
+    const u = (byUse[useId] ??= { trees: 0, product: 0, active: 0 })
+    u.trees++
+    u.product += plan.product
+    u.active += plan.active ?? 0
+  }
+  return { planned, minutes, water, byUse }
+}
+
+/**
+ * The question of which tree is worked by which of several uses, within what the limit of the ground and the hours leave: every
+ * tree counts the same, so the most trees are worked; of equally many the fewer minutes win. A way into the trunk has no
+ * active on the ground. `limit` and `applied` in kg.
+ *
+ * @example share(shareQuestion(trees, ['drench', 'inject'], chosen, q, { limit: 0.27, applied: 0.16 }))
+ */
+export function shareQuestion(
+  trees: readonly GroupTree[],
+  useIds: readonly string[],
+  chosen: (tree: GroupTree) => Chosen,
+  q: GroupQuestion,
+  bounds: { limit: Mass; applied: Mass; minutes?: number },
+): ShareInput {
+  return {
+    limit: bounds.limit,
+    applied: [bounds.applied],
+    minutes: bounds.minutes,
+    units: q.units,
+    trees: trees.map((tree) => ({
+      id: tree.id,
+      priority: 1,
+      ways: useIds.flatMap((useId) => {
+        const row = planRow(tree, { ...chosen(tree), useId }, q)
+        return row.plan
+          ? [
+              {
+                way: useId,
+                active: countsOnGround(row, q) ? (row.plan.active ?? 0) : 0,
+                minutes: row.plan.minutes,
+                worth: 1,
+              },
+            ]
+          : []
+      }),
+    })),
+  }
+}
+
+/** Whether what a row puts on counts toward a yearly limit of the ground. */
+export function countsOnGround(row: GroupRow, q: Pick<GroupQuestion, 'uses'>): boolean {
+  const use = q.uses.find((u) => u.id === row.useId)?.use
+  return use !== undefined && use.limits?.activePerAreaYear !== undefined && methodOf(use).onGround
+}
+
+/** How many trees fit under what is left when all go by one use: the least active first. */
+export function howManyFit(rows: readonly GroupRow[], left: Mass): number {
+  const active = rows.flatMap((r) => (r.plan ? [r.plan.active ?? 0] : [])).sort((a, b) => a - b)
+  let [sum, n] = [0, 0]
+  for (const kg of active) {
+    sum += kg
+    if (sum > left * (1 + 1e-9)) break
+    n++
+  }
+  return n
+}

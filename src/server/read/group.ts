@@ -1,0 +1,99 @@
+import { causeName } from '@/almanac/causes'
+import { hostName } from '@/almanac/hosts'
+import { proposeRate } from '@/core/methods/proposeRate'
+import { readRate } from '@/core/quantity/parse'
+import { dateIn } from '@/core/time/calendar'
+import { usesOnShelf } from '@/db/queries/card'
+import { groundUse } from '@/db/queries/limit'
+import { siteById } from '@/db/queries/site'
+import { treesToPrescribe } from '@/db/queries/tree'
+import { MOST_SUBJECTS } from '../prescribe'
+import { cardSource, dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
+import { isId, reading } from './reader'
+import { plainMarks } from './ring'
+
+/**
+ * The trees of a site that wait for a prescription, those of one cause together: each with its facts and with what stands
+ * against each way; the ways there are; and what this year's limits leave on the ground.
+ */
+export function groupView(siteId: string, cause: string | null) {
+  return reading(async (context) => {
+    const { sql, person, now } = context
+    const site = isId(siteId) ? await siteById(sql, siteId) : undefined
+    if (!site) return null
+    const today = dateIn(site.timeZone, now)
+    const waiting = await treesToPrescribe(sql, site.id, MOST_SUBJECTS)
+    const hands = (await treesAtHand(context, waiting)).filter(
+      (h) => h.decided?.decidedOn === h.decided?.diagnosisId && h.decided !== null,
+    )
+    const counts = new Map<string, number>()
+    for (const h of hands) counts.set(h.decided!.cause, (counts.get(h.decided!.cause) ?? 0) + 1)
+    const causes = [...counts]
+      .map(([id, trees]) => ({ id, name: causeName(id), trees }))
+      .sort((a, b) => b.trees - a.trees || (a.name < b.name ? -1 : 1))
+    const chosen = causes.find((c) => c.id === cause) ?? causes[0] ?? null
+    const own = hands.filter((h) => h.decided!.cause === chosen?.id)
+    const uses = await usesOnShelf(sql)
+    const ways = own.map((h) =>
+      waysFor(h, uses, { on: today, units: person.units, action: h.decided!.action }),
+    )
+    const named = new Map(ways.flat().map((w) => [w.id, w]))
+    const day = dayFor(site.timeZone, now, today)
+    return {
+      site,
+      causes,
+      cause: chosen,
+      trees: own.map((h, i) => ({
+        id: h.tree.id,
+        tag: h.tree.tag,
+        kind: hostName(h.tree.host),
+        decisionId: h.decided!.decisionId!,
+        facts: h.facts && { ...h.facts, marks: plainMarks(h.marks) },
+        reading: h.reading ? readingSource(h.reading, site.timeZone) : '',
+        askFood: h.kind?.edible ? null : (h.kind?.askFood ?? null),
+        // A way that does not name this kind at all is closed for it too.
+        closed: Object.fromEntries(
+          [...named.keys()].map((useId) => {
+            const way = ways[i]!.find((w) => w.id === useId)
+            return [
+              useId,
+              way ? way.closed.map((c) => c.text) : ['The card does not name this kind of tree.'],
+            ]
+          }),
+        ),
+      })),
+      ways: [...named.values()].map((w) => ({
+        id: w.id,
+        product: w.product,
+        use: w.use,
+        source: cardSource(w.product),
+        reasons: w.reasons,
+        limit: limitOf(w.use.limits?.activePerAreaYear, site.areaM2),
+      })),
+      used: await groundUse(sql, site.id, today.slice(0, 4)),
+      rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
+      day,
+      today,
+      units: person.units,
+    }
+  })
+}
+
+/** One rate for all: high when most of them show it in the crown. */
+function proposedForAll(live: readonly (number | null)[]): { choice: 0 | 1; why: string } {
+  const high = live.filter(
+    (l) => proposeRate({ crownLost: l === null ? null : 100 - l, diameter: null }).choice === 1,
+  )
+  return high.length * 2 > live.length
+    ? { choice: 1, why: `${high.length} of ${live.length} show it in the crown.` }
+    : { choice: 0, why: `Most of them, ${live.length - high.length} of ${live.length}, are hardly touched.` }
+}
+
+/** What a card allows on a ground in a year, kg; null where it sets no limit or the ground’s size is not known. */
+function limitOf(perArea: string | undefined, areaM2: number | null): number | null {
+  if (perArea === undefined || areaM2 === null) return null
+  const rate = readRate(perArea, 'mass', 'area', 'limits.activePerAreaYear')
+  return rate.ok ? rate.value.si * areaM2 : null
+}
+
+export type GroupView = NonNullable<Awaited<ReturnType<typeof groupView>>>
