@@ -163,6 +163,8 @@ export interface Way extends UseRow {
   /** Empty when it may be chosen. What is only still to be asked, such as who eats of it, is no refusal. */
   closed: { rule: string; text: string }[]
   reasons: string[]
+  /** By merit; the greater stands first. */
+  score: number
 }
 
 /**
@@ -191,5 +193,4 @@ export function waysFor(
       return { ...u, source: cardSource(u.product), closed, reasons, score }
     })
     .sort((a, b) => Number(a.closed.length > 0) - Number(b.closed.length > 0) || b.score - a.score)
-    .map(({ score: _, ...way }) => way)
 }

@@ -9,6 +9,7 @@ import { finishPracticeVerb } from './practice'
 import { mergeTreesVerb, moveTreeVerb, removeTreeVerb, standAgainVerb, strikeReadingVerb } from './putRight'
 import { beginWorkVerb, confirmTreeVerb, markStepVerb, markStepsVerb } from './run'
 import { signRecordVerb } from './signRecord'
+import { noteAppliedVerb, setAreaVerb } from './limits'
 import { enterCardVerb, enterLotVerb } from './shelf'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
 import type { Role } from '@/db/queries/person'
@@ -18,6 +19,8 @@ import { mayDo, type Performable } from './verb'
 export const VERBS = {
   'enter-card': enterCardVerb,
   'enter-lot': enterLotVerb,
+  'note-applied': noteAppliedVerb,
+  'set-area': setAreaVerb,
   'add-tree': addTreeVerb,
   'change-tree': changeTreeVerb,
   'confirm-identity': confirmIdentityVerb,

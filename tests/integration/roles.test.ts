@@ -28,6 +28,8 @@ const MAY: Record<string, Role[]> = {
   'withdraw-prescription': ['arborist'],
   'confirm-tree': FIELD,
   'begin-work': FIELD,
+  'note-applied': ['arborist', 'crew lead', 'office'],
+  'set-area': ['arborist', 'office'],
   'mark-steps': FIELD,
   'mark-step': FIELD,
   'sign-record': ['arborist', 'crew lead'],

@@ -57,6 +57,8 @@ import { findView } from '@/server/read/find'
 import { frameView } from '@/server/read/frame'
 import { pageOfTrees, planOf, sitesView, siteView, waitingView } from '@/server/read/grounds'
 import { cardView, shelfView } from '@/server/read/shelf'
+import { groupView } from '@/server/read/group'
+import { limitsView } from '@/server/read/limits'
 import { runListView, todayView } from '@/server/read/today'
 import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
 import { followUpsView, followUpView, jobView, ledgerView, recordView } from '@/server/read/work'
@@ -178,7 +180,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['frame', () => frameView(), 2, 3_000],
   ['Today', () => todayView(), 8, 26_000],
   ['Run, list', () => runListView(), 1, 4_000],
-  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 6, 8_000],
+  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 7, 8_000],
   ['Grounds', () => sitesView(), 1, 4_000],
   ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 7, 4_000],
   ['a site of 5,000 trees', () => siteView(scaleId('site', 1)), 8, 32_000],
@@ -240,6 +242,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['the almanac', () => almanacView(), 3, 100],
   ['the shelf', () => shelfView(), 2, 100],
   ['a card', () => cardView('EB4'), 2, 100],
+  ['many trees at once', () => groupView(scaleId('site', 77), null), 12, 8_000],
+  ['the limits of a ground', () => limitsView(scaleId('site', 77), null), 8, 2_000],
   ['find a tag', () => findView('T040007'), 3, 2_000],
   ['find a kind', () => findView('red oak'), 3, 3_000],
   ['find a site', () => findView('site 07'), 3, 3_000],

@@ -5,7 +5,7 @@ import type { Mass, Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import { readGiven, type TypedGiven } from './given'
 import type { DayFacts, SubjectPlan, TreeFacts, UseOf } from './plan'
-import { methodOf, planSubject } from './registry'
+import { planSubject } from './registry'
 
 /** A use that is on the table for a group of trees. */
 export interface GroupUse {
@@ -116,18 +116,19 @@ export function totalsOf(rows: readonly GroupRow[]): GroupTotals {
 }
 
 /**
- * The question of which tree is worked by which of several uses, within what the limit of the ground and the hours leave: every
- * tree counts the same, so the most trees are worked; of equally many the fewer minutes win. A way into the trunk has no
- * active on the ground. `limit` and `applied` in kg.
+ * The question of which tree is worked by which of several uses, within what the limit of one active on the ground and the
+ * hours leave: every tree counts the same, so the most trees are worked; of equally many the fewer minutes win. Only `limited`
+ * uses count toward the limit; those that a limit of another active binds do not belong among `useIds`. `limit` and `applied`
+ * in kg.
  *
- * @example share(shareQuestion(trees, ['drench', 'inject'], chosen, q, { limit: 0.27, applied: 0.16 }))
+ * @example share(shareQuestion(trees, ['drench', 'inject'], chosen, q, { limit: 0.27, applied: 0.16, limited: ['drench'] }))
  */
 export function shareQuestion(
   trees: readonly GroupTree[],
   useIds: readonly string[],
   chosen: (tree: GroupTree) => Chosen,
   q: GroupQuestion,
-  bounds: { limit: Mass; applied: Mass; minutes?: number },
+  bounds: { limit: Mass; applied: Mass; limited: readonly string[]; minutes?: number },
 ): ShareInput {
   return {
     limit: bounds.limit,
@@ -138,13 +139,13 @@ export function shareQuestion(
       id: tree.id,
       priority: 1,
       ways: useIds.flatMap((useId) => {
-        const row = planRow(tree, { ...chosen(tree), useId }, q)
-        return row.plan
+        const { plan } = planRow(tree, { ...chosen(tree), useId }, q)
+        return plan
           ? [
               {
                 way: useId,
-                active: countsOnGround(row, q) ? (row.plan.active ?? 0) : 0,
-                minutes: row.plan.minutes,
+                active: bounds.limited.includes(useId) ? (plan.active ?? 0) : 0,
+                minutes: plan.minutes,
                 worth: 1,
               },
             ]
@@ -152,12 +153,6 @@ export function shareQuestion(
       }),
     })),
   }
-}
-
-/** Whether what a row puts on counts toward a yearly limit of the ground. */
-export function countsOnGround(row: GroupRow, q: Pick<GroupQuestion, 'uses'>): boolean {
-  const use = q.uses.find((u) => u.id === row.useId)?.use
-  return use !== undefined && use.limits?.activePerAreaYear !== undefined && methodOf(use).onGround
 }
 
 /** How many trees fit under what is left when all go by one use: the least active first. */

@@ -129,3 +129,10 @@ export async function newestVersion(sql: FirmSql, code: string): Promise<number>
     select version from card where code = ${code} order by version desc limit 1`
   return rows[0]?.version ?? 0
 }
+
+/** The names of all actives on the shelf. */
+export async function activesOnShelf(sql: FirmSql): Promise<string[]> {
+  const rows = await sql<{ name: string }[]>`
+    select distinct a->>'name' as name from card c, jsonb_array_elements(c.body->'actives') a order by 1`
+  return rows.map((r) => r.name)
+}

@@ -54,3 +54,33 @@ export async function noteAppliedByOthers(
 export async function siteForChange(sql: FirmSql, siteId: string): Promise<void> {
   await sql`select 1 from site where id = ${siteId} for no key update`
 }
+
+export async function setArea(sql: FirmSql, siteId: string, areaM2: number): Promise<void> {
+  await sql`update site set area_m2 = ${areaM2} where id = ${siteId}`
+}
+
+/** The years in which anything that counts was put on a site or is planned there, the newest first. */
+export async function yearsOfUse(sql: FirmSql, siteId: string): Promise<string[]> {
+  const rows = await sql<{ year: string }[]>`
+    select distinct to_char(on_date, 'YYYY') as year from (
+      select on_date from application_subject where site_id = ${siteId} and active is not null
+      union all select on_date from applied_by_others where site_id = ${siteId}
+      union all select on_date from job where site_id = ${siteId} and recorded < trees) d order by year desc limit 20`
+  return rows.map((r) => r.year)
+}
+
+/** What counts of an active on a site in a year, day by day: ours and others'. kg. */
+export async function useByDay(
+  sql: FirmSql,
+  siteId: string,
+  year: string,
+): Promise<{ on: string; active: string; kg: number; ours: boolean }[]> {
+  const [from, to] = [`${year}-01-01`, `${year}-12-31`]
+  return sql<{ on: string; active: string; kg: number; ours: boolean }[]>`
+    select on_date::text as on, active, sum(kg) as kg, ours from (
+      select on_date, active, active_kg as kg, true as ours from application_subject
+        where site_id = ${siteId} and on_date between ${from} and ${to} and active is not null
+      union all
+      select on_date, active, active_kg, false from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}) d
+    group by on_date, active, ours order by on_date, active, ours limit 800`
+}

@@ -62,14 +62,16 @@ export function groupView(siteId: string, cause: string | null) {
           }),
         ),
       })),
-      ways: [...named.values()].map((w) => ({
-        id: w.id,
-        product: w.product,
-        use: w.use,
-        source: cardSource(w.product),
-        reasons: w.reasons,
-        limit: limitOf(w.use.limits?.activePerAreaYear, site.areaM2),
-      })),
+      ways: [...named.values()]
+        .sort((a, b) => b.score - a.score)
+        .map((w) => ({
+          id: w.id,
+          product: w.product,
+          use: w.use,
+          source: cardSource(w.product),
+          reasons: w.reasons,
+          limit: limitOf(w.use.limits?.activePerAreaYear, site.areaM2),
+        })),
       used: await groundUse(sql, site.id, today.slice(0, 4)),
       rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
       day,

@@ -1,6 +1,7 @@
 import type { GroundUse } from '@/core/limits/ground'
 import type { UnitSystem } from '@/core/quantity/format'
-import { shown } from '@/core/quantity/pair'
+import { plain } from '@/core/quantity/format'
+import { quantityIn, shown } from '@/core/quantity/pair'
 
 /** What the yearly limit of a ground is used up by: put on by us, by others, planned, and what is being planned now. */
 export function LimitBar({
@@ -12,7 +13,10 @@ export function LimitBar({
   areaM2: number
   units: UnitSystem
 }) {
-  const lb = (kg: number) => shown(kg, 'lb', units, 3)
+  const lb = (kg: number) => {
+    const { value, unit } = quantityIn(kg, 'lb', units)
+    return `${plain(value, 3)} ${unit}`
+  }
   const parts = [
     ['put on', ground.applied, 'bg-straw'],
     ['by others', ground.others, 'bg-plum'],

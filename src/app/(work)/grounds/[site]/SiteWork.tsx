@@ -8,7 +8,7 @@ import { useViewKeys } from '@/ui/shell/keys'
 import { useMay } from '@/ui/shell/may'
 import { SitePlan } from './SitePlan'
 import { TreeList } from './TreeList'
-import { Button } from '@/ui/pieces/Button'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
@@ -48,6 +48,10 @@ export function SiteWork({ view }: { view: SiteView }) {
         </div>
         <div className="flex gap-2">
           <PrintButton />
+          {may('hand-to-crew') && !placing && (
+            <ButtonLink href={`/grounds/${view.site.id}/prescribe`}>Prescribe for many →</ButtonLink>
+          )}
+          <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
           {may('add-tree') && !placing && (
             <Button now onClick={() => setAdding(true)} title="New tree ( n )">
               Add a tree

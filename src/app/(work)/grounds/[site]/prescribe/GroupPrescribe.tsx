@@ -37,6 +37,10 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const over = group.grounds.filter(
     (g) => g.wanted > g.limit - g.applied - g.others - g.planned + g.limit * 1e-9,
   )
+  // Those that the way for all counts to, and those that anything planned counts to.
+  const grounds = group.grounds.filter(
+    (g) => g.wanted > 0 || (group.useId !== null && g.useIds.includes(group.useId)),
+  )
   const asks = view.trees.find((t) => t.askFood !== null && planned.some((r) => r.tree.id === t.id))?.askFood
   const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
 
@@ -111,10 +115,10 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       ) : ways.length === 0 ? (
         <Note className="mt-4">No card on the shelf names this cause on these kinds of tree.</Note>
       ) : (
-        <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[230px_minmax(420px,1fr)_minmax(240px,270px)]">
+        <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[212px_minmax(0,1fr)_250px]">
           <div className="no-print grid gap-4 content-start">
             <fieldset>
-              <legend className="label">The way for all, with how many trees it is open for</legend>
+              <legend className="label">The way for all</legend>
               <div className="grid gap-1.5">
                 {ways.map((w) => {
                   const open = group.trees.filter((t) => (t.closed[w.id] ?? []).length === 0).length
@@ -167,7 +171,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
           </div>
           <GroupTable view={view} group={group} chosen={chosen} onChosen={setChosen} />
           <div className="grid gap-4 content-start">
-            {group.grounds.map((g) => (
+            {grounds.map((g) => (
               <LimitBar key={g.active} ground={g} areaM2={site.areaM2!} units={units} />
             ))}
             {site.areaM2 === null && ways.some((w) => w.use.limits?.activePerAreaYear) && (
@@ -176,7 +180,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 nothing that has one can be signed.
               </Note>
             )}
-            {group.grounds.map((g) => (
+            {grounds.map((g) => (
               <ShareOut key={g.active} view={view} group={group} ground={g} />
             ))}
             {may('hand-to-crew') && (

@@ -59,7 +59,7 @@ export function GroupTable({
   })
   const unmeasured = view.trees.filter((t) => t.facts === null)
   return (
-    <div data-plan-ms={group.ms.toFixed(1)} id="group">
+    <div data-plan-ms={group.ms.toFixed(1)} id="group" className="overflow-x-auto min-w-0">
       <table className="w-full border-collapse">
         <caption className="sr-only">Trees of this prescription, each with its own figures</caption>
         <thead>
@@ -73,7 +73,6 @@ export function GroupTable({
             <th className="font-normal text-right pl-2">Product</th>
             <th className="font-normal text-right pl-2">Water</th>
             <th className="font-normal text-right pl-2">Active</th>
-            <th className="font-normal pl-3">Stands</th>
           </tr>
         </thead>
         <tbody>
@@ -81,11 +80,7 @@ export function GroupTable({
             const { tree, plan } = row
             const [word, tag] = STANDS[row.stands]
             const use = ways.find((w) => w.id === row.useId)?.use
-            const asksGirth =
-              use !== undefined &&
-              methodOf(use)
-                .asks(use)
-                .includes('portGirth')
+            const asksGirth = use !== undefined && methodOf(use).asks(use).includes('portGirth')
             const exception = tree.id in group.own
             return (
               <tr
@@ -98,7 +93,7 @@ export function GroupTable({
                 <td className="py-1">
                   <SmallRing size={Math.round(20 + Math.min(24, tree.facts.diameter * 32))} />
                 </td>
-                <td className="font-bold whitespace-nowrap">{tree.tag}</td>
+                <td className="font-bold whitespace-nowrap pr-2">{tree.tag}</td>
                 <td className="text-right pr-3 whitespace-nowrap">{showGirth(tree.facts.diameter, units)}</td>
                 <td>
                   <select
@@ -114,6 +109,10 @@ export function GroupTable({
                     ))}
                     <option value="">not this year</option>
                   </select>
+                  {row.stands !== 'planned' && row.stands !== 'left out' && (
+                    <span className={`tag ${tag} ml-2`}>{word}</span>
+                  )}
+                  {row.why && <span className="block text-small pb-1">{row.why}</span>}
                   {asksGirth && (
                     <input
                       aria-label={`Girth at the ports of ${tree.tag}`}
@@ -134,10 +133,6 @@ export function GroupTable({
                 </td>
                 <td className="text-right pl-2 whitespace-nowrap">
                   {plan?.active ? shown(plan.active, 'lb', units, 4) : '–'}
-                </td>
-                <td className="pl-3">
-                  <span className={`tag ${tag}`}>{word}</span>
-                  {row.why && <span className="block text-small max-w-[240px]">{row.why}</span>}
                 </td>
               </tr>
             )

@@ -4,7 +4,6 @@ import { METHOD_NAME } from '@/core/card/say'
 import { howManyFit, planRow, shareQuestion } from '@/core/methods/group'
 import { sayMinutes } from '@/core/methods/say'
 import type { Share } from '@/core/limits/share'
-import type { Result } from '@/core/problem'
 import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'
 import { Field } from '@/ui/fields/Field'
@@ -33,8 +32,16 @@ export function ShareOut({
   const left = ground.limit - ground.applied - ground.others - ground.planned
   const lb = (kg: number) => shown(kg, 'lb', units, 3)
 
+  // What another limit binds is shared out by its own; its trees stay where they are.
+  const useIds = ways.filter((w) => w.limit === null || ground.useIds.includes(w.id)).map((w) => w.id)
+  const mine = group.trees.filter((t) => {
+    const now = group.chosen(t).useId
+    return now === null || useIds.includes(now)
+  })
+
   // What each way alone would come to.
   const alone = ways
+    .filter((w) => useIds.includes(w.id))
     .map((w) => {
       const rows = group.trees.map((t) => planRow(t, { ...group.chosen(t), useId: w.id }, group.q))
       const planned = rows.filter((r) => r.plan)
@@ -62,24 +69,18 @@ export function ShareOut({
     }
     const minutes = hours.trim() === '' ? undefined : Number(hours) * 60
     w.postMessage({
-      question: shareQuestion(
-        group.trees,
-        ways.map((x) => x.id),
-        group.chosen,
-        group.q,
-        {
-          limit: ground.limit,
-          applied: ground.applied + ground.others + ground.planned,
-          minutes: minutes !== undefined && minutes >= 0 ? minutes : undefined,
-        },
-      ),
+      question: shareQuestion(mine, useIds, group.chosen, group.q, {
+        limit: ground.limit,
+        applied: ground.applied + ground.others + ground.planned,
+        limited: ground.useIds,
+        minutes: minutes !== undefined && minutes >= 0 ? minutes : undefined,
+      }),
     } satisfies ShareMessage)
   }
 
   const bestTrees = best?.share.choice.filter((c) => c.way !== null).length ?? 0
-  const moved = best
-    ? best.share.choice.filter((c) => (group.own[c.id] ?? group.useId) !== c.way && c.id in group.own).length
-    : 0
+  const now = (id: string) => (id in group.own ? group.own[id] : group.useId)
+  const moved = best ? best.share.choice.filter((c) => now(c.id) !== c.way).length : 0
   return (
     <section aria-label={`Sharing ${ground.active} out`} className="no-print bg-paper border border-line p-3">
       <h2>What is traded</h2>

@@ -1,13 +1,8 @@
 'use client'
 import { useMemo, useState } from 'react'
 import type { TypedGiven } from '@/core/methods/given'
-import {
-  countsOnGround,
-  totalsOf,
-  type Chosen,
-  type GroupQuestion,
-  type GroupTree,
-} from '@/core/methods/group'
+import { totalsOf, type Chosen, type GroupQuestion, type GroupTree } from '@/core/methods/group'
+import { methodOf } from '@/core/methods/registry'
 import type { GroupView } from '@/server/read/group'
 import { tablePlanner } from '@/ui/methods/tablePlanner'
 
@@ -24,7 +19,15 @@ export function useGroup(view: GroupView) {
   const trees = useMemo(() => view.trees.flatMap((t) => plannable(t) ?? []), [view.trees])
   const openFor = (useId: string) => trees.filter((t) => (t.closed[useId] ?? []).length === 0).length
   const [useId, setUseId] = useState<string | null>(
-    () => [...ways].sort((a, b) => openFor(b.id) - openFor(a.id))[0]?.id ?? null,
+    () =>
+      // In order of merit: the first that may go on most of them as they are measured.
+      (
+        ways.find(
+          (w) => openFor(w.id) * 2 >= trees.length && methodOf(w.use).asks(w.use as never).length === 0,
+        ) ??
+        ways.find((w) => openFor(w.id) > 0) ??
+        ways[0]
+      )?.id ?? null,
   )
   const [choices, setChoices] = useState<Record<string, number>>({})
   /** Trees for which something else was chosen than for all, by hand or by the share; null leaves one out. */
@@ -58,8 +61,7 @@ export function useGroup(view: GroupView) {
       limit: Math.min(...limited.map((w) => w.limit!)),
       ...used,
       wanted: rows.reduce(
-        (sum, r) =>
-          limited.some((w) => w.id === r.useId) && countsOnGround(r, q) ? sum + (r.plan?.active ?? 0) : sum,
+        (sum, r) => (limited.some((w) => w.id === r.useId) ? sum + (r.plan?.active ?? 0) : sum),
         0,
       ),
       useIds: limited.map((w) => w.id),

@@ -1,0 +1,208 @@
+import { addDays } from '@/core/time/calendar'
+import type { DemoTree } from './grounds'
+import { idFor, type Story } from './story'
+
+/** A repeatable number in 0…1 from a name. */
+function draw(name: string): number {
+  return parseInt(idFor(`draw ${name}`).slice(0, 8), 16) / 2 ** 32
+}
+const between = (name: string, low: number, high: number) => low + (high - low) * draw(name)
+const two = (n: number) => String(n).padStart(2, '0')
+
+/** A tree as it stands in a row or a wood; diameter in inches. */
+function tree(
+  tag: string,
+  host: string,
+  east: number,
+  north: number,
+  inches: number,
+  liveCrown: number,
+): DemoTree {
+  return {
+    tag,
+    host,
+    confirmed: true,
+    place: [Math.round(east * 10) / 10, Math.round(north * 10) / 10],
+    girths: [[String(Math.round(inches * Math.PI * 4) / 4), 20]],
+    liveCrown: Math.round(liveCrown / 5) * 5,
+    note: null,
+    marks: [],
+  }
+}
+
+/** The hemlock ravine: forty trees on two banks above a spring. */
+export const RAVINE_TREES: readonly DemoTree[] = Array.from({ length: 40 }, (_, i) => {
+  const tag = `Hem ${two(i + 1)}`
+  const bank = i % 2
+  return tree(
+    tag,
+    'hemlock',
+    6 + (i / 40) * 96 + between(`${tag} e`, -1.5, 1.5),
+    (bank === 0 ? 30 : 52) + between(`${tag} n`, -9, 9),
+    5.5 + 27 * draw(`${tag} d`) ** 1.8,
+    between(`${tag} c`, 55, 95),
+  )
+})
+
+/** The elm avenue: sixty-four street trees in two rows. */
+export const AVENUE_TREES: readonly DemoTree[] = Array.from({ length: 64 }, (_, i) => {
+  const tag = `Elm ${two(i + 1)}`
+  return tree(
+    tag,
+    'elm',
+    8 + Math.floor(i / 2) * 11,
+    i % 2 === 0 ? 8 : 24,
+    between(`${tag} d`, 15, 27),
+    between(`${tag} c`, 85, 100),
+  )
+})
+
+/** The old cider orchard: a hundred and twenty apples on three banks. */
+export const ORCHARD_TREES: readonly DemoTree[] = ['A', 'B', 'C'].flatMap((bank, b) =>
+  Array.from({ length: 40 }, (_, i) => {
+    const tag = `Cider ${bank}${two(i + 1)}`
+    return tree(
+      tag,
+      'apple',
+      6 + (i % 10) * 7,
+      6 + b * 34 + Math.floor(i / 10) * 7,
+      between(`${tag} d`, 6, 13),
+      between(`${tag} c`, 75, 100),
+    )
+  }),
+)
+
+const line = (...coordinates: [number, number][]) => ({ type: 'LineString' as const, coordinates })
+const area = (...corners: [number, number][]) => ({
+  type: 'Polygon' as const,
+  coordinates: [[...corners, corners[0]!]],
+})
+
+/** Places with their outlines; metres east and north of each corner. */
+export const MORE_PLACES = [
+  {
+    key: 'ravine',
+    trees: RAVINE_TREES,
+    place: {
+      client: 'Upper Spring commoners',
+      contact: 'the warden, by letter',
+      name: 'Upper Spring ravine',
+      where: 'Spring Lane, Tamsin’s Ferry',
+      note: 'The spring feeds six houses. Nothing on the ground beside it.',
+      areaM2: 6070,
+      features: [
+        { kind: 'boundary', name: 'common', geometry: area([2, 12], [106, 12], [106, 68], [2, 68]) },
+        { kind: 'water', name: 'spring', geometry: line([48, 41], [70, 42], [104, 40]) },
+        { kind: 'path', name: 'upper path', geometry: line([2, 64], [106, 62]) },
+      ],
+    },
+  },
+  {
+    key: 'avenue',
+    trees: AVENUE_TREES,
+    place: {
+      client: 'Town of Tamsin’s Ferry',
+      contact: 'the street office',
+      name: 'Elm avenue',
+      where: 'Ferry Road, Tamsin’s Ferry',
+      note: 'One lane stays open. Elm disease is watched for: three rounds each summer.',
+      areaM2: 11_200,
+      features: [
+        { kind: 'boundary', name: 'street', geometry: area([2, 2], [362, 2], [362, 30], [2, 30]) },
+        { kind: 'path', name: 'carriageway', geometry: line([2, 16], [362, 16]) },
+      ],
+    },
+  },
+  {
+    key: 'orchard',
+    trees: ORCHARD_TREES,
+    place: {
+      client: 'Quarrel Bank cider',
+      contact: 'the press house',
+      name: 'Quarrel Bank orchard',
+      where: 'Quarrel Bank, Tamsin’s Ferry',
+      note: 'Three banks, steep between. Picking begins in late September.',
+      areaM2: 8100,
+      features: [
+        { kind: 'boundary', name: 'orchard', geometry: area([1, 1], [76, 1], [76, 104], [1, 104]) },
+        { kind: 'path', name: 'lower track', geometry: line([1, 33], [76, 33]) },
+        { kind: 'path', name: 'upper track', geometry: line([1, 67], [76, 67]) },
+        { kind: 'well', name: 'well', geometry: { type: 'Point' as const, coordinates: [70, 102] } },
+      ],
+    },
+  },
+]
+
+/** Examines trees, signs the cause and what is done, all with the same findings. */
+async function decideAll(
+  story: Story,
+  trees: readonly DemoTree[],
+  findings: Parameters<Story['findings']>[3],
+  cause: string,
+  action: string,
+  words: string | null = null,
+) {
+  for (const { tag } of trees) {
+    const treeId = idFor(tag)
+    const daysAgo = 4
+    await story.findings(tag, daysAgo, 'round', findings)
+    const diagnosisId = idFor(`dx ${tag}`)
+    await story.do(
+      'maren',
+      daysAgo,
+      'sign-diagnosis',
+      {
+        id: diagnosisId,
+        treeId,
+        assessmentId: idFor(`${tag} round`),
+        cause,
+      },
+      20,
+    )
+    await story.do(
+      'maren',
+      daysAgo,
+      'sign-decision',
+      {
+        id: idFor(`dec ${tag}`),
+        treeId,
+        diagnosisId,
+        action,
+        words,
+      },
+      25,
+    )
+  }
+}
+
+/** The three larger places as their people left them: hemlocks to be treated under a limit nearly used, a bank with scab. */
+export async function moreGrounds(story: Story, today: string) {
+  for (const { key, trees } of MORE_PLACES) await story.trees(key, [...trees], today)
+  await story.do('philippa', 30, 'note-applied', {
+    id: idFor('applied ravine'),
+    siteId: idFor('site ravine'),
+    active: 'imidacloprid',
+    amount: '0.36 lb',
+    onDate: addDays(today, -60),
+    source: 'The commoners’ gardener, by his own receipt.',
+  })
+  await decideAll(
+    story,
+    RAVINE_TREES,
+    {
+      'needle-wool-base': 'there',
+      'needle-grey-thin': 'there',
+      'soil-wet': 'not-there',
+      'soil-dry': 'not-there',
+    },
+    'hemlock-woolly-adelgid',
+    'treat',
+  )
+  await decideAll(
+    story,
+    ORCHARD_TREES.slice(0, 40),
+    { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
+    'apple-scab',
+    'care',
+  )
+}

@@ -1,0 +1,206 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { shown } from '@/core/quantity/pair'
+import type { LimitsView } from '@/server/read/limits'
+import { Choice } from '@/ui/fields/Choice'
+import { Field } from '@/ui/fields/Field'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { LimitBar } from '@/ui/methods/LimitBar'
+import { LimitCurve } from '@/ui/methods/LimitCurve'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { PrintButton } from '@/ui/pieces/PrintButton'
+import { useMay } from '@/ui/shell/may'
+import { writtenDate } from '@/ui/when'
+
+/** What of each active the ground may still get this year, what used it up, and what others put on. */
+export function Limits({ view }: { view: LimitsView }) {
+  const { site, units, year } = view
+  const may = useMay()
+  const shownGrounds = view.grounds.filter((g) => g.applied + g.others + g.planned > 0)
+  const untouched = view.grounds.filter((g) => g.applied + g.others + g.planned === 0)
+  return (
+    <>
+      <p className="text-small text-ink2">
+        <Link href={`/grounds/${site.id}`} className="underline underline-offset-2">
+          {site.name}
+        </Link>
+      </p>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <div>
+          <h1>Limits on this ground, {year}</h1>
+          <p className="text-ink2 mt-1">
+            {site.areaM2 === null ? 'Its size has not been entered' : shown(site.areaM2, 'acre', units)} ·
+            whoever puts it on, it counts
+          </p>
+        </div>
+        <PrintButton />
+      </div>
+      {view.years.length > 1 && (
+        <p className="no-print mt-2 flex gap-3">
+          <span className="label">Year</span>
+          {view.years.map((y) =>
+            y === year ? (
+              <b key={y}>{y}</b>
+            ) : (
+              <Link key={y} href={`?year=${y}`} className="underline underline-offset-2">
+                {y}
+              </Link>
+            ),
+          )}
+        </p>
+      )}
+      {site.areaM2 === null && <AreaForm siteId={site.id} units={units} />}
+      <div className="grid gap-x-10 gap-y-6 mt-4 lg:grid-cols-[minmax(0,1.3fr)_minmax(280px,1fr)]">
+        <div className="grid gap-6 content-start">
+          {shownGrounds.map((g) => (
+            <div key={g.active}>
+              {g.perArea !== null && site.areaM2 !== null ? (
+                <>
+                  <LimitBar
+                    ground={{ ...g, limit: g.perArea * site.areaM2, wanted: 0 }}
+                    areaM2={site.areaM2}
+                    units={units}
+                  />
+                  <LimitCurve
+                    year={year}
+                    today={view.today}
+                    days={g.days}
+                    planned={g.planned}
+                    limit={g.perArea * site.areaM2}
+                    units={units}
+                  />
+                </>
+              ) : (
+                <p>
+                  <b>{g.active}</b>: {shown(g.applied + g.others, 'lb', units, 3)} put on; no card on the
+                  shelf limits it by the year.
+                </p>
+              )}
+              <p className="text-small text-ink2 mt-1">By {g.cards.join(', ') || 'no card'}.</p>
+            </div>
+          ))}
+          {shownGrounds.length === 0 && (
+            <p>Nothing that counts toward a yearly limit was put on here in {year}.</p>
+          )}
+          {untouched.length > 0 && (
+            <p className="text-small text-ink2">
+              Untouched this year: {untouched.map((g) => g.active).join(', ')}.
+            </p>
+          )}
+        </div>
+        <div>
+          <h2>Put on by others</h2>
+          <ul className="border-t border-line mt-1">
+            {view.others.map((o) => (
+              <li key={o.id} className="border-b border-line py-2">
+                <b>
+                  {shown(o.activeKg, 'lb', units, 3)} of {o.active}
+                </b>{' '}
+                on {writtenDate(o.onDate)}
+                <span className="block text-small text-ink2">
+                  {o.source} Noted by {o.by}.
+                </span>
+              </li>
+            ))}
+            {view.others.length === 0 && (
+              <li className="border-b border-line py-2 text-ink2">Nothing is known of in {year}.</li>
+            )}
+          </ul>
+          {may('note-applied') && <NoteForm view={view} />}
+        </div>
+      </div>
+    </>
+  )
+}
+
+function NoteForm({ view }: { view: LimitsView }) {
+  const router = useRouter()
+  const { send, busy, problem } = useVerb('note-applied', { makes: 'id' })
+  const empty = { active: view.grounds[0]?.active ?? '', amount: '', onDate: view.today, source: '' }
+  const [form, setForm] = useState(empty)
+  const at = (field: string) => (problem?.field === field ? problem.message : null)
+  return (
+    <form
+      noValidate
+      className="no-print grid gap-3 mt-4 max-w-md"
+      onSubmit={async (e) => {
+        e.preventDefault()
+        if (!(await send({ siteId: view.site.id, ...form }))) return
+        setForm(empty)
+        router.refresh()
+      }}
+    >
+      <h3 className="font-bold">Note what somebody else put on</h3>
+      <Choice
+        label="Active"
+        value={form.active}
+        onValue={(active) => setForm({ ...form, active })}
+        options={view.actives.map((a) => [a, a] as const)}
+        problem={at('active')}
+      />
+      <Field
+        label={`How much of the active, ${view.units === 'us' ? 'lb' : 'kg'}`}
+        value={form.amount}
+        onChange={(e) => setForm({ ...form, amount: e.target.value })}
+        problem={at('amount')}
+      />
+      <Field
+        label="Day"
+        type="date"
+        max={view.today}
+        value={form.onDate}
+        onChange={(e) => setForm({ ...form, onDate: e.target.value })}
+        problem={at('onDate')}
+      />
+      <Field
+        label="How it is known"
+        value={form.source}
+        onChange={(e) => setForm({ ...form, source: e.target.value })}
+        problem={at('source')}
+        hint="A receipt, a record, somebody’s word."
+      />
+      <ProblemNote
+        problem={problem && ['active', 'amount', 'onDate', 'source'].includes(problem.field) ? null : problem}
+      />
+      <Button type="submit" disabled={busy}>
+        {busy ? 'Keeping' : 'It counts here'}
+      </Button>
+    </form>
+  )
+}
+
+function AreaForm({ siteId, units }: { siteId: string; units: 'us' | 'metric' }) {
+  const router = useRouter()
+  const may = useMay()
+  const { send, busy, problem } = useVerb('set-area')
+  const [area, setArea] = useState('')
+  return (
+    <Note as="div" className="mt-3 max-w-xl">
+      A yearly limit is of so much an acre: without the size of the ground nothing that has one can be signed.
+      {may('set-area') && (
+        <form
+          noValidate
+          className="flex flex-wrap items-end gap-3 mt-2"
+          onSubmit={async (e) => {
+            e.preventDefault()
+            if (await send({ siteId, area })) router.refresh()
+          }}
+        >
+          <Field
+            label={`How large it is, ${units === 'us' ? 'acre' : 'm²'}`}
+            value={area}
+            onChange={(e) => setArea(e.target.value)}
+            problem={problem?.message ?? null}
+          />
+          <Button type="submit" disabled={busy}>
+            Enter it
+          </Button>
+        </form>
+      )}
+    </Note>
+  )
+}
