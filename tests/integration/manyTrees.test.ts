@@ -41,6 +41,7 @@ async function hemlock(
     eastM: east,
     northM: 0,
     note: null,
+    accepted: ['far'],
   })
   await done(arborist(), 'add-reading', {
     id: uuidv7(),
@@ -122,7 +123,7 @@ beforeAll(async () => {
       by: null,
     })
     await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry)
-      values (${uuidv7()}, ${firm.id}, ${firm.site}, 'water', 'spring', '{"type":"Point","coordinates":[100,0]}')`
+      values (${uuidv7()}, ${firm.id}, ${firm.site}, 'water', 'spring', '{"type":"Point","coordinates":[40,0]}')`
   })
 })
 afterAll(() => closePool())
@@ -315,7 +316,7 @@ describe('a drench for several trees', () => {
 
 describe('what stands against one tree of many is said with its name', () => {
   test('a spring inside the setback, a dry tree, an empty list, a tree twice', async () => {
-    const near = await hemlock('Near 1', 6, 97)
+    const near = await hemlock('Near 1', 6, 37)
     const far = await hemlock('Far 1', 6, 2)
     expect(await problemOf(arborist(), 'hand-to-crew', forAll([far, near]))).toMatchObject({
       code: 'not-allowed',

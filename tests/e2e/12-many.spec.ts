@@ -1,0 +1,105 @@
+import { expect, test } from '@playwright/test'
+import { idOf, picture, signIn } from './signIn'
+
+/** Forty hemlocks under a limit that does not suffice: signed in one go, worked by hand, one record. */
+test.describe.configure({ mode: 'serial' })
+
+test('the arborist shares the limit out and signs one prescription for many trees', async ({ page }) => {
+  await signIn(page, 'maren')
+  await page.goto(`/trees/${await idOf(page, 'Hem 02')}`)
+  await page.getByRole('link', { name: 'Upper Spring ravine' }).first().click()
+  await page.getByRole('link', { name: 'Prescribe for many →' }).click()
+  await expect(
+    page.getByRole('heading', { level: 1, name: 'Hemlock woolly adelgid, 40 trees' }),
+  ).toBeVisible()
+  // Four stand too near the spring: they say so, and cannot be drenched.
+  await expect(page.getByText('open for 36 of 40').first()).toBeVisible()
+  await expect(page.getByText(/Spring at \d+ ft: the card keeps 25 ft/).first()).toBeVisible()
+  // More than the limit leaves cannot be signed.
+  await expect(page.getByText(/More imidacloprid than the limit leaves this year/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign for 36 trees →' })).toBeDisabled()
+  expect(Number(await page.locator('#group').getAttribute('data-plan-ms'))).toBeLessThan(250)
+
+  await page.getByRole('button', { name: 'Share it out for most trees' }).click()
+  await expect(page.getByText('The best there is: 13 trees')).toBeVisible()
+  await picture(page, '21-many')
+  // One more by hand is too much, and is said; taken out again it can be signed.
+  await page.getByLabel('Way for Hem 03', { exact: true }).selectOption({ label: 'soil drench, SD2' })
+  await expect(page.getByText(/1 moved by hand since: 14 trees now/)).toBeVisible()
+  await expect(page.getByRole('button', { name: 'Sign for 14 trees →' })).toBeDisabled()
+  await page.getByLabel('Way for Hem 03', { exact: true }).selectOption({ label: 'not this year' })
+  await page.getByRole('button', { name: 'Sign for 13 trees →' }).click()
+  await page.waitForURL(/\/run\//)
+  await expect(page.getByText('1 of 13')).toBeVisible()
+})
+
+test('the crew drenches by hand, without signal in the middle, and signs one record for all', async ({
+  page,
+  context,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signIn(page, 'teodor')
+  await page.goto('/run')
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /Upper Spring/ })
+    .click()
+  await page.getByRole('button', { name: 'Gear is on, begin' }).click()
+  await expect(page.getByText('Put the protective gear on first, then tick it.')).toBeVisible()
+  for (const box of await page.getByRole('checkbox').all()) await box.check()
+  await page.getByRole('button', { name: 'Gear is on, begin' }).click()
+  await page.getByRole('button', { name: 'Basin: done' }).click()
+  await picture(page, '22-drench-by-hand')
+  // The network goes: what is on the screen stays, and every press is kept on the device.
+  await context.setOffline(true)
+  await page.getByRole('button', { name: 'Pour: done' }).click()
+  await expect(page.getByText(/1 press on this device, not sent yet: no signal/)).toBeVisible()
+  await page.getByRole('button', { name: 'Cover: done' }).click()
+  await expect(page.getByText('2 presses on this device, not sent yet: no signal')).toBeVisible()
+  await expect(page.getByText('Hem 02 is done')).toBeVisible()
+  await context.setOffline(false)
+  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
+  // Taken back and done again.
+  await page.getByRole('button', { name: 'Take the last press on “Cover” back' }).click()
+  await page.getByRole('button', { name: 'Cover: done' }).click()
+  // The rest of the bank by one press a step.
+  for (const [step, n] of [
+    ['Basin', 12],
+    ['Pour', 12],
+    ['Cover', 12],
+  ] as const)
+    await page.getByRole('button', { name: `${step}: done at all ${n}` }).click()
+  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
+  await page.getByRole('button', { name: 'Finish', exact: true }).click()
+  await expect(page.getByRole('heading', { name: 'Record for 13 of 13 trees' })).toBeVisible()
+  await page.getByLabel('Lot, off the package').selectOption('SD2-5521')
+  await page.getByLabel('Notices given').fill('warden told, sign at the upper path')
+  await page.getByRole('button', { name: 'Sign the record' }).click()
+  await page.waitForURL(/\/ledger\//)
+  await expect(page.getByRole('heading', { level: 1 })).toContainText('13 trees at Upper Spring ravine')
+  await page.setViewportSize({ width: 1280, height: 800 })
+  await expect(
+    page.getByRole('cell', { name: 'Hem 02, Hemlock' }).or(page.getByText('Hem 02, Hemlock')),
+  ).toBeVisible()
+  await picture(page, '23-record-of-many')
+})
+
+test('the ledger of limits knows what went on, and what others put on', async ({ page }) => {
+  await signIn(page, 'philippa')
+  await page.goto(`/trees/${await idOf(page, 'Hem 02')}`)
+  await page.getByRole('link', { name: 'Upper Spring ravine' }).first().click()
+  await page.getByRole('link', { name: 'Limits' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Limits on this ground, 2026' })).toBeVisible()
+  const limit = page.getByRole('region', { name: 'Yearly limit of imidacloprid' })
+  await expect(limit.getByText('by others')).toBeVisible()
+  await expect(limit.getByText('put on', { exact: true })).toBeVisible()
+  await picture(page, '24-limits')
+  await page.getByLabel('Active').selectOption('imidacloprid')
+  await page.getByLabel('How much of the active, lb').fill('a lot')
+  await page.getByLabel('How it is known').fill('told at the gate')
+  await page.getByRole('button', { name: 'It counts here' }).click()
+  await expect(page.getByText(/cannot be read from "a lot"/)).toBeVisible()
+  await page.getByLabel('How much of the active, lb').fill('0.01')
+  await page.getByRole('button', { name: 'It counts here' }).click()
+  await expect(page.getByText('told at the gate')).toBeVisible()
+})
