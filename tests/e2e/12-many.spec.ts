@@ -48,20 +48,20 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
   await expect(page.getByText('Put the protective gear on first, then tick it.')).toBeVisible()
   for (const box of await page.getByRole('checkbox').all()) await box.check()
   await page.getByRole('button', { name: 'Gear is on, begin' }).click()
-  await page.getByRole('button', { name: 'Basin: done' }).click()
+  await page.getByRole('button', { name: 'Basin: done', exact: true }).click()
   await picture(page, '22-drench-by-hand')
   // The network goes: what is on the screen stays, and every press is kept on the device.
   await context.setOffline(true)
-  await page.getByRole('button', { name: 'Pour: done' }).click()
+  await page.getByRole('button', { name: 'Pour: done', exact: true }).click()
   await expect(page.getByText(/1 press on this device, not sent yet: no signal/)).toBeVisible()
-  await page.getByRole('button', { name: 'Cover: done' }).click()
+  await page.getByRole('button', { name: 'Cover: done', exact: true }).click()
   await expect(page.getByText('2 presses on this device, not sent yet: no signal')).toBeVisible()
   await expect(page.getByText('Hem 02 is done')).toBeVisible()
   await context.setOffline(false)
   await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
   // Taken back and done again.
   await page.getByRole('button', { name: 'Take the last press on “Cover” back' }).click()
-  await page.getByRole('button', { name: 'Cover: done' }).click()
+  await page.getByRole('button', { name: 'Cover: done', exact: true }).click()
   // The rest of the bank by one press a step.
   for (const [step, n] of [
     ['Basin', 12],

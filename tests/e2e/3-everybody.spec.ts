@@ -39,6 +39,8 @@ async function views(page: Page): Promise<string[]> {
     '/',
     '/grounds',
     site!,
+    `${site!}/prescribe`,
+    `${site!}/limits`,
     `/trees/${ash}`,
     `/trees/${ash}/examine`,
     `/trees/${linden}/weigh`,
