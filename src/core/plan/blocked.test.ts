@@ -11,6 +11,8 @@ const READY: Standing = {
 
 test('nothing is in the way of a tree that is measured, diagnosed, decided and told apart', () => {
   expect(blockedBy(READY)).toBeNull()
+  // Sprays and feeds are part of caring for a tree.
+  expect(blockedBy({ ...READY, decided: 'care' })).toBeNull()
 })
 test.each([
   [{ handed: { done: true, onDate: '2026-06-12' } }, 'work', /done and recorded/],
@@ -19,9 +21,9 @@ test.each([
   [{ measured: false }, 'measure', /not been measured/],
   [{ diagnosed: false }, 'examine', /No cause/],
   [{ decided: null }, 'decide', /Nothing has been decided/],
-  [{ decided: 'care' }, 'decided otherwise', /not to treat/],
+  [{ decided: 'watch' }, 'decided otherwise', /neither to treat/],
   [{ kindOpen: true }, 'kind', /look-alikes/],
-  [{ cards: 0 }, 'shelf', /No label card/],
+  [{ cards: 0 }, 'shelf', /No card on the shelf/],
 ] as [Partial<Standing>, string, RegExp][])('%j stops it at %s', (change, at, text) => {
   expect(blockedBy({ ...READY, ...change })).toEqual({ at, text: expect.stringMatching(text) })
 })

@@ -157,6 +157,7 @@ export function PortWork({
             <button
               type="button"
               className="underline underline-offset-2 min-h-[44px]"
+              disabled={resting.has(port.id)}
               onClick={() => act(port, { kind: 'undo' })}
             >
               Take the last step of port {port.number} back

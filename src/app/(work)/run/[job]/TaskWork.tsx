@@ -112,6 +112,7 @@ export function TaskWork({
                 <button
                   type="button"
                   className="underline underline-offset-2 min-h-[44px] sm:min-h-[32px] text-small"
+                  disabled={resting.has(t.step.id)}
                   onClick={() => act(t, { kind: 'undo' })}
                 >
                   Take the last press on “{name}” back
