@@ -1,3 +1,5 @@
+import { planRow, type GroupQuestion } from '@/core/methods/group'
+import { CARDS, useOf } from '../demo/cards'
 import loadHighs from 'highs'
 import { ask, CALCULATORS } from '@/calc/calculators'
 import { seeded } from '@/core/decide/random'
@@ -196,8 +198,46 @@ function draws() {
   )
 }
 
+/** A table of 200 trees worked out anew, as it is when the rate for all is changed. */
+function table() {
+  console.log('\n| 200 trees worked out anew | p50, ms | p95, ms |\n| --- | ---: | ---: |')
+  for (const [code, method, given] of [
+    ['SD2', 'soil-drench', {}],
+    ['SD2', 'soil-injection', {}],
+    ['DN7', 'bark-spray', {}],
+    ['EB4', 'trunk-injection', { portGirth: '70 in' }],
+  ] as const) {
+    const use = useOf(CARDS.find((c) => c.card.code === code)!.card, method)
+    const host = use.hosts === 'any' ? 'ash' : use.hosts[0]!
+    const trees = Array.from({ length: 200 }, (_, i) => {
+      const diameter = toSI(15 + 10 * random(), 'in')
+      return {
+        id: `${i}`,
+        tag: `${i}`,
+        facts: { host, wood: 'ring-porous' as const, stems: [{ diameter }], diameter, marks: [], holes: [] },
+        reading: '',
+        closed: {},
+      }
+    })
+    const q: GroupQuestion = {
+      uses: [{ id: 'use', use, source: '' }],
+      choices: { use: 0.5 },
+      day: { on: '2026-06-12', soil: 'moist', temperature: 21, source: '' },
+      units: 'us',
+    }
+    const times = Array.from({ length: 20 }, () => {
+      const [ms, rows] = timed(() => trees.map((t) => planRow(t, { useId: 'use', given }, q)))
+      if (rows.some((r) => r.plan === null))
+        throw new Error(`${code} ${method}: ${rows.find((r) => !r.plan)!.why}`)
+      return ms
+    })
+    console.log(`| ${method} | ${median(times).toFixed(1)} | ${p95(times).toFixed(1)} |`)
+  }
+}
+
 async function main() {
   everyCalculator()
+  table()
   const highs = await loadHighs()
   const solve: Solve = (problem, options) => highs.solve(problem, options)
   knapsacks(solve)

@@ -94,7 +94,7 @@ test('the ledger of limits knows what went on, and what others put on', async ({
   await expect(limit.getByText('by others')).toBeVisible()
   await expect(limit.getByText('put on', { exact: true })).toBeVisible()
   await picture(page, '24-limits')
-  await page.getByLabel('Active').selectOption('imidacloprid')
+  await page.getByLabel('Active', { exact: true }).selectOption('imidacloprid')
   await page.getByLabel('How much of the active, lb').fill('a lot')
   await page.getByLabel('How it is known').fill('told at the gate')
   await page.getByRole('button', { name: 'It counts here' }).click()

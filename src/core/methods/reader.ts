@@ -25,3 +25,20 @@ export function cardReader() {
     done: <T>(value: T): Result<T> => (problem ? { ok: false, problem } : ok(value)),
   }
 }
+
+/**
+ * Reads the terms of a card once, however many trees are dosed by them: a table of two hundred would read the same words two
+ * hundred times. What was read is kept with the terms themselves.
+ */
+export function readOnce<Terms extends object, T>(
+  read: (terms: Terms) => Result<T>,
+): (terms: Terms) => Result<T> {
+  const kept = new WeakMap<Terms, Result<T>>()
+  return (terms) => {
+    const before = kept.get(terms)
+    if (before) return before
+    const now = read(terms)
+    kept.set(terms, now)
+    return now
+  }
+}

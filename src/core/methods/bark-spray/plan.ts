@@ -1,11 +1,24 @@
 import { bark } from '../../dose/bark'
 import { ok, type Result } from '../../problem'
-import { cardReader } from '../reader'
+import type { TermsOf } from '../../card/card'
+import { cardReader, readOnce } from '../reader'
 import type { Planned, Question } from '../plan'
 
 /** Clearing the base, and wetting a square metre of bark; house figures. */
 const CLEAR_MINUTES = 3
 const MINUTES_PER_M2 = 1.5
+
+const readTerms = readOnce((terms: TermsOf<'bark-spray'>) => {
+  const r = cardReader()
+  return r.done({
+    rate: {
+      low: r.quantity(terms.rate.low, 'volume', 'rate.low'),
+      high: r.quantity(terms.rate.high, 'volume', 'rate.high'),
+    },
+    strength: r.rate(terms.strength, 'mass', 'volume', 'strength'),
+    bandHeight: r.quantity(terms.bandHeight, 'length', 'bandHeight'),
+  })
+})
 
 /**
  * A basal bark spray of one tree: each stem on its own by inch of its diameter, a band from the soil line up. Problems are
@@ -16,15 +29,7 @@ const MINUTES_PER_M2 = 1.5
  */
 export function planBark(q: Question<'bark-spray'>): Result<Planned<'bark-spray'>> {
   const { terms } = q.use
-  const r = cardReader()
-  const read = r.done({
-    rate: {
-      low: r.quantity(terms.rate.low, 'volume', 'rate.low'),
-      high: r.quantity(terms.rate.high, 'volume', 'rate.high'),
-    },
-    strength: r.rate(terms.strength, 'mass', 'volume', 'strength'),
-    bandHeight: r.quantity(terms.bandHeight, 'length', 'bandHeight'),
-  })
+  const read = readTerms(terms)
   if (!read.ok) return read
   const dose = bark({ ...read.value, stems: q.tree.stems, choice: q.choice, units: q.units })
   if (!dose.ok) return dose
