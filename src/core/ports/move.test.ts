@@ -80,7 +80,22 @@ test('the wounding account warns when the girth fills up', () => {
       9,
       inch(54),
     ).warning,
-  ).toMatch(/Rest this trunk/)
+  ).toMatch(/Let this trunk rest/)
+})
+
+test.each([
+  [2, 85, false],
+  [2, null, false],
+  [1, 85, true],
+  [1, null, true],
+  // A tree that hardly grows closes its holes late.
+  [2, 40, true],
+  [3, 40, false],
+] as const)('a visit every %d years at 6 in, crown %p % alive: rings %p', (every, live, rings) => {
+  const girth = inch(60)
+  const ports = 10
+  const earlier = [1, 2, 3, 4, 5].flatMap((n) => Array.from({ length: ports }, () => ({ years: n * every })))
+  expect(woundAccount(earlier, ports, girth, live).warning !== null).toBe(rings)
 })
 
 test('sides in words', () => {

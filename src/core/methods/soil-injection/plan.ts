@@ -1,3 +1,4 @@
+import { drench } from '../../dose/drench'
 import { soilInjection, type HolePattern } from '../../dose/soilInjection'
 import { ok, refuse, type Result } from '../../problem'
 import { cardReader } from '../reader'
@@ -56,16 +57,24 @@ export function planSoilInjection(q: Question<'soil-injection'>): Result<Planned
   })
   if (!read.ok) return read
   const { pattern, mixPerHole, depth } = read.value
-  const at = (choice: number) =>
-    soilInjection({ ...poured.value, stems: q.tree.stems, pattern, mixPerHole, choice, units: q.units })
-  const dose = at(q.choice)
+  const dose = soilInjection({
+    ...poured.value,
+    stems: q.tree.stems,
+    pattern,
+    mixPerHole,
+    choice: q.choice,
+    units: q.units,
+  })
   if (!dose.ok) return dose
   const { product, water, holes, rings = [], activeIngredient, working } = dose.value
-  // The label's least and most are those of the rate; holes too small for the high rate do not bear on them.
-  const share = (choice: number) => {
-    const other = at(choice)
-    return other.ok ? other.value.product : product
-  }
+  // The label's least and most are those of its rate; between them the product goes up evenly.
+  const low = q.choice >= 0.5
+  const other = drench({ ...poured.value, stems: q.tree.stems, choice: low ? 0 : 1, units: q.units })
+  if (!other.ok) return other
+  const end = other.value.product
+  const [least, most] = low
+    ? [end, end + (product - end) / q.choice]
+    : [(product - end * q.choice) / (1 - q.choice), end]
   return ok({
     plan: {
       method: 'soil-injection',
@@ -73,8 +82,8 @@ export function planSoilInjection(q: Question<'soil-injection'>): Result<Planned
       diameter: q.tree.diameter,
       product,
       kind: 'liquid',
-      least: share(0),
-      most: share(1),
+      least,
+      most,
       water,
       active: activeIngredient,
       minutes: SET_UP_MINUTES + holes * MINUTES_A_HOLE,

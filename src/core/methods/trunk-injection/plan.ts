@@ -26,6 +26,8 @@ export interface InjectionPlanInput {
   today: string
   soil: Soil
   temperature: Temperature
+  /** Per cent, as it was taken; it tells how fast wounds close. */
+  liveCrown?: number | null
   units: UnitSystem
   sources: { reading: string; label: string; weather: string }
   /** Bearings as a person has moved them; the optimum when not given. */
@@ -103,7 +105,12 @@ export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> 
     bestTotal: best.total,
     bestBearings: best.ports.map((p) => p.bearing),
     uptake,
-    wounds: woundAccount(layoutInput.earlierHoles ?? [], layout.ports.length, input.portGirth),
+    wounds: woundAccount(
+      layoutInput.earlierHoles ?? [],
+      layout.ports.length,
+      input.portGirth,
+      input.liveCrown ?? null,
+    ),
     working: [
       {
         label: 'Diameter',
@@ -126,7 +133,7 @@ function place(input: InjectionPlanInput, terms: InjectionTerms, dose: Injection
     minSpacing: terms.minSpacing,
     maxGap: terms.maxGap,
   }
-  const best = layoutPorts(layoutInput)
+  const best = bestLayout(layoutInput)
   if (!input.bearings) return ok({ layoutInput, best, layout: best })
   const bearings = [...input.bearings]
   const distinct = new Set(bearings)
@@ -148,6 +155,20 @@ function place(input: InjectionPlanInput, terms: InjectionTerms, dose: Injection
     best,
     layout: describeLayout(bearings, layoutInput, dose.ports - bearings.length),
   })
+}
+
+/** The best places of the trunks that were asked about last: the rate does not move them, and a table asks for many. */
+const kept = new Map<string, PortLayout>()
+const MOST_KEPT = 500
+
+function bestLayout(input: LayoutInput): PortLayout {
+  const key = JSON.stringify(input)
+  const before = kept.get(key)
+  if (before) return before
+  const best = layoutPorts(input)
+  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!)
+  kept.set(key, best)
+  return best
 }
 
 function layoutStep(

@@ -101,7 +101,8 @@ export function DoseTable({
           )}
           <Note says={plan.wounds.warning ? 'stop' : 'good'}>
             Wounds: {plan.wounds.planned} new, {plan.wounds.closing} still closing.{' '}
-            {plan.wounds.warning ?? 'The trunk has room for them.'}
+            {plan.wounds.warning ??
+              `Together they wound ${plain(plan.wounds.share * 100, 0)} % of the girth for now; a hole closes in about ${plan.wounds.closureYears} years in this tree.`}
           </Note>
         </>
       )}

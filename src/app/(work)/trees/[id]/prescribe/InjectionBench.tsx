@@ -73,12 +73,13 @@ export function InjectionBench({
             today: day.on,
             soil: day.soil,
             temperature: day.temperature,
+            liveCrown: tree.liveCrownPercent,
             units,
             sources: { reading: view.readingSource ?? '', label: way.source, weather: day.source },
             bearings: moved ?? undefined,
           }
         : null,
-    [facts, day, units, view.readingSource, way, girthM, marks, choice, moved],
+    [facts, day, units, view.readingSource, way, girthM, marks, choice, moved, tree.liveCrownPercent],
   )
   const { plan, ms } = usePlan(input)
   const value = plan?.ok ? plan.value : null
