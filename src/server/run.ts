@@ -4,7 +4,10 @@ import { isTag } from '@/core/methods/tag'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
+import { hostName } from '@/almanac/hosts'
+import { namesHost } from '@/core/card/namesHost'
 import { ok, refuse, type Result } from '@/core/problem'
+import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
 import type { FirmSql } from '@/db/client'
@@ -16,7 +19,7 @@ import {
   jobSubjectsForChange,
   type JobSubjectRow,
 } from '@/db/queries/job'
-import { readingById } from '@/db/queries/reading'
+import { newestReadings, readingById } from '@/db/queries/reading'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import {
   eventsOfSubject,
@@ -62,13 +65,46 @@ export async function supersededCard(
 }
 
 /** Why nothing may be begun at a tree, or null: taken back, decided anew, its card replaced, its reading too old. */
-async function whyNotBegun(sql: FirmSql, subject: JobSubjectRow, now: Date): Promise<Result<never> | null> {
+async function whyNotBegun(
+  { sql, person, now }: Pick<Context, 'sql' | 'person' | 'now'>,
+  subject: JobSubjectRow,
+): Promise<Result<never> | null> {
   const stopped = await whyStopped(sql, subject)
   if (stopped) return stopped
   const superseded = await supersededCard(sql, subject)
   if (superseded)
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
-  return staleReading(sql, subject.readingId, now)
+  return (await workedOutAgain(sql, subject, person.units)) ?? staleReading(sql, subject.readingId, now)
+}
+
+/** A trunk that is measured this much otherwise takes another dose. */
+const OTHER_SIZE = 0.01
+
+/**
+ * Whether a dose must be worked out again before anything is begun, or null: the trunk was measured anew and is of another
+ * size, or it turned out to be a kind of tree that the card does not name.
+ */
+async function workedOutAgain(
+  sql: FirmSql,
+  subject: JobSubjectRow,
+  units: UnitSystem,
+): Promise<Result<never> | null> {
+  if (!namesHost(subject.use, subject.host))
+    return refuse(
+      'conflict',
+      'prescription',
+      `It is a ${hostName(subject.host).toLowerCase()} now, which the card does not name. Begin nothing; the arborist prescribes anew.`,
+    )
+  const [newest] = await newestReadings(sql, [subject.treeId])
+  if (!newest || newest.id === subject.readingId) return null
+  const diameter = Math.hypot(...newest.stemsM)
+  return Math.abs(diameter / subject.plan.diameter - 1) > OTHER_SIZE
+    ? refuse(
+        'conflict',
+        'reading',
+        `The trunk was measured anew since this was prescribed: ${showGirth(diameter, units)} through instead of ${showGirth(subject.plan.diameter, units)}. The dose must be worked out again: the arborist takes it back and prescribes anew.`,
+      )
+    : null
 }
 
 const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
@@ -78,7 +114,8 @@ export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
   about: (i) => i.jobSubjectId,
   input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear }),
-  run: async ({ sql, now, at }, input): Promise<Result<{ confirmed: true }>> => {
+  run: async (context, input): Promise<Result<{ confirmed: true }>> => {
+    const { sql, at } = context
     const subject = await jobSubjectForChange(sql, input.jobSubjectId)
     if (!subject) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
     if (!isTag(input.tag, subject.tag))
@@ -87,7 +124,7 @@ export const confirmTreeVerb = verb({
         'tag',
         `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
       )
-    const not = await whyNotBegun(sql, subject, now)
+    const not = await whyNotBegun(context, subject)
     if (not) return not
     await confirmSubjects(sql, [subject.id], at)
     return ok({ confirmed: true })
@@ -108,7 +145,8 @@ export const beginWorkVerb = verb({
     jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
     gear,
   }),
-  run: async ({ sql, now, at }, input): Promise<Result<{ begun: number; closed: string[] }>> => {
+  run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
+    const { sql, at } = context
     const subjects = await jobSubjectsForChange(sql, input.jobSubjectIds)
     if (subjects.length < new Set(input.jobSubjectIds).size)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
@@ -117,7 +155,7 @@ export const beginWorkVerb = verb({
     const closed: string[] = []
     const open: string[] = []
     for (const subject of subjects) {
-      const not = await whyNotBegun(sql, subject, now)
+      const not = await whyNotBegun(context, subject)
       if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
       else open.push(subject.id)
     }

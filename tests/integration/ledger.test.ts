@@ -335,6 +335,42 @@ describe('the record says what happened', () => {
     ).toMatchObject({ message: expect.stringMatching(/v1 was replaced by v2\. Open nothing/) })
   })
 
+  test('a trunk measured otherwise since is not opened by the old dose; prescribed anew it is', async () => {
+    const other = await makeFirm('Measuring firm')
+    const t = await decideAsh(other, 'T-9')
+    const { jobId } = await done<{ jobId: string }>(other.person('arborist'), 'hand-to-crew', t.prescription)
+    const read = (stem: string, hours: number) =>
+      done(other.person('technician', new Date(NOON.getTime() + hours * HOUR)), 'add-reading', {
+        id: uuidv7(),
+        treeId: t.treeId,
+        tape: 'girth',
+        bareUnit: 'in',
+        stems: [stem],
+        accepted: ['grew-fast'],
+      })
+    const [subject] = await inFirm(other.id, (sql) => subjectsOfJob(sql, jobId))
+    const confirm = { jobSubjectId: subject!.id, tag: 'T-9', gear: true }
+    await read('53', 1)
+    const later = other.person('technician', new Date(NOON.getTime() + 2 * HOUR))
+    expect(await problemOf(later, 'confirm-tree', confirm)).toMatchObject({
+      code: 'conflict',
+      field: 'reading',
+      message: expect.stringMatching(/measured anew.*must be worked out again/),
+    })
+    await done(other.person('arborist'), 'withdraw-prescription', {
+      treeId: t.treeId,
+      prescriptionId: t.prescription.id,
+      words: 'measured anew',
+    })
+    const again = await done<{ jobId: string }>(
+      other.person('arborist', new Date(NOON.getTime() + 2 * HOUR)),
+      'hand-to-crew',
+      { ...t.prescription, id: uuidv7() },
+    )
+    const fresh = (await inFirm(other.id, (sql) => subjectsOfJob(sql, again.jobId))).at(-1)!
+    await done(later, 'confirm-tree', { ...confirm, jobSubjectId: fresh.id })
+  })
+
   test('after a newer decision nothing is opened, what is in comes out, and it is recorded with the reason', async () => {
     const other = await makeFirm('Changing firm')
     const run = await runAsh(other, 'T-5')
