@@ -5,7 +5,7 @@ import { said } from '@/core/methods/gate'
 import { readGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { methodOf, planSubject } from '@/core/methods/registry'
-import { foldStep, isBegun } from '@/core/methods/running'
+import { foldStep } from '@/core/methods/running'
 import { showProduct } from '@/core/methods/showProduct'
 import { groundLimit, refusedByGround } from '@/core/limits/ground'
 import { NOT_MEASURED } from '@/core/plan/blocked'
@@ -14,21 +14,14 @@ import { ok, refuse, type Problem, type Result } from '@/core/problem'
 import { readRate } from '@/core/quantity/parse'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import { newestVersion, useById, type UseRow } from '@/db/queries/card'
-import { addJobItem, jobOfDay, jobSubjectsForChange } from '@/db/queries/job'
+import { addJobItem, jobOfDay } from '@/db/queries/job'
 import { groundUse, siteForChange } from '@/db/queries/limit'
-import {
-  addPrescription,
-  openSubjects,
-  prescriptionsOfTree,
-  prescriptionsOn,
-  withdrawSubjects,
-  type NewItem,
-} from '@/db/queries/prescription'
+import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/prescription'
 import { siteById } from '@/db/queries/site'
-import { restage, treeForChange, treesForChange } from '@/db/queries/tree'
-import { addSteps, stepsOfSubjects } from '@/db/queries/workStep'
+import { restage, treesForChange } from '@/db/queries/tree'
+import { addSteps } from '@/db/queries/workStep'
 import { gone } from './standing'
-import { id, line, typed } from './text'
+import { id, typed } from './text'
 import { cardSource, dayFor, gateOf, readingSource, treesAtHand, type TreeAtHand } from './treesAtHand'
 import { verb, type Context } from './verb'
 
@@ -359,49 +352,3 @@ async function putOnJob({ sql, person }: Context, jobId: string, item: NewItem):
     ),
   )
 }
-
-/** Takes a tree's prescription back before any of it was done, so that it can be planned anew. */
-export const withdrawPrescriptionVerb = verb({
-  roles: ['arborist'],
-  about: (i) => i.prescriptionId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    prescriptionId: id('prescriptionId'),
-    words: line('Why it is taken back', 300, 4),
-  }),
-  run: async ({ sql }, input): Promise<Result<{ withdrawn: true }>> => {
-    const tree = await treeForChange(sql, input.treeId)
-    const found =
-      tree && (await prescriptionsOfTree(sql, tree.id)).filter((p) => p.id === input.prescriptionId)
-    if (!tree || !found?.[0])
-      return refuse('unknown', 'prescriptionId', 'There is no such prescription of this tree.')
-    if (!found.some((p) => p.status === 'handed'))
-      return refuse(
-        'conflict',
-        'prescriptionId',
-        found.every((p) => p.status === 'withdrawn')
-          ? 'This prescription was taken back already.'
-          : 'This prescription is recorded; what was done stands.',
-      )
-    const open = (await openSubjects(sql, input.prescriptionId)).filter((s) => s.treeId === tree.id)
-    const withCrew = open.flatMap((s) => (s.jobSubjectId ? [s.jobSubjectId] : []))
-    await jobSubjectsForChange(sql, withCrew)
-    const begun = (await stepsOfSubjects(sql, withCrew)).filter((s) => isBegun(s.state))
-    if (begun.length > 0) {
-      const ports = begun[0]!.state.kind === 'port'
-      return refuse(
-        'conflict',
-        'prescriptionId',
-        `The crew has begun: ${begun.length} ${ports ? (begun.length === 1 ? 'port is drilled' : 'ports are drilled') : begun.length === 1 ? 'step is done' : 'steps are done'}. Decide anew instead; the crew then opens nothing more and records what is in.`,
-      )
-    }
-    await withdrawSubjects(
-      sql,
-      input.prescriptionId,
-      open.map((s) => s.subjectId),
-      input.words,
-    )
-    await restage(sql, tree.id)
-    return ok({ withdrawn: true })
-  },
-})

@@ -1,12 +1,9 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
-import { hostName } from '@/almanac/hosts'
-import { deviations } from '@/core/methods/deviations'
-import { outcomeOf, type Outcome } from '@/core/methods/outcome'
-import type { SubjectPlan } from '@/core/methods/plan'
-import { begunAt, productOn, whyNotOver, type RunningStep } from '@/core/methods/running'
-import { sayEquipment, sayRate, sayTask } from '@/core/methods/say'
+import type { Outcome } from '@/core/methods/outcome'
+import { begunAt } from '@/core/methods/running'
+import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
@@ -25,12 +22,12 @@ import { readingById } from '@/db/queries/reading'
 import { addApplication } from '@/db/queries/record'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
-import type { NewApplication } from './ledger/body'
 import { enterRecord, refusedToSign } from './ledger/enter'
 import { promiseChecks, promisedAfter } from './promise'
 import { stepsNow, supersededCard, whyStopped } from './run'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
+import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
 const Input = z.strictObject({
   id: id(),
@@ -59,16 +56,6 @@ const Input = z.strictObject({
     .max(4)
     .default([]),
 })
-
-/** A tree of the application, with what happened at it. */
-interface Worked {
-  subject: JobSubjectRow
-  steps: RunningStep[]
-  applied: number
-  least: number
-  outcome: Outcome
-  deviations: string[]
-}
 
 /**
  * Signs the record of one application: what was put on by one method from one lot, at one or many trees of a job, only when
@@ -281,22 +268,6 @@ function named(subject: JobSubjectRow, of: number, refused: Result<never>): Resu
     : { ok: false, problem: { ...refused.problem, message: `${subject.tag}: ${refused.problem.message}` } }
 }
 
-/** What a tree got; refused (field `steps`) while anything is in it or still to be done. */
-function workedAt(subject: JobSubjectRow, steps: RunningStep[], units: 'us' | 'metric'): Result<Worked> {
-  const { plan, use } = subject
-  const unfinished = whyNotOver(steps, (task) => sayTask(task, plan, use, units).name)
-  if (unfinished) return refuse('not-allowed', 'steps', unfinished)
-  const applied = productOn(steps)
-  return ok({
-    subject,
-    steps,
-    applied,
-    least: plan.least,
-    outcome: outcomeOf(applied, plan.least),
-    deviations: deviations(plan, use, steps, units),
-  })
-}
-
 /** What is asked before trees are recorded that got less than they should. */
 function askAboutLess(
   less: readonly Worked[],
@@ -315,71 +286,6 @@ function askAboutLess(
   return outcome === 'not treated'
     ? `Nothing was put on at ${tags}: recorded as not treated, and back with the arborist. Is that so?`
     : `Less than the label’s least went on at ${tags}: recorded as partly treated, and back with the arborist. Is that so?`
-}
-
-/** The active that counts toward a limit of the ground, by what of the product went on. */
-function activeOf(plan: SubjectPlan, applied: number): number | null {
-  return plan.active === null || plan.product === 0 ? null : (plan.active * applied) / plan.product
-}
-
-/** A tree's part of the record. */
-function entryOf(
-  { subject, steps, applied, least, outcome }: Worked,
-  readOn: string | null,
-  otherwise: string[],
-  units: 'us' | 'metric',
-): NewApplication['subjects'][number] {
-  const { plan, use } = subject
-  const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString())
-  return {
-    tree: {
-      tag: subject.tag,
-      kind: hostName(subject.host),
-      diameterM: plan.diameter,
-      readOn,
-      ...(plan.method === 'trunk-injection' && { portGirthM: plan.shape.portGirth }),
-    },
-    outcome,
-    amount: applied,
-    planned: plan.product,
-    least,
-    waterM3: plan.water === null || plan.product === 0 ? null : (plan.water * applied) / plan.product,
-    activeKg: activeOf(plan, applied),
-    ports: steps.flatMap((p) =>
-      p.kind !== 'port'
-        ? []
-        : [
-            {
-              number: p.number,
-              bearing: p.bearing,
-              volumeM3: p.startedAt === null ? 0 : p.volume - p.left,
-              leftM3: p.left,
-              drilledAt: iso(p.drilledAt),
-              startedAt: iso(p.startedAt),
-              stoppedAt: iso(p.stoppedAt),
-              outAt: iso(p.outAt),
-              givenUp: p.givenUp,
-            },
-          ],
-    ),
-    tasks: steps.flatMap((t) =>
-      t.kind !== 'task'
-        ? []
-        : [
-            {
-              name: sayTask(t.task, plan, use, units).name,
-              times: t.times,
-              done: t.done,
-              startedAt: iso(t.startedAt),
-              endedAt: iso(t.endedAt),
-              left: t.left,
-              givenUp: t.givenUp,
-            },
-          ],
-    ),
-    deviations: otherwise,
-    working: subject.working,
-  }
 }
 
 /** The lot as it stands on the shelf, by its number off the package; an expired one is refused. */

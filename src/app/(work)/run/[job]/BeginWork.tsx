@@ -4,6 +4,7 @@ import { METHOD_NAME } from '@/core/card/say'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
+import { Gear } from './Gear'
 import { Note } from '@/ui/pieces/Note'
 import type { JobItem, JobTree } from './job'
 
@@ -28,20 +29,9 @@ export function BeginWork({
         {METHOD_NAME[item.method]} with <b>{item.product.name}</b> at {trees.length}{' '}
         {trees.length === 1 ? 'tree' : 'trees'}. Each tree is ticked by its tag as you come to it.
       </p>
-      <fieldset className="mt-3">
-        <legend className="label">Protective gear, on before anything is opened</legend>
-        {all.map((g) => (
-          <label key={g} className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px]">
-            <input
-              type="checkbox"
-              className="size-6 sm:size-5 accent-[var(--color-moss)]"
-              checked={gear.includes(g)}
-              onChange={(e) => setGear(e.target.checked ? [...gear, g] : gear.filter((x) => x !== g))}
-            />
-            {g}
-          </label>
-        ))}
-      </fieldset>
+      <div className="mt-3">
+        <Gear all={all} on={gear} onChange={setGear} />
+      </div>
       {closed.map((words) => (
         <Note key={words} says="stop" className="mt-2">
           {words}

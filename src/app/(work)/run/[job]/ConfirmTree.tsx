@@ -6,6 +6,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { portsOf, type JobItem, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
+import { Gear } from './Gear'
 
 /** Before anything is opened: is it the right tree, and is the gear on? */
 export function ConfirmTree({
@@ -45,20 +46,7 @@ export function ConfirmTree({
           onChange={(e) => setTag(e.target.value)}
           problem={problem?.field === 'tag' ? problem.message : null}
         />
-        <fieldset>
-          <legend className="label">Protective gear, on before anything is opened</legend>
-          {all.map((g) => (
-            <label key={g} className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px]">
-              <input
-                type="checkbox"
-                className="size-6 sm:size-5 accent-[var(--color-moss)]"
-                checked={gear.includes(g)}
-                onChange={(e) => setGear(e.target.checked ? [...gear, g] : gear.filter((x) => x !== g))}
-              />
-              {g}
-            </label>
-          ))}
-        </fieldset>
+        <Gear all={all} on={gear} onChange={setGear} />
         <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
         <Button type="submit" now className="hand-tall" disabled={busy}>
           This is the tree, begin

@@ -10,6 +10,7 @@ import type { GroupView } from '@/server/read/group'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
+import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
@@ -185,39 +186,14 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
             ))}
             {may('hand-to-crew') && (
               <section aria-label="Hand to the crew" className="no-print">
-                <label className="label" htmlFor="day">
-                  Day of the work
-                </label>
-                <input
-                  id="day"
-                  type="date"
-                  className="field"
-                  min={view.today}
-                  value={onDate}
-                  onChange={(e) => setOnDate(e.target.value)}
+                <WorkDay
+                  today={view.today}
+                  onDate={onDate}
+                  onDay={setOnDate}
+                  askFood={asks ?? null}
+                  eaten={eaten}
+                  onEaten={setEaten}
                 />
-                {asks && (
-                  <fieldset className="mt-3">
-                    <legend className="label">{asks}</legend>
-                    <div className="flex gap-5">
-                      {([true, false] as const).map((v) => (
-                        <label
-                          key={String(v)}
-                          className="flex items-center gap-2 min-h-[44px] sm:min-h-[34px]"
-                        >
-                          <input
-                            type="radio"
-                            name="eaten"
-                            className="size-5 accent-[var(--color-rust)]"
-                            checked={eaten === v}
-                            onChange={() => setEaten(v)}
-                          />
-                          {v ? 'Yes' : 'No'}
-                        </label>
-                      ))}
-                    </div>
-                  </fieldset>
-                )}
                 {over.map((g) => (
                   <Note key={g.active} says="stop" className="mt-2">
                     More {g.active} than the limit leaves this year. Leave trees out, choose another way for

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import type { TypedGiven } from '@/core/methods/given'
 import type { PrescribeView } from '@/server/read/tree'
+import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -57,36 +58,14 @@ export function HandOver({
 
   return (
     <section aria-label="Hand to the crew">
-      <label className="label" htmlFor="day">
-        Day of the work
-      </label>
-      <input
-        id="day"
-        type="date"
-        className="field"
-        min={view.today}
-        value={onDate}
-        onChange={(e) => setOnDate(e.target.value)}
+      <WorkDay
+        today={view.today}
+        onDate={onDate}
+        onDay={setOnDate}
+        askFood={view.kind?.askFood ?? null}
+        eaten={eaten}
+        onEaten={setEaten}
       />
-      {view.kind?.askFood && (
-        <fieldset className="mt-3">
-          <legend className="label">{view.kind.askFood}</legend>
-          <div className="flex gap-5">
-            {([true, false] as const).map((v) => (
-              <label key={String(v)} className="flex items-center gap-2 min-h-[44px] sm:min-h-[34px]">
-                <input
-                  type="radio"
-                  name="eaten"
-                  className="size-5 accent-[var(--color-rust)]"
-                  checked={eaten === v}
-                  onChange={() => setEaten(v)}
-                />
-                {v ? 'Yes' : 'No'}
-              </label>
-            ))}
-          </div>
-        </fieldset>
-      )}
       {notReady && <Note className="mt-2">{notReady}</Note>}
       <ProblemNote problem={problem} />
       <Button now className="w-full mt-3" disabled={busy || !ready || notReady !== null} onClick={hand}>

@@ -1,0 +1,55 @@
+import { z } from 'zod'
+import { isBegun } from '@/core/methods/running'
+import { ok, refuse, type Result } from '@/core/problem'
+import { jobSubjectsForChange } from '@/db/queries/job'
+import { openSubjects, prescriptionsOfTree, withdrawSubjects } from '@/db/queries/prescription'
+import { restage, treeForChange } from '@/db/queries/tree'
+import { stepsOfSubjects } from '@/db/queries/workStep'
+import { id, line } from './text'
+import { verb } from './verb'
+
+/** Takes a tree's prescription back before any of it was done, so that it can be planned anew. */
+export const withdrawPrescriptionVerb = verb({
+  roles: ['arborist'],
+  about: (i) => i.prescriptionId,
+  input: z.strictObject({
+    treeId: id('treeId'),
+    prescriptionId: id('prescriptionId'),
+    words: line('Why it is taken back', 300, 4),
+  }),
+  run: async ({ sql }, input): Promise<Result<{ withdrawn: true }>> => {
+    const tree = await treeForChange(sql, input.treeId)
+    const found =
+      tree && (await prescriptionsOfTree(sql, tree.id)).filter((p) => p.id === input.prescriptionId)
+    if (!tree || !found?.[0])
+      return refuse('unknown', 'prescriptionId', 'There is no such prescription of this tree.')
+    if (!found.some((p) => p.status === 'handed'))
+      return refuse(
+        'conflict',
+        'prescriptionId',
+        found.every((p) => p.status === 'withdrawn')
+          ? 'This prescription was taken back already.'
+          : 'This prescription is recorded; what was done stands.',
+      )
+    const open = (await openSubjects(sql, input.prescriptionId)).filter((s) => s.treeId === tree.id)
+    const withCrew = open.flatMap((s) => (s.jobSubjectId ? [s.jobSubjectId] : []))
+    await jobSubjectsForChange(sql, withCrew)
+    const begun = (await stepsOfSubjects(sql, withCrew)).filter((s) => isBegun(s.state))
+    if (begun.length > 0) {
+      const ports = begun[0]!.state.kind === 'port'
+      return refuse(
+        'conflict',
+        'prescriptionId',
+        `The crew has begun: ${begun.length} ${ports ? (begun.length === 1 ? 'port is drilled' : 'ports are drilled') : begun.length === 1 ? 'step is done' : 'steps are done'}. Decide anew instead; the crew then opens nothing more and records what is in.`,
+      )
+    }
+    await withdrawSubjects(
+      sql,
+      input.prescriptionId,
+      open.map((s) => s.subjectId),
+      input.words,
+    )
+    await restage(sql, tree.id)
+    return ok({ withdrawn: true })
+  },
+})

@@ -1,0 +1,104 @@
+import { hostName } from '@/almanac/hosts'
+import { deviations } from '@/core/methods/deviations'
+import { outcomeOf, type Outcome } from '@/core/methods/outcome'
+import type { SubjectPlan } from '@/core/methods/plan'
+import { productOn, whyNotOver, type RunningStep } from '@/core/methods/running'
+import { sayTask } from '@/core/methods/say'
+import { ok, refuse, type Result } from '@/core/problem'
+import type { JobSubjectRow } from '@/db/queries/job'
+import type { NewApplication } from './ledger/body'
+
+/** A tree of the application, with what happened at it. */
+export interface Worked {
+  subject: JobSubjectRow
+  steps: RunningStep[]
+  applied: number
+  least: number
+  outcome: Outcome
+  deviations: string[]
+}
+
+/** What a tree got; refused (field `steps`) while anything is in it or still to be done. */
+export function workedAt(
+  subject: JobSubjectRow,
+  steps: RunningStep[],
+  units: 'us' | 'metric',
+): Result<Worked> {
+  const { plan, use } = subject
+  const unfinished = whyNotOver(steps, (task) => sayTask(task, plan, use, units).name)
+  if (unfinished) return refuse('not-allowed', 'steps', unfinished)
+  const applied = productOn(steps)
+  return ok({
+    subject,
+    steps,
+    applied,
+    least: plan.least,
+    outcome: outcomeOf(applied, plan.least),
+    deviations: deviations(plan, use, steps, units),
+  })
+}
+
+/** The active that counts toward a limit of the ground, by what of the product went on. */
+export function activeOf(plan: SubjectPlan, applied: number): number | null {
+  return plan.active === null || plan.product === 0 ? null : (plan.active * applied) / plan.product
+}
+
+/** A tree's part of the record. */
+export function entryOf(
+  { subject, steps, applied, least, outcome }: Worked,
+  readOn: string | null,
+  otherwise: string[],
+  units: 'us' | 'metric',
+): NewApplication['subjects'][number] {
+  const { plan, use } = subject
+  const iso = (ms: number | null) => (ms === null ? null : new Date(ms).toISOString())
+  return {
+    tree: {
+      tag: subject.tag,
+      kind: hostName(subject.host),
+      diameterM: plan.diameter,
+      readOn,
+      ...(plan.method === 'trunk-injection' && { portGirthM: plan.shape.portGirth }),
+    },
+    outcome,
+    amount: applied,
+    planned: plan.product,
+    least,
+    waterM3: plan.water === null || plan.product === 0 ? null : (plan.water * applied) / plan.product,
+    activeKg: activeOf(plan, applied),
+    ports: steps.flatMap((p) =>
+      p.kind !== 'port'
+        ? []
+        : [
+            {
+              number: p.number,
+              bearing: p.bearing,
+              volumeM3: p.startedAt === null ? 0 : p.volume - p.left,
+              leftM3: p.left,
+              drilledAt: iso(p.drilledAt),
+              startedAt: iso(p.startedAt),
+              stoppedAt: iso(p.stoppedAt),
+              outAt: iso(p.outAt),
+              givenUp: p.givenUp,
+            },
+          ],
+    ),
+    tasks: steps.flatMap((t) =>
+      t.kind !== 'task'
+        ? []
+        : [
+            {
+              name: sayTask(t.task, plan, use, units).name,
+              times: t.times,
+              done: t.done,
+              startedAt: iso(t.startedAt),
+              endedAt: iso(t.endedAt),
+              left: t.left,
+              givenUp: t.givenUp,
+            },
+          ],
+    ),
+    deviations: otherwise,
+    working: subject.working,
+  }
+}
