@@ -7,11 +7,10 @@ import type { SubjectPlan } from '@/core/methods/plan'
 import { methodOf, planSubject } from '@/core/methods/registry'
 import { foldStep } from '@/core/methods/running'
 import { showProduct } from '@/core/methods/showProduct'
-import { groundLimit, refusedByGround } from '@/core/limits/ground'
+import { groundLimit, refusedByGround, yearlyLimit } from '@/core/limits/ground'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Problem, type Result } from '@/core/problem'
-import { readRate } from '@/core/quantity/parse'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import { newestVersion, useById, type UseRow } from '@/db/queries/card'
 import { addJobItem, jobOfDay } from '@/db/queries/job'
@@ -307,13 +306,13 @@ async function refusedByLimits(
   const wanted = new Map<string, { kg: number; perArea: number }>()
   for (const { row, subjects } of limited) {
     const active = row.product.actives[0]!.name
-    const perArea = readRate(row.use.limits!.activePerAreaYear!, 'mass', 'area', 'limits.activePerAreaYear')
+    const perArea = yearlyLimit(row.use)!
     if (!perArea.ok) return perArea
     const kg = subjects.reduce((sum, s) => sum + (s.plan.active ?? 0), 0)
     const before = wanted.get(active)
     wanted.set(active, {
       kg: kg + (before?.kg ?? 0),
-      perArea: Math.min(perArea.value.si, before?.perArea ?? Infinity),
+      perArea: Math.min(perArea.value, before?.perArea ?? Infinity),
     })
   }
   for (const [active, { kg, perArea }] of wanted) {

@@ -1,6 +1,8 @@
-import { refuse, type Result } from '../problem'
+import type { CardUse } from '../card/card'
+import { ok, refuse, type Result } from '../problem'
 import type { UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
+import { readRate } from '../quantity/parse'
 import type { Area, Mass } from '../quantity/units'
 import { NOISE } from '../quantity/whole'
 
@@ -17,6 +19,17 @@ export interface GroundUse {
 export interface GroundLimit {
   allowed: Mass
   left: Mass
+}
+
+/**
+ * What a use allows of its active by area and year, kg per m²; null where it sets no limit. Problems are those of `readRate`.
+ * @example yearlyLimit({ limits: { activePerAreaYear: '0.4 lb/acre' } }) // { ok: true, value: 4.48e-5 }
+ */
+export function yearlyLimit(use: Pick<CardUse, 'limits'>): Result<number> | null {
+  const perArea = use.limits?.activePerAreaYear
+  if (perArea === undefined) return null
+  const rate = readRate(perArea, 'mass', 'area', 'limits.activePerAreaYear')
+  return rate.ok ? ok(rate.value.si) : rate
 }
 
 /** What is left of a yearly limit of `perArea`, kg per m², on a ground. `groundLimit(4.5e-5, 4047, use).allowed` */

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { METHOD_NAME } from '@/core/card/say'
 import type { UnitSystem } from '@/core/quantity/format'
 import { showProduct } from '@/core/methods/showProduct'
-import { instant, outcome, product, step, text, volume, weather } from './bodyParts'
+import { instant, outcome, port, product, step, text, volume, weather } from './bodyParts'
 import { First, Second } from './earlierBodies'
 
 /**
@@ -10,17 +10,7 @@ import { First, Second } from './earlierBodies'
  * what was signed is never rewritten.
  */
 
-const Port = z.object({
-  number: z.int(),
-  bearing: z.number(),
-  volumeM3: volume,
-  leftM3: volume,
-  drilledAt: instant.nullable(),
-  startedAt: instant.nullable(),
-  stoppedAt: instant.nullable(),
-  outAt: instant.nullable(),
-  givenUp: text.nullable(),
-})
+const Port = z.object({ ...port, outAt: instant.nullable() })
 
 const Task = z.object({
   /** As the crew read it. */

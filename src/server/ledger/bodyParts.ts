@@ -5,6 +5,18 @@ export const text = z.string()
 export const volume = z.number().nonnegative()
 export const outcome = z.enum(['treated', 'partly treated', 'not treated'])
 
+/** What happened at a port; when it was out again stands beside it, which the first versions may lack. */
+export const port = {
+  number: z.int(),
+  bearing: z.number(),
+  volumeM3: volume,
+  leftM3: volume,
+  drilledAt: instant.nullable(),
+  startedAt: instant.nullable(),
+  stoppedAt: instant.nullable(),
+  givenUp: text.nullable(),
+}
+
 export const product = z.object({
   name: text,
   registration: text,

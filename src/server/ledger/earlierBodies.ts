@@ -1,17 +1,7 @@
 import { z } from 'zod'
-import { instant, product, step, text, volume, weather, outcome } from './bodyParts'
+import { instant, port, product, step, text, volume, weather, outcome } from './bodyParts'
 
-const Port = z.object({
-  number: z.int(),
-  bearing: z.number(),
-  volumeM3: volume,
-  leftM3: volume,
-  drilledAt: instant.nullable(),
-  startedAt: instant.nullable(),
-  stoppedAt: instant.nullable(),
-  outAt: instant.nullable().optional(),
-  givenUp: text.nullable(),
-})
+const Port = z.object({ ...port, outAt: instant.nullable().optional() })
 
 const common = {
   applicator: z.object({ name: text, licence: text }),

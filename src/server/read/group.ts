@@ -1,7 +1,7 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
+import { yearlyLimit } from '@/core/limits/ground'
 import { proposeRate } from '@/core/methods/proposeRate'
-import { readRate } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
 import { usesOnShelf } from '@/db/queries/card'
 import { groundUse } from '@/db/queries/limit'
@@ -64,14 +64,18 @@ export function groupView(siteId: string, cause: string | null) {
       })),
       ways: [...named.values()]
         .sort((a, b) => b.score - a.score)
-        .map((w) => ({
-          id: w.id,
-          product: w.product,
-          use: w.use,
-          source: cardSource(w.product),
-          reasons: w.reasons,
-          limit: limitOf(w.use.limits?.activePerAreaYear, site.areaM2),
-        })),
+        .map((w) => {
+          const perArea = yearlyLimit(w.use)
+          return {
+            id: w.id,
+            product: w.product,
+            use: w.use,
+            source: cardSource(w.product),
+            reasons: w.reasons,
+            /** kg; null where the card sets none or the ground’s size is not known. */
+            limit: perArea?.ok && site.areaM2 !== null ? perArea.value * site.areaM2 : null,
+          }
+        }),
       used: await groundUse(sql, site.id, today.slice(0, 4)),
       rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
       day,
@@ -89,13 +93,6 @@ function proposedForAll(live: readonly (number | null)[]): { choice: 0 | 1; why:
   return high.length * 2 > live.length
     ? { choice: 1, why: `${high.length} of ${live.length} show it in the crown.` }
     : { choice: 0, why: `Most of them, ${live.length - high.length} of ${live.length}, are hardly touched.` }
-}
-
-/** What a card allows on a ground in a year, kg; null where it sets no limit or the ground’s size is not known. */
-function limitOf(perArea: string | undefined, areaM2: number | null): number | null {
-  if (perArea === undefined || areaM2 === null) return null
-  const rate = readRate(perArea, 'mass', 'area', 'limits.activePerAreaYear')
-  return rate.ok ? rate.value.si * areaM2 : null
 }
 
 export type GroupView = NonNullable<Awaited<ReturnType<typeof groupView>>>

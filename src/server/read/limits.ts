@@ -1,4 +1,4 @@
-import { readRate } from '@/core/quantity/parse'
+import { yearlyLimit } from '@/core/limits/ground'
 import { dateIn } from '@/core/time/calendar'
 import { activesOnShelf, usesOnShelf } from '@/db/queries/card'
 import { appliedByOthers, groundUse, useByDay, yearsOfUse } from '@/db/queries/limit'
@@ -26,12 +26,10 @@ export function limitsView(siteId: string, asked: string | null) {
     const limits = new Map<string, Map<number, string[]>>()
     for (const { use, product } of uses) {
       const active = product.actives[0]?.name
-      const perArea = use.limits?.activePerAreaYear
-      if (active === undefined || perArea === undefined) continue
-      const rate = readRate(perArea, 'mass', 'area', 'limits.activePerAreaYear')
-      if (!rate.ok) continue
+      const perArea = yearlyLimit(use)
+      if (active === undefined || !perArea?.ok) continue
       const byRate = limits.get(active) ?? new Map<number, string[]>()
-      byRate.set(rate.value.si, [...new Set([...(byRate.get(rate.value.si) ?? []), product.name])])
+      byRate.set(perArea.value, [...new Set([...(byRate.get(perArea.value) ?? []), product.name])])
       limits.set(active, byRate)
     }
     return {
