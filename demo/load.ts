@@ -2,6 +2,7 @@ import { addDays, dateIn } from '@/core/time/calendar'
 import { closePool, inFirm, type FirmSql } from '@/db/client'
 import { hashPassword } from '@/server/password'
 import { addCard, addLot } from '@/db/queries/card'
+import { followUpsOfTree } from '@/db/queries/followUp'
 import { CARDS } from './cards'
 import { bestBearings, lastYear } from './lastYear'
 import { MORE_PLACES, moreGrounds } from './moreGrounds'
@@ -140,9 +141,18 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
       diagnosisId: idFor('dxmaple'),
       action: 'care',
       words: 'Water through the summer and take the dead wood out.',
+      due: addDays(today, -340),
     },
     35,
   )
+  const [asked] = await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, idFor('Maple 2')))
+  await story.do('maren', 338, 'enter-result', {
+    id: idFor('mmaple'),
+    followUpId: asked!.id,
+    said: 'done, no change yet',
+    nextStep: 'reopen the diagnosis',
+    words: 'Watered all summer; the same side is thinner.',
+  })
   await story.findings('Maple 2', 2, 'now', {
     'crown-thin-one-side': 'there',
     'flagging-limb': 'there',

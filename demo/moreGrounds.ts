@@ -137,6 +137,7 @@ export const MORE_PLACES = [
 async function decideAll(
   story: Story,
   trees: readonly DemoTree[],
+  today: string,
   findings: Parameters<Story['findings']>[3],
   cause: string,
   action: string,
@@ -169,6 +170,7 @@ async function decideAll(
         diagnosisId,
         action,
         words,
+        ...(action === 'treat' ? {} : { due: addDays(today, 21) }),
       },
       25,
     )
@@ -189,6 +191,7 @@ export async function moreGrounds(story: Story, today: string) {
   await decideAll(
     story,
     RAVINE_TREES,
+    today,
     {
       'needle-wool-base': 'there',
       'needle-grey-thin': 'there',
@@ -201,6 +204,7 @@ export async function moreGrounds(story: Story, today: string) {
   await decideAll(
     story,
     ORCHARD_TREES.slice(0, 40),
+    today,
     { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
     'apple-scab',
     'care',

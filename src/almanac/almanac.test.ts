@@ -5,6 +5,7 @@ import { CAUSES } from './causes'
 import { FINDING_BY_ID, FINDINGS } from './findings'
 import { HOSTS, host } from './hosts'
 import { PRACTICE } from './practice'
+import { WAYS } from './ways'
 import { checksNeeded, rehearse } from './rehearsal'
 import { coverage, report } from './report'
 import { Almanac, checkAlmanac } from './schema'
@@ -43,7 +44,7 @@ test('the report names what nothing parts, and it is known', () => {
 })
 
 test('a broken entry does not pass', () => {
-  const whole = { hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE }
+  const whole = { hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE, ways: WAYS }
   expect(Almanac.safeParse(whole).success).toBe(true)
   const first = CAUSES[0]!
   for (const broken of [

@@ -33,7 +33,10 @@ export function cause(id: string): Cause | undefined {
   return byId.get(id)
 }
 
-/** The name of a cause; `something-else` has one too. */
+/** What is signed beside the causes of the almanac: what fits none, and a tree that nothing is wrong with. */
+const BESIDE: Readonly<Record<string, string>> = { 'something-else': 'Something else', healthy: 'Healthy' }
+
+/** The name of a cause; `something-else` and `healthy` have one too. */
 export function causeName(id: string): string {
-  return id === 'something-else' ? 'Something else' : (byId.get(id)?.name ?? ownName(id) ?? id)
+  return BESIDE[id] ?? byId.get(id)?.name ?? ownName(id) ?? id
 }

@@ -1,9 +1,11 @@
 import { z } from 'zod'
+import { HOW_WELL, hasBench, WAY_METHODS } from '@/core/decide/way'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
 import { PRACTICE } from './practice'
+import { WAYS } from './ways'
 
 const text = (least = 4) => z.string().trim().min(least).max(400)
 const id = z.string().regex(/^[a-z][a-z0-9-]{2,40}$/)
@@ -84,15 +86,32 @@ const PracticeEntry = z.strictObject({
   source: z.enum(['extension service', 'label style', 'handbook of the trade', 'practice']),
 })
 
+const WayEntry = z
+  .strictObject({
+    method: z.enum(WAY_METHODS),
+    what: text(4),
+    kinds: z.array(text(3)).min(1).optional(),
+    when: text(4),
+    well: z.enum(HOW_WELL),
+    on: text(4).optional(),
+    first: text(4).optional(),
+    again: text(4),
+  })
+  .refine((way) => !hasBench(way.method) || way.kinds !== undefined, {
+    error: 'A way that puts something on names the kind of active.',
+  })
+
 /** The whole almanac as it must be; parsed when the app is built and in the tests. */
 export const Almanac = z.strictObject({
   hosts: z.array(Host),
   findings: z.array(Finding),
   causes: z.array(CauseEntry),
   practice: z.record(ids(CAUSES), PracticeEntry),
+  /** Every cause has a way, be it that nothing is needed. */
+  ways: z.record(ids(CAUSES), z.array(WayEntry).min(1)),
 })
 
 /** Parses the almanac; throws with the entry and field that is wrong. */
 export function checkAlmanac(): void {
-  Almanac.parse({ hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE })
+  Almanac.parse({ hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE, ways: WAYS })
 }

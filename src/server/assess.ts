@@ -1,14 +1,17 @@
 import { z } from 'zod'
+import { v7 as uuidv7 } from 'uuid'
 import { ALMANAC_VERSION, cause as causeOf, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
 import type { Seen } from '@/core/diagnose/almanac'
 import { checkDetail } from '@/core/diagnose/detail'
-import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { judgeHealthy } from '@/core/diagnose/healthy'
+import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { promisedBy } from '@/core/decide/promised'
 import { ACTIONS, propose, type Action } from '@/core/decide/propose'
 import { ok, refuse, type Result } from '@/core/problem'
-import { monthIn } from '@/core/time/calendar'
+import { dateIn, isDate, monthIn, spokenDate } from '@/core/time/calendar'
 import {
   assessmentOfTree,
   closeAssessment,
@@ -20,15 +23,14 @@ import {
   signDiagnosis,
   type DiagnosisRow,
 } from '@/db/queries/assessment'
+import { addFollowUp, dropPromises } from '@/db/queries/followUp'
 import { restage, type TreeRow } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
 import { openExamination } from './examination'
 import { seenOf, signsOfDanger } from './seen'
 import { standingTree } from './standing'
-import { id, line, words } from './text'
+import { findingId, id, line, words } from './text'
 import { verb } from './verb'
-
-const findingId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' })
 
 /** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
 export const setFindingVerb = verb({
@@ -117,11 +119,29 @@ export const signDiagnosisVerb = verb({
       return refuse('missing', 'findings', 'Nothing has been looked at yet; examine the tree first.')
     const own = await ownOf(sql)
     const month = monthIn(tree.timeZone, now)
-    const { weighed, judgement } = weighTree(tree.host, month, seenOf(rows), withOwn(own))
-    const chosen = weighed.find((w) => w.cause === input.cause)
-    if (!chosen) return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
+    const almanac = withOwn(own)
+    const seen = seenOf(rows)
+    const { weighed, judgement } = weighTree(tree.host, month, seen, almanac)
+    const healthy =
+      input.cause === HEALTHY ? judgeHealthy({ host: tree.host, month, seen, ...almanac }) : null
+    const probability = healthy?.chance ?? weighed.find((w) => w.cause === input.cause)?.probability
+    if (probability === undefined)
+      return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
     const leads = weighed[0]!.cause === input.cause
-    if ((!leads || judgement.hold) && (input.reason ?? '').length < 8)
+    const reasoned = (input.reason ?? '').length >= 8
+    if (healthy && healthy.unsafe.length > 0)
+      return refuse(
+        'not-allowed',
+        'cause',
+        `${healthy.unsafe.join(', ')}: this is no healthy tree. Sign what explains it and refer it to a risk assessor.`,
+      )
+    if (healthy && healthy.doubts.length > 0 && !reasoned)
+      return refuse(
+        'missing',
+        'reason',
+        `${healthy.doubts.join(' ')} To sign it healthy all the same, write why.`,
+      )
+    if (!healthy && (!leads || judgement.hold) && !reasoned)
       return refuse(
         'missing',
         'reason',
@@ -135,10 +155,10 @@ export const signDiagnosisVerb = verb({
       assessmentId: assessment.id,
       treeId: tree.id,
       cause: input.cause,
-      probability: chosen.probability,
+      probability,
       weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
       almanacVersion: own.length === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${own.length} own`,
-      held: judgement.hold?.reason ?? null,
+      held: healthy ? null : (judgement.hold?.reason ?? null),
       overrideReason: input.reason || null,
       at: now,
       by: person.id,
@@ -153,7 +173,7 @@ export const signDiagnosisVerb = verb({
 export function proposalFor(tree: TreeRow, diagnosis: DiagnosisRow, seen: Seen) {
   const there = (finding: string) => seen[finding] === 'there'
   return propose({
-    calls: causeOf(diagnosis.cause)?.action ?? 'none',
+    calls: diagnosis.cause === HEALTHY ? 'healthy' : (causeOf(diagnosis.cause)?.action ?? 'none'),
     causeName: causeName(diagnosis.cause),
     probability: diagnosis.probability,
     liveCrown: tree.liveCrownPercent,
@@ -178,6 +198,7 @@ const PROPOSED: Record<Action, string> = {
   sample: 'To send a sample',
   refer: 'To refer it to a risk assessor',
   remove: 'To remove the tree',
+  healthy: 'Healthy, with a date to look again',
 }
 
 /** Signs what is to be done. Other than proposed needs the arborist's own words. */
@@ -188,8 +209,23 @@ export const signDecisionVerb = verb({
     id: id(),
     treeId: id('treeId'),
     diagnosisId: id('diagnosisId'),
-    action: z.enum(ACTIONS, { error: 'Choose treat, care, watch, sample, refer or remove.' }),
+    action: z.enum(ACTIONS, { error: 'Choose treat, care, watch, sample, refer, remove or healthy.' }),
     words: words('Words'),
+    /** Of every decision but to treat: the day on which somebody looks, or an answer is due. */
+    due: z.string().refine(isDate, { error: 'The day is not a calendar date.' }).nullable().default(null),
+    /** The assessor, the laboratory, whoever takes it down. */
+    whom: line('Whom', 80).nullable().default(null),
+    /** Of a watch: what is counted, and how many are too many. */
+    watch: z
+      .strictObject({
+        count: line('What is counted', 80, 3),
+        threshold: z
+          .int({ error: 'The threshold is a whole number.' })
+          .min(0, { error: 'The threshold is zero or more.' })
+          .max(100_000, { error: 'The threshold is too high to count to.' }),
+      })
+      .nullable()
+      .default(null),
   }),
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ id: string }>> => {
@@ -197,6 +233,7 @@ export const signDecisionVerb = verb({
     const standing = await standingTree(context, input.treeId)
     if (!standing.ok) return standing
     const tree = standing.value
+    const today = dateIn(tree.timeZone, now)
     const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
     if (!diagnosis || diagnosis.id !== input.diagnosisId)
       return refuse(
@@ -217,6 +254,17 @@ export const signDecisionVerb = verb({
         'action',
         'This tree is a safety case first: nothing is drilled or climbed until a qualified risk assessor has looked. Refer it.',
       )
+    if (input.action === 'healthy' && proposal.action !== 'healthy')
+      return refuse(
+        'not-allowed',
+        'action',
+        `${causeName(diagnosis.cause)} is signed as the cause. To call the tree healthy, examine it again and sign that.`,
+      )
+    if (input.watch && input.action !== 'watch')
+      return refuse('not-allowed', 'watch', 'A threshold belongs to a watch; take it out.')
+    const promised = input.action === 'treat' ? null : promisedBy(input.action, { ...input, today })
+    if (promised && !promised.ok) return promised
+    await dropPromises(sql, tree.id, `decided anew on ${spokenDate(today)}.`)
     await signDecision(sql, {
       id: input.id,
       firmId: person.firmId,
@@ -229,6 +277,15 @@ export const signDecisionVerb = verb({
       at: now,
       by: person.id,
     })
+    if (promised)
+      await addFollowUp(sql, {
+        ...promised.value,
+        id: uuidv7(),
+        firmId: person.firmId,
+        treeId: tree.id,
+        prescriptionId: null,
+        decisionId: input.id,
+      })
     await restage(sql, tree.id, null)
     return ok({ id: input.id })
   },

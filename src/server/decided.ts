@@ -8,4 +8,5 @@ export const DECIDED: Record<Action, string> = {
   sample: 'Decided to send a sample',
   refer: 'Decided to refer to a risk assessor',
   remove: 'Decided to remove',
+  healthy: 'Found healthy',
 }

@@ -1,5 +1,15 @@
 import { z } from 'zod'
-import { compare, PULL_THEM } from '@/core/respond/compare'
+import {
+  AGAIN,
+  answersOf,
+  compare,
+  compareTold,
+  isTold,
+  PULL_THEM,
+  type Compared,
+  type Expectation,
+} from '@/core/respond/compare'
+import { sayAnswer } from '@/core/respond/answer'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
 import { recordById } from '@/db/queries/record'
@@ -10,6 +20,29 @@ import { promiseChecks } from './promise'
 import { id, line, typed, words } from './text'
 import { verb } from './verb'
 
+const WHOLE = ['left', 'counted', 'of ten shoots']
+
+/** What an answer comes to: a number within what can be found, or one of the answers offered. */
+function readAnswer(e: Expectation, input: { value: number | null; said: string | null }): Result<Compared> {
+  if (isTold(e)) {
+    const compared = input.said === null ? undefined : compareTold(e.kind, input.said)
+    return compared && input.value === null
+      ? ok(compared)
+      : refuse('missing', 'said', `${e.question} Choose one: ${answersOf(e.kind).join(', ')}.`)
+  }
+  const { value } = input
+  if (value === null || input.said !== null) return refuse('missing', 'value', 'Type the number you found.')
+  if (value < e.least || value > e.most)
+    return refuse(
+      'out-of-range',
+      'value',
+      `The result must lie from ${e.least} to ${e.most} ${e.unit}; check the number.`,
+    )
+  if (WHOLE.includes(e.unit) && !Number.isInteger(value))
+    return refuse('out-of-range', 'value', 'Count whole ones; type a whole number.')
+  return ok(compare(e, value))
+}
+
 /** Enters what a promised check found, compared with what was expected. A check has one result. */
 export const enterResultVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
@@ -17,7 +50,8 @@ export const enterResultVerb = verb({
   input: z.strictObject({
     id: id(),
     followUpId: id('followUpId'),
-    value: z.number({ error: 'Type the number you found.' }),
+    value: z.number({ error: 'Type the number you found.' }).nullable().default(null),
+    said: typed('The answer', 60).nullable().default(null),
     nextStep: typed('What is next', 60),
     words: words('Words'),
   }),
@@ -28,20 +62,15 @@ export const enterResultVerb = verb({
     if (found) await treeForChange(sql, found.treeId)
     const check = found && (await followUpForChange(sql, found.id))
     if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')
-    const { least, most, unit } = check.expectation
-    if (input.value < least || input.value > most)
-      return refuse(
-        'out-of-range',
-        'value',
-        `The result must lie from ${least} to ${most} ${unit}; check the number.`,
-      )
-    if (['left', 'counted', 'of ten shoots'].includes(unit) && !Number.isInteger(input.value))
-      return refuse('out-of-range', 'value', 'Count whole ones; type a whole number.')
+    const answered = readAnswer(check.expectation, input)
+    if (!answered.ok) return answered
     if (check.dropped !== null)
       return refuse(
         'conflict',
         'followUpId',
-        `This check fell away with its tree: ${check.dropped} If the tree stands, put it back on its page first.`,
+        check.decisionId !== null
+          ? `This is no longer waited for: ${check.dropped}`
+          : `This check fell away with its tree: ${check.dropped} If the tree stands, put it back on its page first.`,
       )
     if (check.dueOn > today)
       return refuse(
@@ -49,7 +78,7 @@ export const enterResultVerb = verb({
         'followUpId',
         `This check is due on ${spokenDate(check.dueOn)}; its result can be entered from that day on.`,
       )
-    const { verdict, options } = compare(check.expectation, input.value)
+    const { verdict, options } = answered.value
     if (!options.includes(input.nextStep))
       return refuse(
         'missing',
@@ -60,7 +89,7 @@ export const enterResultVerb = verb({
       return refuse(
         'conflict',
         'followUpId',
-        `${check.measuredBy} has entered ${check.value} ${unit} for this check already. Load the page again to see it.`,
+        `${check.measuredBy} has entered ${sayAnswer(check)} for this check already. Load the page again to see it.`,
       )
     await addMeasurement(sql, {
       ...input,
@@ -70,15 +99,25 @@ export const enterResultVerb = verb({
       at,
       by: person.id,
     })
-    // What is still there is fetched today, and counted again.
-    if (input.nextStep === PULL_THEM)
+    // What is still there is fetched today, and counted again; what is looked at again is promised as many days on.
+    const { expectation, what } = check
+    const afterDays =
+      input.nextStep === PULL_THEM
+        ? 0
+        : input.nextStep === AGAIN
+          ? isTold(expectation)
+            ? expectation.againDays
+            : expectation.watch?.againDays
+          : undefined
+    if (afterDays !== undefined)
       await promiseChecks(
         { sql, person },
         {
           treeId: check.treeId,
           prescriptionId: check.prescriptionId,
+          decisionId: check.decisionId,
           on: today,
-          checks: [{ afterDays: 0, what: check.what, expectation: check.expectation }],
+          checks: [{ afterDays, what, expectation }],
         },
       )
     await restage(sql, check.treeId)

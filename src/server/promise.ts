@@ -16,7 +16,13 @@ export function promisedAfter(outcome: Outcome, checks: readonly PromisedCheck[]
 /** Writes the promised checks of a finished application into the calendar. */
 export async function promiseChecks(
   { sql, person }: Pick<Context, 'sql' | 'person'>,
-  p: { treeId: string; prescriptionId: string | null; on: string; checks: readonly PromisedCheck[] },
+  p: {
+    treeId: string
+    prescriptionId: string | null
+    decisionId?: string | null
+    on: string
+    checks: readonly PromisedCheck[]
+  },
 ): Promise<void> {
   for (const check of p.checks)
     await addFollowUp(sql, {
@@ -24,6 +30,7 @@ export async function promiseChecks(
       firmId: person.firmId,
       treeId: p.treeId,
       prescriptionId: p.prescriptionId,
+      decisionId: p.decisionId ?? null,
       dueOn:
         check.afterYears !== undefined
           ? addYears(p.on, check.afterYears)

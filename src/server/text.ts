@@ -65,3 +65,6 @@ export const version = () =>
     .int({ error: 'The version must be a whole number.' })
     .min(1, { error: 'The version must be at least 1.' })
     .max(2_147_483_647, { error: 'The version is beyond what can be; load the page again.' })
+
+/** The id of a finding of the almanac, or of the firm's own. */
+export const findingId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' })

@@ -3,6 +3,7 @@ import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb 
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { correctRecordVerb, enterResultVerb } from './followUp'
+import { enterAnswerVerb } from './laboratory'
 import { handToCrewVerb } from './prescribe'
 import { withdrawPrescriptionVerb } from './withdraw'
 import { removePhotoVerb } from './photograph'
@@ -45,6 +46,7 @@ export const VERBS = {
   'mark-steps': markStepsVerb,
   'sign-record': signRecordVerb,
   'enter-result': enterResultVerb,
+  'enter-answer': enterAnswerVerb,
   'correct-record': correctRecordVerb,
   'set-units': setUnitsVerb,
   'move-clock': moveClockVerb,

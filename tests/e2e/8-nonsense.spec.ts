@@ -45,7 +45,16 @@ const STEPS: Record<string, Record<string, unknown>> = {
     cause: 'emerald-ash-borer',
     reason: 'because it is',
   },
-  'sign-decision': { id: ID, treeId: ID, diagnosisId: ID, action: 'treat', words: 'because it is' },
+  'sign-decision': {
+    id: ID,
+    treeId: ID,
+    diagnosisId: ID,
+    action: 'watch',
+    words: 'because it is',
+    due: '2026-06-20',
+    whom: null,
+    watch: { count: 'live mites', threshold: 3 },
+  },
   'hand-to-crew': {
     id: ID,
     items: [
@@ -86,7 +95,14 @@ const STEPS: Record<string, Record<string, unknown>> = {
     deviations: null,
     accepted: [],
   },
-  'enter-result': { id: ID, followUpId: ID, value: 1, nextStep: 'wait', words: null },
+  'enter-answer': {
+    id: ID,
+    followUpId: ID,
+    assessmentId: ID,
+    answers: [{ finding: 'lab-verticillium', state: 'there' }],
+    words: null,
+  },
+  'enter-result': { id: ID, followUpId: ID, value: 1, said: null, nextStep: 'wait', words: null },
   'correct-record': { id: ID, recordId: ID, reason: 'because it is', correction: 'so' },
   'set-units': { units: 'us' },
   'move-clock': { seconds: 0.5 },

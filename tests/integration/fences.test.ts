@@ -55,6 +55,7 @@ beforeAll(async () => {
       firmId: a.id,
       treeId: treated.treeId,
       prescriptionId: null,
+      decisionId: null,
       dueOn: '2026-06-12',
       what: 'look',
       expectation: {

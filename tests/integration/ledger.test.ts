@@ -387,6 +387,7 @@ describe('the record says what happened', () => {
       diagnosisId,
       action: 'remove',
       words: 'the client wants it gone',
+      due: '2026-06-30',
     })
     const at = new Date(NOON.getTime() + 2 * HOUR)
     const tech = other.person('technician', at)

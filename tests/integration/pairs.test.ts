@@ -131,6 +131,7 @@ async function decidedOtherwise(treeId: string, decisionId: string): Promise<Ste
       diagnosisId: await diagnosisOf(decisionId),
       action: 'remove',
       words: 'the client wants it gone',
+      due: '2026-06-30',
     },
   }
 }

@@ -34,6 +34,7 @@ const MAY: Record<string, Role[]> = {
   'mark-step': FIELD,
   'sign-record': ['arborist', 'crew lead'],
   'enter-result': FIELD,
+  'enter-answer': ['arborist', 'crew lead', 'office'],
   'correct-record': ['arborist', 'crew lead'],
   'set-units': ALL,
   'move-clock': ALL,

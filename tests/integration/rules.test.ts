@@ -174,6 +174,7 @@ describe('before a prescription', () => {
       diagnosisId: t.diagnosisId,
       action,
       words: WORDS,
+      ...(action === 'treat' ? {} : { due: '2026-06-19' }),
     })
     expect(await problemOf(arborist(), 'sign-decision', decide('treat'))).toMatchObject({
       code: 'not-allowed',

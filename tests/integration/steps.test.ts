@@ -263,6 +263,7 @@ describe('pairs of hands at the same moment', () => {
         diagnosisId,
         action: 'remove',
         words: 'the client wants it gone',
+        due: '2026-06-30',
       }),
     ])
     const items = await rows(

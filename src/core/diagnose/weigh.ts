@@ -7,6 +7,11 @@ export const SOMETHING_ELSE = 'something-else'
 export const ELSE_PRIOR = 0.06
 /** An unknown cause shows any given finding this often. */
 const ELSE_CHANCE = 0.16
+/** A tree that nothing is wrong with; it is not among what is weighed, and can be signed beside it. */
+export const HEALTHY = 'healthy'
+/** House guess: of the trees that are walked, so many have nothing that calls for work. */
+const HEALTHY_PRIOR = 0.3
+
 /** Every look is wrong this often: a shadow taken for a spot, a spot not seen. */
 export const MISTAKE = 0.01
 /** Out of its months a cause keeps this share of its prior. */
@@ -150,6 +155,26 @@ export function weigh(input: WeighInput): Weighed[] {
       }
     })
     .sort((a, b) => b.probability - a.probability || (a.cause < b.cause ? -1 : 1))
+}
+
+/**
+ * The chance that nothing is wrong, beside every cause its kind can have and something else: a healthy tree shows each
+ * finding as often as trees without a cause do.
+ *
+ * @example healthyChance({ host: 'ash', month: 6, seen: { 'exit-hole-d': 'there' }, causes, findings }) // near 0
+ */
+export function healthyChance(input: WeighInput): number {
+  const looks = observed(input)
+  const logs = candidates(input).map(
+    (c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0),
+  )
+  // The priors of the candidates need not sum to one: out of season some are less than their share.
+  const healthy = looks.reduce((s, o) => {
+    const there = written(o.finding.background)
+    const by = { there: Math.log(there), 'not-there': Math.log(1 - there), unsure: UNSURE * Math.log(there) }
+    return s + (o.state === 'not-looked' ? 0 : by[o.state])
+  }, Math.log(HEALTHY_PRIOR))
+  return normalise([healthy, ...logs.map((l) => l + Math.log(1 - HEALTHY_PRIOR))])[0]!
 }
 
 function expectedUnseen(cause: Cause, input: WeighInput): string[] {

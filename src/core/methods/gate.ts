@@ -91,7 +91,7 @@ export interface Refusal {
 }
 
 /** How the almanac calls a way where it says that it cannot touch a cause. */
-const CLASS: Partial<Record<PutOnMethod, ProductClass>> = {
+export const CLASS: Partial<Record<PutOnMethod, ProductClass>> = {
   'trunk-injection': 'injection',
   'bark-spray': 'bark-spray',
   'crown-spray': 'crown-spray',

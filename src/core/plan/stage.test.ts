@@ -7,6 +7,7 @@ const NOTHING: StageFacts = {
   action: null,
   prescription: null,
   openChecks: false,
+  sentBack: null,
 }
 
 test('each step leads to the next', () => {
@@ -15,6 +16,8 @@ test('each step leads to the next', () => {
   expect(to({ looked: true })).toBe('weigh')
   expect(to({ looked: true, diagnosed: true })).toBe('decide')
   expect(to({ diagnosed: true, action: 'remove' })).toBe('otherwise')
+  expect(to({ diagnosed: true, action: 'remove', openChecks: true })).toBe('check')
+  expect(to({ diagnosed: true, action: 'care', openChecks: true, prescription: 'handed' })).toBe('run')
   expect(to({ diagnosed: true, action: 'treat' })).toBe('prescribe')
   expect(to({ diagnosed: true, action: 'treat', prescription: 'handed' })).toBe('run')
   expect(to({ diagnosed: true, action: 'treat', prescription: 'done', openChecks: true })).toBe('check')
@@ -28,6 +31,13 @@ test('work that ended below the label’s least goes back to the decision', () =
     )
 })
 
+test('what a check sends back waits for the one it is sent to, but work with the crew goes first', () => {
+  const back = { ...NOTHING, diagnosed: true, action: 'treat', openChecks: true, sentBack: 'decide' as const }
+  expect(stageOf({ ...back, prescription: 'done' })).toBe('decide')
+  expect(stageOf({ ...back, prescription: 'handed' })).toBe('run')
+  expect(stageOf({ ...back, action: 'watch', sentBack: 'examine' })).toBe('examine')
+})
+
 test('without a signed cause nothing later counts', () => {
   fc.assert(
     fc.property(
@@ -37,6 +47,7 @@ test('without a signed cause nothing later counts', () => {
         action: fc.constantFrom(null, 'treat', 'care'),
         prescription: fc.constantFrom(null, 'handed' as const, 'done' as const),
         openChecks: fc.boolean(),
+        sentBack: fc.constantFrom(null, 'examine' as const, 'decide' as const),
       }),
       (f) => stageOf(f) === (f.looked ? 'weigh' : 'examine'),
     ),

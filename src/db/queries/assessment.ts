@@ -97,18 +97,25 @@ export async function setDetail(
   return rows.length
 }
 
+/** Takes what was seen in one examination over into another, with who saw it when; what stands there already stays. */
+export async function carryFindings(sql: FirmSql, from: string, to: string): Promise<void> {
+  await sql`insert into finding (firm_id, assessment_id, finding, state, at, by_person, detail)
+    select firm_id, ${to}, finding, state, at, by_person, detail from finding where assessment_id = ${from}
+    on conflict (firm_id, assessment_id, finding) do nothing`
+}
+
 /** The findings of a tree's last signed examination, before the running one. */
 export async function lastSigned(
   sql: FirmSql,
   treeId: string,
   running: string | null,
-): Promise<{ closedAt: Date; findings: FindingRow[] } | undefined> {
+): Promise<{ id: string; closedAt: Date; findings: FindingRow[] } | undefined> {
   const rows = await sql<{ id: string; closedAt: Date }[]>`
     select id, closed_at as "closedAt" from assessment
     where tree_id = ${treeId} and closed_at is not null and id is distinct from ${running}
     order by started_at desc, id desc limit 1`
   const last = rows[0]
-  return last && { closedAt: last.closedAt, findings: await findingsOf(sql, last.id) }
+  return last && { ...last, findings: await findingsOf(sql, last.id) }
 }
 
 /** The findings of the newest examination of another tree on the same site, for what a whole site shares. */

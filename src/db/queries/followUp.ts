@@ -10,10 +10,14 @@ export interface FollowUpRow {
   /** The site's. */
   timeZone: string
   prescriptionId: string | null
+  /** Of a decision that is not to treat. */
+  decisionId: string | null
   dueOn: string
   what: string
   expectation: Expectation
   value: number | null
+  /** What was answered, where the answer is in words. */
+  said: string | null
   verdict: Verdict | null
   nextStep: string | null
   words: string | null
@@ -24,8 +28,8 @@ export interface FollowUpRow {
 }
 
 const select = (sql: FirmSql) => sql`
-  select u.id, u.tree_id as "treeId", t.tag, t.host, s.name as "siteName", s.time_zone as "timeZone", u.prescription_id as "prescriptionId",
-    u.due_on::text as "dueOn", u.what, u.expectation, m.value, m.verdict, m.next_step as "nextStep", m.words,
+  select u.id, u.tree_id as "treeId", t.tag, t.host, s.name as "siteName", s.time_zone as "timeZone", u.prescription_id as "prescriptionId", u.decision_id as "decisionId",
+    u.due_on::text as "dueOn", u.what, u.expectation, m.value, m.said, m.verdict, m.next_step as "nextStep", m.words,
     m.measured_at as "measuredAt", p.name as "measuredBy", u.dropped
   from follow_up u join tree t on t.id = u.tree_id join site s on s.id = t.site_id
   left join measurement m on m.follow_up_id = u.id left join person p on p.id = m.measured_by`
@@ -65,19 +69,25 @@ export async function addFollowUp(
     firmId: string
     treeId: string
     prescriptionId: string | null
+    decisionId: string | null
     dueOn: string
     what: string
     expectation: Expectation
   },
 ): Promise<void> {
-  await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, due_on, what, expectation)
-    values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)})`
+  await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, decision_id, due_on, what, expectation)
+    values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.decisionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)})`
 }
 
 /** The check, held until the transaction ends, so that two results take turns. */
 export async function followUpForChange(sql: FirmSql, id: string): Promise<FollowUpRow | undefined> {
   const rows = await sql`select 1 from follow_up where id = ${id} for update`
   return rows[0] ? followUpById(sql, id) : undefined
+}
+
+/** What a decision promised is no longer waited for: it was decided anew. */
+export async function dropPromises(sql: FirmSql, treeId: string, why: string): Promise<void> {
+  await sql`update follow_up set dropped = ${why}, done = true where tree_id = ${treeId} and decision_id is not null and not done`
 }
 
 /** Enters the result of a check. */
@@ -87,7 +97,8 @@ export async function addMeasurement(
     id: string
     firmId: string
     followUpId: string
-    value: number
+    value: number | null
+    said: string | null
     verdict: string
     nextStep: string
     words: string | null
@@ -95,7 +106,7 @@ export async function addMeasurement(
     by: string
   },
 ): Promise<void> {
-  await sql`insert into measurement (id, firm_id, follow_up_id, value, verdict, next_step, words, measured_at, measured_by)
-    values (${m.id}, ${m.firmId}, ${m.followUpId}, ${m.value}, ${m.verdict}, ${m.nextStep}, ${m.words}, ${m.at}, ${m.by})`
+  await sql`insert into measurement (id, firm_id, follow_up_id, value, said, verdict, next_step, words, measured_at, measured_by)
+    values (${m.id}, ${m.firmId}, ${m.followUpId}, ${m.value}, ${m.said}, ${m.verdict}, ${m.nextStep}, ${m.words}, ${m.at}, ${m.by})`
   await sql`update follow_up set done = true where id = ${m.followUpId}`
 }

@@ -1,5 +1,6 @@
 import type { Spread } from '@/core/place/place'
 import { stageOf, type Stage, type StageFacts } from '@/core/plan/stage'
+import { sentBack } from '@/core/respond/compare'
 import type { FirmSql } from '../client'
 import type { MarkRow } from './ring'
 import type { TreeOrder } from '@/core/plan/order'
@@ -209,10 +210,14 @@ export async function treeForChange(sql: FirmSql, id: string): Promise<TreeRow |
  * @param returned why the work came back to the arborist; null when that is settled, left out to keep what stands
  */
 export async function restage(sql: FirmSql, treeId: string, returned?: string | null): Promise<Stage> {
-  const rows = await sql<StageFacts[]>`
+  const rows = await sql<(Omit<StageFacts, 'sentBack'> & { nextStep: string | null })[]>`
     select exists (select 1 from finding f where f.firm_id = t.firm_id and f.assessment_id = a.id) as looked,
       d.id is not null as diagnosed, c.action, x.status as prescription,
-      exists (select 1 from follow_up u where u.firm_id = t.firm_id and u.tree_id = t.id and u.prescription_id = x.prescription_id and not u.done) as "openChecks"
+      exists (select 1 from follow_up u where u.firm_id = t.firm_id and u.tree_id = t.id and not u.done
+        and (u.prescription_id = x.prescription_id or u.decision_id = c.id)) as "openChecks",
+      (select m.next_step from follow_up u join measurement m on m.firm_id = u.firm_id and m.follow_up_id = u.id
+        where u.firm_id = t.firm_id and u.tree_id = t.id and (u.prescription_id = x.prescription_id or u.decision_id = c.id)
+        order by m.measured_at desc, m.id desc limit 1) as "nextStep"
     from tree t
       left join lateral (select id from assessment where tree_id = t.id and firm_id = t.firm_id order by started_at desc, id desc limit 1) a on true
       left join lateral (select id from diagnosis where assessment_id = a.id and firm_id = t.firm_id) d on true
@@ -224,7 +229,8 @@ export async function restage(sql: FirmSql, treeId: string, returned?: string | 
         from item_subject s join prescription_item i on i.firm_id = s.firm_id and i.id = s.item_id
         where s.decision_id = c.id and s.status <> 'withdrawn' and s.firm_id = t.firm_id) x on true
     where t.id = ${treeId}`
-  const stage = stageOf(rows[0]!)
+  const { nextStep, ...facts } = rows[0]!
+  const stage = stageOf({ ...facts, sentBack: nextStep === null ? null : sentBack(nextStep) })
   if (returned === undefined)
     await sql`update tree set stage = ${stage} where id = ${treeId} and stage <> ${stage}`
   else await sql`update tree set stage = ${stage}, returned = ${returned} where id = ${treeId}`
@@ -379,7 +385,8 @@ export async function standAgain(sql: FirmSql, t: { id: string; siteId: string }
       select 1 from tree o where o.site_id = x.site_id and o.tag = x.tag and o.status = 'standing') returning id`
   if (rows.length === 0) return false
   await sql`update site set trees = trees + 1 where id = ${t.siteId}`
-  await sql`update follow_up set done = false, dropped = null where tree_id = ${t.id} and dropped is not null`
+  await sql`update follow_up set done = false, dropped = null where tree_id = ${t.id} and dropped is not null
+    and (decision_id is null or decision_id = (select c.id from decision c where c.tree_id = ${t.id} order by c.signed_at desc, c.id desc limit 1))`
   return true
 }
 

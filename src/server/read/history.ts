@@ -1,7 +1,7 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { showWeight } from '@/core/diagnose/showWeight'
-import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { METHOD_NAME } from '@/core/card/say'
 import { sayPlan } from '@/core/methods/say'
 import { showGround, type UnitSystem } from '@/core/quantity/format'
@@ -19,6 +19,7 @@ import { recordsOfTree } from '@/db/queries/record'
 import { changesOfTree, type TreeChange } from '@/db/queries/step'
 import { listingsOf } from '@/db/queries/tree'
 import { prescriptionsOfTree, type PrescriptionRow } from '@/db/queries/prescription'
+import { sayAnswer } from '@/core/respond/answer'
 import { DECIDED } from '../decided'
 import type { Reading } from '../verb'
 import { inOneLine, readRecord } from '../ledger/body'
@@ -55,6 +56,9 @@ export interface ReadAlready {
 }
 
 /** Everything that happened to a tree, under every listing of it, newest first. */
+/** What is signed beside the almanac's causes; it has no entry of its own. */
+const BESIDE = new Set([SOMETHING_ELSE, HEALTHY])
+
 export async function historyOf(
   { sql, person }: Pick<Reading, 'sql' | 'person'>,
   id: string,
@@ -89,7 +93,7 @@ export async function historyOf(
       title: causeName(d.cause),
       detail: `weighed ${showWeight(d.probability)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`,
       by: d.signedBy,
-      href: d.cause === SOMETHING_ELSE ? undefined : `/almanac/cause/${d.cause}`,
+      href: BESIDE.has(d.cause) ? undefined : `/almanac/cause/${d.cause}`,
     })),
     ...decisions.map((d): HistoryEntry => ({
       at: d.signedAt.getTime(),
@@ -124,7 +128,7 @@ export async function historyOf(
             at: c.measuredAt!.getTime(),
             what: 'follow-up',
             title: c.what,
-            detail: `${c.value} ${c.expectation.unit}, ${c.verdict}; next: ${c.nextStep}`,
+            detail: `${sayAnswer(c)}, ${c.verdict}; next: ${c.nextStep}`,
             by: c.measuredBy,
             href: `/follow-up/${c.id}`,
           }

@@ -10,6 +10,7 @@ import {
   lastSigned,
 } from '@/db/queries/assessment'
 import { houseRules } from '@/db/queries/almanac'
+import { followUpsOfTree } from '@/db/queries/followUp'
 import { photosOf } from '@/db/queries/photo'
 import { readingsOfTree } from '@/db/queries/reading'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
@@ -28,8 +29,9 @@ import { historyOf } from './history'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { blockedBy } from '@/core/plan/blocked'
-import { causesOf, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { causesOf, HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
+import { waysOf } from '@/almanac/ways'
 
 /** What every page of a tree shows, with the rows it was made from. */
 async function readTree(context: Reading, id: string) {
@@ -79,11 +81,12 @@ export function treeView(id: string) {
     const shared = await base(context, id)
     if (!shared) return null
     const { sql } = context
-    const [readings, diagnoses, decisions, prescriptions, into] = await Promise.all([
+    const [readings, diagnoses, decisions, prescriptions, checks, into] = await Promise.all([
       readingsOfTree(sql, id),
       diagnosesOfTree(sql, id),
       decisionsOfTree(sql, id),
       prescriptionsOfTree(sql, id),
+      followUpsOfTree(sql, id),
       shared.tree.mergedInto ? treeById(sql, shared.tree.mergedInto) : undefined,
     ])
     return {
@@ -92,6 +95,10 @@ export function treeView(id: string) {
       diagnosis: diagnoses[0] ?? null,
       decision: decisions[0] ?? null,
       prescription: prescriptions[0] ?? null,
+      /** What is promised and not answered yet, the next due first. */
+      promised: checks
+        .filter((c) => c.verdict === null && c.dropped === null)
+        .map((c) => ({ id: c.id, what: c.what, dueOn: c.dueOn })),
       history: await historyOf(context, id, { diagnoses, decisions, prescriptions }),
       into: into ? { id: into.id, tag: into.tag } : null,
     }
@@ -146,6 +153,7 @@ export function weighView(id: string) {
     const ofKind = causesOf(shared.tree.host, causes)
     const named = [
       SOMETHING_ELSE,
+      HEALTHY,
       ...ofKind.flatMap((c) => [c.id, ...c.lookAlikes.map((l) => l.cause)]),
       ...diagnoses.flatMap((d) => [d.cause, ...d.weights.map((w) => w.cause)]),
     ]
@@ -234,6 +242,10 @@ export function prescribeView(id: string) {
         cards: ways.length,
       }),
       siteNote: site?.note || null,
+      /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */
+      byHand: decided
+        ? waysOf(decided.cause).filter((w) => !ways.some((s) => s.use.method === w.method))
+        : [],
       ways,
       reading,
       readingGoodForYears: READING_GOOD_FOR_YEARS,

@@ -1,7 +1,11 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { sayPlan } from '@/core/methods/say'
-import { compare } from '@/core/respond/compare'
+import { withOwn } from '@/almanac/own'
+import { causesOf } from '@/core/diagnose/weigh'
+import type { Finding } from '@/core/diagnose/almanac'
+import { ownOf } from '../almanac'
+import type { FirmSql } from '@/db/client'
 import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
 import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
@@ -162,6 +166,15 @@ export function followUpsView(after: { dueOn: string; id: string } | null = null
   }))
 }
 
+/** What a laboratory can be asked of a kind of tree. */
+async function laboratoryFindings(sql: FirmSql, host: string): Promise<Pick<Finding, 'id' | 'question'>[]> {
+  const { causes, findings } = withOwn(await ownOf(sql))
+  const made = new Set(causesOf(host, causes).flatMap((c) => Object.keys(c.findings)))
+  return [...findings.values()]
+    .filter((f) => f.place === 'lab' && !f.retired && made.has(f.id))
+    .map(({ id, question }) => ({ id, question }))
+}
+
 export function followUpView(id: string) {
   return reading(async ({ sql, now }) => {
     const check = isId(id) ? await followUpById(sql, id) : undefined
@@ -169,7 +182,8 @@ export function followUpView(id: string) {
     return {
       check,
       kind: hostName(check.host),
-      options: check.value === null ? [] : compare(check.expectation, check.value).options,
+      /** What a laboratory can answer of its kind. */
+      laboratory: check.expectation.kind === 'laboratory' ? await laboratoryFindings(sql, check.host) : [],
       today: dateIn(check.timeZone, now),
       timeZone: check.timeZone,
     }

@@ -71,6 +71,6 @@ const NEXT: Record<Stage, (treeId: string) => { href: string; text: string }> = 
   otherwise: (id) => ({ href: `/trees/${id}/decide`, text: 'See the decision' }),
   prescribe: (id) => ({ href: `/trees/${id}/prescribe`, text: 'Prescribe' }),
   run: () => ({ href: '/run', text: 'Open the crew’s work' }),
-  check: () => ({ href: '/follow-up', text: 'See the promised checks' }),
+  check: (id) => ({ href: `/trees/${id}#promised`, text: 'See what is promised' }),
   done: () => ({ href: '/follow-up', text: 'See the promised checks' }),
 }

@@ -12,7 +12,7 @@ import { nextStep } from '@/ui/steps/Steps'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
 import { useViewKeys } from '@/ui/shell/keys'
-import { shortDate } from '@/ui/when'
+import { shortDate, writtenDate } from '@/ui/when'
 import { History } from './History'
 import { NotStanding } from './NotStanding'
 import { IdentityQuestion } from './IdentityQuestion'
@@ -25,9 +25,9 @@ const TreeForm = dynamic(() => import('./TreeForm').then((m) => m.TreeForm), { s
 const TakeFromList = dynamic(() => import('./TakeFromList').then((m) => m.TakeFromList), { ssr: false })
 
 /** One tree: what it is, how big, what its trunk carries, and everything that was done to it. */
-export function TreePage({ view }: { view: TreeView }) {
+export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: boolean }) {
   const { tree, units } = view
-  const [open, setOpen] = useState<'slip' | 'edit' | 'leave' | null>(null)
+  const [open, setOpen] = useState<'slip' | 'edit' | 'leave' | null>(leaving ? 'leave' : null)
   const reading = view.readings[0]
   const trunk = reading
     ? measureTrunk(
@@ -155,11 +155,36 @@ export function TreePage({ view }: { view: TreeView }) {
               />
             </div>
           )}
+          {view.promised.length > 0 && <Promised view={view} />}
           {standing && may('add-reading') && <ReadingForm view={view} />}
         </div>
       </div>
       <History treeId={tree.id} entries={view.history} timeZone={view.timeZone} />
     </>
+  )
+}
+
+/** What is promised of this tree, the next due first. */
+function Promised({ view }: { view: TreeView }) {
+  return (
+    <section id="promised" className="mb-5">
+      <h2>Promised</h2>
+      <ul className="border-t border-line mt-1">
+        {view.promised.map((c) => (
+          <li key={c.id} className="border-b border-line">
+            <Link
+              href={`/follow-up/${c.id}`}
+              className="flex justify-between gap-3 py-1.5 no-underline hover:underline"
+            >
+              <span>{c.what}</span>
+              <span className={c.dueOn <= view.today ? 'tag tag-rust' : 'text-ink2 whitespace-nowrap'}>
+                {c.dueOn <= view.today ? 'check now' : writtenDate(c.dueOn)}
+              </span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 

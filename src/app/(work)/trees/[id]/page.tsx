@@ -4,8 +4,15 @@ import { TreePage } from './TreePage'
 
 export const metadata = { title: 'Tree' }
 
-export default async function Page({ params }: { params: Promise<{ id: string }> }) {
+export default async function Page({
+  params,
+  searchParams,
+}: {
+  params: Promise<{ id: string }>
+  searchParams: Promise<{ leave?: string | string[] }>
+}) {
   const view = await treeView((await params).id)
   if (!view) notFound()
-  return <TreePage view={view} />
+  // A removal that is reported done leads here, to take the tree from the list.
+  return <TreePage view={view} leaving={(await searchParams).leave !== undefined} />
 }

@@ -7,6 +7,8 @@ import type { FirmAlmanac } from '@/almanac/own'
 import { PRACTICE } from '@/almanac/practice'
 import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
+import { waysOf } from '@/almanac/ways'
+import { Ways } from '@/ui/ways/Ways'
 import { District } from './District'
 import { OftenChoice } from './OftenChoice'
 import { Note } from '@/ui/pieces/Note'
@@ -114,6 +116,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
               <b>Only a laboratory tells for certain:</b> {cause.laboratory}
             </Note>
           )}
+          <Ways ways={waysOf(id)} />
           {cause.reportable && <Note>Reportable where it is regulated: ask the authority first.</Note>}
           {practice && (
             <p>

@@ -9,9 +9,10 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
-import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { showWeight } from '@/core/diagnose/showWeight'
+import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { TreeHeading } from '../TreeHeading'
+import { FollowFields, FOLLOW_FIELDS, followed, type FollowUp } from './FollowFields'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { TextArea } from '@/ui/fields/TextArea'
@@ -28,6 +29,7 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
     means: 'Keep people and targets away; no drilling and no climbing until the answer.',
   },
   { action: 'remove', title: 'Remove', means: 'Plan the removal and what happens to the wood.' },
+  { action: 'healthy', title: 'Healthy', means: 'Nothing is needed. Look again on a date.' },
 ]
 
 /** The matters this work touches on which practitioners differ, and how this house does them. */
@@ -63,6 +65,7 @@ export function Decide({ view }: { view: DecideView }) {
     tree.returned ? null : (decision?.action ?? proposal?.action ?? null),
   )
   const [words, setWords] = useState('')
+  const [follow, setFollow] = useState<FollowUp>({})
 
   if (!diagnosis || !proposal)
     return (
@@ -82,12 +85,19 @@ export function Decide({ view }: { view: DecideView }) {
 
   async function submit(event: FormEvent) {
     event.preventDefault()
-    const done = await send({ treeId: tree.id, diagnosisId: diagnosis!.id, action, words: words || null })
+    const done = await send({
+      treeId: tree.id,
+      diagnosisId: diagnosis!.id,
+      action: action!,
+      words: words || null,
+      ...(action === 'treat' ? {} : followed(action!, follow, view.today)),
+    } as never)
     if (!done) return
-    if (action === 'treat') go(`/trees/${tree.id}/prescribe`)
+    if (works) go(`/trees/${tree.id}/prescribe`)
     else go(`/trees/${tree.id}`)
   }
   const other = action !== proposal.action
+  const healthy = proposal.action === 'healthy'
   /** Something is done for the tree: then it can be said what comes of it. */
   const works = action === 'treat' || action === 'care'
 
@@ -100,7 +110,7 @@ export function Decide({ view }: { view: DecideView }) {
         here="decide"
         step="decide"
       />
-      {diagnosis.cause !== SOMETHING_ELSE && (
+      {diagnosis.cause !== SOMETHING_ELSE && diagnosis.cause !== HEALTHY && (
         <p className="mt-2">
           <Link href={`/almanac/cause/${diagnosis.cause}`} className="underline">
             What the almanac says of it
@@ -125,29 +135,42 @@ export function Decide({ view }: { view: DecideView }) {
           <fieldset>
             <legend className="label">The arborist decides</legend>
             <ul className="border-t border-line">
-              {ACTIONS.map((a) => (
-                <li key={a.action} className="border-b border-line">
-                  <label
-                    className={`grid grid-cols-[auto_minmax(0,1fr)_auto] gap-3 items-center py-2.5 px-2 cursor-pointer ${action === a.action ? 'bg-sheet' : ''}`}
-                  >
-                    <input
-                      type="radio"
-                      name="action"
-                      className="size-5 accent-[var(--color-rust)]"
-                      checked={action === a.action}
-                      onChange={() => setAction(a.action)}
-                      disabled={!may('sign-decision')}
-                    />
-                    <span>
-                      <span className="font-head font-bold text-lead">{a.title}</span>
-                      <span className="block text-ink2 text-small">{a.means}</span>
-                    </span>
-                    {proposal.action === a.action && <span className="tag tag-rust">proposed</span>}
-                  </label>
-                </li>
-              ))}
+              {ACTIONS.filter((a) => (a.action === 'healthy') === healthy || a.action === 'watch').map(
+                (a) => (
+                  <li key={a.action} className="border-b border-line">
+                    <label
+                      className={`grid grid-cols-[auto_minmax(0,1fr)_auto] gap-3 items-center py-2.5 px-2 cursor-pointer ${action === a.action ? 'bg-sheet' : ''}`}
+                    >
+                      <input
+                        type="radio"
+                        name="action"
+                        className="size-5 accent-[var(--color-rust)]"
+                        checked={action === a.action}
+                        onChange={() => setAction(a.action)}
+                        disabled={!may('sign-decision')}
+                      />
+                      <span>
+                        <span className="font-head font-bold text-lead">{a.title}</span>
+                        <span className="block text-ink2 text-small">{a.means}</span>
+                      </span>
+                      {proposal.action === a.action && <span className="tag tag-rust">proposed</span>}
+                    </label>
+                  </li>
+                ),
+              )}
             </ul>
           </fieldset>
+          {action !== null && action !== 'treat' && (
+            <FollowFields
+              action={action}
+              today={view.today}
+              value={follow}
+              onValue={setFollow}
+              problem={problem}
+              treeId={tree.id}
+              cause={diagnosis.cause}
+            />
+          )}
           <div className="mt-3">
             <TextArea
               label={other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}
@@ -155,10 +178,10 @@ export function Decide({ view }: { view: DecideView }) {
               onChange={(e) => setWords(e.target.value)}
             />
           </div>
-          <ProblemNote problem={problem} />
+          <ProblemNote problem={problem && FOLLOW_FIELDS.includes(problem.field) ? null : problem} />
           {may('sign-decision') ? (
             <Button type="submit" now className="mt-3" disabled={busy || !action}>
-              {busy ? 'Signing' : action === 'treat' ? 'Sign and prescribe →' : 'Sign the decision'}
+              {busy ? 'Signing' : works ? 'Sign and prescribe →' : 'Sign the decision'}
             </Button>
           ) : (
             <p className="mt-3 text-ink2">The arborist decides and signs.</p>

@@ -10,6 +10,7 @@ import { Bench } from './Bench'
 import { Blocked } from './Blocked'
 import { InjectionBench } from './InjectionBench'
 import { isWay } from './way'
+import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
 
 /** Prescribe for one tree: choose among the ways that can work, then the bench of the one that was chosen. */
@@ -55,6 +56,11 @@ export function Prescribe({
         ) : (
           <Bench key={way.id} view={view} way={way} choose={choose} />
         ))}
+      {view.byHand.length > 0 && (
+        <div className="mt-8 max-w-3xl">
+          <Ways ways={view.byHand} title={ways.length > 0 ? 'Beside it' : 'What can be done'} />
+        </div>
+      )}
     </>
   )
 }

@@ -3,8 +3,9 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
+import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing, type Knowledge } from '@/core/diagnose/weighing'
-import { SOMETHING_ELSE, type Check, type Weighed } from '@/core/diagnose/weigh'
+import { HEALTHY, SOMETHING_ELSE, type Check, type Weighed } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
 import { Balance } from '@/ui/balance/Balance'
@@ -55,12 +56,19 @@ export function Weigh({ view }: { view: WeighView }) {
     [tree.host, view.month, seen, almanac],
   )
 
+  const healthy = useMemo(
+    () => judgeHealthy({ host: tree.host, month: view.month, seen, ...almanac }),
+    [tree.host, view.month, seen, almanac],
+  )
+
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
   const lead = weighed[0]!
   const cause = chosen ?? signed?.cause ?? lead.cause
   const chosenCause = almanac.causes.find((c) => c.id === cause)
   const writing = !!assessment && !assessment.closedAt
-  const needsReason = writing && (judgement.hold !== null || cause !== lead.cause)
+  const needsReason =
+    writing &&
+    (cause === HEALTHY ? healthy.doubts.length > 0 : judgement.hold !== null || cause !== lead.cause)
   const shown = all ? weighed : top(weighed, cause)
   const check = checks[0] && checks[0].gain > 0.01 && !judgement.settled ? checks[0] : null
   // The next question stands where the last one stood: the second of two quick presses was meant for that one.
@@ -216,13 +224,38 @@ export function Weigh({ view }: { view: WeighView }) {
       </div>
       {writing && may('sign-diagnosis') && (
         <div className="mt-4 max-w-2xl">
+          <label className="flex items-start gap-2.5 py-2 mb-2 border-y border-line max-w-2xl">
+            <input
+              type="checkbox"
+              className="size-5 mt-0.5 accent-[var(--color-rust)]"
+              checked={cause === HEALTHY}
+              disabled={healthy.unsafe.length > 0}
+              onChange={(e) => setChosen(e.target.checked ? HEALTHY : null)}
+            />
+            <span>
+              <b>Nothing is wrong with it</b>, weighed {showWeight(healthy.chance)} beside every cause
+              {healthy.unsafe.length > 0 && (
+                <span className="block text-plum text-small">
+                  Not with {healthy.unsafe.join(', ').toLowerCase()}: that goes to a risk assessor.
+                </span>
+              )}
+              {cause === HEALTHY &&
+                healthy.doubts.map((d) => (
+                  <span key={d} className="block text-plum text-small">
+                    {d}
+                  </span>
+                ))}
+            </span>
+          </label>
           {needsReason && (
             <div className="mb-2">
               <TextArea
                 label={
-                  judgement.hold
-                    ? 'To sign all the same, write why'
-                    : `${named(lead.cause)} weighs more. To sign ${named(cause).toLowerCase()} all the same, write why`
+                  cause === HEALTHY
+                    ? 'To sign it healthy all the same, write why'
+                    : judgement.hold
+                      ? 'To sign all the same, write why'
+                      : `${named(lead.cause)} weighs more. To sign ${named(cause).toLowerCase()} all the same, write why`
                 }
                 rows={2}
                 value={reason}
@@ -233,7 +266,9 @@ export function Weigh({ view }: { view: WeighView }) {
           <Button now disabled={sign.busy || saving} onClick={signNow}>
             {cause === SOMETHING_ELSE
               ? 'Sign as something else'
-              : `Sign ${chosenCause?.name.toLowerCase() ?? cause}`}{' '}
+              : cause === HEALTHY
+                ? 'Sign as healthy'
+                : `Sign ${chosenCause?.name.toLowerCase() ?? cause}`}{' '}
             and decide →
           </Button>
           <ProblemNote problem={sign.problem} />

@@ -1,0 +1,52 @@
+import { CARDS } from '../../demo/cards'
+import { hasBench } from '@/core/decide/way'
+import { CLASS } from '@/core/methods/gate'
+import { CAUSES } from './causes'
+import { PRACTICE } from './practice'
+import { WAYS, waysOf } from './ways'
+
+test('every cause has a way, and no way is of anything else', () => {
+  expect(Object.keys(WAYS).sort()).toEqual(CAUSES.map((c) => c.id).sort())
+})
+
+test.each(CAUSES.map((c) => [c.id, c] as const))(
+  '%s: no way is one that its class guard refuses',
+  (id, cause) => {
+    for (const way of waysOf(id)) {
+      const kind = hasBench(way.method) ? CLASS[way.method] : undefined
+      expect([way.method, kind && cause.refuses[kind]]).toEqual([way.method, undefined])
+    }
+  },
+)
+
+test('where nothing works or is needed, no way puts anything on to end it', () => {
+  for (const { id } of CAUSES)
+    if (['no', 'not needed'].includes(PRACTICE[id]!.works))
+      expect([id, waysOf(id).filter((w) => hasBench(w.method) && w.well === 'ends it')]).toEqual([id, []])
+})
+
+test('whatever a card on the shelf is for is a way of the almanac too', () => {
+  const lacking = CARDS.flatMap(({ card }) =>
+    card.uses.flatMap((use) =>
+      use.targets
+        // What the class guard closes anyway is no way; the card may name it all the same.
+        .filter((t) => {
+          const guard = CLASS[use.method]
+          const refused = guard && CAUSES.find((c) => c.id === t)?.refuses[guard]
+          return !refused && WAYS[t] && !WAYS[t].some((w) => w.method === use.method)
+        })
+        .map((t) => `${card.code}: ${use.method} on ${t}`),
+    ),
+  )
+  expect(lacking).toEqual([])
+})
+
+test('the best way stands first', () => {
+  expect(waysOf('nutrient-shortage').map((w) => w.well)).toEqual([
+    'holds it down',
+    'holds it down',
+    'helps the tree bear it',
+    'a stop-gap',
+  ])
+  expect(waysOf('a firm’s own')).toEqual([])
+})

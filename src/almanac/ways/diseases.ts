@@ -1,0 +1,101 @@
+import type { Way } from '@/core/decide/way'
+import { BEARS, BY_LABEL, ENDS, GAP, HOLDS, ONCE, w, YEARLY } from './way'
+
+const COPPER = ['copper']
+const COVERS = ['protective fungicide', 'sulfur']
+const CLEAN = (what: string, when: string) => w('hands', what, when, HOLDS, YEARLY)
+const DRY_CUT = (what: string) => w('prune', what, 'dry weather', HOLDS, YEARLY)
+const WATER = w(
+  'water',
+  'Water slowly and deep, with a mulch bed',
+  'in every dry spell',
+  BEARS,
+  'weekly while it is dry',
+)
+const LAB = w('sample', 'Send a sample and wait for the answer', 'before anything is bought', BEARS, ONCE)
+const ASSESSOR = w(
+  'refer',
+  'A qualified risk assessor looks; people and targets kept away',
+  'at once',
+  BEARS,
+  ONCE,
+)
+const COVER = (when: string, kinds = COVERS) =>
+  w(
+    'crown-spray',
+    'Protective cover on both leaf faces, inside first',
+    when,
+    HOLDS,
+    'renewed after wash-off and new growth, inside the label’s interval',
+    { kinds },
+  )
+
+/** Ways on fungi, bacteria and water moulds of trees and fruit. */
+// prettier-ignore
+export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
+  'sooty-mould': [
+    w('hands', 'Find what feeds above and treat that; wash the film off', 'when the feeder is gone', ENDS, ONCE),
+    w('crown-spray', 'Soap to loosen the film', 'evening, after the feeder', BEARS, ONCE, { kinds: ['soap'], first: 'the sap feeder' }),
+  ],
+  'fire-blight': [
+    w('crown-spray', 'Bactericide over open bloom where lawful', 'in bloom by warmth and wetting, before symptoms', HOLDS, 'twice by risk, up to the label’s count', { kinds: ['bactericide', 'copper'] }),
+    w('prune', 'Cut well below the last dark wood, tool cleaned at every cut', 'dry weather, or dormant', HOLDS, 'as strikes show'),
+    w('feed', 'No nitrogen; feed only what a test says is missing', 'not while it strikes', BEARS, YEARLY, { kinds: ['no nitrogen'] }),
+  ],
+  'verticillium-wilt': [LAB, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY), w('feed', 'Slow feed low in nitrogen', 'spring, after water', BEARS, YEARLY, { kinds: ['slow-release feed'] })],
+  'oak-wilt': [
+    LAB,
+    w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound neighbours, white oaks early in it', first: 'laboratory proof' }),
+    w('trenches', 'Cut joined roots before anything is felled', 'before felling', HOLDS, ONCE),
+    w('prune', 'No cut in the local risk season; wounds painted at once', 'deep dormancy', HOLDS, YEARLY),
+  ],
+  'bacterial-leaf-scorch': [
+    LAB,
+    w('trunk-injection', 'Inject an antibiotic', 'spring in leaf', GAP, YEARLY, { kinds: ['antibiotic'], on: 'ornamentals worth it', first: 'laboratory proof' }),
+    w('soil-drench', 'Biostimulant and root care', 'when soil is moist', BEARS, YEARLY, { kinds: ['biostimulant'] }),
+    w('soil-injection', 'Biostimulant and root care', 'when soil is moist', BEARS, YEARLY, { kinds: ['biostimulant'] }),
+    WATER,
+  ],
+  anthracnose: [
+    w('hands', 'Rake the leaves', 'autumn', HOLDS, YEARLY),
+    w('crown-spray', 'Protective cover', 'from bud break in wet springs', HOLDS, BY_LABEL, { kinds: COPPER, on: 'young or often stripped trees' }),
+  ],
+  'powdery-mildew': [w('prune', 'Cut white shoots out, open the crown', 'dormant and when seen', HOLDS, YEARLY), COVER('at the first white, away from oil and heat')],
+  'hypoxylon-canker': [ASSESSOR, WATER],
+  'smooth-patch': [w('watch', 'Nothing is needed', 'each visit', BEARS, YEARLY)],
+  'armillaria-root-rot': [ASSESSOR, w('collar', 'Bare the collar and keep it dry', 'when the soil is workable', BEARS, ONCE), w('hands', 'Take stump and roots out', 'after felling', HOLDS, ONCE)],
+  'bacterial-wetwood': [w('watch', 'Nothing is needed; keep vigour', 'each visit', BEARS, YEARLY)],
+  'peach-leaf-curl': [
+    w('crown-spray', 'Copper or lime sulfur over bare twigs where lawful', 'after leaf fall, and again before bud swell', ENDS, 'twice each dormant season', { kinds: ['copper', 'lime sulfur'] }),
+    w('guard', 'Rain shelter over the crown', 'October to May', ENDS, YEARLY),
+    w('hands', 'Take curled leaves away', 'spring', BEARS, YEARLY),
+    WATER,
+  ],
+  'apple-scab': [COVER('from green tip through the primary season, by rain and growth'), CLEAN('Rake or shred the fallen leaves', 'autumn'), w('prune', 'Open the crown', 'dormant', BEARS, YEARLY)],
+  'cedar-apple-rust': [COVER('from pink to mid-season where it costs fruit'), w('hands', 'Take galls off the second host where practical', 'winter', BEARS, YEARLY)],
+  'sooty-blotch-flyspeck': [w('prune', 'Open the crown so that fruit dries', 'dormant', HOLDS, YEARLY), COVER('from three weeks after petal fall, where looks are paid for')],
+  'bitter-rot': [CLEAN('Mummies and dead wood out', 'winter'), COVER('warm wet weather')],
+  'black-rot': [CLEAN('Mummies, cankers and dead wood out', 'winter'), COVER('from pink on')],
+  'white-rot': [CLEAN('Mummies and dead wood out', 'winter'), WATER, COVER('late in the season')],
+  'plum-pockets': [CLEAN('Pick and bin the pockets before they turn grey', 'spring'), w('crown-spray', 'Copper or lime sulfur over bare twigs where lawful', 'dormant, before bud swell', ENDS, YEARLY, { kinds: ['copper', 'lime sulfur'] })],
+  'dutch-elm-disease': [
+    LAB,
+    w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound elms, or one flag far out', first: 'laboratory proof' }),
+    w('prune', 'Cut far below the first flag, or fell', 'at once', HOLDS, ONCE),
+    w('trenches', 'Cut joined roots before felling', 'before felling', HOLDS, ONCE),
+  ],
+  'phytophthora-bleeding-canker': [
+    LAB,
+    w('bark-spray', 'Phosphonate on the lower bark', 'in leaf', HOLDS, BY_LABEL, { kinds: ['phosphonate'] }),
+    w('trunk-injection', 'Inject phosphonate', 'in leaf', HOLDS, BY_LABEL, { kinds: ['phosphonate'] }),
+    w('water', 'Keep water off the trunk and drain', 'always', BEARS, ONCE),
+  ],
+  'phytophthora-root-rot': [
+    LAB,
+    w('water', 'Drain, water less and wider', 'always', BEARS, 'by the probe'),
+    w('trunk-injection', 'Inject phosphonate', 'in leaf', HOLDS, BY_LABEL, { kinds: ['phosphonate'] }),
+    w('trenches', 'Coarse mulch, wide', 'when workable', BEARS, ONCE),
+  ],
+  'cytospora-canker': [DRY_CUT('Prune dead limbs'), WATER],
+  'diplodia-tip-blight': [DRY_CUT('Prune dead tips'), w('crown-spray', 'Labelled fungicide on the new growth', 'bud break, then twice', HOLDS, BY_LABEL, { kinds: ['protective fungicide'], on: 'trees that matter' }), WATER],
+}

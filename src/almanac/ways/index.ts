@@ -1,0 +1,16 @@
+import { inOrder, type Way } from '@/core/decide/way'
+import { DISEASE_WAYS } from './diseases'
+import { INSECT_WAYS } from './insects'
+import { SITE_WAYS } from './siteAndAnimals'
+
+/** The ways on every cause of the almanac. */
+export const WAYS: Readonly<Record<string, readonly Way[]>> = {
+  ...INSECT_WAYS,
+  ...DISEASE_WAYS,
+  ...SITE_WAYS,
+}
+
+/** The ways on a cause, the best first; none for a firm's own cause. `waysOf('apple-scab')[0].method` is `'crown-spray'`. */
+export function waysOf(cause: string): Way[] {
+  return inOrder(WAYS[cause] ?? [])
+}

@@ -1,0 +1,61 @@
+import type { Way } from '@/core/decide/way'
+import { BEARS, ENDS, GAP, HOLDS, ONCE, w, YEARLY } from './way'
+
+const WATER = w(
+  'water',
+  'Water slowly and deep, with a mulch bed',
+  'in every dry spell',
+  BEARS,
+  'weekly while it is dry',
+)
+const NOTHING = [w('watch', 'Nothing is needed', 'each visit', BEARS, YEARLY)]
+const FEED = (when: string, kinds: string[], first: string) =>
+  w('feed', 'Feed slowly what a soil test says is missing', when, HOLDS, 'next season, after a look', {
+    kinds,
+    first,
+  })
+
+/** Ways on soil, water, weather, wounds, growth and animals. */
+// prettier-ignore
+export const SITE_WAYS: Readonly<Record<string, readonly Way[]>> = {
+  'drought-stress': [
+    w('water', 'Slow deep water by size, to moist at six inches', 'as soon as the probe comes up dry', ENDS, 'weekly while it is dry'),
+    w('trenches', 'A mulch bed instead of lawn', 'when workable', BEARS, ONCE),
+    w('soil-drench', 'Biostimulant round the trunk', 'after water, in moist soil', BEARS, YEARLY, { kinds: ['biostimulant'], first: 'water' }),
+    w('soil-injection', 'Biostimulant into the root zone', 'after water, in moist soil', BEARS, YEARLY, { kinds: ['biostimulant'], first: 'water' }),
+  ],
+  waterlogging: [w('water', 'Stop the irrigation and drain', 'at once', ENDS, 'by the probe'), w('trenches', 'Open the soil', 'once it drains', BEARS, ONCE)],
+  'nutrient-shortage': [
+    w('sample', 'Soil and leaf test', 'before anything is bought', BEARS, ONCE),
+    FEED('spring or autumn, soil moist', ['slow-release feed', 'micronutrients'], 'soil test'),
+    w('trunk-injection', 'Inject what is missing', 'in leaf', GAP, YEARLY, { kinds: ['micronutrients'], on: 'where the soil locks it up' }),
+    w('soil-injection', 'Feed in holes below the lawn', 'spring or autumn', HOLDS, YEARLY, { kinds: ['slow-release feed'] }),
+  ],
+  'iron-chlorosis': [
+    w('sample', 'Test the pH', 'before anything is bought', BEARS, ONCE),
+    FEED('spring', ['acidifier', 'iron'], 'soil test'),
+    w('trunk-injection', 'Inject iron', 'in leaf', GAP, 'after two or three years', { kinds: ['iron'] }),
+  ],
+  'weedkiller-injury': [w('water', 'Find the source and stop it; water', 'at once', BEARS, 'weekly while it is dry'), w('watch', 'Wait for the next flush', 'next spring', BEARS, ONCE)],
+  'salt-injury': [w('water', 'Leach with water, keep the salt off', 'spring', HOLDS, YEARLY), w('feed', 'Gypsum where sodium is proven', 'spring, then water', HOLDS, YEARLY, { kinds: ['gypsum'], first: 'soil test' })],
+  'frost-injury': [w('prune', 'Prune when the extent shows', 'after the second flush', BEARS, ONCE)],
+  'buried-flare': [w('collar', 'Open the collar by hand and air, let it dry', 'when workable', ENDS, 'looked at each year'), w('trenches', 'Mulch off the bark', 'with it', BEARS, ONCE)],
+  'girdling-roots': [w('collar', 'Expose and cut in steps', 'dormant, a set share of the roots a year', ENDS, 'over two or three years'), WATER],
+  'soil-compaction': [
+    w('trenches', 'Radial trenches or air tool, compost', 'when the soil is moist', ENDS, ONCE),
+    w('soil-drench', 'Biostimulant over the opened soil', 'afterwards', BEARS, YEARLY, { kinds: ['biostimulant'], first: 'open the soil' }),
+    w('soil-injection', 'Biostimulant into the opened soil', 'afterwards', BEARS, YEARLY, { kinds: ['biostimulant'], first: 'open the soil' }),
+    w('feed', 'A light slow release', 'a season after the soil is open', BEARS, YEARLY, { kinds: ['slow-release feed'], first: 'open the soil' }),
+    WATER,
+  ],
+  'mechanical-wound': [w('guard', 'A mulch ring and a guard', 'at once', ENDS, ONCE), w('watch', 'Watch for decay', 'each year', BEARS, YEARLY)],
+  'rootstock-takeover': [w('prune', 'Cut each at its origin on a slant, rub new ones off', 'as seen', ENDS, 'each season')],
+  'crowded-crown': [w('prune', 'Open the centre, a third at most at a time', 'over the season', ENDS, 'over years')],
+  'vole-gnawing': [w('guard', 'Mesh 18 in high and into the soil, ground bare', 'before snow', ENDS, 'off or looked at in spring'), w('hands', 'Bridge graft where it goes round', 'early spring', GAP, ONCE)],
+  'rabbit-gnawing': [w('guard', 'Guard 24 in above the snow, or a fence', 'before snow', ENDS, 'off or looked at in spring'), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],
+  'deer-browse': [w('guard', 'Fence or cage', 'before they come', ENDS, ONCE), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],
+  'deer-rub': [w('guard', 'Cage the stem', 'before autumn', ENDS, YEARLY), w('prune', 'Cut below the wound, or graft', 'dormant', BEARS, ONCE)],
+  'squirrel-stripping': [w('prune', 'Shorten a limb more than a quarter girdled', 'dry weather', BEARS, ONCE), w('refer', 'Wildlife control where it goes on', 'as it is borne', GAP, ONCE)],
+  'natural-bark-shedding': NOTHING,
+  'natural-needle-drop': NOTHING,
+}

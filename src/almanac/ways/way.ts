@@ -1,0 +1,22 @@
+import type { HowWell, Way, WayMethod } from '@/core/decide/way'
+
+type More = Pick<Way, 'kinds' | 'on' | 'first'>
+
+/** One way, in the order it is read: how, what is done, when, how well, how often, and the rest. */
+export const w = (
+  method: WayMethod,
+  what: string,
+  when: string,
+  well: HowWell,
+  again: string,
+  more: More = {},
+): Way => ({ method, what, when, well, again, ...more })
+
+export const ENDS = 'ends it'
+export const HOLDS = 'holds it down'
+export const BEARS = 'helps the tree bear it'
+export const GAP = 'a stop-gap'
+export const ONCE = 'once'
+export const YEARLY = 'each year'
+export const BY_LABEL = 'at the label’s interval'
+export const BY_CARD = 'after the years the card names'

@@ -1,0 +1,133 @@
+import { ok, refuse, type Result } from '../problem'
+import type { Expectation, Told } from '../respond/compare'
+import { daysBetween, spokenDate } from '../time/calendar'
+import type { Action } from './propose'
+
+/** A decision that opens no bench: what comes of it is a date on which somebody looks or answers. */
+export type PlainAction = Exclude<Action, 'treat'>
+
+interface Follows {
+  /** House figure: after so many days, if nothing else is known. */
+  days: number
+  /** What the day is called where it is asked. */
+  day: string
+  /** What stands in the calendar. */
+  what: string
+  kind: Told['kind']
+  question: string
+  /** Until then. */
+  meanwhile: string
+}
+
+/** What follows each decision. The days are house figures. */
+export const FOLLOWS: Record<PlainAction, Follows> = {
+  care: {
+    days: 28,
+    day: 'Look whether it is done and helps, on',
+    what: 'Whether the care is done and helps',
+    kind: 'care',
+    question: 'Is the care done, and does it help?',
+    meanwhile: 'Water, roots, soil and hand work go on meanwhile.',
+  },
+  watch: {
+    days: 14,
+    day: 'Look again on',
+    what: 'Look again',
+    kind: 'look',
+    question: 'How does it stand, beside what was signed?',
+    meanwhile: 'Nothing is put on meanwhile.',
+  },
+  sample: {
+    days: 10,
+    day: 'The laboratory’s answer is due on',
+    what: 'The laboratory’s answer',
+    kind: 'laboratory',
+    question: 'What does the laboratory say?',
+    meanwhile: 'Nothing is bought and nothing is put on until the answer.',
+  },
+  refer: {
+    days: 7,
+    day: 'The assessor’s answer is due on',
+    what: 'The risk assessor’s answer',
+    kind: 'assessor',
+    question: 'What does the risk assessor say?',
+    meanwhile: 'Keep people and targets away until the answer; no drilling and no climbing.',
+  },
+  remove: {
+    days: 30,
+    day: 'It is to be down by',
+    what: 'The removal',
+    kind: 'removal',
+    question: 'Is the tree down?',
+    meanwhile: 'Keep people from under it, and settle where the wood goes before it is cut.',
+  },
+  healthy: {
+    days: 365,
+    day: 'Look again on',
+    what: 'Look again at a healthy tree',
+    kind: 'look',
+    question: 'How does it stand, beside what was signed?',
+    meanwhile: 'Nothing is needed.',
+  },
+}
+
+/** As far ahead as a look may be promised, days. */
+const FARTHEST = 3 * 366
+
+/** What somebody watches a tree by: a count, and how many are too many. */
+export interface WatchBy {
+  count: string
+  threshold: number
+}
+
+/** What a decision promises and for when. */
+export interface Promised {
+  dueOn: string
+  what: string
+  expectation: Expectation
+}
+
+/**
+ * What is promised by a decision that is not to treat: a dated look, or an answer that is waited for; of a watch with a
+ * threshold, a count. Problems at `due`: none named, in the past, further than three years.
+ *
+ * @example promisedBy('watch', { today: '2026-06-12', due: '2026-06-26' }).value.expectation.kind // 'look'
+ */
+export function promisedBy(
+  action: PlainAction,
+  q: { today: string; due: string | null; whom?: string | null; watch?: WatchBy | null },
+): Result<Promised> {
+  const { days, day, what, kind, question } = FOLLOWS[action]
+  if (q.due === null)
+    return refuse('missing', 'due', `${day}: choose a day, or nobody will be reminded of this tree.`)
+  const ahead = daysBetween(q.today, q.due)
+  if (ahead < 0) return refuse('out-of-range', 'due', 'The day lies in the past; choose today or later.')
+  if (ahead > FARTHEST)
+    return refuse(
+      'out-of-range',
+      'due',
+      `The day lies more than three years ahead (${spokenDate(q.due)}); choose a nearer one and look again from there.`,
+    )
+  const againDays = Math.max(1, ahead || days)
+  if (q.watch)
+    return ok({
+      dueOn: q.due,
+      what: `Count: ${q.watch.count}`,
+      expectation: {
+        kind: 'count',
+        question: `How many: ${q.watch.count}?`,
+        unit: 'counted',
+        sense: 'at-most',
+        expected: q.watch.threshold,
+        tolerated: q.watch.threshold,
+        least: 0,
+        most: 100_000,
+        watch: { againDays },
+      },
+    })
+  return ok({
+    dueOn: q.due,
+    what: q.whom ? `${what} (${q.whom})` : what,
+    expectation: { kind, question, againDays },
+  })
+}

@@ -1,0 +1,71 @@
+import type { PutOnMethod } from '../card/card'
+
+/** Methods that put something on and have a bench. */
+const PUT_ON = [
+  'trunk-injection',
+  'soil-drench',
+  'soil-injection',
+  'bark-spray',
+  'crown-spray',
+  'feed',
+] as const satisfies readonly PutOnMethod[]
+
+/** The ways of working of the trade: those that put something on, and the work without a bottle. */
+export const WAY_METHODS = [
+  ...PUT_ON,
+  'collar',
+  'trenches',
+  'water',
+  'prune',
+  'guard',
+  'repel',
+  'band',
+  'hands',
+  'release',
+  'watch',
+  'sample',
+  'refer',
+] as const
+export type WayMethod = (typeof WAY_METHODS)[number]
+
+/** How well a way works on its cause: it ends it, holds it down, helps the tree bear it, or bridges a year. */
+export const HOW_WELL = ['ends it', 'holds it down', 'helps the tree bear it', 'a stop-gap'] as const
+export type HowWell = (typeof HOW_WELL)[number]
+
+/** One way of working on a cause. What a label, local law or the tree forbids is held against it when it is chosen. */
+export interface Way {
+  method: WayMethod
+  /** What is done, as a crew would be told. */
+  what: string
+  /** Kinds of active that work, where something is put on. */
+  kinds?: readonly string[]
+  /** When in the year or by which sign. */
+  when: string
+  well: HowWell
+  /** On which trees, when not on all. */
+  on?: string
+  /** What must come first. */
+  first?: string
+  /** How often. */
+  again: string
+}
+
+/** True when a bench of this product carries the method; the others are done by hand and kept on paper. */
+export function hasBench(method: WayMethod): method is PutOnMethod {
+  return (PUT_ON as readonly string[]).includes(method)
+}
+
+const RANK: Record<HowWell, number> = {
+  'ends it': 0,
+  'holds it down': 1,
+  'helps the tree bear it': 2,
+  'a stop-gap': 3,
+}
+
+/**
+ * The ways of a cause as they are read: by how well they work, and among equals in the order of the almanac.
+ * @example inOrder(waysOf('armored-scale'))[0].well // 'ends it'
+ */
+export function inOrder(ways: readonly Way[]): Way[] {
+  return [...ways].sort((a, b) => RANK[a.well] - RANK[b.well])
+}

@@ -1,0 +1,80 @@
+import { z } from 'zod'
+import { FINDING_BY_ID } from '@/almanac/findings'
+import { ok, refuse, type Result } from '@/core/problem'
+import { WEIGH_ANEW } from '@/core/respond/compare'
+import { carryFindings, lastSigned, setFinding } from '@/db/queries/assessment'
+import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
+import { restage } from '@/db/queries/tree'
+import { openExamination } from './examination'
+import { findingId, id, words } from './text'
+import { verb } from './verb'
+
+/**
+ * Enters what a laboratory answered. It opens a new examination with what was seen when the sample was decided on, and the
+ * answer beside it, to be weighed anew; the check is done.
+ */
+export const enterAnswerVerb = verb({
+  roles: ['arborist', 'crew lead', 'office'],
+  about: (i) => i.followUpId,
+  input: z.strictObject({
+    id: id(),
+    followUpId: id('followUpId'),
+    assessmentId: id('assessmentId'),
+    answers: z
+      .array(z.strictObject({ finding: findingId, state: z.enum(['there', 'not-there', 'unsure']) }))
+      .min(1, { error: 'Enter at least one answer of the laboratory.' })
+      .max(20),
+    words: words('Words'),
+  }),
+  makes: (i) => i.id,
+  run: async (context, input): Promise<Result<{ treeId: string }>> => {
+    const { sql, person, at } = context
+    const found = await followUpById(sql, input.followUpId)
+    if (!found) return refuse('unknown', 'followUpId', 'There is no such check.')
+    if (found.expectation.kind !== 'laboratory')
+      return refuse(
+        'not-allowed',
+        'followUpId',
+        'No sample was sent for this check; enter its result instead.',
+      )
+    const other = input.answers.find((a) => FINDING_BY_ID.get(a.finding)?.place !== 'lab')
+    if (other) return refuse('unknown', 'answers', 'This is nothing a laboratory answers.')
+    const open = await openExamination(context, { treeId: found.treeId, assessmentId: input.assessmentId })
+    if (!open.ok) return open
+    const check = (await followUpForChange(sql, found.id))!
+    if (check.verdict)
+      return refuse(
+        'conflict',
+        'followUpId',
+        `${check.measuredBy} has entered ${check.said} for this check already. Load the page again to see it.`,
+      )
+    if (check.dropped !== null)
+      return refuse('conflict', 'followUpId', `This is no longer waited for: ${check.dropped}`)
+    const before = await lastSigned(sql, found.treeId, input.assessmentId)
+    if (before) await carryFindings(sql, before.id, input.assessmentId)
+    for (const a of input.answers)
+      await setFinding(sql, {
+        ...a,
+        assessmentId: input.assessmentId,
+        firmId: person.firmId,
+        at,
+        by: person.id,
+      })
+    await addMeasurement(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      followUpId: found.id,
+      value: null,
+      said: input.answers.map((a) => `${FINDING_BY_ID.get(a.finding)!.name}: ${SAID[a.state]}`).join('; '),
+      verdict: 'answer arrived',
+      nextStep: WEIGH_ANEW,
+      words: input.words || null,
+      at,
+      by: person.id,
+    })
+    await restage(sql, found.treeId)
+    return ok({ treeId: found.treeId })
+  },
+})
+
+const SAID = { there: 'positive', 'not-there': 'negative', unsure: 'unclear' } as const

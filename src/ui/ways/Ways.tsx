@@ -1,0 +1,56 @@
+import { METHOD_NAME } from '@/core/card/say'
+import { hasBench, type Way, type WayMethod } from '@/core/decide/way'
+
+/** How the work without a bench is called. */
+const BY_HAND: Record<Exclude<WayMethod, keyof typeof METHOD_NAME>, string> = {
+  collar: 'Root collar',
+  trenches: 'Trenches and mulch',
+  water: 'Water',
+  prune: 'Prune',
+  guard: 'Guard',
+  repel: 'Repel',
+  band: 'Band',
+  hands: 'By hand',
+  release: 'Release',
+  watch: 'Watch',
+  sample: 'Sample',
+  refer: 'Refer',
+}
+
+/** The ways of the almanac on a cause, the best first: what is done, with what, when, on which trees, what first, how often. */
+export function Ways({ ways, title = 'Ways' }: { ways: readonly Way[]; title?: string }) {
+  if (ways.length === 0) return null
+  return (
+    <section>
+      <h2 className="border-b border-ink2 pb-1">{title}</h2>
+      <ul>
+        {ways.map((way) => (
+          <li
+            key={`${way.method} ${way.what}`}
+            className="grid sm:grid-cols-[132px_minmax(0,1fr)] gap-x-3 py-1.5 border-b border-line2"
+          >
+            <span>
+              <b className="block">{hasBench(way.method) ? METHOD_NAME[way.method] : BY_HAND[way.method]}</b>
+              <span className="text-small text-ink2">{way.well}</span>
+            </span>
+            <span>
+              {way.what}
+              <span className="block text-small text-ink2">
+                {[
+                  way.kinds?.join(' or '),
+                  way.when,
+                  way.on,
+                  way.first && `first: ${way.first}`,
+                  way.again,
+                  !hasBench(way.method) && 'by hand, on paper',
+                ]
+                  .filter(Boolean)
+                  .join(' · ')}
+              </span>
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
