@@ -203,10 +203,26 @@ export async function moreGrounds(story: Story, today: string) {
   )
   await decideAll(
     story,
-    ORCHARD_TREES.slice(0, 40),
+    // Four of each bank are looked at one by one; the other trees of the first bank are signed with them.
+    ['A', 'B', 'C'].flatMap((bank) =>
+      [1, 12, 24, 36].map((n) => ORCHARD_TREES.find((t) => t.tag === `Cider ${bank}${two(n)}`)!),
+    ),
     today,
     { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
     'apple-scab',
     'care',
+  )
+  for (const bank of ['A', 'B', 'C'])
+    await story.do('maren', 4, 'set-block', {
+      siteId: idFor('site orchard'),
+      treeIds: ORCHARD_TREES.filter((t) => t.tag.startsWith(`Cider ${bank}`)).map((t) => idFor(t.tag)),
+      name: `Bank ${bank}`,
+    })
+  await story.do(
+    'maren',
+    4,
+    'sign-block',
+    { id: idFor('by sample A'), siteId: idFor('site orchard'), block: 'Bank A' },
+    60,
   )
 }

@@ -72,7 +72,8 @@ export const enterResultVerb = verb({
           ? `This is no longer waited for: ${check.dropped}`
           : `This check fell away with its tree: ${check.dropped} If the tree stands, put it back on its page first.`,
       )
-    if (check.dueOn > today)
+    // What is told may come earlier than it was promised for; what is measured is measured on its day.
+    if (check.dueOn > today && !isTold(check.expectation))
       return refuse(
         'not-allowed',
         'followUpId',

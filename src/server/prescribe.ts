@@ -5,20 +5,17 @@ import { said } from '@/core/methods/gate'
 import { readGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { methodOf, planSubject } from '@/core/methods/registry'
-import { foldStep } from '@/core/methods/running'
 import { showProduct } from '@/core/methods/showProduct'
-import { groundLimit, refusedByGround, yearlyLimit } from '@/core/limits/ground'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
 import { ok, refuse, type Problem, type Result } from '@/core/problem'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
-import { newestVersion, useById, type UseRow } from '@/db/queries/card'
-import { addJobItem, jobOfDay } from '@/db/queries/job'
-import { groundUse, siteForChange } from '@/db/queries/limit'
+import type { UseRow } from '@/db/queries/card'
+import { jobOfDay } from '@/db/queries/job'
 import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/prescription'
-import { siteById } from '@/db/queries/site'
 import { restage, treesForChange } from '@/db/queries/tree'
-import { addSteps } from '@/db/queries/workStep'
+import { refusedByLimits, useOnShelf } from './groundLimits'
+import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
 import { id, typed } from './text'
 import { cardSource, dayFor, gateOf, readingSource, treesAtHand, type TreeAtHand } from './treesAtHand'
@@ -46,6 +43,12 @@ const Item = z.strictObject({
     .number()
     .min(0, { error: 'The rate lies below the label’s low rate.' })
     .max(1, { error: 'The rate lies above the label’s high rate.' }),
+  /** How often it is done in all, where the card says after how many days it is done again. */
+  times: z
+    .int({ error: 'How often must be a whole number.' })
+    .min(1, { error: 'It is done at least once.' })
+    .max(60, { error: 'At most sixty times; sign the rest when they come.' })
+    .default(1),
   subjects: z
     .array(z.strictObject({ treeId: id('treeId'), decisionId: id('decisionId'), given: Given }))
     .min(1, { error: 'Choose at least one tree.' })
@@ -137,6 +140,8 @@ export const handToCrewVerb = verb({
     for (const item of input.items) {
       const row = await useOnShelf(context, item.useId)
       if (!row.ok) return row
+      const often = refusedTimes(row.value, item.times)
+      if (often) return often
       const planned: NewItem['subjects'] = []
       for (const { treeId, decisionId, given } of item.subjects) {
         const hand = hands.get(treeId)!
@@ -149,6 +154,7 @@ export const handToCrewVerb = verb({
         occurrenceId: uuidv7(),
         method: row.value.use.method,
         useId: row.value.id,
+        times: item.times,
         dueFrom: input.onDate,
         dueTo: input.onDate,
         subjects: planned,
@@ -179,31 +185,23 @@ export const handToCrewVerb = verb({
   },
 })
 
-function refusedDay(today: string, onDate: string): Result<never> | null {
-  if (onDate < today)
-    return refuse('out-of-range', 'onDate', 'The day lies in the past; choose today or later.')
-  if (daysBetween(today, onDate) > 366)
+/** Refuses more times than the card allows, or any where it says nothing of doing it again. */
+function refusedTimes({ use, product }: UseRow, times: number): Result<never> | null {
+  if (times === 1) return null
+  const repeats = methodOf(use).repeats(use)
+  if (!repeats)
     return refuse(
-      'out-of-range',
-      'onDate',
-      'The day is more than a year away; the reading would be too old. Choose a nearer day.',
+      'not-allowed',
+      'times',
+      `${product.name} does not say after how many days it goes on again; sign it once.`,
     )
-  return null
-}
-
-/** A use of the newest version of its card; a replaced one is worked by no more. */
-async function useOnShelf({ sql }: Pick<Context, 'sql'>, useId: string): Promise<Result<UseRow>> {
-  const row = await useById(sql, useId)
-  if (!row) return refuse('unknown', 'useId', 'There is no such label card.')
-  const { product } = row
-  const newest = await newestVersion(sql, product.code)
-  return newest > product.version
+  return repeats.mostTimes !== undefined && times > repeats.mostTimes
     ? refuse(
-        'conflict',
-        'useId',
-        `${product.name} v${product.version} was replaced by v${newest} since this page was opened; load it again and work the dose out by the new card.`,
+        'over-label',
+        'times',
+        `${product.name} goes on at most ${repeats.mostTimes} times a year; choose ${repeats.mostTimes} or fewer.`,
       )
-    : ok(row)
+    : null
 }
 
 /** What one tree gets by a use: its gate, its reading, its dose, and the dose with what went on before. */
@@ -281,73 +279,5 @@ function overWithEarlier(
     'over-label',
     'choice',
     `${show(went)} of ${product.name} went into this tree already (${same[0]!.from}). With ${show(plan.product)} more that is above the label’s most of ${show(plan.most)}. Choose a lower rate, or wait for the retreatment.`,
-  )
-}
-
-/** Refuses what goes beyond a card's yearly limit on the ground, over all trees of the prescription together. */
-async function refusedByLimits(
-  { sql, person }: Pick<Context, 'sql' | 'person'>,
-  siteId: string,
-  onDate: string,
-  items: readonly (NewItem & { row: UseRow })[],
-): Promise<Result<never> | null> {
-  const limited = items.filter((i) => i.row.use.limits?.activePerAreaYear && methodOf(i.row.use).onGround)
-  if (limited.length === 0) return null
-  await siteForChange(sql, siteId)
-  const site = (await siteById(sql, siteId))!
-  if (site.areaM2 === null)
-    return refuse(
-      'missing',
-      'area',
-      `How large ${site.name} is has not been entered, and the card allows only so much an acre a year. Enter its area first.`,
-    )
-  const year = onDate.slice(0, 4)
-  const used = await groundUse(sql, siteId, year)
-  const wanted = new Map<string, { kg: number; perArea: number }>()
-  for (const { row, subjects } of limited) {
-    const active = row.product.actives[0]!.name
-    const perArea = yearlyLimit(row.use)!
-    if (!perArea.ok) return perArea
-    const kg = subjects.reduce((sum, s) => sum + (s.plan.active ?? 0), 0)
-    const before = wanted.get(active)
-    wanted.set(active, {
-      kg: kg + (before?.kg ?? 0),
-      perArea: Math.min(perArea.value, before?.perArea ?? Infinity),
-    })
-  }
-  for (const [active, { kg, perArea }] of wanted) {
-    const use = used.find((u) => u.active === active) ?? { active, applied: 0, others: 0, planned: 0 }
-    const over = refusedByGround(kg, groundLimit(perArea, site.areaM2, use), use, year, person.units)
-    if (over) return over
-  }
-  return null
-}
-
-/** Puts an item with its trees and their steps on a job. */
-async function putOnJob({ sql, person }: Context, jobId: string, item: NewItem): Promise<void> {
-  const subjects = item.subjects.map((s) => ({
-    id: uuidv7(),
-    subjectId: s.id,
-    treeId: s.treeId,
-    plan: s.plan,
-  }))
-  await addJobItem(sql, {
-    id: uuidv7(),
-    firmId: person.firmId,
-    jobId,
-    occurrenceId: item.occurrenceId,
-    method: item.method,
-    subjects,
-  })
-  await addSteps(
-    sql,
-    person.firmId,
-    subjects.flatMap(({ id: jobSubjectId, plan }) =>
-      plan.steps.map((what, i) => {
-        const state = foldStep(i + 1, what, [])
-        if (!state.ok) throw new Error(`a planned step cannot be: ${state.problem.message}`)
-        return { id: uuidv7(), jobSubjectId, n: i + 1, what, state: state.value }
-      }),
-    ),
   )
 }

@@ -24,6 +24,7 @@ import { restage, treesForChange } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { enterRecord, refusedToSign } from './ledger/enter'
 import { promiseChecks, promisedAfter } from './promise'
+import { dueNext } from './repeat'
 import { stepsNow, supersededCard, whyStopped } from './run'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
@@ -186,7 +187,11 @@ export const signRecordVerb = verb({
           version: 3,
           applicator: { name: person.name, licence: person.licence! },
           firm: person.firmName,
-          place: { site: job.siteName, town: person.town },
+          place: {
+            site: job.siteName,
+            town: person.town,
+            ...(one.block !== null && subjects.every((s) => s.block === one.block) && { block: one.block }),
+          },
           target: causeName(one.cause),
           method: one.method,
           equipment: sayEquipment(one.use),
@@ -251,6 +256,8 @@ export const signRecordVerb = verb({
           : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
       )
     }
+    for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
+      await dueNext(context, { occurrenceId, use: one.use }, day)
     return ok({ recordId: input.id })
   },
 })

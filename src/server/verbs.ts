@@ -3,6 +3,8 @@ import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb 
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { correctRecordVerb, enterResultVerb } from './followUp'
+import { setBlockVerb, signBlockVerb } from './block'
+import { endRepeatsVerb, putOnDayVerb } from './repeat'
 import { enterAnswerVerb } from './laboratory'
 import { handToCrewVerb } from './prescribe'
 import { withdrawPrescriptionVerb } from './withdraw'
@@ -28,6 +30,8 @@ export const VERBS = {
   'confirm-identity': confirmIdentityVerb,
   'add-reading': addReadingVerb,
   'save-ring': saveRingVerb,
+  'set-block': setBlockVerb,
+  'sign-block': signBlockVerb,
   'move-tree': moveTreeVerb,
   'strike-reading': strikeReadingVerb,
   'remove-tree': removeTreeVerb,
@@ -39,6 +43,8 @@ export const VERBS = {
   'sign-diagnosis': signDiagnosisVerb,
   'sign-decision': signDecisionVerb,
   'hand-to-crew': handToCrewVerb,
+  'put-on-day': putOnDayVerb,
+  'end-repeats': endRepeatsVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,
   'confirm-tree': confirmTreeVerb,
   'begin-work': beginWorkVerb,

@@ -95,6 +95,10 @@ const STEPS: Record<string, Record<string, unknown>> = {
     deviations: null,
     accepted: [],
   },
+  'set-block': { siteId: ID, treeIds: [ID], name: 'Bank A' },
+  'sign-block': { id: ID, siteId: ID, block: 'Bank A' },
+  'put-on-day': { occurrenceId: ID, onDate: '2026-06-20', leaveOut: [] },
+  'end-repeats': { occurrenceId: ID, words: 'no more spots' },
   'enter-answer': {
     id: ID,
     followUpId: ID,

@@ -54,7 +54,7 @@ test.each(ACTIONS.filter((a) => a !== 'treat' && a !== 'healthy'))(
     })
     await done(arborist(), 'sign-decision', decide(t, action))
     expect(await promises(t.treeId)).toMatchObject([{ dueOn: '2026-06-20' }])
-    expect(await stage(t.treeId)).toBe('check')
+    expect(await stage(t.treeId)).toBe('otherwise')
   },
 )
 
@@ -97,11 +97,11 @@ test('an answer leads to the step it names, and looking again promises it again'
   await done(arborist(8), 'enter-result', answer(first!.id, 'no answer yet', 'look again'))
   const [second] = await promises(t.treeId)
   expect(second!.dueOn).toBe('2026-06-28')
-  expect(await stage(t.treeId)).toBe('check')
+  expect(await stage(t.treeId)).toBe('otherwise')
   await done(arborist(16), 'enter-result', answer(second!.id, 'it comes down', 'decide anew'))
   expect(await stage(t.treeId)).toBe('decide')
   await done(arborist(16), 'sign-decision', decide(t, 'remove', { due: '2026-07-30' }))
-  expect(await stage(t.treeId)).toBe('check')
+  expect(await stage(t.treeId)).toBe('otherwise')
 })
 
 test('a watch by a count asks for the count, and above its threshold for a new decision', async () => {

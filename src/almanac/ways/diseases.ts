@@ -42,7 +42,7 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('prune', 'Cut well below the last dark wood, tool cleaned at every cut', 'dry weather, or dormant', HOLDS, 'as strikes show'),
     w('feed', 'No nitrogen; feed only what a test says is missing', 'not while it strikes', BEARS, YEARLY, { kinds: ['no nitrogen'] }),
   ],
-  'verticillium-wilt': [LAB, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY), w('feed', 'Slow feed low in nitrogen', 'spring, after water', BEARS, YEARLY, { kinds: ['slow-release feed'] })],
+  'verticillium-wilt': [LAB, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY)],
   'oak-wilt': [
     LAB,
     w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound neighbours, white oaks early in it', first: 'laboratory proof' }),

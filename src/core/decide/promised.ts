@@ -15,7 +15,7 @@ interface Follows {
   what: string
   kind: Told['kind']
   question: string
-  /** Until then. */
+  /** What holds until then. */
   meanwhile: string
 }
 
@@ -27,7 +27,7 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
     what: 'Whether the care is done and helps',
     kind: 'care',
     question: 'Is the care done, and does it help?',
-    meanwhile: 'Water, roots, soil and hand work go on meanwhile.',
+    meanwhile: 'water, roots, soil and hand work go on.',
   },
   watch: {
     days: 14,
@@ -35,7 +35,7 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
     what: 'Look again',
     kind: 'look',
     question: 'How does it stand, beside what was signed?',
-    meanwhile: 'Nothing is put on meanwhile.',
+    meanwhile: 'nothing is put on.',
   },
   sample: {
     days: 10,
@@ -43,7 +43,7 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
     what: 'The laboratory’s answer',
     kind: 'laboratory',
     question: 'What does the laboratory say?',
-    meanwhile: 'Nothing is bought and nothing is put on until the answer.',
+    meanwhile: 'nothing is bought and nothing is put on.',
   },
   refer: {
     days: 7,
@@ -51,7 +51,7 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
     what: 'The risk assessor’s answer',
     kind: 'assessor',
     question: 'What does the risk assessor say?',
-    meanwhile: 'Keep people and targets away until the answer; no drilling and no climbing.',
+    meanwhile: 'people and targets are kept away; no drilling and no climbing.',
   },
   remove: {
     days: 30,
@@ -59,7 +59,7 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
     what: 'The removal',
     kind: 'removal',
     question: 'Is the tree down?',
-    meanwhile: 'Keep people from under it, and settle where the wood goes before it is cut.',
+    meanwhile: 'people are kept from under it, and where the wood goes is settled before it is cut.',
   },
   healthy: {
     days: 365,
@@ -67,7 +67,7 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
     what: 'Look again at a healthy tree',
     kind: 'look',
     question: 'How does it stand, beside what was signed?',
-    meanwhile: 'Nothing is needed.',
+    meanwhile: 'nothing is needed.',
   },
 }
 

@@ -6,7 +6,17 @@ export type Action = (typeof ACTIONS)[number]
 
 /** What a reason is about; rules go by this, never by its sentence. */
 export type ReasonCode =
-  'danger' | 'hold' | 'weighed' | 'crown' | 'dry' | 'saturated' | 'flare' | 'site' | 'calls' | 'healthy'
+  | 'danger'
+  | 'hold'
+  | 'weighed'
+  | 'crown'
+  | 'dry'
+  | 'saturated'
+  | 'flare'
+  | 'site'
+  | 'calls'
+  | 'healthy'
+  | 'sample'
 
 export interface Reason {
   code: ReasonCode

@@ -18,6 +18,8 @@ export interface Method<M extends PutOnMethod> {
   systemic: boolean
   /** Something is put into the ground or drips on it: the card's distance to water holds. */
   onGround: boolean
+  /** After how many days it is done again, and how often a year at most; null where the card does not say. */
+  repeats: (use: UseOf<M>) => { least: number; most: number; mostTimes?: number } | null
   /** For how many days the tree is not treated again for the same cause by anything; 0 where the card gives only days between. */
   atWorkDays: (use: UseOf<M>) => number
 }
@@ -33,6 +35,7 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
     plan: planTrunkInjection,
     systemic: true,
     onGround: false,
+    repeats: () => null,
     atWorkDays: lasting,
   },
   'soil-drench': {
@@ -40,6 +43,7 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
     plan: planDrench,
     systemic: true,
     onGround: true,
+    repeats: () => null,
     atWorkDays: lasting,
   },
   'soil-injection': {
@@ -47,6 +51,7 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
     plan: planSoilInjection,
     systemic: true,
     onGround: true,
+    repeats: () => null,
     atWorkDays: lasting,
   },
   'bark-spray': {
@@ -54,6 +59,7 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
     plan: planBark,
     systemic: true,
     onGround: true,
+    repeats: () => null,
     atWorkDays: lasting,
   },
   'crown-spray': {
@@ -61,6 +67,14 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
     plan: planCrownSpray,
     systemic: false,
     onGround: true,
+    repeats: ({ terms, limits }) =>
+      terms.repeatDays
+        ? {
+            least: Math.max(terms.repeatDays.least, limits?.leastDays ?? 0),
+            most: Math.max(terms.repeatDays.most, limits?.leastDays ?? 0),
+            mostTimes: limits?.timesPerYear,
+          }
+        : null,
     atWorkDays: () => 0,
   },
   feed: {
@@ -68,6 +82,7 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
     plan: planFeed,
     systemic: false,
     onGround: true,
+    repeats: () => null,
     atWorkDays: () => 0,
   },
 }

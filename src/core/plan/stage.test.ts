@@ -16,7 +16,7 @@ test('each step leads to the next', () => {
   expect(to({ looked: true })).toBe('weigh')
   expect(to({ looked: true, diagnosed: true })).toBe('decide')
   expect(to({ diagnosed: true, action: 'remove' })).toBe('otherwise')
-  expect(to({ diagnosed: true, action: 'remove', openChecks: true })).toBe('check')
+  expect(to({ diagnosed: true, action: 'remove', openChecks: true })).toBe('otherwise')
   expect(to({ diagnosed: true, action: 'care', openChecks: true, prescription: 'handed' })).toBe('run')
   expect(to({ diagnosed: true, action: 'treat' })).toBe('prescribe')
   expect(to({ diagnosed: true, action: 'treat', prescription: 'handed' })).toBe('run')

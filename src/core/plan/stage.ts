@@ -21,7 +21,7 @@ export interface StageFacts {
   action: string | null
   /** How the prescription on that decision stands; null without one. */
   prescription: 'handed' | 'done' | 'partly' | 'not treated' | null
-  /** A promised check of the decision or its prescription has no result yet. */
+  /** A promised check of the prescription has no result yet. */
   openChecks: boolean
   /** Where the newest result sends the tree back to; null where it goes on. */
   sentBack: 'examine' | 'decide' | null
@@ -29,7 +29,7 @@ export interface StageFacts {
 
 /**
  * The stage of a tree. Work that ended with less than the label's least goes back to the decision, and so does what a check
- * sends back; a decision that is not to treat waits for what it promised, and is `otherwise` when nothing is waited for.
+ * sends back; a decision that is not to treat is `otherwise`: it waits for what it promised, and nothing is with the crew.
  *
  * @example stageOf({ looked: true, diagnosed: false, action: null, prescription: null, … }) // 'weigh'
  */
@@ -38,8 +38,7 @@ export function stageOf(f: StageFacts): Stage {
   if (f.action === null) return 'decide'
   if (f.prescription === 'handed') return 'run'
   if (f.sentBack) return f.sentBack
-  if (f.prescription === null)
-    return f.action === 'treat' ? 'prescribe' : f.openChecks ? 'check' : 'otherwise'
+  if (f.prescription === null) return f.action === 'treat' ? 'prescribe' : 'otherwise'
   if (f.prescription === 'partly' || f.prescription === 'not treated') return 'decide'
   return f.openChecks ? 'check' : 'done'
 }

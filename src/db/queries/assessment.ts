@@ -1,5 +1,5 @@
 import type { FindingDetail } from '@/core/diagnose/detail'
-import type { Action } from '@/core/decide/propose'
+import type { Action, Reason, ReasonCode } from '@/core/decide/propose'
 import type { FirmSql } from '../client'
 
 export interface AssessmentRow {
@@ -7,12 +7,14 @@ export interface AssessmentRow {
   treeId: string
   startedAt: Date
   closedAt: Date | null
+  /** Null for one that looked at this tree itself. */
+  bySample: BySample | null
 }
 
 /** The newest assessment of a tree. */
 export async function assessmentOfTree(sql: FirmSql, treeId: string): Promise<AssessmentRow | undefined> {
   const rows = await sql<AssessmentRow[]>`
-    select id, tree_id as "treeId", started_at as "startedAt", closed_at as "closedAt"
+    select id, tree_id as "treeId", started_at as "startedAt", closed_at as "closedAt", by_sample as "bySample"
     from assessment where tree_id = ${treeId} order by started_at desc, id desc limit 1`
   return rows[0]
 }
@@ -23,7 +25,7 @@ export async function assessmentsOfTree(
   treeId: string,
 ): Promise<(AssessmentRow & { startedBy: string; looked: number; there: number })[]> {
   return sql<(AssessmentRow & { startedBy: string; looked: number; there: number })[]>`
-    select a.id, a.tree_id as "treeId", a.started_at as "startedAt", a.closed_at as "closedAt", p.name as "startedBy",
+    select a.id, a.tree_id as "treeId", a.started_at as "startedAt", a.closed_at as "closedAt", a.by_sample as "bySample", p.name as "startedBy",
       x.looked, x.there
     from assessment a join person p on p.id = a.started_by cross join lateral (
       select count(*)::int as looked, (count(*) filter (where state = 'there'))::int as there
@@ -34,7 +36,7 @@ export async function assessmentsOfTree(
 /** One assessment, whichever tree's it is. */
 export async function assessmentById(sql: FirmSql, id: string): Promise<AssessmentRow | undefined> {
   const rows = await sql<AssessmentRow[]>`
-    select id, tree_id as "treeId", started_at as "startedAt", closed_at as "closedAt" from assessment where id = ${id}`
+    select id, tree_id as "treeId", started_at as "startedAt", closed_at as "closedAt", by_sample as "bySample" from assessment where id = ${id}`
   return rows[0]
 }
 
@@ -44,6 +46,22 @@ export async function openAssessment(
 ): Promise<void> {
   await sql`insert into assessment (id, firm_id, tree_id, started_at, started_by)
     values (${a.id}, ${a.firmId}, ${a.treeId}, ${a.at}, ${a.by})`
+}
+
+/** Which trees of a block an examination rests on that stands for a tree nobody looked at by itself. */
+export interface BySample {
+  block: string
+  of: number
+  looked: string[]
+}
+
+/** An examination by sample; it is closed as it is made. */
+export async function openSampled(
+  sql: FirmSql,
+  a: { id: string; firmId: string; treeId: string; at: Date; by: string; bySample: BySample },
+): Promise<void> {
+  await sql`insert into assessment (id, firm_id, tree_id, started_at, started_by, closed_at, by_sample)
+    values (${a.id}, ${a.firmId}, ${a.treeId}, ${a.at}, ${a.by}, ${a.at}, ${sql.json(a.bySample as never)})`
 }
 
 export async function closeAssessment(sql: FirmSql, id: string, at: Date): Promise<void> {
@@ -190,7 +208,7 @@ export interface DecisionRow {
   diagnosisId: string
   action: Action
   proposed: string
-  reasons: { text: string; against?: boolean }[]
+  reasons: (Omit<Reason, 'code'> & { code?: ReasonCode })[]
   words: string | null
   signedAt: Date
   signedBy: string

@@ -128,6 +128,8 @@ export interface JobSubjectRow {
   /** The site's. */
   timeZone: string
   tag: string
+  /** The bank, row or terrace it is worked with. */
+  block: string | null
   host: string
   treeNote: string | null
   status: 'open' | 'recorded' | 'withdrawn'
@@ -151,7 +153,7 @@ export interface JobSubjectRow {
 
 const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
-    t.tag, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", x.id as "subjectId", x.status as "subjectStatus",
+    t.tag, t.block, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause,
     x.checks, x.plan, x.working, pi.method, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,

@@ -44,7 +44,7 @@ export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise
     join person w on w.id = p.signed_by
     left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
     left join job j on j.firm_id = js.firm_id and j.id = js.job_id
-    where x.tree_id = ${treeId} order by p.signed_at desc, p.id desc, i.n limit 20`
+    where x.tree_id = ${treeId} order by p.signed_at desc, p.id desc, i.n, j.on_date desc nulls last limit 20`
 }
 
 /** What of earlier and planned work on trees bears on new work: by tree. */
@@ -86,7 +86,7 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
     join job j on j.firm_id = js.firm_id and j.id = js.job_id
     left join application_subject a on a.firm_id = js.firm_id and a.job_subject_id = js.id
     left join record r on r.firm_id = a.firm_id and r.application_id = a.application_id and r.kind = 'application'
-    where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' order by x.tree_id, "on" desc`
+    where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' and js.status <> 'withdrawn' order by x.tree_id, "on" desc`
 }
 
 export interface NewSubject {
@@ -104,6 +104,8 @@ export interface NewItem {
   occurrenceId: string
   method: PutOnMethod
   useId: string
+  /** How often it is done in all. */
+  times: number
   dueFrom: string
   dueTo: string
   subjects: NewSubject[]
@@ -117,8 +119,8 @@ export async function addPrescription(
   await sql`insert into prescription (id, firm_id, site_id, cause, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
-    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id)
-      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId})`
+    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times)
+      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times})`
     await sql`insert into item_subject ${sql(
       item.subjects.map((s) => ({
         id: s.id,
@@ -160,7 +162,7 @@ export async function openSubjects(sql: FirmSql, prescriptionId: string) {
     from prescription_item i
       join item_subject x on x.firm_id = i.firm_id and x.item_id = i.id
       join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
-      left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
+      left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'open'
     where i.prescription_id = ${prescriptionId} and x.status = 'handed' order by t.tag, i.n`
 }
 
@@ -172,10 +174,13 @@ export async function withdrawSubjects(
   words: string,
 ): Promise<void> {
   await sql`update prescription set withdrawn_words = ${words} where id = ${prescriptionId}`
-  await sql`update item_subject set status = 'withdrawn' where id = any(${subjectIds})`
+  // What was done before stands: only what is still to come is taken back.
+  await sql`update item_subject x set status = case when exists (
+      select 1 from job_subject js where js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'recorded')
+    then 'done' else 'withdrawn' end where id = any(${subjectIds})`
   await sql`update occurrence o set status = 'withdrawn' from prescription_item i
     where i.firm_id = o.firm_id and i.id = o.item_id and i.prescription_id = ${prescriptionId} and o.status = 'open'
-      and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status <> 'withdrawn')`
+      and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status = 'handed')`
   const jobs = await sql<{ jobId: string; trees: number }[]>`
     with gone as (
       update job_subject set status = 'withdrawn' where status = 'open' and subject_id = any(${subjectIds}) returning job_id)

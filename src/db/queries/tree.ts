@@ -27,6 +27,8 @@ export interface TreeRow {
   readAt: Date | null
   /** Whose turn it is; the rule stands in core/plan/stage. */
   stage: Stage
+  /** The bank, row or terrace it is worked with. */
+  block: string | null
   /** Why work came back to the arborist; null when it did not. */
   returned: string | null
   /** Why and when it left the standing ones; null while it stands. */
@@ -39,7 +41,7 @@ export interface TreeRow {
 const columns = (sql: FirmSql) => sql`
   t.id, t.site_id as "siteId", s.name as "siteName", s.time_zone as "timeZone", t.tag, t.host, t.listed_as as "listedAs",
   t.identity_confirmed_at as "identityConfirmedAt", t.east_m as "eastM", t.north_m as "northM",
-  t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version, t.stage, t.returned,
+  t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version, t.stage, t.block, t.returned,
   t.diameter_m as "diameterM", t.read_at as "readAt",
   t.removed_words as "removedWords", t.removed_at as "removedAt", t.merged_into as "mergedInto"`
 
@@ -55,6 +57,8 @@ export interface TreeCard {
   diameterM: Length | null
   liveCrownPercent: number | null
   stage: Stage
+  /** The bank, row or terrace it is worked with. */
+  block: string | null
   returned: boolean
   confirmed: boolean
   marks: [MarkRow['kind'], number, number, number | null][]
@@ -62,7 +66,7 @@ export interface TreeCard {
 
 const card = (sql: FirmSql) => sql`
   t.id, t.tag, t.host, t.east_m as "eastM", t.north_m as "northM", t.diameter_m as "diameterM",
-  t.live_crown_percent as "liveCrownPercent", t.stage, t.returned is not null as returned,
+  t.live_crown_percent as "liveCrownPercent", t.stage, t.block, t.returned is not null as returned,
   t.identity_confirmed_at is not null as confirmed,
   coalesce((select json_agg(json_build_array(m.kind, m.from_deg, m.to_deg, m.severity)) from ring_mark m
     where m.tree_id = t.id and m.kind <> 'hole'), '[]') as marks`
@@ -81,7 +85,7 @@ function narrowed(sql: FirmSql, filter: TreeFilter) {
     ${filter.stage ? sql`and t.stage = ${filter.stage}` : sql``}
     ${
       filter.text
-        ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
+        ? sql`and (position(${filter.text} in lower(t.tag)) > 0 or position(${filter.text} in lower(t.block)) > 0 or t.host = any(${[...(filter.hosts ?? [])]}))`
         : sql``
     }`
 }
@@ -214,7 +218,7 @@ export async function restage(sql: FirmSql, treeId: string, returned?: string | 
     select exists (select 1 from finding f where f.firm_id = t.firm_id and f.assessment_id = a.id) as looked,
       d.id is not null as diagnosed, c.action, x.status as prescription,
       exists (select 1 from follow_up u where u.firm_id = t.firm_id and u.tree_id = t.id and not u.done
-        and (u.prescription_id = x.prescription_id or u.decision_id = c.id)) as "openChecks",
+        and u.prescription_id = x.prescription_id) as "openChecks",
       (select m.next_step from follow_up u join measurement m on m.firm_id = u.firm_id and m.follow_up_id = u.id
         where u.firm_id = t.firm_id and u.tree_id = t.id and (u.prescription_id = x.prescription_id or u.decision_id = c.id)
         order by m.measured_at desc, m.id desc limit 1) as "nextStep"
@@ -414,10 +418,15 @@ export async function listingsOfTrees(sql: FirmSql, ids: string[]): Promise<Map<
  * Trees of a site that wait for a prescription: those decided to treat, and those decided to care for, of which products may
  * be part. By tag.
  */
-export async function treesToPrescribe(sql: FirmSql, siteId: string, limit: number): Promise<TreeRow[]> {
+export async function treesToPrescribe(
+  sql: FirmSql,
+  siteId: string,
+  block: string | null,
+  limit: number,
+): Promise<TreeRow[]> {
   return sql<TreeRow[]>`
     select ${columns(sql)} from ${sources(sql)}
-    where t.site_id = ${siteId} and t.status = 'standing' and (t.stage = 'prescribe' or (t.stage = 'otherwise' and
+    where t.site_id = ${siteId} and t.status = 'standing' ${block === null ? sql`` : sql`and t.block = ${block}`} and (t.stage = 'prescribe' or (t.stage = 'otherwise' and
       (select c.action from decision c where c.firm_id = t.firm_id and c.tree_id = t.id order by c.signed_at desc, c.id desc limit 1) = 'care'))
     order by t.tag, t.id limit ${limit}`
 }

@@ -61,7 +61,12 @@ const Third = z.object({
   version: z.literal(3),
   applicator: z.object({ name: text, licence: text }),
   firm: text,
-  place: z.object({ site: text, town: text }),
+  place: z.object({
+    site: text,
+    town: text,
+    /** The bank, row or terrace, where all trees of it are in one. */
+    block: text.optional(),
+  }),
   target: text,
   method: z.enum(METHODS),
   /** What of the method the card says: its hardware, its kind of spray. */

@@ -4,6 +4,7 @@ import { yearlyLimit } from '@/core/limits/ground'
 import { proposeRate } from '@/core/methods/proposeRate'
 import { dateIn } from '@/core/time/calendar'
 import { usesOnShelf } from '@/db/queries/card'
+import { blocksOfSite } from '@/db/queries/block'
 import { groundUse } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
 import { treesToPrescribe } from '@/db/queries/tree'
@@ -16,13 +17,13 @@ import { plainMarks } from './ring'
  * The trees of a site that wait for a prescription, those of one cause together: each with its facts and with what stands
  * against each way; the ways there are; and what this year's limits leave on the ground.
  */
-export function groupView(siteId: string, cause: string | null) {
+export function groupView(siteId: string, cause: string | null, block: string | null = null) {
   return reading(async (context) => {
     const { sql, person, now } = context
     const site = isId(siteId) ? await siteById(sql, siteId) : undefined
     if (!site) return null
     const today = dateIn(site.timeZone, now)
-    const waiting = await treesToPrescribe(sql, site.id, MOST_SUBJECTS)
+    const waiting = await treesToPrescribe(sql, site.id, block, MOST_SUBJECTS)
     const hands = (await treesAtHand(context, waiting)).filter(
       (h) => h.decided?.decidedOn === h.decided?.diagnosisId && h.decided !== null,
     )
@@ -41,6 +42,8 @@ export function groupView(siteId: string, cause: string | null) {
     const day = dayFor(site.timeZone, now, today)
     return {
       site,
+      block,
+      blocks: await blocksOfSite(sql, site.id),
       causes,
       cause: chosen,
       trees: own.map((h, i) => ({

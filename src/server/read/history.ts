@@ -82,7 +82,9 @@ export async function historyOf(
     ...examinations.map((a): HistoryEntry => ({
       at: a.startedAt.getTime(),
       what: 'examination',
-      title: `${a.looked} ${a.looked === 1 ? 'finding' : 'findings'} looked at, ${a.there} there`,
+      title: a.bySample
+        ? `By sample, with ${a.bySample.looked.length} of ${a.bySample.of} trees of ${a.bySample.block}`
+        : `${a.looked} ${a.looked === 1 ? 'finding' : 'findings'} looked at, ${a.there} there`,
       detail: a.closedAt ? 'signed with its cause' : 'still open',
       by: a.startedBy,
       href: `/trees/${a.treeId}/examine`,

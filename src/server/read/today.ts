@@ -1,5 +1,7 @@
 import { addDays } from '@/core/time/calendar'
 import { countOpenFollowUps, openFollowUps } from '@/db/queries/followUp'
+import { dueAgain } from '@/db/queries/occurrence'
+import { causeName } from '@/almanac/causes'
 import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
@@ -51,9 +53,14 @@ export function todayView() {
 export function runListView(after: { onDate: string; id: string } | null = null) {
   return reading(async ({ sql, today }) => ({
     today,
+    due: after
+      ? []
+      : (await dueAgain(sql, addDays(today, 14))).map((d) => ({ ...d, cause: causeName(d.cause) })),
     jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE),
   }))
 }
 
 /** Jobs of one page of the list. */
 export const RUN_PAGE = 100
+
+export type DueAgain = Awaited<ReturnType<typeof runListView>>['due'][number]

@@ -27,8 +27,9 @@ function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   return groups
 }
 
-/** Trees that one record can be of: one product, by one method, for one cause. */
-const workOf = (s: { useId: string; cause: string }) => `${s.useId} ${s.cause}`
+/** Trees that are worked and signed together: one product, by one method, for one cause, in one block. */
+const workOf = (s: { useId: string; cause: string; block: string | null }) =>
+  `${s.useId} ${s.cause} ${s.block ?? ''}`
 
 /** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
@@ -60,6 +61,7 @@ export function jobView(id: string) {
       id: workOf(s),
       method: s.method,
       cause: causeName(s.cause),
+      block: s.block,
       product: s.product,
       use: s.use,
       lots: (lots.get(s.product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),

@@ -1,6 +1,13 @@
 'use client'
 
-/** For which day work is handed to the crew, and whether people eat of these trees, where the almanac asks. */
+/** After how many days a card lets it go on again, and how often a year at most. */
+export interface Repeats {
+  least: number
+  most: number
+  mostTimes?: number
+}
+
+/** For which day work is handed to the crew, how often it is done where the card says so, and whether people eat of these trees. */
 export function WorkDay({
   today,
   onDate,
@@ -8,6 +15,9 @@ export function WorkDay({
   askFood,
   eaten,
   onEaten,
+  repeats = null,
+  times = 1,
+  onTimes,
 }: {
   today: string
   onDate: string
@@ -15,6 +25,9 @@ export function WorkDay({
   askFood: string | null
   eaten: boolean | null
   onEaten: (eaten: boolean) => void
+  repeats?: Repeats | null
+  times?: number
+  onTimes?: (times: number) => void
 }) {
   return (
     <>
@@ -29,6 +42,30 @@ export function WorkDay({
         value={onDate}
         onChange={(e) => onDay(e.target.value)}
       />
+      {repeats && onTimes && (
+        <div className="mt-3">
+          <label className="label" htmlFor="times">
+            Times in all
+          </label>
+          <select
+            id="times"
+            className="field"
+            value={times}
+            onChange={(e) => onTimes(Number(e.target.value))}
+          >
+            {Array.from({ length: Math.min(repeats.mostTimes ?? 12, 12) }, (_, i) => (
+              <option key={i} value={i + 1}>
+                {i === 0 ? 'once' : `${i + 1} times`}
+              </option>
+            ))}
+          </select>
+          {times > 1 && (
+            <p className="text-small text-ink2 mt-1">
+              Again {repeats.least} to {repeats.most} days after each record; it then stands under Run as due.
+            </p>
+          )}
+        </div>
+      )}
       {askFood && (
         <fieldset className="mt-3">
           <legend className="label">{askFood}</legend>

@@ -68,7 +68,7 @@ const NEXT: Record<Stage, (treeId: string) => { href: string; text: string }> = 
   examine: (id) => ({ href: `/trees/${id}/examine`, text: 'Examine' }),
   weigh: (id) => ({ href: `/trees/${id}/weigh`, text: 'Weigh the findings' }),
   decide: (id) => ({ href: `/trees/${id}/decide`, text: 'Decide' }),
-  otherwise: (id) => ({ href: `/trees/${id}/decide`, text: 'See the decision' }),
+  otherwise: (id) => ({ href: `/trees/${id}#promised`, text: 'See what is promised' }),
   prescribe: (id) => ({ href: `/trees/${id}/prescribe`, text: 'Prescribe' }),
   run: () => ({ href: '/run', text: 'Open the crew’s work' }),
   check: (id) => ({ href: `/trees/${id}#promised`, text: 'See what is promised' }),

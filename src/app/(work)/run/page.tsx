@@ -3,13 +3,14 @@ import { sayMethods } from '@/core/card/say'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { RUN_PAGE, runListView } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
+import { DueAgainLine } from './DueAgainLine'
 import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Run' }
 
 export default async function RunPage({ searchParams }: { searchParams: Promise<Query> }) {
   const after = readAfterDay(await searchParams, 'date')
-  const { jobs, today } = await runListView(after && { onDate: after.day, id: after.id })
+  const { jobs, today, due } = await runListView(after && { onDate: after.day, id: after.id })
   const last = jobs.length === RUN_PAGE ? jobs.at(-1) : undefined
   return (
     <>
@@ -20,6 +21,16 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
             From the first
           </Link>
         </p>
+      )}
+      {due.length > 0 && (
+        <section aria-label="Due again" className="mt-4 max-w-3xl">
+          <h2>Due again, on no day yet</h2>
+          <ul className="border-t border-line mt-1">
+            {due.map((d) => (
+              <DueAgainLine key={d.id} due={d} today={today} />
+            ))}
+          </ul>
+        </section>
       )}
       <ul className="border-t border-line mt-4 max-w-3xl">
         {jobs.map((j) => (

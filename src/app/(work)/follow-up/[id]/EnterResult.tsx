@@ -70,8 +70,8 @@ export function EnterResult({ view }: { view: FollowUpView }) {
         <>
           {early && (
             <Note className="mt-4">
-              {e.kind === 'laboratory'
-                ? `The answer is due on ${writtenDate(check.dueOn)}; one that arrives earlier can be entered now.`
+              {isTold(e)
+                ? `Due on ${writtenDate(check.dueOn)}; an answer that comes earlier can be entered now.`
                 : `This check is not due yet. Its result can be entered from ${writtenDate(check.dueOn)} on.`}
             </Note>
           )}
@@ -83,7 +83,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
               <p className="mt-4 text-ink2">Whoever looks at the tree enters what was found.</p>
             )
           ) : isTold(e) ? (
-            <TellForm check={check} expectation={e} early={early} />
+            <TellForm check={check} expectation={e} />
           ) : (
             <MeasureForm check={check} expectation={e} early={early} />
           )}

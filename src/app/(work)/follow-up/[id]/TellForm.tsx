@@ -9,15 +9,7 @@ import { NextChoice } from './NextChoice'
 import { useResult } from './useResult'
 
 /** A check that is answered in words: one of a few answers, then what is next. */
-export function TellForm({
-  check,
-  expectation: e,
-  early,
-}: {
-  check: FollowUpView['check']
-  expectation: Told
-  early: boolean
-}) {
+export function TellForm({ check, expectation: e }: { check: FollowUpView['check']; expectation: Told }) {
   const { keep, busy, problem, nextStep, setNextStep, words, setWords } = useResult(check)
   const [said, setSaid] = useState<string | null>(null)
   const found = said === null ? null : compareTold(e.kind, said)
@@ -52,12 +44,7 @@ export function TellForm({
         onChange={(x) => setWords(x.target.value)}
       />
       <ProblemNote problem={problem} />
-      <Button
-        type="submit"
-        now={e.kind !== 'laboratory'}
-        className="justify-self-start"
-        disabled={busy || early}
-      >
+      <Button type="submit" now={e.kind !== 'laboratory'} className="justify-self-start" disabled={busy}>
         {busy ? 'Keeping' : 'Keep the answer'}
       </Button>
     </form>

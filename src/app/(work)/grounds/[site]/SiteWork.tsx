@@ -46,11 +46,12 @@ export function SiteWork({ view }: { view: SiteView }) {
             {view.site.client} · {view.site.place} · {view.site.trees.toLocaleString('en-US')} trees
           </p>
         </div>
-        <div className="flex gap-2">
+        <div className="flex flex-wrap gap-2">
           <PrintButton />
           {may('hand-to-crew') && !placing && (
             <ButtonLink href={`/grounds/${view.site.id}/prescribe`}>Prescribe for many →</ButtonLink>
           )}
+          <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
           {may('add-tree') && !placing && (
             <Button now onClick={() => setAdding(true)} title="New tree ( n )">

@@ -16,6 +16,8 @@ import { usePrinting } from '@/ui/pieces/usePrinting'
 import { inOrder, TREE_ORDERS, type TreeOrder } from '@/core/plan/order'
 import { Button } from '@/ui/pieces/Button'
 import { PrintButton } from '@/ui/pieces/PrintButton'
+import { useMay } from '@/ui/shell/may'
+import { NameBlock } from './NameBlock'
 import { beginRound } from '@/ui/shell/round'
 import { useGo } from '@/ui/shell/useGo'
 
@@ -59,6 +61,7 @@ export function TreeList({
   const { page, filter, setFilter, state, next, whole } = useTreeList(siteId, first)
   const frame = useRef<HTMLDivElement>(null)
   const go = useGo()
+  const may = useMay()
   const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set())
   const shown = useMemo(() => {
     if (!whole) return page.trees
@@ -66,7 +69,7 @@ export function TreeList({
     return page.trees
       .filter(
         (t) =>
-          (text === '' || `${t.tag} ${hostName(t.host)}`.toLowerCase().includes(text)) &&
+          (text === '' || `${t.tag} ${hostName(t.host)} ${t.block ?? ''}`.toLowerCase().includes(text)) &&
           (filter.stage === '' || t.stage === filter.stage),
       )
       .sort(inOrder(filter.order))
@@ -128,7 +131,7 @@ export function TreeList({
       />
       <div className="no-print grid grid-cols-2 sm:grid-cols-[minmax(0,1fr)_150px_150px] gap-3 max-sm:[&>:first-child]:col-span-2">
         <Field
-          label="Filter by tag or kind"
+          label="Filter by tag, kind or block"
           value={filter.text}
           onChange={(e) => setFilter({ ...filter, text: e.target.value })}
         />
@@ -152,6 +155,14 @@ export function TreeList({
               Examine {picked.length === 1 ? 'it' : `these ${picked.length} in turn`} →
             </Button>
             <PrintButton what={picked.length === 1 ? 'Print it' : `Print these ${picked.length}`} />
+            {may('set-block') && (
+              <NameBlock
+                key={picked.length}
+                siteId={siteId}
+                treeIds={picked.map((t) => t.id)}
+                onDone={() => setChosen(new Set())}
+              />
+            )}
             <Button quiet onClick={() => setChosen(new Set())}>
               Choose none
             </Button>
@@ -281,6 +292,7 @@ const Row = memo(function Row({
           <span className="font-bold block truncate">{t.tag}</span>
           <span className="text-ink2 text-small block truncate">
             {hostName(t.host)}
+            {t.block !== null && `, ${t.block}`}
             {t.diameterM !== null ? `, ${showGirth(t.diameterM * Math.PI, units)} girth` : ', not measured'}
             {t.liveCrownPercent !== null && `, ${t.liveCrownPercent} % live crown`}
           </span>

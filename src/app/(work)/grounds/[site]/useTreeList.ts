@@ -16,6 +16,12 @@ export interface TreeFilterTyped {
  */
 export function useTreeList(siteId: string, first: PageOfTrees) {
   const [page, setPage] = useState(first)
+  // What the page is asked for anew takes the place of what was listed.
+  const [shown, setShown] = useState(first)
+  if (shown !== first) {
+    setShown(first)
+    setPage(first)
+  }
   const [filter, setFilter] = useState<TreeFilterTyped>({ text: '', stage: '', order: 'tag' })
   const [state, setState] = useState<'there' | 'coming' | 'out of reach'>('there')
   const asked = useRef<AbortController | null>(null)

@@ -21,7 +21,7 @@ export function RecordPage({ view }: { view: RecordView }) {
   if (record.kind === 'correction') return <CorrectionPage view={view} />
   const { body } = record
   const one = body?.subjects.length === 1 ? body.subjects[0]! : null
-  const title = `Record ${record.seq}, ${one ? one.tree.tag : body ? `${body.subjects.length} trees at ${body.place.site}` : (record.tag ?? record.siteName)}`
+  const title = `Record ${record.seq}, ${one ? one.tree.tag : body ? `${body.subjects.length} trees at ${body.place.block ? `${body.place.block}, ` : ''}${body.place.site}` : (record.tag ?? record.siteName)}`
   if (!body)
     return (
       <>
@@ -137,7 +137,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
           ] as [string, string],
         ]
       : []),
-    ['Where', `${body.place.site}, ${body.place.town}`],
+    ['Where', [body.place.block, body.place.site, body.place.town].filter(Boolean).join(', ')],
     [
       one ? 'Tree' : 'Trees',
       one

@@ -74,6 +74,7 @@ export function RunJob({ view: first }: { view: JobView }) {
             </span>
           </h1>
           <p className="text-ink2">
+            {item.block !== null && `${item.block} · `}
             {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} ·{' '}
             {item.product.name} · {tree.gets}
           </p>
@@ -101,6 +102,7 @@ export function RunJob({ view: first }: { view: JobView }) {
             <div key={i.id} className="mb-4">
               {view.items.length > 1 && (
                 <h2 className="text-base">
+                  {i.block !== null && `${i.block}: `}
                   {METHOD_NAME[i.method]}, {i.product.name}
                 </h2>
               )}

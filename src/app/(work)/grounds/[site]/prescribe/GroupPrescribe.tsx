@@ -31,6 +31,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const group = useGroup(view)
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
+  const [times, setTimes] = useState(1)
   const [eaten, setEaten] = useState<boolean | null>(null)
   const [chosen, setChosen] = useState<string | null>(null)
   const way = ways.find((w) => w.id === group.useId) ?? null
@@ -52,6 +53,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       items: [...byUse].map(([useId, rows]) => ({
         useId,
         choice: group.choices[useId] ?? 0,
+        times: useId === group.useId ? times : 1,
         subjects: rows.map(({ tree }) => {
           const { given } = group.chosen(tree)
           return {
@@ -78,7 +80,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
         <div>
           <h1>
             {cause
-              ? `${cause.name}, ${view.trees.length} ${view.trees.length === 1 ? 'tree' : 'trees'}`
+              ? `${cause.name}, ${view.block ? `${view.block}, ` : ''}${view.trees.length} ${view.trees.length === 1 ? 'tree' : 'trees'}`
               : 'Nothing to prescribe'}
           </h1>
           <p className="text-ink2 mt-1">
@@ -101,8 +103,30 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 {c.name}, {c.trees}
               </b>
             ) : (
-              <Link key={c.id} href={`?cause=${c.id}`} className="underline underline-offset-2">
+              <Link
+                key={c.id}
+                href={`?${new URLSearchParams({ cause: c.id, ...(view.block !== null && { block: view.block }) })}`}
+                className="underline underline-offset-2"
+              >
                 {c.name}, {c.trees}
+              </Link>
+            ),
+          )}
+        </p>
+      )}
+      {view.blocks.length > 0 && (
+        <p className="no-print mt-2 flex flex-wrap gap-x-4">
+          <span className="label">Block</span>
+          {[null, ...view.blocks.map((b) => b.name)].map((name) =>
+            name === view.block ? (
+              <b key={name}>{name ?? 'all'}</b>
+            ) : (
+              <Link
+                key={name}
+                href={`?${new URLSearchParams({ ...(cause && { cause: cause.id }), ...(name !== null && { block: name }) })}`}
+                className="underline underline-offset-2"
+              >
+                {name ?? 'all'}
               </Link>
             ),
           )}
@@ -134,7 +158,10 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                         name="way"
                         className="sr-only"
                         checked={w.id === group.useId}
-                        onChange={() => group.setUseId(w.id)}
+                        onChange={() => {
+                          group.setUseId(w.id)
+                          setTimes(1)
+                        }}
                       />
                       <span className={`block ${w.id === group.useId ? 'font-bold' : ''}`}>
                         {METHOD_NAME[w.use.method]}, {w.product.name}
@@ -193,6 +220,9 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   askFood={asks ?? null}
                   eaten={eaten}
                   onEaten={setEaten}
+                  repeats={way && methodOf(way.use).repeats(way.use)}
+                  times={times}
+                  onTimes={setTimes}
                 />
                 {over.map((g) => (
                   <Note key={g.active} says="stop" className="mt-2">

@@ -12,7 +12,8 @@ export default async function Page({
   params: Promise<{ site: string }>
   searchParams: Promise<Record<string, string | string[] | undefined>>
 }) {
-  const view = await groupView((await params).site, textOf(await searchParams, 'cause', 80))
+  const asked = await searchParams
+  const view = await groupView((await params).site, textOf(asked, 'cause', 80), textOf(asked, 'block', 40))
   if (!view) notFound()
-  return <GroupPrescribe key={view.cause?.id} view={view} />
+  return <GroupPrescribe key={`${view.cause?.id} ${view.block}`} view={view} />
 }

@@ -146,6 +146,7 @@ export function Bench({
           ready={plan !== null}
           notReady={null}
           item={{ useId: way.id, choice, given: typed }}
+          repeats={methodOf(way.use).repeats(way.use)}
         />
         {planned?.ok && (
           <div className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>

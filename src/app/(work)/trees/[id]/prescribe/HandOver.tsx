@@ -2,7 +2,7 @@
 import { useState } from 'react'
 import type { TypedGiven } from '@/core/methods/given'
 import type { PrescribeView } from '@/server/read/tree'
-import { WorkDay } from '@/ui/methods/WorkDay'
+import { WorkDay, type Repeats } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -17,6 +17,7 @@ export function HandOver({
   ready,
   notReady,
   item,
+  repeats = null,
 }: {
   view: PrescribeView
   blocked: boolean
@@ -25,11 +26,13 @@ export function HandOver({
   /** What is still to be done first, in words. */
   notReady: string | null
   item: { useId: string; choice: number; given: TypedGiven }
+  repeats?: Repeats | null
 }) {
   const may = useMay()
   const go = useGo()
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
+  const [times, setTimes] = useState(1)
   const [eaten, setEaten] = useState<boolean | null>(null)
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
@@ -41,6 +44,7 @@ export function HandOver({
         {
           useId,
           choice,
+          times,
           subjects: [
             {
               treeId: view.tree.id,
@@ -65,6 +69,9 @@ export function HandOver({
         askFood={view.kind?.askFood ?? null}
         eaten={eaten}
         onEaten={setEaten}
+        repeats={repeats}
+        times={times}
+        onTimes={setTimes}
       />
       {notReady && <Note className="mt-2">{notReady}</Note>}
       <ProblemNote problem={problem} />

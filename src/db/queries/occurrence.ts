@@ -1,0 +1,93 @@
+import type { PutOnMethod } from '@/core/card/card'
+import type { SubjectPlan } from '@/core/methods/plan'
+import type { FirmSql } from '../client'
+
+/** Work that is due again and stands on no day yet. */
+export interface DueRow {
+  id: string
+  siteId: string
+  siteName: string
+  timeZone: string
+  cause: string
+  method: PutOnMethod
+  useId: string
+  cardName: string
+  n: number
+  times: number
+  dueFrom: string
+  dueTo: string
+  trees: number
+  /** The blocks its trees are in, by name. */
+  blocks: string[]
+}
+
+const select = (sql: FirmSql) => sql`
+  select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
+    c.name as "cardName", o.n, i.times, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", x.trees, x.blocks
+  from occurrence o
+    join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
+    join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+    join site s on s.firm_id = p.firm_id and s.id = p.site_id
+    join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+    join card c on c.firm_id = u.firm_id and c.id = u.card_id
+    cross join lateral (
+      select count(*)::int as trees, coalesce(array_agg(distinct t.block) filter (where t.block is not null), '{}') as blocks
+      from item_subject y join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
+      where y.firm_id = i.firm_id and y.item_id = i.id and y.status = 'done' and t.status = 'standing'
+        and y.decision_id = (select c.id from decision c where c.firm_id = y.firm_id and c.tree_id = y.tree_id order by c.signed_at desc, c.id desc limit 1)) x`
+
+const waits = (sql: FirmSql) =>
+  sql`not exists (select 1 from job_item ji where ji.firm_id = o.firm_id and ji.occurrence_id = o.id)`
+
+/** Work due again until a day that stands on no day yet, the first due first. */
+export async function dueAgain(sql: FirmSql, until: string, limit = 50): Promise<DueRow[]> {
+  return sql<
+    DueRow[]
+  >`${select(sql)} where o.status = 'open' and o.due_from <= ${until} and o.n > 1 and ${waits(sql)} and x.trees > 0
+    order by o.due_from, o.id limit ${limit}`
+}
+
+/** Work that is due again, held until the transaction ends; undefined once it stands on a day. */
+export async function dueForChange(sql: FirmSql, id: string): Promise<DueRow | undefined> {
+  await sql`select 1 from occurrence where id = ${id} for update`
+  const rows = await sql<
+    DueRow[]
+  >`${select(sql)} where o.id = ${id} and o.status = 'open' and o.n > 1 and ${waits(sql)}`
+  return rows[0]
+}
+
+/** The trees an occurrence is due at: those it was done at before and that were not given up. */
+export async function dueSubjects(sql: FirmSql, occurrenceId: string) {
+  return sql<{ id: string; treeId: string; decisionId: string; plan: SubjectPlan }[]>`
+    select y.id, y.tree_id as "treeId", y.decision_id as "decisionId", y.plan
+    from occurrence o join item_subject y on y.firm_id = o.firm_id and y.item_id = o.item_id
+    where o.id = ${occurrenceId} and y.status = 'done' order by y.tree_id`
+}
+
+/** Hands subjects to the crew once more. */
+export async function handAgain(sql: FirmSql, subjectIds: string[]): Promise<void> {
+  await sql`update item_subject set status = 'handed' where id = any(${subjectIds})`
+}
+
+/** What follows an occurrence that is done: how often it is done, and whether any tree got all of it. */
+export async function doneOccurrence(sql: FirmSql, id: string) {
+  const rows = await sql<{ itemId: string; n: number; times: number; done: boolean }[]>`
+    select o.item_id as "itemId", o.n, i.times, o.status = 'done' and exists (
+      select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status = 'done') as done
+    from occurrence o join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id where o.id = ${id}`
+  return rows[0]!
+}
+
+/** The next time an item is due. */
+export async function addOccurrence(
+  sql: FirmSql,
+  o: { id: string; firmId: string; itemId: string; n: number; dueFrom: string; dueTo: string },
+): Promise<void> {
+  await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to)
+    values (${o.id}, ${o.firmId}, ${o.itemId}, ${o.n}, ${o.dueFrom}, ${o.dueTo}) on conflict (firm_id, item_id, n) do nothing`
+}
+
+/** Ends what is due again, with the reason. */
+export async function endOccurrence(sql: FirmSql, id: string, words: string): Promise<void> {
+  await sql`update occurrence set status = 'withdrawn', words = ${words} where id = ${id}`
+}

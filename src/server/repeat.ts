@@ -1,0 +1,135 @@
+import { z } from 'zod'
+import { v7 as uuidv7 } from 'uuid'
+import { said } from '@/core/methods/gate'
+import { ok, refuse, type Result } from '@/core/problem'
+import { addDays, dateIn, isDate, spokenDate } from '@/core/time/calendar'
+import { methodOf } from '@/core/methods/registry'
+import { jobOfDay } from '@/db/queries/job'
+import {
+  addOccurrence,
+  doneOccurrence,
+  dueForChange,
+  dueSubjects,
+  endOccurrence,
+  handAgain,
+} from '@/db/queries/occurrence'
+import { restage, treesForChange } from '@/db/queries/tree'
+import type { JobSubjectRow } from '@/db/queries/job'
+import { refusedByLimits, useOnShelf } from './groundLimits'
+import { putOnJob, refusedDay } from './onJob'
+import { gone } from './standing'
+import { id, line } from './text'
+import { gateOf, treesAtHand } from './treesAtHand'
+import { verb, type Context } from './verb'
+
+/** When an occurrence is done and the item is due again by its card, the next one stands from then on. */
+export async function dueNext(
+  { sql, person }: Context,
+  subject: Pick<JobSubjectRow, 'occurrenceId' | 'use'>,
+  day: string,
+): Promise<void> {
+  const { itemId, n, times, done } = await doneOccurrence(sql, subject.occurrenceId)
+  const repeats = methodOf(subject.use).repeats(subject.use)
+  if (!done || n >= times || !repeats) return
+  await addOccurrence(sql, {
+    id: uuidv7(),
+    firmId: person.firmId,
+    itemId,
+    n: n + 1,
+    dueFrom: addDays(day, repeats.least),
+    dueTo: addDays(day, repeats.most),
+  })
+}
+
+const noneDue = refuse(
+  'conflict',
+  'occurrenceId',
+  'This work stands on a day already, or is no longer due. Load the page again.',
+)
+
+/**
+ * Puts work that is due again on a day. Every tree goes through its gate once more for that day; one that was decided anew or
+ * is gone is left out. The dose is the one that was signed.
+ */
+export const putOnDayVerb = verb({
+  roles: ['arborist', 'crew lead'],
+  about: (i) => i.occurrenceId,
+  input: z.strictObject({
+    occurrenceId: id('occurrenceId'),
+    onDate: z
+      .string()
+      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+    /** Trees that are not worked this time. */
+    leaveOut: z.array(id('treeId')).max(400).default([]),
+  }),
+  run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {
+    const { sql, person, now } = context
+    const treeIds = (await dueSubjects(sql, input.occurrenceId)).map((s) => s.treeId)
+    const trees = await treesForChange(sql, treeIds)
+    const due = await dueForChange(sql, input.occurrenceId)
+    if (!due) return noneDue
+    const early = refusedDay(dateIn(due.timeZone, now), input.onDate)
+    if (early) return early
+    if (input.onDate < due.dueFrom)
+      return refuse(
+        'out-of-range',
+        'onDate',
+        `The card keeps days between two of ${due.cardName}; the next is due from ${spokenDate(due.dueFrom)} on.`,
+      )
+    const row = await useOnShelf(context, due.useId)
+    if (!row.ok) return row
+    const hands = new Map(
+      (
+        await treesAtHand(
+          context,
+          trees.filter((t) => gone(t) === null),
+        )
+      ).map((h) => [h.tree.id, h]),
+    )
+    const subjects = (await dueSubjects(sql, due.id)).filter(
+      (s) => !input.leaveOut.includes(s.treeId) && hands.get(s.treeId)?.decided?.decisionId === s.decisionId,
+    )
+    if (subjects.length === 0)
+      return refuse('missing', 'leaveOut', 'No tree is left to be worked; all were left out or decided anew.')
+    for (const s of subjects) {
+      const hand = hands.get(s.treeId)!
+      // Who eats of it was answered when it was signed.
+      const closed = gateOf(hand, row.value, { on: input.onDate, eaten: null, units: person.units }).find(
+        (r) => r.field !== 'eaten',
+      )
+      if (closed)
+        return refuse(
+          closed.code,
+          'onDate',
+          `${hand.tree.tag}: ${said(closed)} Choose another day, or leave it out.`,
+        )
+    }
+    const over = await refusedByLimits(context, due.siteId, input.onDate, [{ row: row.value, subjects }])
+    if (over) return over
+    const jobId = await jobOfDay(sql, {
+      id: uuidv7(),
+      firmId: person.firmId,
+      siteId: due.siteId,
+      onDate: input.onDate,
+    })
+    await putOnJob(context, jobId, { occurrenceId: due.id, method: due.method, subjects })
+    await handAgain(
+      sql,
+      subjects.map((s) => s.id),
+    )
+    for (const s of subjects) await restage(sql, s.treeId)
+    return ok({ jobId, trees: subjects.length })
+  },
+})
+
+/** Ends work that is due again: it is not done any more, and why. */
+export const endRepeatsVerb = verb({
+  roles: ['arborist'],
+  about: (i) => i.occurrenceId,
+  input: z.strictObject({ occurrenceId: id('occurrenceId'), words: line('Why it ends', 300, 4) }),
+  run: async ({ sql }, input): Promise<Result<{ ended: true }>> => {
+    if (!(await dueForChange(sql, input.occurrenceId))) return noneDue
+    await endOccurrence(sql, input.occurrenceId, input.words)
+    return ok({ ended: true })
+  },
+})
