@@ -12,12 +12,10 @@ import {
 import { sayAnswer } from '@/core/respond/answer'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
-import { recordById } from '@/db/queries/record'
 import { restage, treeForChange } from '@/db/queries/tree'
 import { spokenDate } from '@/core/time/calendar'
-import { enterRecord, refusedToSign } from './ledger/enter'
 import { promiseChecks } from './promise'
-import { id, line, typed, words } from './text'
+import { id, typed, words } from './text'
 import { verb } from './verb'
 
 const WHOLE = ['left', 'counted', 'of ten shoots']
@@ -123,47 +121,5 @@ export const enterResultVerb = verb({
       )
     await restage(sql, check.treeId)
     return ok({ verdict })
-  },
-})
-
-/** Corrects a record: a new signed entry that points at the old one, with a reason. The old one stands. */
-export const correctRecordVerb = verb({
-  roles: ['crew lead', 'arborist'],
-  about: (i) => i.recordId,
-  input: z.strictObject({
-    id: id(),
-    recordId: id('recordId'),
-    reason: line('Reason', 500, 8),
-    correction: line('Correction', 2000, 3),
-  }),
-  makes: (i) => i.id,
-  run: async ({ sql, person, now, today, afterwards }, input): Promise<Result<{ id: string }>> => {
-    const record = await recordById(sql, input.recordId)
-    if (!record) return refuse('unknown', 'recordId', 'There is no such record.')
-    if (record.kind === 'correction')
-      return refuse('not-allowed', 'recordId', 'Correct the first entry, not its correction.')
-    const refused = refusedToSign(person, today)
-    if (refused) return refused
-    await enterRecord(
-      sql,
-      {
-        id: input.id,
-        firmId: person.firmId,
-        kind: 'correction',
-        corrects: record.id,
-        treeId: record.treeId,
-        siteId: record.siteId,
-        applicationId: null,
-        signedAt: now,
-        signedBy: person.id,
-        body: {
-          applicator: { name: person.name, licence: person.licence! },
-          reason: input.reason,
-          correction: input.correction,
-        },
-      },
-      afterwards,
-    )
-    return ok({ id: input.id })
   },
 })

@@ -13,6 +13,7 @@ import {
   type TreeRow,
 } from '@/db/queries/tree'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
+import { remark } from './anew'
 import { askAboutPlace, placeFields } from './place'
 import { changedMeanwhile, standingTree } from './standing'
 import { id, line, typed, version } from './text'
@@ -65,6 +66,7 @@ export const strikeReadingVerb = verb({
         `The dose that is with the crew${onDay(open.onDate)} rests on this reading. Take that prescription back first, then strike the reading out and plan anew.`,
       )
     await strikeReading(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
+    await remark(sql, { treeId: input.treeId })
     return ok({ struck: true })
   },
 })

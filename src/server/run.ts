@@ -1,10 +1,11 @@
 import { z } from 'zod'
-import { foldStep, isIn, isOver, type RunningStep, type StepEvent } from '@/core/methods/running'
+import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
 import { isTag } from '@/core/methods/tag'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { hostName } from '@/almanac/hosts'
+import { anewOf } from '@/core/plan/anew'
 import { namesHost } from '@/core/card/namesHost'
 import { ok, refuse, type Result } from '@/core/problem'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
@@ -14,6 +15,7 @@ import type { FirmSql } from '@/db/client'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { newestVersion } from '@/db/queries/card'
 import {
+  closeGround,
   confirmSubjects,
   jobSubjectForChange,
   jobSubjectsForChange,
@@ -77,9 +79,6 @@ async function whyNotBegun(
   return (await workedOutAgain(sql, subject, person.units)) ?? staleReading(sql, subject.readingId, now)
 }
 
-/** A trunk that is measured this much otherwise takes another dose. */
-const OTHER_SIZE = 0.01
-
 /**
  * Whether a dose must be worked out again before anything is begun, or null: the trunk was measured anew and is of another
  * size, or it turned out to be a kind of tree that the card does not name.
@@ -89,16 +88,21 @@ async function workedOutAgain(
   subject: JobSubjectRow,
   units: UnitSystem,
 ): Promise<Result<never> | null> {
-  if (!namesHost(subject.use, subject.host))
+  const [newest] = await newestReadings(sql, [subject.treeId])
+  const diameter = newest ? Math.hypot(...newest.stemsM) : 0
+  const anew = anewOf({
+    planned: { readingId: subject.readingId, diameter: subject.plan.diameter },
+    newest: newest ? { id: newest.id, diameter } : null,
+    namesHost: namesHost(subject.use, subject.host),
+    cardReplaced: false,
+  })
+  if (anew === 'kind')
     return refuse(
       'conflict',
       'prescription',
       `It is a ${hostName(subject.host).toLowerCase()} now, which the card does not name. Begin nothing; the arborist prescribes anew.`,
     )
-  const [newest] = await newestReadings(sql, [subject.treeId])
-  if (!newest || newest.id === subject.readingId) return null
-  const diameter = Math.hypot(...newest.stemsM)
-  return Math.abs(diameter / subject.plan.diameter - 1) > OTHER_SIZE
+  return anew === 'size'
     ? refuse(
         'conflict',
         'reading',
@@ -301,6 +305,9 @@ async function markAt(
     step.state = next.value
     states.push(next.value)
   }
+  // The ground is closed from the first drop, and open again when all of it was taken back.
+  const closed = subject.use.reentryHours > 0 && productOn(steps.map((s) => s.state)) > 0
+  if (closed !== (subject.closedFrom !== null)) await closeGround(sql, subject.id, closed ? at : null)
   return ok(states)
 }
 

@@ -9,6 +9,7 @@ import { addCard, addLot, lotsOf, newestVersion, versionsOfCard, type CardRow } 
 import type { FirmSql } from '@/db/client'
 import { CARD_FORMAT } from '@/core/card/format'
 import { kindOf, ownOf } from './almanac'
+import { remark } from './anew'
 import { id, line } from './text'
 import { hashOf, verb } from './verb'
 
@@ -88,6 +89,7 @@ export const enterCardVerb = verb({
       at: now,
       by: person.id,
     })
+    await remark(sql, { code: card.code })
     return ok({ code: card.code, version })
   },
 })

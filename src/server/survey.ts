@@ -12,6 +12,7 @@ import { doubtReading, measureTrunk, type ReadingDoubt } from '@/core/trunk/trun
 import { siteById } from '@/db/queries/site'
 import { addReading, readingsOfTree } from '@/db/queries/reading'
 import { marksOfTree, replaceMarks } from '@/db/queries/ring'
+import { remark } from './anew'
 import { addTree, changeTree, confirmIdentity, touchTree, treeById } from '@/db/queries/tree'
 import { askAboutPlace, placeFields } from './place'
 import { changedMeanwhile, standingTree } from './standing'
@@ -87,6 +88,7 @@ export const changeTreeVerb = verb({
     }
     const version = await changeTree(sql, input.treeId, input.version, input)
     if (version === null) return changedMeanwhile
+    await remark(sql, { treeId: input.treeId })
     return ok({ version })
   },
 })
@@ -109,6 +111,7 @@ export const confirmIdentityVerb = verb({
     if (!tree.ok) return tree
     if (!(await isKnown(sql, input.host))) return noSuchKind
     await confirmIdentity(sql, input.treeId, input.host, person.id, now)
+    await remark(sql, { treeId: input.treeId })
     return ok({ host: input.host, name: hostName(input.host) })
   },
 })
@@ -178,6 +181,7 @@ export const addReadingVerb = verb({
       typed: input.stems.map((s) => (/[a-z"']/i.test(s) ? s : `${s} ${input.bareUnit}`)).join(' + '),
       doubts,
     })
+    await remark(sql, { treeId: input.treeId })
     return ok({ diameterM: trunk.value.equivalentDiameter })
   },
 })

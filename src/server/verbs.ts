@@ -2,9 +2,11 @@ import { moveClockVerb, setUnitsVerb } from './account'
 import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
-import { correctRecordVerb, enterResultVerb } from './followUp'
+import { enterResultVerb } from './followUp'
 import { setBlockVerb, signBlockVerb } from './block'
 import { endRepeatsVerb, putOnDayVerb } from './repeat'
+import { handBackVerb } from './handBack'
+import { correctRecordVerb } from './correctRecord'
 import { enterAnswerVerb } from './laboratory'
 import { handToCrewVerb } from './prescribe'
 import { withdrawPrescriptionVerb } from './withdraw'
@@ -45,6 +47,7 @@ export const VERBS = {
   'hand-to-crew': handToCrewVerb,
   'put-on-day': putOnDayVerb,
   'end-repeats': endRepeatsVerb,
+  'hand-back': handBackVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,
   'confirm-tree': confirmTreeVerb,
   'begin-work': beginWorkVerb,

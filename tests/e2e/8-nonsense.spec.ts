@@ -99,6 +99,7 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'sign-block': { id: ID, siteId: ID, block: 'Bank A' },
   'put-on-day': { occurrenceId: ID, onDate: '2026-06-20', leaveOut: [] },
   'end-repeats': { occurrenceId: ID, words: 'no more spots' },
+  'hand-back': { jobSubjectIds: [ID], words: 'the gate is locked' },
   'enter-answer': {
     id: ID,
     followUpId: ID,

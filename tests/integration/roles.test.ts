@@ -29,6 +29,7 @@ const MAY: Record<string, Role[]> = {
   'hand-to-crew': ['arborist'],
   'put-on-day': ['arborist', 'crew lead'],
   'end-repeats': ['arborist'],
+  'hand-back': FIELD,
   'withdraw-prescription': ['arborist'],
   'confirm-tree': FIELD,
   'begin-work': FIELD,

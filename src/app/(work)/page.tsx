@@ -1,3 +1,4 @@
+import { ANEW } from '@/core/plan/anew'
 import Link from 'next/link'
 import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
@@ -101,6 +102,51 @@ export default async function TodayPage() {
             )}
           </ul>
         </section>
+        {view.anew.length > 0 && (
+          <section className="mt-6">
+            <h2 className="text-small text-ink2 font-text font-normal">To be worked out again</h2>
+            <ul className="border-t border-line mt-1">
+              {view.anew.map((a) => (
+                <li key={a.treeId} className="border-b border-line">
+                  <Link
+                    href={`/trees/${a.treeId}/prescribe`}
+                    className="grid sm:grid-cols-[130px_minmax(0,1fr)] gap-x-5 items-baseline py-2.5 no-underline hover:bg-sheet"
+                  >
+                    <span className="font-bold text-plum">with the crew</span>
+                    <span>
+                      <span className="font-bold">{a.tag}</span>, {a.siteName}: {ANEW[a.anew]}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {view.dueAgain.length > 0 && (
+          <section className="mt-6">
+            <h2 className="text-small text-ink2 font-text font-normal">Due again, on no day yet</h2>
+            <ul className="border-t border-line mt-1">
+              {view.dueAgain.map((d) => (
+                <li key={d.id} className="border-b border-line">
+                  <Link
+                    href="/run"
+                    className="grid sm:grid-cols-[130px_minmax(0,1fr)_auto] gap-x-5 items-baseline py-2.5 no-underline hover:bg-sheet"
+                  >
+                    <span className="font-bold">{fromToday(d.dueFrom, view.today)}</span>
+                    <span>
+                      <span className="font-bold">{d.cardName}</span>, {d.n} of {d.times}:{' '}
+                      {d.cause.toLowerCase()}, {d.trees} {d.trees === 1 ? 'tree' : 'trees'},{' '}
+                      {[...d.blocks, d.siteName].join(', ')}
+                    </span>
+                    <span className={d.dueTo < view.today ? 'tag tag-rust' : 'text-ink2'}>
+                      {d.dueTo < view.today ? 'overdue' : `until ${writtenDate(d.dueTo)}`}
+                    </span>
+                  </Link>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
         <section className="mt-6">
           <h2 className="text-small text-ink2 font-text font-normal">
             Promised and due

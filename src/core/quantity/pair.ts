@@ -11,6 +11,7 @@ const METRIC = {
   gal: 'L',
   ft3: 'm3',
   lb: 'kg',
+  oz: 'g',
   F: 'C',
   mph: 'm/s',
 } as const

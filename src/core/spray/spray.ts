@@ -150,7 +150,13 @@ export function spray(input: SprayInput): Result<Spray> {
   return ok(result)
 }
 
-function loadsOf(total: Volume, tank: Volume, perVolume: number): Load[] | null {
+/**
+ * Full loads of a tank first, then one part load with its own product; null for more loads than can be meant. `total` and
+ * `tank` in m³, `perVolume` product (m³ or kg) in each m³ of spray.
+ *
+ * @example loadsOf(0.25, 0.1, 2).length // 3
+ */
+export function loadsOf(total: Volume, tank: Volume, perVolume: number): Load[] | null {
   const full = floorGuarded(total / tank)
   if (full > MOST_LOADS) return null
   const loads: Load[] = Array.from({ length: full }, () => ({ volume: tank, product: tank * perVolume }))

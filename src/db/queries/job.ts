@@ -3,6 +3,7 @@ import type { PromisedCheck } from '@/core/methods/checks'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
 import type { Length } from '@/core/quantity/units'
+import type { Anew } from '@/core/plan/anew'
 import type { FirmSql } from '../client'
 import { useBody, type ProductRow } from './card'
 import type { SubjectStatus } from './prescription'
@@ -134,6 +135,10 @@ export interface JobSubjectRow {
   treeNote: string | null
   status: 'open' | 'recorded' | 'withdrawn'
   confirmedAt: Date | null
+  /** Since when its ground is closed by what went on; null before. */
+  closedFrom: Date | null
+  /** Why its dose must be worked out again; null while it stands. */
+  anew: Anew | null
   subjectId: string
   subjectStatus: SubjectStatus
   occurrenceId: string
@@ -153,7 +158,7 @@ export interface JobSubjectRow {
 
 const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
-    t.tag, t.block, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", x.id as "subjectId", x.status as "subjectStatus",
+    t.tag, t.block, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause,
     x.checks, x.plan, x.working, pi.method, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
@@ -195,6 +200,11 @@ export async function jobSubjectForChange(sql: FirmSql, id: string): Promise<Job
 
 export async function confirmSubjects(sql: FirmSql, ids: string[], at: Date): Promise<void> {
   await sql`update job_subject set confirmed_at = ${at} where id = any(${ids}) and confirmed_at is null`
+}
+
+/** Closes the ground of a tree from a moment on, or opens it again. */
+export async function closeGround(sql: FirmSql, id: string, from: Date | null): Promise<void> {
+  await sql`update job_subject set closed_from = ${from} where id = ${id}`
 }
 
 /** Closes a tree of a job with what came of its prescription; with the last of its item the occurrence is done. */

@@ -1,6 +1,7 @@
 import type { PutOnMethod } from '@/core/card/card'
 import type { PromisedCheck } from '@/core/methods/checks'
 import type { SubjectPlan } from '@/core/methods/plan'
+import type { Anew } from '@/core/plan/anew'
 import type { Working } from '@/core/working/working'
 import type { FirmSql } from '../client'
 
@@ -14,6 +15,8 @@ export interface PrescriptionRow {
   decisionId: string
   cause: string
   status: SubjectStatus
+  /** Why its dose must be worked out again; null while it stands. */
+  anew: Anew | null
   signedAt: Date
   signedBy: string
   itemId: string
@@ -33,7 +36,7 @@ export interface PrescriptionRow {
 /** What was prescribed for a tree, the newest first. */
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
-    select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, p.signed_at as "signedAt", w.name as "signedBy",
+    select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, x.anew, p.signed_at as "signedAt", w.name as "signedBy",
       i.id as "itemId", x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", l.name as "cardName", l.code as "cardCode",
       l.version as "cardVersion", x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
     from item_subject x
@@ -84,7 +87,7 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
     join card c on c.firm_id = u.firm_id and c.id = u.card_id
     join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
     join job j on j.firm_id = js.firm_id and j.id = js.job_id
-    left join application_subject a on a.firm_id = js.firm_id and a.job_subject_id = js.id
+    left join applied a on a.firm_id = js.firm_id and a.job_subject_id = js.id
     left join record r on r.firm_id = a.firm_id and r.application_id = a.application_id and r.kind = 'application'
     where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' and js.status <> 'withdrawn' order by x.tree_id, "on" desc`
 }

@@ -1,3 +1,4 @@
+import type { PutOnMethod } from '@/core/card/card'
 import type { FirmSql } from '../client'
 
 export interface RecordRow {
@@ -155,6 +156,51 @@ export async function addApplication(sql: FirmSql, a: NewApplication): Promise<v
       outcome: s.outcome,
       active: s.active,
       active_kg: s.activeKg,
+    })) as never,
+  )}`
+}
+
+/** What each tree of an application got, as it is known now, with what was planned for it. m³ or kg. */
+export async function amountsOf(sql: FirmSql, applicationId: string) {
+  return sql<
+    {
+      subjectId: string
+      tag: string
+      method: PutOnMethod
+      kind: 'liquid' | 'weight'
+      amount: number
+      planned: number
+      plannedActive: number | null
+    }[]
+  >`
+    select a.subject_id as "subjectId", t.tag, i.method, x.plan->>'kind' as kind, a.amount,
+      (x.plan->>'product')::double precision as planned, (x.plan->>'active')::double precision as "plannedActive"
+    from applied a join tree t on t.firm_id = a.firm_id and t.id = a.tree_id
+      join item_subject x on x.firm_id = a.firm_id and x.id = a.subject_id
+      join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+    where a.application_id = ${applicationId} order by t.tag, a.subject_id`
+}
+
+/** What a correction says trees really got. */
+export async function addCorrectedAmounts(
+  sql: FirmSql,
+  c: {
+    recordId: string
+    applicationId: string
+    firmId: string
+    at: Date
+    amounts: readonly { subjectId: string; amount: number; activeKg: number | null }[]
+  },
+): Promise<void> {
+  await sql`insert into application_correction ${sql(
+    c.amounts.map((a) => ({
+      firm_id: c.firmId,
+      record_id: c.recordId,
+      application_id: c.applicationId,
+      subject_id: a.subjectId,
+      corrected_at: c.at,
+      amount: a.amount,
+      active_kg: a.activeKg,
     })) as never,
   )}`
 }

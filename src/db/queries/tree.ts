@@ -59,6 +59,8 @@ export interface TreeCard {
   stage: Stage
   /** The bank, row or terrace it is worked with. */
   block: string | null
+  /** Its dose must be worked out again. */
+  anew: boolean
   returned: boolean
   confirmed: boolean
   marks: [MarkRow['kind'], number, number, number | null][]
@@ -67,6 +69,7 @@ export interface TreeCard {
 const card = (sql: FirmSql) => sql`
   t.id, t.tag, t.host, t.east_m as "eastM", t.north_m as "northM", t.diameter_m as "diameterM",
   t.live_crown_percent as "liveCrownPercent", t.stage, t.block, t.returned is not null as returned,
+  t.stage = 'run' and exists (select 1 from item_subject x where x.firm_id = t.firm_id and x.tree_id = t.id and x.anew is not null and x.status = 'handed') as anew,
   t.identity_confirmed_at is not null as confirmed,
   coalesce((select json_agg(json_build_array(m.kind, m.from_deg, m.to_deg, m.severity)) from ring_mark m
     where m.tree_id = t.id and m.kind <> 'hole'), '[]') as marks`

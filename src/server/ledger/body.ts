@@ -134,6 +134,18 @@ const Correction = z.object({
   applicator: z.object({ name: text, licence: text }),
   reason: text,
   correction: text,
+  /** What trees really got: m³ or kg, and what stood before. */
+  amounts: z
+    .array(
+      z.object({
+        tag: text,
+        was: volume,
+        amount: volume,
+        kind: z.enum(['liquid', 'weight']),
+        method: z.enum(METHODS),
+      }),
+    )
+    .optional(),
 })
 
 export type Application = z.infer<typeof Third>

@@ -1,5 +1,6 @@
 import { addDays } from '@/core/time/calendar'
 import { countOpenFollowUps, openFollowUps } from '@/db/queries/followUp'
+import { toWorkOutAgain } from '@/db/queries/anew'
 import { dueAgain } from '@/db/queries/occurrence'
 import { causeName } from '@/almanac/causes'
 import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
@@ -26,6 +27,7 @@ export function todayView() {
     const until = addDays(today, 14)
     const [due, dueInAll] = [await openFollowUps(sql, until, null, 12), await countOpenFollowUps(sql, until)]
     const waiting = await waitingCounts(sql)
+    const anew = await toWorkOutAgain(sql, 5)
     const trouble = (await ledgerCheck(sql))?.trouble ?? null
     const hours = Array.from({ length: 16 }, (_, i) => {
       const at = new Date(now.getTime() + i * 3_600_000 - (now.getTime() % 3_600_000))
@@ -41,6 +43,10 @@ export function todayView() {
       jobs: withTrees,
       due,
       waiting,
+      /** Work with the crew whose dose must be worked out again, the first few. */
+      anew,
+      /** Covers that are due again and stand on no day, the first few. */
+      dueAgain: (await dueAgain(sql, addDays(today, 7), 5)).map((d) => ({ ...d, cause: causeName(d.cause) })),
       hours,
       trouble,
       dueInAll,

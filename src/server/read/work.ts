@@ -7,7 +7,7 @@ import type { Finding } from '@/core/diagnose/almanac'
 import { ownOf } from '../almanac'
 import type { FirmSql } from '@/db/client'
 import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
-import { chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
+import { amountsOf, chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
 import { jobById, subjectsOfJob } from '@/db/queries/job'
 import { lotsOfCodes } from '@/db/queries/card'
@@ -80,6 +80,7 @@ export function jobView(id: string) {
         treeNote: s.treeNote,
         status: s.status,
         confirmedAt: s.confirmedAt?.getTime() ?? null,
+        anew: s.anew,
         recordId: s.recordId,
         plan,
         gets: sayPlan(plan, person.units),
@@ -144,6 +145,8 @@ export function recordView(id: string) {
       seal,
       trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
       corrections: (await correctionsOf(sql, id)).map(readRecord),
+      /** What each tree got as it is known now, to be corrected. */
+      amounts: record.applicationId === null ? [] : await amountsOf(sql, record.applicationId),
       corrected: record.corrects ? ((await recordById(sql, record.corrects)) ?? null) : null,
       marks: record.treeId === null ? [] : plainMarks(await marksOfTree(sql, record.treeId)),
       timeZone: record.timeZone,

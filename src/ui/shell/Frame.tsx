@@ -25,7 +25,7 @@ interface NavEntry {
 const GROUPS: NavEntry[][] = [
   [
     { href: '/', text: 'Today' },
-    { href: '/grounds', text: 'Grounds', lit: /^\/(grounds|trees\/[^/]+$)/ },
+    { href: '/grounds', text: 'Grounds', lit: /^\/(grounds(?!.*\/prescribe$)|trees\/[^/]+$)/ },
   ],
   [
     { href: '/waiting/examine', text: 'Examine', lit: /\/examine$/ },

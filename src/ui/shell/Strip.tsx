@@ -13,6 +13,7 @@ export interface StripData {
   weather: { temperature: number; wind: number; windFrom: string; sky: string; soil: string }
   treesTakingUp: number
   closed: { site: string; until: number }[]
+  working: { site: string; since: number }[]
   person: { units: 'us' | 'metric' }
   demo: boolean
 }
@@ -54,6 +55,11 @@ export function Strip({ data }: { data: StripData }) {
           {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up
         </span>
       )}
+      {data.working.map((c) => (
+        <span key={c.site} className="tag tag-plum">
+          {c.site} closed since {clockTime(c.since, data.timeZone)}, work not signed
+        </span>
+      ))}
       {data.closed.map((c) => (
         <span key={c.site} className="tag tag-plum">
           {c.site} closed until {clockTime(c.until, data.timeZone)}

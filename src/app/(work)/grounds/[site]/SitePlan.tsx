@@ -89,6 +89,7 @@ export function SitePlan({
   const [near, setNear] = useState<Window | null>(null)
   const box = near ?? whole
   const { trees, clusters } = usePlan(siteId, first, near)
+  const named = useMemo(() => tagsWithRoom(trees, box.w), [trees, box.w])
 
   /** Goes closer (2) or back (1/2) about a place; all the way back shows the whole site. */
   const zoom = useCallback(
@@ -229,6 +230,7 @@ export function SitePlan({
             width={box.w}
             y={up(t.northM)}
             placing={onPlace !== undefined}
+            named={named.has(t.id)}
             onOpen={onOpen}
             onLit={onLit}
           />
@@ -293,11 +295,29 @@ function usePlan(siteId: string, first: PlanView, near: Window | null): Pick<Pla
   return near && closer ? closer : first
 }
 
+/** The trees whose tags have room beside each other, in the order they are listed. */
+function tagsWithRoom(trees: readonly Tree[], width: number): Set<string> {
+  const size = width / 46
+  const written: { x: number; y: number; half: number }[] = []
+  const named = new Set<string>()
+  for (const t of trees) {
+    const half = t.tag.length * size * 0.3
+    const room = written.every(
+      (o) => Math.abs(o.y - t.northM) > size * 1.1 || Math.abs(o.x - t.eastM) > o.half + half,
+    )
+    if (!room) continue
+    written.push({ x: t.eastM, y: t.northM, half })
+    named.add(t.id)
+  }
+  return named
+}
+
 const TreeOnPlan = memo(function TreeOnPlan({
   tree: t,
   width,
   y,
   placing,
+  named,
   onOpen,
   onLit,
 }: {
@@ -305,6 +325,8 @@ const TreeOnPlan = memo(function TreeOnPlan({
   width: number
   y: number
   placing: boolean
+  /** There is room for its tag; else it is written while the tree is lit. */
+  named: boolean
   onOpen: (id: string) => void
   onLit: (id: string | null) => void
 }) {
@@ -339,7 +361,7 @@ const TreeOnPlan = memo(function TreeOnPlan({
         fontSize={width / 46}
         fontWeight="700"
         textAnchor="middle"
-        className="fill-ink"
+        className={`fill-ink ${named ? '' : 'hidden group-[.lit]:block'}`}
         stroke="#eef3ec"
         strokeWidth={width / 170}
         paintOrder="stroke"

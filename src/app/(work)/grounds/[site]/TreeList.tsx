@@ -314,7 +314,9 @@ export function marksOf(card: Card) {
 
 function Standing({ tree: t }: { tree: Card }) {
   if (!t.confirmed && hostName(t.host) === 'Ash') return <span className="tag tag-plum">which kind?</span>
-  if (t.returned) return <span className="tag tag-plum">back to decide</span>
+  if (t.returned)
+    return <span className="tag tag-plum">{t.stage === 'prescribe' ? 'handed back' : 'back to decide'}</span>
+  if (t.anew) return <span className="tag tag-plum">work out again</span>
   const [look, word] = STANDING[t.stage]
   return (
     <span className={`tag ${look}`}>

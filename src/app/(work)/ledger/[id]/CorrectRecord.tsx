@@ -1,24 +1,41 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState, type FormEvent } from 'react'
+import { showProduct } from '@/core/methods/showProduct'
+import type { UnitSystem } from '@/core/quantity/format'
+import type { RecordView } from '@/server/read/work'
+import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 
-/** A correction: a new signed entry that points at this one. The record itself stays. */
-export function CorrectRecord({ recordId }: { recordId: string }) {
+/** A correction: a new signed entry that points at this one, with what trees really got. The record itself stays. */
+export function CorrectRecord({
+  recordId,
+  amounts: known,
+  units,
+}: {
+  recordId: string
+  amounts: RecordView['amounts']
+  units: UnitSystem
+}) {
   const router = useRouter()
   const { send, busy, problem, renew } = useVerb('correct-record', { makes: 'id' })
   const [open, setOpen] = useState(false)
   const [correction, setCorrection] = useState('')
   const [reason, setReason] = useState('')
+  const [amounts, setAmounts] = useState<Record<string, string>>({})
   const at = (field: string) => (problem?.field === field ? problem.message : null)
   async function submit(event?: FormEvent) {
     event?.preventDefault()
-    if ((await send({ recordId, correction, reason })) === null) return
+    const changed = Object.entries(amounts)
+      .filter(([, amount]) => amount.trim() !== '')
+      .map(([subjectId, amount]) => ({ subjectId, amount }))
+    if ((await send({ recordId, correction, reason, amounts: changed })) === null) return
     setCorrection('')
     setReason('')
+    setAmounts({})
     setOpen(false)
     router.refresh()
   }
@@ -28,6 +45,7 @@ export function CorrectRecord({ recordId }: { recordId: string }) {
         Add a correction
       </Button>
     )
+  const others = known.filter((k) => !(k.subjectId in amounts))
   return (
     <form onSubmit={submit} className="mt-3 grid gap-3 bg-sheet border border-line p-4" noValidate>
       <Field
@@ -43,8 +61,27 @@ export function CorrectRecord({ recordId }: { recordId: string }) {
         onChange={(e) => setReason(e.target.value)}
         problem={at('reason')}
       />
+      {known
+        .filter((k) => k.subjectId in amounts)
+        .map((k) => (
+          <Field
+            key={k.subjectId}
+            label={`What ${k.tag} really got, instead of ${showProduct(k.amount, k.kind, k.method, units)}`}
+            value={amounts[k.subjectId]}
+            onChange={(e) => setAmounts({ ...amounts, [k.subjectId]: e.target.value })}
+          />
+        ))}
+      {others.length > 0 && (
+        <Choice
+          label="An amount was otherwise at"
+          value=""
+          onValue={(id) => id && setAmounts({ ...amounts, [id]: '' })}
+          options={[['', 'no tree'], ...others.map((k) => [k.subjectId, k.tag] as const)]}
+        />
+      )}
+      {at('amounts') && <p className="text-plum">{at('amounts')}</p>}
       <ProblemNote
-        problem={problem && ['correction', 'reason'].includes(problem.field) ? null : problem}
+        problem={problem && ['correction', 'reason', 'amounts'].includes(problem.field) ? null : problem}
         onAnew={() => {
           renew()
           void submit()

@@ -1,5 +1,5 @@
 import Link from 'next/link'
-import { amountOf, inOneLine, UNREADABLE, type Application } from '@/server/ledger/body'
+import { amountOf, inOneLine, UNREADABLE, type Application, type Correction } from '@/server/ledger/body'
 import { METHOD_NAME } from '@/core/card/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { plain, showGirth, showMl, showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
@@ -288,6 +288,7 @@ function Corrections({ view }: { view: RecordView }) {
           <li key={c.id} className="py-2 border-b border-line">
             <b>{inOneLine(c, view.units)}</b>
             <span className="block text-small">
+              {c.kind === 'correction' && c.body && <CorrectedAmounts body={c.body} units={view.units} />}
               {c.kind === 'correction' && c.body?.reason}{' '}
               <span className="text-ink2">
                 · {c.signedBy}, {shortDate(c.signedAt, view.timeZone)}, record {c.seq}
@@ -300,9 +301,24 @@ function Corrections({ view }: { view: RecordView }) {
         )}
       </ul>
       <May step="correct-record">
-        <CorrectRecord recordId={view.record.id} />
+        <CorrectRecord recordId={view.record.id} amounts={view.amounts} units={view.units} />
       </May>
     </section>
+  )
+}
+
+/** What a correction says trees really got. */
+function CorrectedAmounts({ body, units }: { body: Correction; units: UnitSystem }) {
+  if (!body.amounts) return null
+  return (
+    <span className="block">
+      {body.amounts
+        .map((a) => {
+          const show = (amount: number) => showProduct(amount, a.kind, a.method, units)
+          return `${a.tag}: ${show(a.amount)} instead of ${show(a.was)}`
+        })
+        .join('; ')}
+    </span>
   )
 }
 
@@ -316,7 +332,10 @@ function CorrectionPage({ view }: { view: RecordView }) {
       </p>
       <p className="mt-4 max-w-2xl text-lead">{inOneLine(record, view.units)}</p>
       {record.kind === 'correction' && record.body && (
-        <p className="mt-2 max-w-2xl">Because: {record.body.reason}</p>
+        <>
+          <CorrectedAmounts body={record.body} units={view.units} />
+          <p className="mt-2 max-w-2xl">Because: {record.body.reason}</p>
+        </>
       )}
       {corrected && (
         <ButtonLink href={`/ledger/${corrected.id}`} className="mt-4">

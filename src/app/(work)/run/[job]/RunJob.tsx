@@ -2,11 +2,13 @@
 import Link from 'next/link'
 import { useCallback, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
-import { isIn, isOver } from '@/core/methods/running'
+import { ANEW } from '@/core/plan/anew'
+import { isBegun, isIn, isOver } from '@/core/methods/running'
 import type { JobView } from '@/server/read/work'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { TankLoads } from '@/ui/methods/TankLoads'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { useNow } from '@/ui/run/useNow'
 import { useWork } from '@/ui/run/useWork'
@@ -16,6 +18,7 @@ import { BeginWork } from './BeginWork'
 import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
 import { portsOf, type JobTree } from './job'
+import { HandBack } from './HandBack'
 import { PortWork } from './PortWork'
 import { SignRecord } from './SignRecord'
 import { TaskWork } from './TaskWork'
@@ -119,6 +122,11 @@ export function RunJob({ view: first }: { view: JobView }) {
               {tree.recordId && <ButtonLink href={`/ledger/${tree.recordId}`}>Open the record →</ButtonLink>}
             </Note>
           ) : null}
+          {tree.status === 'open' && tree.anew && (
+            <Note says="stop" className="mb-3">
+              {ANEW[tree.anew]} Begin nothing; hand it back to the arborist.
+            </Note>
+          )}
           {item.method === 'trunk-injection' ? (
             tree.status === 'open' && tree.confirmedAt === null && may('confirm-tree') ? (
               <ConfirmTree key={tree.id} tree={tree} item={item} onConfirmed={() => void work.refresh()} />
@@ -135,6 +143,16 @@ export function RunJob({ view: first }: { view: JobView }) {
             )
           ) : (
             <>
+              {item.method === 'crown-spray' && (
+                <div className="mb-4 max-w-xl">
+                  <TankLoads
+                    {...sprayOf(ofItem.filter((t) => t.status === 'open'))}
+                    kind={tree.plan.kind}
+                    method={item.method}
+                    units={view.units}
+                  />
+                </div>
+              )}
               {unbegun.length > 0 && may('begin-work') && (
                 <BeginWork key={item.id} item={item} trees={unbegun} onBegun={() => void work.refresh()} />
               )}
@@ -157,6 +175,14 @@ export function RunJob({ view: first }: { view: JobView }) {
             </>
           )}
           {here && <ProblemNote problem={refused.problem} />}
+          {may('hand-back') && (
+            <HandBack
+              key={`${tree.id} ${item.id}`}
+              tree={tree}
+              rest={ofItem.filter((t) => t.status === 'open' && !t.steps.some((s) => isBegun(s.state)))}
+              onBack={() => void work.refresh()}
+            />
+          )}
         </section>
         <div className="grid gap-6 content-start">
           {hasPorts && (
@@ -206,6 +232,13 @@ export function RunJob({ view: first }: { view: JobView }) {
   )
 }
 
+/** Spray and product that trees take in all, m³ (or kg of what is weighed). */
+function sprayOf(trees: readonly JobTree[]): { spray: number; product: number } {
+  const product = trees.reduce((n, t) => n + t.plan.product, 0)
+  const water = trees.reduce((n, t) => n + (t.plan.water ?? 0), 0)
+  return { product, spray: water + (trees[0]?.plan.kind === 'liquid' ? product : 0) }
+}
+
 function TreeChoice({
   trees,
   chosen,
@@ -244,6 +277,7 @@ function TreeChoice({
 
 function standing(t: JobTree): string {
   if (t.status === 'recorded') return 'recorded'
+  if (t.anew) return 'must be worked out again'
   if (t.confirmedAt === null) return 'not begun'
   const inTree = t.steps.filter((s) => isIn(s.state)).length
   if (inTree > 0) return `${inTree} in the tree`

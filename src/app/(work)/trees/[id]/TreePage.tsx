@@ -5,6 +5,8 @@ import { useState } from 'react'
 import { showGirth, showGround } from '@/core/quantity/format'
 import { measureTrunk } from '@/core/trunk/trunk'
 import type { TreeView } from '@/server/read/tree'
+import { ANEW } from '@/core/plan/anew'
+import { Note } from '@/ui/pieces/Note'
 import { Ring } from '@/ui/ring/Ring'
 import { RingLegend } from '@/ui/ring/RingLegend'
 import { Slip } from '@/ui/slip/Slip'
@@ -45,6 +47,15 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
     <>
       <TreeHeading view={view} title={tree.tag} below={tree.note ?? 'No note on this tree yet.'} />
       <NotStanding view={view} />
+      {view.prescription?.status === 'handed' && view.prescription.anew && (
+        <Note says="stop" className="mt-3 max-w-3xl">
+          {ANEW[view.prescription.anew]}{' '}
+          <Link href={`/trees/${tree.id}/prescribe`} className="underline">
+            Take it back and prescribe anew
+          </Link>
+          .
+        </Note>
+      )}
       <div className="grid gap-x-8 gap-y-6 mt-4 lg:grid-cols-[250px_minmax(300px,1fr)_minmax(280px,320px)]">
         <div>
           {tree.listedAs && !tree.identityConfirmedAt && (

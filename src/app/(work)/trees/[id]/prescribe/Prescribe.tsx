@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { ANEW } from '@/core/plan/anew'
 import { METHOD_NAME } from '@/core/card/say'
 import { showWeight } from '@/core/diagnose/showWeight'
 import type { PrescribeView } from '@/server/read/tree'
@@ -41,6 +42,16 @@ export function Prescribe({
         here="prescribe"
         step="prescribe"
       />
+      {tree.returned && tree.stage === 'prescribe' && (
+        <Note says="stop" className="mt-3 max-w-3xl">
+          {tree.returned}
+        </Note>
+      )}
+      {view.handed?.anew && (
+        <Note says="stop" className="mt-3 max-w-3xl">
+          {ANEW[view.handed.anew]} Take it back and prescribe anew.
+        </Note>
+      )}
       {blocked && <Blocked why={blocked} view={view} />}
       {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
       {!way && choose}

@@ -1,0 +1,50 @@
+import type { PutOnMethod } from '@/core/card/card'
+import type { UseOf } from '@/core/methods/plan'
+import type { Anew } from '@/core/plan/anew'
+import type { Length } from '@/core/quantity/units'
+import type { FirmSql } from '../client'
+import { useBody } from './card'
+
+/** Work with the crew, with what its dose rests on and what is known now. */
+export interface RestsRow {
+  id: string
+  anew: Anew | null
+  host: string
+  readingId: string
+  diameter: Length
+  version: number
+  newestVersion: number
+  use: UseOf<PutOnMethod>
+  newest: { id: string; stemsM: Length[] } | null
+}
+
+/** Work with the crew on a tree, or by a card. */
+export async function restsOf(sql: FirmSql, of: { treeId: string } | { code: string }): Promise<RestsRow[]> {
+  return sql<RestsRow[]>`
+    select x.id, x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
+      (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use,
+      (select jsonb_build_object('id', r.id, 'stemsM', r.stems_m) from stem_reading r where r.firm_id = x.firm_id and r.tree_id = x.tree_id
+        and not exists (select 1 from reading_struck k where k.firm_id = r.firm_id and k.reading_id = r.id)
+        order by r.read_at desc, r.id desc limit 1) as newest
+    from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
+      join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+      join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id
+    where x.status = 'handed' and ${'treeId' in of ? sql`x.tree_id = ${of.treeId}` : sql`c.code = ${of.code}`}`
+}
+
+export async function markAnew(sql: FirmSql, subjectId: string, anew: Anew | null): Promise<void> {
+  await sql`update item_subject set anew = ${anew} where id = ${subjectId}`
+}
+
+/** Trees of the firm whose dose must be worked out again, by tag. */
+export async function toWorkOutAgain(
+  sql: FirmSql,
+  limit: number,
+): Promise<{ treeId: string; tag: string; siteName: string; anew: Anew }[]> {
+  return sql<{ treeId: string; tag: string; siteName: string; anew: Anew }[]>`
+    select distinct on (t.tag, t.id) t.id as "treeId", t.tag, s.name as "siteName", x.anew
+    from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
+      join site s on s.firm_id = t.firm_id and s.id = t.site_id
+    where x.anew is not null and x.status = 'handed' order by t.tag, t.id limit ${limit}`
+}

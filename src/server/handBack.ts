@@ -1,0 +1,61 @@
+import { z } from 'zod'
+import { isBegun } from '@/core/methods/running'
+import { ok, refuse, type Result } from '@/core/problem'
+import { dateIn, spokenDate } from '@/core/time/calendar'
+import { jobSubjects, jobSubjectsForChange } from '@/db/queries/job'
+import { withdrawSubjects } from '@/db/queries/prescription'
+import { restage, treesForChange } from '@/db/queries/tree'
+import { stepsOfSubjects } from '@/db/queries/workStep'
+import { id, line } from './text'
+import { verb } from './verb'
+
+/**
+ * Hands trees of a job back to the arborist before anything was done at them, with the reason: the arborist plans them anew.
+ * By the arborist it is the taking back of a whole group.
+ */
+export const handBackVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.jobSubjectIds[0]!,
+  input: z.strictObject({
+    jobSubjectIds: z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(400),
+    words: line('Why', 300, 4),
+  }),
+  run: async (context, input): Promise<Result<{ back: number }>> => {
+    const { sql, person, at } = context
+    const ids = [...new Set(input.jobSubjectIds)]
+    const found = await jobSubjects(sql, ids)
+    await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
+    const subjects = await jobSubjectsForChange(sql, ids)
+    if (subjects.length < ids.length)
+      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    const closed = subjects.find((s) => s.status !== 'open')
+    if (closed)
+      return refuse(
+        'conflict',
+        'jobSubjectId',
+        closed.status === 'recorded'
+          ? `${closed.tag} is signed and recorded; what was done stands.`
+          : `${closed.tag} was taken back already. Load the page again.`,
+      )
+    const begun = (await stepsOfSubjects(sql, ids)).find((s) => isBegun(s.state))
+    if (begun)
+      return refuse(
+        'conflict',
+        'jobSubjectId',
+        `Work at ${subjects.find((s) => s.id === begun.jobSubjectId)!.tag} has begun. Finish it or give it up, and sign what went on.`,
+      )
+    for (const prescriptionId of new Set(subjects.map((s) => s.prescriptionId)))
+      await withdrawSubjects(
+        sql,
+        prescriptionId,
+        subjects.filter((s) => s.prescriptionId === prescriptionId).map((s) => s.subjectId),
+        input.words,
+      )
+    const said =
+      person.role === 'arborist'
+        ? null
+        : `Handed back by ${person.name} on ${spokenDate(dateIn(subjects[0]!.timeZone, at))}: ${input.words}`
+    for (const treeId of new Set(subjects.map((s) => s.treeId))) await restage(sql, treeId, said)
+    return ok({ back: subjects.length })
+  },
+})

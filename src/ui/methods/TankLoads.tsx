@@ -1,0 +1,80 @@
+'use client'
+import { useState, useSyncExternalStore } from 'react'
+import type { PutOnMethod } from '@/core/card/card'
+import { showProduct } from '@/core/methods/showProduct'
+import { readQuantity } from '@/core/quantity/parse'
+import type { UnitSystem } from '@/core/quantity/format'
+import { shown } from '@/core/quantity/pair'
+import { loadsOf } from '@/core/spray/spray'
+import { Field } from '@/ui/fields/Field'
+
+const KEPT = 'elmhorn tank'
+
+/** What goes into each tank for a whole spray: full loads first, then one part load with its own product. */
+export function TankLoads({
+  spray,
+  product,
+  kind,
+  method,
+  units,
+}: {
+  /** m³ in all, product and water together. */
+  spray: number
+  product: number
+  kind: 'liquid' | 'weight'
+  method: PutOnMethod
+  units: UnitSystem
+}) {
+  // What this device was told last; it is the same truck.
+  const kept = useSyncExternalStore(
+    () => () => {},
+    () => window.localStorage.getItem(KEPT) ?? '',
+    () => '',
+  )
+  const [typed, setTyped] = useState<string | null>(null)
+  const tank = typed ?? kept
+  const read =
+    tank.trim() === ''
+      ? null
+      : readQuantity(tank, 'volume', 'tank', { bareUnit: units === 'us' ? 'gal' : 'L', name: 'The tank' })
+  const size = read?.ok && read.value.si > 0 ? read.value.si : null
+  const loads = size === null || spray <= 0 ? null : loadsOf(spray, size, product / spray)
+  const full = loads?.filter((l) => l.volume === size) ?? []
+  const part = loads?.find((l) => l.volume !== size)
+  const show = (l: { volume: number; product: number }) =>
+    `${shown(l.volume, 'gal', units)} with ${showProduct(l.product, kind, method, units)}`
+  return (
+    <div>
+      <Field
+        label={`The tank holds, ${units === 'us' ? 'gal' : 'L'}`}
+        value={tank}
+        onChange={(e) => {
+          setTyped(e.target.value)
+          window.localStorage.setItem(KEPT, e.target.value)
+        }}
+        problem={
+          read && !read.ok
+            ? read.problem.message
+            : size !== null && spray > 0 && loads === null
+              ? 'That makes too many loads; check the tank and its unit.'
+              : null
+        }
+      />
+      <p className="mt-1">
+        {loads === null || size === null ? (
+          <span className="text-ink2 text-small">
+            {shown(spray, 'gal', units)} of spray in all, {showProduct(product, kind, method, units)} of
+            product.
+          </span>
+        ) : (
+          <b>
+            {full.length > 0 &&
+              `${full.length} full ${full.length === 1 ? 'load' : 'loads'}: ${show(full[0]!)}`}
+            {full.length > 0 && part && '; then '}
+            {part && `${full.length > 0 ? 'one part load' : 'One part load'}: ${show(part)}`}
+          </b>
+        )}
+      </p>
+    </div>
+  )
+}
