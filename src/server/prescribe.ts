@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { checksAfter } from '@/core/methods/checks'
-import { said } from '@/core/methods/gate'
+import { feedsOnly, said } from '@/core/methods/gate'
 import { readGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { methodOf, planSubject } from '@/core/methods/registry'
@@ -148,6 +148,7 @@ export const handToCrewVerb = verb({
         const plan = planFor(context, hand, row.value, { ...input, choice: item.choice, given })
         if (!plan.ok) return at(hand, several, plan.problem)
         planned.push({ id: uuidv7(), treeId, decisionId, readingId: hand.reading!.id, ...plan.value })
+        hands.set(treeId, withItem(hand, row.value, plan.value.plan, input.onDate))
       }
       items.push({
         id: uuidv7(),
@@ -184,6 +185,35 @@ export const handToCrewVerb = verb({
     return ok({ jobId })
   },
 })
+
+/** A tree with an item of the same prescription on it already: the next one keeps off its ports and goes through its gate. */
+function withItem(hand: TreeAtHand, { use, product }: UseRow, plan: SubjectPlan, on: string): TreeAtHand {
+  const ports = plan.method === 'trunk-injection' ? plan.shape.ports : []
+  return {
+    ...hand,
+    facts: hand.facts && {
+      ...hand.facts,
+      holes: [...hand.facts.holes, ...ports.map((p) => ({ bearing: p.bearing, drilledOn: on }))],
+    },
+    earlier: [
+      ...hand.earlier,
+      {
+        on,
+        cause: hand.decided!.cause,
+        code: product.code,
+        name: product.name,
+        actives: product.actives.map((a) => a.name),
+        from: 'this prescription',
+        amount: plan.product,
+        treated: true,
+        recorded: false,
+        atWorkDays: methodOf(use).atWorkDays(use),
+        failed: false,
+        feeds: feedsOnly(product.actives),
+      },
+    ],
+  }
+}
 
 /** Refuses more times than the card allows, or any where it says nothing of doing it again. */
 function refusedTimes({ use, product }: UseRow, times: number): Result<never> | null {

@@ -1,7 +1,7 @@
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
-import { gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
+import { feedsOnly, gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
 import { merit } from '@/core/methods/merit'
 import type { DayFacts, TreeFacts, UseOf } from '@/core/methods/plan'
 import { methodOf } from '@/core/methods/registry'
@@ -102,6 +102,7 @@ function earlierOf(e: EarlierRow): EarlierWork {
     recorded: e.seq !== null,
     atWorkDays: methodOf(use).atWorkDays(use),
     failed: e.failed,
+    feeds: feedsOnly(e.actives),
   }
 }
 

@@ -42,6 +42,7 @@ const earlier = (more: Partial<EarlierWork>): EarlierWork => ({
   recorded: true,
   atWorkDays: 1000,
   failed: false,
+  feeds: false,
   ...more,
 })
 const rules = (f: Partial<GateFacts>) => gate({ ...base, ...f }).map((r) => r.rule)
@@ -64,6 +65,7 @@ test.each<[string, Partial<GateFacts>, string[]]>([
   ['once a year, and 300 days between', { earlier: [earlier({})] }, ['count', 'interval']],
   ['300 days between, over the turn of the year', { earlier: [earlier({ on: '2025-12-01' })] }, ['interval']],
   ['300 days over', { earlier: [earlier({ on: '2025-06-01' })] }, []],
+  ['feed capsules that went in before', { earlier: [earlier({ feeds: true, code: 'FE1' })] }, []],
   [
     'another systemic at work against the same cause',
     { earlier: [earlier({ code: 'EB4', actives: ['x'] })] },

@@ -32,6 +32,13 @@ export interface EarlierWork {
   atWorkDays: number
   /** A check said that it does not work. */
   failed: boolean
+  /** It only feeds the tree: it takes the place of nothing that works on a cause. */
+  feeds: boolean
+}
+
+/** True for a product that only feeds. `feedsOnly([{ name: 'iron', group: 'feed' }]) === true` */
+export function feedsOnly(actives: readonly { group: string }[]): boolean {
+  return actives.length > 0 && actives.every((a) => a.group === 'feed')
 }
 
 /** Everything a gate looks at. */
@@ -226,6 +233,8 @@ function before(f: GateFacts, ownDays: number): Refusal[] {
       e.code !== card.code &&
       e.cause === f.cause &&
       ownDays > 0 &&
+      !e.feeds &&
+      !feedsOnly(card.actives) &&
       e.treated &&
       !e.failed &&
       e.atWorkDays > 0 &&

@@ -59,7 +59,7 @@ export interface EarlierRow {
   method: PutOnMethod
   code: string
   name: string
-  actives: { name: string }[]
+  actives: { name: string; group: string }[]
   use: unknown
   /** The day it was done, or is planned for. */
   on: string

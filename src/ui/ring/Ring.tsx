@@ -16,6 +16,8 @@ export interface RingProps {
   marks: readonly RingMark[]
   holes?: readonly { bearing: number; years: number }[]
   ports?: readonly RingPort[]
+  /** Bearings of a second item beside the ports. */
+  beside?: readonly number[]
   /** Spoken name: `Ash 14 from above`. */
   label: string
   labels?: boolean
@@ -30,6 +32,7 @@ export function Ring({
   marks,
   holes = [],
   ports = [],
+  beside = [],
   label,
   labels = true,
   className,
@@ -50,6 +53,20 @@ export function Ring({
       {ports.map((p) => (
         <Port key={p.number ?? p.bearing} port={p} marks={marks} labels={labels} />
       ))}
+      {beside.map((bearing) => {
+        const p = at(bearing, barkRadius(bearing, marks) + 3)
+        return (
+          <path
+            key={bearing}
+            d="M0,-6L6,5H-6Z"
+            transform={`translate(${p.x} ${p.y})`}
+            fill="var(--color-paper)"
+            stroke="var(--color-moss)"
+            strokeWidth="2.5"
+            aria-label={`Feed capsule at ${bearing}°`}
+          />
+        )
+      })}
       {children}
     </svg>
   )

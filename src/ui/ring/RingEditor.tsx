@@ -10,6 +10,8 @@ interface RingEditorProps {
   marks: readonly RingMark[]
   holes: readonly { bearing: number; years: number }[]
   ports: readonly RingPort[]
+  /** Ports of a second item on the same day; they are not moved. */
+  beside?: readonly number[]
   mode: 'ports' | 'marks'
   chosen: number | null
   onChoose: (index: number) => void
@@ -121,6 +123,7 @@ export function RingEditor(props: RingEditorProps) {
         marks={marks}
         holes={props.holes}
         ports={mode === 'ports' ? ports : []}
+        beside={mode === 'ports' ? props.beside : []}
         className={props.className}
       >
         {mode === 'ports' &&

@@ -6,10 +6,12 @@ export function RingLegend({
   marks,
   holes,
   ports,
+  beside = false,
 }: {
   marks: readonly RingMark[]
   holes: number
   ports: boolean
+  beside?: boolean
 }) {
   const has = (kind: RingMark['kind']) => marks.some((m) => m.kind === kind)
   const entry = (sign: ReactNode, text: string) => (
@@ -23,6 +25,11 @@ export function RingLegend({
   return (
     <p className="flex flex-wrap justify-center gap-x-4 gap-y-1 text-small text-ink2">
       {ports && entry(<circle cx="10" cy="8" r="5.5" fill="var(--color-rust)" />, 'this visit')}
+      {beside &&
+        entry(
+          <path d="M10,2L16,13H4Z" fill="var(--color-paper)" stroke="var(--color-moss)" strokeWidth="2" />,
+          'feed capsule beside',
+        )}
       {holes > 0 &&
         entry(
           <circle

@@ -10,6 +10,12 @@ import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 
+interface Item {
+  useId: string
+  choice: number
+  given: TypedGiven
+}
+
 /** Signs the prescription of one tree and hands it to the crew for a day. */
 export function HandOver({
   view,
@@ -17,6 +23,7 @@ export function HandOver({
   ready,
   notReady,
   item,
+  beside = null,
   repeats = null,
 }: {
   view: PrescribeView
@@ -25,7 +32,9 @@ export function HandOver({
   ready: boolean
   /** What is still to be done first, in words. */
   notReady: string | null
-  item: { useId: string; choice: number; given: TypedGiven }
+  item: Item
+  /** A second one for the same tree, put on the same day. */
+  beside?: Item | null
   repeats?: Repeats | null
 }) {
   const may = useMay()
@@ -38,22 +47,19 @@ export function HandOver({
   if (blocked || !view.decision) return null
 
   async function hand() {
-    const { useId, choice, given } = item
     const done = await send({
-      items: [
-        {
-          useId,
-          choice,
-          times,
-          subjects: [
-            {
-              treeId: view.tree.id,
-              decisionId: view.decision!.id,
-              given: { ...given, bearings: given.bearings && [...given.bearings] },
-            },
-          ],
-        },
-      ],
+      items: [item, ...(beside ? [beside] : [])].map(({ useId, choice, given }) => ({
+        useId,
+        choice,
+        times,
+        subjects: [
+          {
+            treeId: view.tree.id,
+            decisionId: view.decision!.id,
+            given: { ...given, bearings: given.bearings && [...given.bearings] },
+          },
+        ],
+      })),
       onDate,
       eaten,
     })

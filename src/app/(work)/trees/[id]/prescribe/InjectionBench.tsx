@@ -1,11 +1,12 @@
 'use client'
 import Link from 'next/link'
 import { useMemo, useState, type ReactNode } from 'react'
-import type { InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
+import { feedsOnly } from '@/core/methods/gate'
+import { planInjection, type InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 import type { RingMark } from '@/core/ports/marks'
 import { movePort } from '@/core/ports/move'
 import { readQuantity } from '@/core/quantity/parse'
-import { plain, showGirth } from '@/core/quantity/format'
+import { plain, showGirth, showMl } from '@/core/quantity/format'
 import { fromSI } from '@/core/quantity/units'
 import type { PrescribeView } from '@/server/read/tree'
 import { RingLegend } from '@/ui/ring/RingLegend'
@@ -19,9 +20,10 @@ import { HandOver } from './HandOver'
 import { RingPanel } from './RingPanel'
 import { reckonLink } from './reckonLink'
 import { Note } from '@/ui/pieces/Note'
+import { Choice } from '@/ui/fields/Choice'
 import { Toggle } from '@/ui/fields/Toggle'
 import { PrintButton } from '@/ui/pieces/PrintButton'
-import type { InjectionWay } from './way'
+import { isWay, type InjectionWay } from './way'
 
 /** The bench of a trunk injection: dose by the label, ports on the ring, the working beside it. */
 export function InjectionBench({
@@ -46,6 +48,7 @@ export function InjectionBench({
   const [chosen, setChosen] = useState<number | null>(null)
   const [refusal, setRefusal] = useState<{ at: number; why: string } | null>(null)
   const [slip, setSlip] = useState(true)
+  const [beside, setBeside] = useState('')
   useViewKeys({ w: () => setSlip(!slip) })
 
   const girth = readQuantity(girthTyped, 'length', 'portGirth', {
@@ -100,6 +103,12 @@ export function InjectionBench({
     setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
   }
 
+  const feeds = view.ways.filter(
+    (w): w is InjectionWay =>
+      isWay(w, 'trunk-injection') && w.id !== way.id && w.closed.length === 0 && feedsOnly(w.product.actives),
+  )
+  const feed = feedsOnly(way.product.actives) ? undefined : feeds.find((w) => w.id === beside)
+  const fed = input && feed && value ? planBeside(input, feed, bearings) : null
   const { blocked } = view
   const dirty = inOrder(marks) !== inOrder(view.marks)
 
@@ -145,6 +154,23 @@ export function InjectionBench({
             units={units}
           />
         )}
+        {facts && feeds.length > 0 && !feedsOnly(way.product.actives) && (
+          <div className="no-print mt-3">
+            <Choice
+              label="Feed capsules beside it"
+              value={beside}
+              onValue={setBeside}
+              options={[['', 'none'], ...feeds.map((w) => [w.id, w.product.name] as const)]}
+              problem={fed && !fed.ok ? fed.problem.message : null}
+            />
+            {fed?.ok && (
+              <p className="text-small text-ink2 mt-1">
+                {fed.value.layout.ports.length} × {showMl(fed.value.dose.perPort)}, between the others, by its
+                own record.
+              </p>
+            )}
+          </div>
+        )}
         {facts && (
           <Link
             className="no-print underline underline-offset-2 inline-block mt-3 max-sm:py-3"
@@ -179,6 +205,7 @@ export function InjectionBench({
           label={`${tree.tag} from above, ${bearings.length} ports`}
           marks={marks}
           holes={view.holes}
+          beside={fed?.ok ? fed.value.bestBearings : []}
           ports={bearings.map((bearing, i) => ({ bearing, chosen: chosen === i }))}
           mode={mode}
           chosen={chosen}
@@ -193,7 +220,12 @@ export function InjectionBench({
           refusedAt={refusal?.at ?? null}
           className="w-full max-w-[500px] mx-auto"
         />
-        <RingLegend marks={marks} holes={view.holes.length} ports={mode === 'ports' && bearings.length > 0} />
+        <RingLegend
+          marks={marks}
+          holes={view.holes.length}
+          ports={mode === 'ports' && bearings.length > 0}
+          beside={fed?.ok === true}
+        />
         {value && (
           <p className="text-center text-small text-ink2 mt-1">
             suitability of the wood at the ports: {plain(value.layout.total)} of {plain(value.bestTotal)}{' '}
@@ -229,7 +261,13 @@ export function InjectionBench({
           <HandOver
             view={view}
             blocked={blocked !== null}
-            ready={!guessed && value !== null && value.layout.missing === 0 && value.uptake.ok}
+            ready={
+              !guessed &&
+              value !== null &&
+              value.layout.missing === 0 &&
+              value.uptake.ok &&
+              (!feed || (fed?.ok === true && fed.value.layout.missing === 0))
+            }
             notReady={
               dirty
                 ? 'The trunk on the ring was changed. Save it under “The trunk itself” before handing over.'
@@ -238,6 +276,7 @@ export function InjectionBench({
                   : null
             }
             item={{ useId: way.id, choice, given: { portGirth: girthTyped, bearings } }}
+            beside={feed ? { useId: feed.id, choice, given: { portGirth: girthTyped } } : null}
           />
         )}
         {value && mode === 'ports' && (
@@ -248,6 +287,17 @@ export function InjectionBench({
       </div>
     </div>
   )
+}
+
+/** Feed capsules beside a systemic: the same trunk, with the ports of this visit as holes to keep off. */
+function planBeside(input: InjectionPlanInput, feed: InjectionWay, ports: readonly number[]) {
+  return planInjection({
+    ...input,
+    use: feed.use,
+    holes: [...input.holes, ...ports.map((bearing) => ({ bearing, drilledOn: input.today }))],
+    sources: { ...input.sources, label: feed.source },
+    bearings: undefined,
+  })
 }
 
 /** Trunks are about so much wider at the ports than at breast height; only for drawing. */
