@@ -1,0 +1,102 @@
+import { expect, test, type Page } from '@playwright/test'
+import { idOf, picture, signIn } from './signIn'
+
+/** Scab covers for 120 apples on three banks: looked at by sample, covered as one, one record a bank, and due again. */
+test.describe.configure({ mode: 'serial' })
+
+async function orchard(page: Page): Promise<string> {
+  await page.goto(`/trees/${await idOf(page, 'Cider A01')}`)
+  const href = await page.getByRole('link', { name: 'Quarrel Bank orchard' }).first().getAttribute('href')
+  return href!
+}
+
+test('the arborist signs the banks by sample, and three covers for each', async ({ page }) => {
+  test.setTimeout(120_000)
+  await signIn(page, 'maren')
+  const site = await orchard(page)
+  await page.goto(`${site}/blocks`)
+  await expect(page.getByRole('heading', { level: 1, name: 'Blocks of Quarrel Bank orchard' })).toBeVisible()
+  await picture(page, '25-blocks')
+  for (let left = 2; left > 0; left--) {
+    await expect(page.getByRole('button', { name: 'Sign for the other 36' })).toHaveCount(left)
+    await page.getByRole('button', { name: 'Sign for the other 36' }).first().click()
+  }
+  await expect(page.getByText('Every tree of this block is signed already.')).toHaveCount(3)
+  for (const bank of ['A', 'B', 'C']) {
+    await page.goto(`${site}/blocks`)
+    await page.getByRole('link', { name: 'Prescribe for 40 →' }).first().click()
+    await expect(
+      page.getByRole('heading', { level: 1, name: `Apple scab, Bank ${bank}, 40 trees` }),
+    ).toBeVisible()
+    await page.getByText('Crown spray, Example CP4').click()
+    // A crown has to be measured before anything is dosed by it.
+    await expect(page.getByRole('button', { name: /Sign for 0 trees/ })).toBeDisabled()
+    await page.getByLabel('Crown height, ft').fill('11 ft')
+    await page.getByLabel('Crown width, ft').fill('10 ft')
+    await page.getByLabel('Times in all').selectOption({ label: '3 times' })
+    await page.getByRole('button', { name: 'Sign for 40 trees →' }).click()
+    await page.waitForURL(/\/run\//)
+  }
+  await expect(page.getByRole('heading', { name: /^Bank C: / })).toBeVisible()
+})
+
+test('the crew covers bank after bank and signs a record for each', async ({ page }) => {
+  test.setTimeout(180_000)
+  await signIn(page, 'teodor')
+  await page.goto('/run')
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /Quarrel Bank/ })
+    .click()
+  for (const bank of ['A', 'B', 'C']) {
+    await page.getByRole('button', { name: new RegExp(`Cider ${bank}01`) }).click()
+    await page.getByLabel('The tank holds, gal').fill('8 gal')
+    await expect(page.getByText(/2 full loads: 8 gal with .* oz; then one part load/)).toBeVisible()
+    for (const box of await page.getByRole('checkbox').all()) await box.check()
+    await page.getByRole('button', { name: 'Gear is on, begin' }).click()
+    await page.getByRole('button', { name: 'Inside: done at all 40' }).click()
+    // Once anything went on, the ground is closed.
+    await page.getByRole('button', { name: 'Outside: done at all 40' }).click()
+    if (bank === 'A') await picture(page, '26-bank')
+    await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
+    await expect(page.getByRole('heading', { name: 'Record for 40 of 40 trees' })).toBeVisible()
+    await page.getByLabel('Lot, off the package').selectOption('CP4-6000')
+    await page.getByLabel('Notices given').fill('press house told, sign at the track')
+    await page.getByRole('button', { name: 'Sign the record' }).click()
+    await page.waitForURL(/\/ledger\//)
+    await expect(page.getByRole('heading', { level: 1 })).toContainText(
+      `40 trees at Bank ${bank}, Quarrel Bank orchard`,
+    )
+    await page.goBack()
+  }
+})
+
+test('the next covers are due by the card, and one is put on its day', async ({ page }) => {
+  await signIn(page, 'maren')
+  await page.goto('/run')
+  const due = page.getByRole('region', { name: 'Due again' })
+  await expect(due.getByText('Example CP4, 2 of 3')).toHaveCount(3)
+  await expect(
+    due.getByText(/40 trees · Bank B, Quarrel Bank orchard · from 19 Jun 2026 to 22 Jun 2026/),
+  ).toBeVisible()
+  await picture(page, '27-due-again')
+  // Sooner than the card lets is refused, with the day from which it may be.
+  const bankB = due.getByRole('listitem').filter({ hasText: 'Bank B' })
+  await bankB.getByLabel('Day').fill('2026-06-15')
+  await bankB.getByRole('button', { name: 'Put on this day' }).click()
+  await expect(bankB.getByText(/the next is due from 19 Jun 2026 on/)).toBeVisible()
+  await bankB.getByLabel('Day').fill('2026-06-20')
+  await bankB.getByRole('button', { name: 'Put on this day' }).click()
+  await page.waitForURL(/\/run\//)
+  await expect(page.getByText('1 of 40')).toBeVisible()
+  // The other two may be ended with a reason.
+  await page.goto('/run')
+  const bankC = page
+    .getByRole('region', { name: 'Due again' })
+    .getByRole('listitem')
+    .filter({ hasText: 'Bank C' })
+  await bankC.getByText('It is not done any more').click()
+  await bankC.getByLabel('Why').fill('no spot on the young leaves')
+  await bankC.getByRole('button', { name: 'End it' }).click()
+  await expect(bankC).toHaveCount(0)
+})
