@@ -137,7 +137,7 @@ test('a pear is given its bactericide for the next bloom, not for now', async ({
     tag: 'Pear 1',
     host: 'pear',
     girths: ['30'],
-    findings: { 'shoot-crook': 'there', 'canker-ooze': 'there' },
+    findings: { 'shoot-crook': 'there', 'leaf-hang-black': 'there', 'shoot-black-inside': 'there' },
     cause: 'fire-blight',
   })
   await page.goto(`/trees/${treeId}/prescribe`)
@@ -157,7 +157,7 @@ test('a citrus is sprayed with oil, and counted on ten leaves the day after', as
     tag: 'Lemon 1',
     host: 'citrus',
     girths: ['14'],
-    findings: { 'leaf-stipple': 'there', webbing: 'there' },
+    findings: { 'leaf-stippled': 'there', 'mites-tapped': 'there', 'silk-fine': 'there' },
     cause: 'spider-mites',
     action: 'treat',
   })
@@ -199,7 +199,7 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   const treeId = await idOf(page, 'Ash 13')
   await page.goto(`/trees/${treeId}/examine`)
   await page
-    .getByRole('radiogroup', { name: 'Anchor root soft', exact: true })
+    .getByRole('radiogroup', { name: 'Butt or root sounds hollow', exact: true })
     .getByRole('radio', { name: 'There', exact: true })
     .click()
   await page
