@@ -60,6 +60,12 @@ const Input = z.strictObject({
   items: z.array(Item).min(1).max(6),
   /** Whether people eat of these trees or from beneath them, where the almanac asks. */
   eaten: z.boolean().nullable().default(null),
+  /** The day on which picking begins, where the card keeps days before it. */
+  harvestOn: z
+    .string()
+    .refine(isDate, { error: 'The day of picking is not a calendar date.' })
+    .nullable()
+    .default(null),
   onDate: z
     .string()
     .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
@@ -170,6 +176,7 @@ export const handToCrewVerb = verb({
       firmId: person.firmId,
       siteId: site,
       cause: [...causes][0]!,
+      harvestOn: input.harvestOn,
       at: now,
       by: person.id,
       items,
@@ -239,7 +246,13 @@ function planFor(
   { person, now }: Pick<Context, 'person' | 'now'>,
   hand: TreeAtHand,
   row: UseRow,
-  q: { onDate: string; eaten: boolean | null; choice: number; given: z.infer<typeof Given> },
+  q: {
+    onDate: string
+    eaten: boolean | null
+    harvestOn: string | null
+    choice: number
+    given: z.infer<typeof Given>
+  },
 ): Result<Pick<NewItem['subjects'][number], 'plan' | 'working' | 'checks'>> {
   const { tree, reading, facts, decided } = hand
   const { use, product } = row
@@ -252,7 +265,12 @@ function planFor(
         ? 'The decision is to care for this tree: sprays and feeds are part of that, a systemic is not. Decide anew first.'
         : `The decision is to ${action}, not to treat. Decide anew first.`,
     )
-  const closed = gateOf(hand, row, { on: q.onDate, eaten: q.eaten, units: person.units })[0]
+  const closed = gateOf(hand, row, {
+    on: q.onDate,
+    eaten: q.eaten,
+    harvestOn: q.harvestOn,
+    units: person.units,
+  })[0]
   if (closed) return refuse(closed.code, closed.field, said(closed))
   const given = readGiven(q.given, person.units)
   if (!given.ok) return given

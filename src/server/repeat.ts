@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
-import { said } from '@/core/methods/gate'
+import { ASKED_AT_SIGNING, said } from '@/core/methods/gate'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addDays, dateIn, isDate, spokenDate } from '@/core/time/calendar'
 import { methodOf } from '@/core/methods/registry'
@@ -94,9 +94,12 @@ export const putOnDayVerb = verb({
     for (const s of subjects) {
       const hand = hands.get(s.treeId)!
       // Who eats of it was answered when it was signed.
-      const closed = gateOf(hand, row.value, { on: input.onDate, eaten: null, units: person.units }).find(
-        (r) => r.field !== 'eaten',
-      )
+      const closed = gateOf(hand, row.value, {
+        on: input.onDate,
+        eaten: null,
+        harvestOn: due.harvestOn,
+        units: person.units,
+      }).find((r) => !ASKED_AT_SIGNING.includes(r.field))
       if (closed)
         return refuse(
           closed.code,

@@ -5,6 +5,7 @@ import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { hostName } from '@/almanac/hosts'
+import { refusedForHarvest } from '@/core/limits/harvest'
 import { anewOf } from '@/core/plan/anew'
 import { namesHost } from '@/core/card/namesHost'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -76,7 +77,19 @@ async function whyNotBegun(
   const superseded = await supersededCard(sql, subject)
   if (superseded)
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
-  return (await workedOutAgain(sql, subject, person.units)) ?? staleReading(sql, subject.readingId, now)
+  return (
+    (await workedOutAgain(sql, subject, person.units)) ??
+    (subject.harvestOn === null
+      ? null
+      : refusedForHarvest({
+          host: subject.host,
+          foodCrops: subject.use.foodCrops,
+          eaten: true,
+          on: dateIn(subject.timeZone, now),
+          harvestOn: subject.harvestOn,
+        })) ??
+    staleReading(sql, subject.readingId, now)
+  )
 }
 
 /**
@@ -111,13 +124,27 @@ async function workedOutAgain(
     : null
 }
 
+/** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
+const noBloom = z.boolean().default(false)
+
+/** Refuses work by a card that is never used in bloom until somebody has looked on and beneath the trees. */
+function bloomNotLookedFor(subjects: readonly JobSubjectRow[], looked: boolean): Result<never> | null {
+  return !looked && subjects.some((s) => s.use.neverInBloom)
+    ? refuse(
+        'missing',
+        'noBloom',
+        'This card is never used in bloom: look on the trees and beneath them, and tick it when nothing is open. If something is, hand the work back.',
+      )
+    : null
+}
+
 const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
 
 /** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
 export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
   about: (i) => i.jobSubjectId,
-  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear }),
+  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear, noBloom }),
   run: async (context, input): Promise<Result<{ confirmed: true }>> => {
     const { sql, at } = context
     const subject = await jobSubjectForChange(sql, input.jobSubjectId)
@@ -128,7 +155,7 @@ export const confirmTreeVerb = verb({
         'tag',
         `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
       )
-    const not = await whyNotBegun(context, subject)
+    const not = bloomNotLookedFor([subject], input.noBloom) ?? (await whyNotBegun(context, subject))
     if (not) return not
     await confirmSubjects(sql, [subject.id], at)
     return ok({ confirmed: true })
@@ -148,6 +175,7 @@ export const beginWorkVerb = verb({
   input: z.strictObject({
     jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
     gear,
+    noBloom,
   }),
   run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
     const { sql, at } = context
@@ -156,6 +184,8 @@ export const beginWorkVerb = verb({
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
     if (subjects.some((s) => s.method === 'trunk-injection'))
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
+    const bloom = bloomNotLookedFor(subjects, input.noBloom)
+    if (bloom) return bloom
     const closed: string[] = []
     const open: string[] = []
     for (const subject of subjects) {

@@ -1,7 +1,7 @@
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
-import { feedsOnly, gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
+import { ASKED_AT_SIGNING, feedsOnly, gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
 import { merit } from '@/core/methods/merit'
 import type { DayFacts, TreeFacts, UseOf } from '@/core/methods/plan'
 import { methodOf } from '@/core/methods/registry'
@@ -110,7 +110,7 @@ function earlierOf(e: EarlierRow): EarlierWork {
 export function gateOf(
   hand: TreeAtHand,
   { use, product }: UseRow,
-  q: { on: string; eaten: boolean | null; units: 'us' | 'metric' },
+  q: { on: string; eaten: boolean | null; harvestOn: string | null; units: 'us' | 'metric' },
 ): Refusal[] {
   const seen = hand.decided?.seen ?? {}
   const there = (finding: string) => seen[finding] === 'there'
@@ -135,6 +135,7 @@ export function gateOf(
     refuses: cause?.refuses,
     girdles: cause?.girdles ?? false,
     water: hand.water,
+    harvestOn: q.harvestOn,
     earlier: hand.earlier,
     units: q.units,
   })
@@ -182,8 +183,13 @@ export function waysFor(
   return uses
     .filter((u) => namesHost(u.use, tree.host) && u.use.targets.includes(decided.cause))
     .map((u) => {
-      const closed: Way['closed'] = gateOf(hand, u, { on: q.on, eaten: null, units: q.units })
-        .filter((r) => r.field !== 'eaten')
+      const closed: Way['closed'] = gateOf(hand, u, {
+        on: q.on,
+        eaten: null,
+        harvestOn: null,
+        units: q.units,
+      })
+        .filter((r) => !ASKED_AT_SIGNING.includes(r.field))
         .map((r) => ({ rule: r.rule, text: said(r) }))
       if (q.action === 'care' && methodOf(u.use).systemic)
         closed.unshift({

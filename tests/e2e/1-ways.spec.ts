@@ -146,6 +146,13 @@ test('a pear is given its bactericide for the next bloom, not for now', async ({
   await page.getByLabel('Crown width, ft').fill('12 ft')
   await page.getByLabel('Times in all').selectOption({ label: '2 times' })
   await page.getByLabel('Day of the work').fill('2027-04-24')
+  // The card keeps thirty days before the harvest: the day of picking is asked for, and held against it.
+  await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
+  await expect(page.getByText(/name the day on which picking begins/)).toBeVisible()
+  await page.getByLabel('Picking begins on').fill('2027-05-10')
+  await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
+  await expect(page.getByText(/Last day: 10 Apr 2027/)).toBeVisible()
+  await page.getByLabel('Picking begins on').fill('2027-08-25')
   await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
   await page.waitForURL(/\/run\//)
   await expect(page.getByText(/This work is booked for 24 Apr 2027/)).toBeVisible()

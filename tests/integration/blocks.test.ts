@@ -80,7 +80,7 @@ async function runAll(jobId: string, days: number): Promise<string> {
     .filter((s) => s.status === 'open')
     .map((s) => s.id)
   const tech = firm.person('technician', at(days, 60))
-  await done(tech, 'begin-work', { jobSubjectIds: ids, gear: true })
+  await done(tech, 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })
   const steps = await rows((sql) => stepsOfSubjects(sql, ids))
   for (const s of steps) await done(tech, 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
   const { recordId } = await done<{ recordId: string }>(
@@ -256,4 +256,38 @@ test('what is due again can be ended with a reason, once', async () => {
   ).toMatchObject({
     code: 'conflict',
   })
+})
+
+test('a card that keeps days before the harvest asks for it, and holds the day of the work against it', async () => {
+  const { card } = CARDS.find((c) => c.card.code === 'MY3')!
+  const useId = uuidv7()
+  await rows((sql) =>
+    addCard(sql, { id: uuidv7(), firmId: firm.id, version: 1, card, useIds: [useId], at: NOON, by: null }),
+  )
+  const tree = await apple('B02')
+  await sign(tree.treeId)
+  const asked = async (harvestOn: string | null) => {
+    const { items, ...rest } = await covers('2026-06-12', 1, [tree])
+    return { ...rest, harvestOn, items: [{ ...items[0]!, useId }] }
+  }
+  expect(await problemOf(arborist(0, 30), 'hand-to-crew', await asked(null))).toMatchObject({
+    code: 'missing',
+    field: 'harvestOn',
+  })
+  expect(await problemOf(arborist(0, 30), 'hand-to-crew', await asked('2026-06-25'))).toMatchObject({
+    field: 'onDate',
+    message: expect.stringMatching(/Last day: 11 Jun 2026/),
+  })
+  const { jobId: own } = await done<{ jobId: string }>(
+    arborist(0, 30),
+    'hand-to-crew',
+    await asked('2026-07-01'),
+  )
+  const subject = (await rows((sql) => subjectsOfJob(sql, own))).find((s) => s.tag === 'B02')!
+  // Left lying until the harvest is too near, it is not begun any more.
+  const begin = { jobSubjectIds: [subject.id], gear: true, noBloom: true }
+  expect(await problemOf(firm.person('technician', at(6)), 'begin-work', begin)).toMatchObject({
+    message: expect.stringMatching(/keeps 14 days before the harvest/),
+  })
+  await done(firm.person('technician', at(5)), 'begin-work', begin)
 })

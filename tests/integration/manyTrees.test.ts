@@ -221,7 +221,12 @@ describe('a drench for several trees', () => {
     expect(await problemOf(tech(), 'begin-work', { jobSubjectIds: ids, gear: false })).toMatchObject({
       field: 'gear',
     })
-    expect(await done(tech(), 'begin-work', { jobSubjectIds: ids, gear: true })).toEqual({
+    // The card is never used in bloom: somebody has looked.
+    expect(await problemOf(tech(), 'begin-work', { jobSubjectIds: ids, gear: true })).toMatchObject({
+      code: 'missing',
+      field: 'noBloom',
+    })
+    expect(await done(tech(), 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })).toEqual({
       begun: 2,
       closed: [],
     })

@@ -27,6 +27,7 @@ const base: GateFacts = {
   },
   girdles: true,
   water: null,
+  harvestOn: null,
   earlier: [],
   units: 'us',
 }

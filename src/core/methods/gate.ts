@@ -3,6 +3,7 @@ import type { ProductClass } from '../diagnose/almanac'
 import { namesHost } from '../card/namesHost'
 import { refusedForBees } from '../limits/bees'
 import { refusedOnFood } from '../limits/food'
+import { refusedForHarvest } from '../limits/harvest'
 import type { Problem } from '../problem'
 import { shown } from '../quantity/pair'
 import { readQuantity } from '../quantity/parse'
@@ -41,6 +42,9 @@ export function feedsOnly(actives: readonly { group: string }[]): boolean {
   return actives.length > 0 && actives.every((a) => a.group === 'feed')
 }
 
+/** Fields of refusals that are only still to be asked when it is signed. */
+export const ASKED_AT_SIGNING: readonly string[] = ['eaten', 'harvestOn']
+
 /** Everything a gate looks at. */
 export interface GateFacts {
   use: UseOf<PutOnMethod>
@@ -69,6 +73,8 @@ export interface GateFacts {
   refuses?: Partial<Record<ProductClass, string>>
   /** The cause is a borer that girdles: it needs working wood. */
   girdles: boolean
+  /** The day on which picking begins; null while nobody said it. */
+  harvestOn: string | null
   /** The nearest water or well on the plan. */
   water: { distance: Length; what: string } | null
   earlier: readonly EarlierWork[]
@@ -83,6 +89,7 @@ export interface Refusal {
     | 'kind'
     | 'food'
     | 'bees'
+    | 'harvest'
     | 'safety'
     | 'water'
     | 'soil'
@@ -171,6 +178,16 @@ export function gate(f: GateFacts): Refusal[] {
     foodCrops: use.foodCrops?.map((c) => c.host),
   })
   if (food && !food.ok) no('food', food.problem.message, '', food.problem.field, food.problem.code)
+
+  const harvest = refusedForHarvest({
+    host: tree.host,
+    foodCrops: use.foodCrops,
+    eaten: tree.edible || tree.eaten === true,
+    on: f.on,
+    harvestOn: f.harvestOn,
+  })
+  if (harvest && !harvest.ok)
+    no('harvest', harvest.problem.message, '', harvest.problem.field, harvest.problem.code)
 
   if (use.waterSetback !== undefined && method.onGround && f.water) {
     const setback = readQuantity(use.waterSetback, 'length', 'waterSetback')

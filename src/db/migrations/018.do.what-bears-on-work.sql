@@ -35,3 +35,6 @@ create view applied with (security_invoker = true) as
     where c.firm_id = a.firm_id and c.application_id = a.application_id and c.subject_id = a.subject_id
     order by c.corrected_at desc, c.record_id desc limit 1) c on true;
 grant select on applied to elmhorn_app;
+
+-- The day on which picking begins, where the card keeps days before it.
+alter table prescription add column harvest_on date;

@@ -146,6 +146,8 @@ export interface JobSubjectRow {
   prescriptionId: string
   decisionId: string
   cause: string
+  /** The day on which picking begins, where the card keeps days before it. */
+  harvestOn: string | null
   checks: PromisedCheck[]
   plan: SubjectPlan
   working: Working
@@ -159,7 +161,7 @@ export interface JobSubjectRow {
 const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
     t.tag, t.block, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
-    ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause,
+    ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn",
     x.checks, x.plan, x.working, pi.method, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
     ${useBody(sql)} as use,

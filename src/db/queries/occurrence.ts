@@ -16,6 +16,8 @@ export interface DueRow {
   times: number
   dueFrom: string
   dueTo: string
+  /** The day on which picking begins, where the card keeps days before it. */
+  harvestOn: string | null
   trees: number
   /** The blocks its trees are in, by name. */
   blocks: string[]
@@ -23,7 +25,7 @@ export interface DueRow {
 
 const select = (sql: FirmSql) => sql`
   select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
-    c.name as "cardName", o.n, i.times, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", x.trees, x.blocks
+    c.name as "cardName", o.n, i.times, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", p.harvest_on::text as "harvestOn", x.trees, x.blocks
   from occurrence o
     join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id

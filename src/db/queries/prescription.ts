@@ -117,10 +117,19 @@ export interface NewItem {
 /** Signs a prescription with its items, each with its trees and the first time it is due. */
 export async function addPrescription(
   sql: FirmSql,
-  p: { id: string; firmId: string; siteId: string; cause: string; at: Date; by: string; items: NewItem[] },
+  p: {
+    id: string
+    firmId: string
+    siteId: string
+    cause: string
+    harvestOn: string | null
+    at: Date
+    by: string
+    items: NewItem[]
+  },
 ): Promise<void> {
-  await sql`insert into prescription (id, firm_id, site_id, cause, signed_at, signed_by)
-    values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.at}, ${p.by})`
+  await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, signed_at, signed_by)
+    values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
     await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times)
       values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times})`

@@ -15,6 +15,9 @@ export function WorkDay({
   askFood,
   eaten,
   onEaten,
+  harvestDays = 0,
+  harvestOn = '',
+  onHarvest,
   repeats = null,
   times = 1,
   onTimes,
@@ -25,6 +28,10 @@ export function WorkDay({
   askFood: string | null
   eaten: boolean | null
   onEaten: (eaten: boolean) => void
+  /** Days the card keeps before the harvest; 0 where it keeps none. */
+  harvestDays?: number
+  harvestOn?: string
+  onHarvest?: (date: string) => void
   repeats?: Repeats | null
   times?: number
   onTimes?: (times: number) => void
@@ -42,6 +49,21 @@ export function WorkDay({
         value={onDate}
         onChange={(e) => onDay(e.target.value)}
       />
+      {harvestDays > 0 && onHarvest && (
+        <div className="mt-3">
+          <label className="label" htmlFor="harvest">
+            Picking begins on
+          </label>
+          <input
+            id="harvest"
+            type="date"
+            className="field"
+            value={harvestOn}
+            onChange={(e) => onHarvest(e.target.value)}
+          />
+          <p className="text-small text-ink2 mt-1">The card keeps {harvestDays} days before it.</p>
+        </div>
+      )}
       {repeats && onTimes && (
         <div className="mt-3">
           <label className="label" htmlFor="times">

@@ -21,6 +21,7 @@ export function BeginWork({
 }) {
   const { send, busy, problem } = useVerb('begin-work')
   const [gear, setGear] = useState<string[]>([])
+  const [noBloom, setNoBloom] = useState(false)
   const [closed, setClosed] = useState<string[]>([])
   const all = item.use.protectiveGear
   return (
@@ -30,7 +31,12 @@ export function BeginWork({
         {trees.length === 1 ? 'tree' : 'trees'}. Each tree is ticked by its tag as you come to it.
       </p>
       <div className="mt-3">
-        <Gear all={all} on={gear} onChange={setGear} />
+        <Gear
+          all={all}
+          on={gear}
+          onChange={setGear}
+          bloom={item.use.neverInBloom ? { looked: noBloom, onLooked: setNoBloom } : null}
+        />
       </div>
       {closed.map((words) => (
         <Note key={words} says="stop" className="mt-2">
@@ -46,6 +52,7 @@ export function BeginWork({
           const done = await send({
             jobSubjectIds: trees.map((t) => t.id),
             gear: gear.length === all.length,
+            noBloom,
           })
           if (!done) return
           setClosed(done.closed)

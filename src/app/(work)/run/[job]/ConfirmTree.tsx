@@ -21,10 +21,12 @@ export function ConfirmTree({
   const { send, busy, problem } = useVerb('confirm-tree')
   const [tag, setTag] = useState('')
   const [gear, setGear] = useState<string[]>([])
+  const [noBloom, setNoBloom] = useState(false)
   const all = item.use.protectiveGear
   async function submit(event: FormEvent) {
     event.preventDefault()
-    if ((await send({ jobSubjectId: tree.id, tag, gear: gear.length === all.length })) !== null) onConfirmed()
+    if ((await send({ jobSubjectId: tree.id, tag, gear: gear.length === all.length, noBloom })) !== null)
+      onConfirmed()
   }
   return (
     <form onSubmit={submit} noValidate>
@@ -46,7 +48,12 @@ export function ConfirmTree({
           onChange={(e) => setTag(e.target.value)}
           problem={problem?.field === 'tag' ? problem.message : null}
         />
-        <Gear all={all} on={gear} onChange={setGear} />
+        <Gear
+          all={all}
+          on={gear}
+          onChange={setGear}
+          bloom={item.use.neverInBloom ? { looked: noBloom, onLooked: setNoBloom } : null}
+        />
         <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
         <Button type="submit" now className="hand-tall" disabled={busy}>
           This is the tree, begin

@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { sayMinutes } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
+import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf } from '@/core/methods/registry'
 import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'
@@ -32,6 +33,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
   const [times, setTimes] = useState(1)
+  const [harvestOn, setHarvestOn] = useState('')
   const [eaten, setEaten] = useState<boolean | null>(null)
   const [chosen, setChosen] = useState<string | null>(null)
   const way = ways.find((w) => w.id === group.useId) ?? null
@@ -65,6 +67,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       })),
       onDate,
       eaten,
+      harvestOn: harvestOn || null,
     })
     if (done) go(`/run/${done.jobId}`)
   }
@@ -220,6 +223,14 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   askFood={asks ?? null}
                   eaten={eaten}
                   onEaten={setEaten}
+                  harvestDays={Math.max(
+                    0,
+                    ...planned.map((r) =>
+                      harvestDaysOf(ways.find((w) => w.id === r.useId)?.use.foodCrops, r.tree.facts.host),
+                    ),
+                  )}
+                  harvestOn={harvestOn}
+                  onHarvest={setHarvestOn}
                   repeats={way && methodOf(way.use).repeats(way.use)}
                   times={times}
                   onTimes={setTimes}

@@ -3,6 +3,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { sayTerms } from '@/core/card/say'
 import { readGiven, type TypedGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
+import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf, planSubject } from '@/core/methods/registry'
 import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
 import { checksAfter } from '@/core/methods/checks'
@@ -146,6 +147,7 @@ export function Bench({
           ready={plan !== null}
           notReady={null}
           item={{ useId: way.id, choice, given: typed }}
+          harvestDays={harvestDaysOf(way.use.foodCrops, tree.host)}
           repeats={methodOf(way.use).repeats(way.use)}
         />
         {planned?.ok && (

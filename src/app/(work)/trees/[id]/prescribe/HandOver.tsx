@@ -24,6 +24,7 @@ export function HandOver({
   notReady,
   item,
   beside = null,
+  harvestDays = 0,
   repeats = null,
 }: {
   view: PrescribeView
@@ -35,6 +36,8 @@ export function HandOver({
   item: Item
   /** A second one for the same tree, put on the same day. */
   beside?: Item | null
+  /** Days the card keeps before the harvest of this kind. */
+  harvestDays?: number
   repeats?: Repeats | null
 }) {
   const may = useMay()
@@ -42,6 +45,7 @@ export function HandOver({
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
   const [times, setTimes] = useState(1)
+  const [harvestOn, setHarvestOn] = useState('')
   const [eaten, setEaten] = useState<boolean | null>(null)
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
@@ -62,6 +66,7 @@ export function HandOver({
       })),
       onDate,
       eaten,
+      harvestOn: harvestOn || null,
     })
     if (done) go(`/run/${done.jobId}`)
   }
@@ -75,6 +80,9 @@ export function HandOver({
         askFood={view.kind?.askFood ?? null}
         eaten={eaten}
         onEaten={setEaten}
+        harvestDays={harvestDays}
+        harvestOn={harvestOn}
+        onHarvest={setHarvestOn}
         repeats={repeats}
         times={times}
         onTimes={setTimes}

@@ -4,6 +4,7 @@ import { useMemo, useState, type ReactNode } from 'react'
 import { feedsOnly } from '@/core/methods/gate'
 import { planInjection, type InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 import type { RingMark } from '@/core/ports/marks'
+import { harvestDaysOf } from '@/core/limits/harvest'
 import { movePort } from '@/core/ports/move'
 import { readQuantity } from '@/core/quantity/parse'
 import { plain, showGirth, showMl } from '@/core/quantity/format'
@@ -276,6 +277,7 @@ export function InjectionBench({
                   : null
             }
             item={{ useId: way.id, choice, given: { portGirth: girthTyped, bearings } }}
+            harvestDays={harvestDaysOf(way.use.foodCrops, tree.host)}
             beside={feed ? { useId: feed.id, choice, given: { portGirth: girthTyped } } : null}
           />
         )}
