@@ -205,7 +205,7 @@ export const INJECTIONS: readonly ShelfCard[] = [
         protectiveGear: GEAR,
         terms: {
           hardware: 'pressurised feed capsule, one a port',
-          capsule: { volume: '4 mL', maxPerInch: '2 mL' },
+          capsule: { volume: '4 mL', maxPerInch: '2.7 mL' },
           ports: { rule: 'per-diameter', inchesPerPort: 2 },
           minSpacing: '4 in',
           bit: '3/8 in',
