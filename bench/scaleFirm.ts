@@ -111,13 +111,13 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
     )
     await step('trees', () =>
       sql.unsafe(`
-        insert into tree (id, firm_id, site_id, tag, host, identity_confirmed_at, east_m, north_m, live_crown_percent, stage, diameter_m, read_at)
+        insert into tree (id, firm_id, site_id, tag, host, identity_confirmed_at, east_m, north_m, live_crown_percent, stage, diameter_m, read_at, block)
         select ${id('tree', 'n')}, ${f}, ${id('site', siteOf)}, 'T' || lpad(n::text, 6, '0'),
           (array['ash', 'maple', 'oak-red-group', 'linden', 'birch', 'elm', 'hemlock', 'apple'])[1 + n % 8], ${noon},
           (n * 37) % 400, (n * 53) % 300, 40 + 5 * (n % 13),
           case n % 25 when 0 then 'weigh' when 1 then 'decide' when 2 then 'prescribe' when 3 then 'run' when 10 then 'examine'
             when 11 then 'otherwise' else case when n % 25 < 10 then 'check' else 'done' end end,
-          0.2 + (n % 60) / 100.0, ${noon} - interval '3 days'
+          0.2 + (n % 60) / 100.0, ${noon} - interval '3 days', case when n % 5 < 2 then 'Bank ' || chr(65 + n % 3) end
         from generate_series(1, ${trees}) n;
         update site s set trees = c.trees from (select site_id, count(*) as trees from tree where firm_id = ${f} group by site_id) c
           where s.firm_id = ${f} and c.site_id = s.id`),
@@ -195,7 +195,10 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
             '[{"label":"Volume for the tree","expression":"15.7 in × 5 mL per in","result":"78.5 mL","source":"label","from":"card EB4 v3"}]', '[]',
             case when k < 2 then 'done' else 'handed' end ${each};
         insert into occurrence (id, firm_id, item_id, n, due_from, due_to, status)
-          select ${id('occurrence', `n * 4 + k`)}, ${f}, ${id('item', `n * 4 + k`)}, 1, '${today}', '${today}', case when k < 2 then 'done' else 'open' end ${each}`),
+          select ${id('occurrence', `n * 4 + k`)}, ${f}, ${id('item', `n * 4 + k`)}, 1, '${today}', '${today}', case when k < 2 then 'done' else 'open' end ${each};
+        insert into occurrence (id, firm_id, item_id, n, due_from, due_to)
+          select ${id('occurrence', `n * 4 + 3`)}, ${f}, ${id('item', `n * 4 + 1`)}, 2, '${today}'::date - 20 + (n % 60)::int, '${today}'::date - 10 + (n % 60)::int
+          from generate_series(1, ${trees}) n where n % 100 = 7`),
     )
     await step('jobs', () =>
       sql.unsafe(`

@@ -8,6 +8,7 @@ import { methodOf, planSubject } from '@/core/methods/registry'
 import { showProduct } from '@/core/methods/showProduct'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
+import { SAME_VISIT } from '@/core/ports/suitability'
 import { ok, refuse, type Problem, type Result } from '@/core/problem'
 import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
@@ -200,7 +201,10 @@ function withItem(hand: TreeAtHand, { use, product }: UseRow, plan: SubjectPlan,
     ...hand,
     facts: hand.facts && {
       ...hand.facts,
-      holes: [...hand.facts.holes, ...ports.map((p) => ({ bearing: p.bearing, drilledOn: on }))],
+      holes: [
+        ...hand.facts.holes,
+        ...ports.map((p) => ({ bearing: p.bearing, drilledOn: on, keep: SAME_VISIT })),
+      ],
     },
     earlier: [
       ...hand.earlier,

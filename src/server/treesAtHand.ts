@@ -32,6 +32,8 @@ export interface TreeAtHand {
   marks: MarkRow[]
   earlier: EarlierWork[]
   water: { distance: Length; what: string } | null
+  /** The outlines of its site. */
+  features: Awaited<ReturnType<typeof featuresOfSite>>
   kind: ReturnType<typeof kindOf>
 }
 
@@ -83,6 +85,7 @@ export async function treesAtHand(
       marks: own,
       earlier: earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId)).map(earlierOf),
       water: near ?? null,
+      features,
       kind: kindOf(tree.host, hosts),
     }
   })

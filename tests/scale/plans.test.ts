@@ -55,6 +55,7 @@ import { seal } from '@/server/ledger/seal'
 import { almanacView } from '@/server/read/almanac'
 import { findView } from '@/server/read/find'
 import { frameView } from '@/server/read/frame'
+import { blocksView } from '@/server/read/blocks'
 import { pageOfTrees, planOf, sitesView, siteView, waitingView } from '@/server/read/grounds'
 import { cardView, shelfView } from '@/server/read/shelf'
 import { groupView } from '@/server/read/group'
@@ -177,9 +178,9 @@ async function look(view: () => Promise<unknown>) {
 
 const tree = scaleId('tree', 40_007)
 const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, rows: number][] = [
-  ['frame', () => frameView(), 2, 3_000],
-  ['Today', () => todayView(), 8, 26_000],
-  ['Run, list', () => runListView(), 1, 4_000],
+  ['frame', () => frameView(), 3, 3_000],
+  ['Today', () => todayView(), 10, 26_000],
+  ['Run, list', () => runListView(), 2, 6_000],
   ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 7, 8_000],
   ['Grounds', () => sitesView(), 1, 4_000],
   ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 7, 4_000],
@@ -221,7 +222,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
     3,
     16_000,
   ],
-  ['Tree', () => treeView(tree), 16, 700],
+  ['Tree', () => treeView(tree), 17, 700],
   ['Examine', () => examineView(tree), 13, 450],
   ['Weigh', () => weighView(tree), 8, 400],
   ['Decide', () => decideView(tree), 10, 400],
@@ -236,13 +237,14 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['waiting to examine', () => waitingView('examine'), 2, 9_000],
   ['Ledger', () => ledgerView(), 6, 400],
   ['Ledger, further back', () => ledgerView(100_000), 6, 400],
-  ['a record', () => recordView(scaleId('record', 40_007 * 4 + 1)), 7, 120],
+  ['a record', () => recordView(scaleId('record', 40_007 * 4 + 1)), 8, 120],
   ['Follow-up', () => followUpsView(), 3, 70_000],
   ['a check', () => followUpView(scaleId('followUp', 40_006)), 1, 20],
   ['the almanac', () => almanacView(), 3, 100],
   ['the shelf', () => shelfView(), 2, 100],
   ['a card', () => cardView('EB4'), 2, 100],
-  ['many trees at once', () => groupView(scaleId('site', 77), null), 12, 8_000],
+  ['many trees at once', () => groupView(scaleId('site', 77), null), 13, 8_000],
+  ['the blocks of a site', () => blocksView(scaleId('site', 77)), 6, 4_000],
   ['the limits of a ground', () => limitsView(scaleId('site', 77), null), 8, 2_000],
   ['find a tag', () => findView('T040007'), 3, 2_000],
   ['find a kind', () => findView('red oak'), 3, 3_000],

@@ -21,7 +21,7 @@ export interface TreeFacts {
   diameter: Length
   marks: readonly RingMark[]
   /** Of recorded injections; calendar dates. */
-  holes: readonly { bearing: number; drilledOn: string }[]
+  holes: readonly { bearing: number; drilledOn: string; keep?: Length }[]
 }
 
 /** The day the work is for. The dose does not rest on soil and warmth, how long it takes does. */

@@ -25,11 +25,11 @@ export function yearsBetween(from: string, to: string): number {
  */
 export function roundOf(
   marks: readonly RingMark[],
-  holes: readonly { bearing: number; drilledOn: string }[],
+  holes: readonly { bearing: number; drilledOn: string; keep?: Length }[],
   portGirth: Length,
   today: string,
 ): TrunkRound {
-  const all = [
+  const all: { bearing: number; drilledOn: string; keep?: Length }[] = [
     ...holes,
     ...marks.filter((m) => m.kind === 'hole').map((m) => ({ bearing: m.from, drilledOn: m.notedOn })),
   ]
@@ -50,6 +50,7 @@ export function roundOf(
     earlierHoles: all.map((h) => ({
       bearing: h.bearing,
       years: nearWholeYears(yearsBetween(h.drilledOn, today)),
+      ...(h.keep !== undefined && { keep: h.keep }),
     })),
   }
 }

@@ -1,7 +1,8 @@
 import { toSI } from '../quantity/units'
 import { describeLayout, type LayoutInput } from './layout'
 import { roundOf, woundAccount, type RingMark } from './marks'
-import { movePort } from './move'
+import { movePort, refusalAt } from './move'
+import { SAME_VISIT } from './suitability'
 import { sideInWords } from './bearing'
 
 const inch = (n: number) => toSI(n, 'in')
@@ -100,4 +101,17 @@ test.each([
 
 test('sides in words', () => {
   expect([0, 44, 180, 338].map(sideInWords)).toEqual(['north', 'north-east', 'south', 'north'])
+})
+
+test('a hole of the same visit keeps an inch, one of an earlier visit two', () => {
+  const round = {
+    portGirth: toSI(51, 'in'),
+    count: 1,
+    minSpacing: toSI(4, 'in'),
+    earlierHoles: [{ bearing: 90, years: 0, keep: SAME_VISIT }],
+  }
+  // 51 in round: an inch is 7.06°.
+  expect(refusalAt(97, [], round)).toMatch(/90° is of this same visit. Stay farther than 1 in/)
+  expect(refusalAt(98, [], round)).toBeNull()
+  expect(refusalAt(98, [], { ...round, earlierHoles: [{ bearing: 90, years: 0 }] })).toMatch(/still rests/)
 })

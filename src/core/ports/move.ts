@@ -53,7 +53,9 @@ export function refusalAt(
   if (forbidden?.why === 'excluded')
     return `No port at ${bearing}°: dead, decayed or girdled wood from ${wrap(forbidden.sector.from)}° to ${wrap(forbidden.sector.to)}°, and 1 in beside it. Choose sound wood.`
   if (forbidden?.why === 'resting')
-    return `No port at ${bearing}°: the hole at ${Math.round(forbidden.hole.bearing)}° is ${yearsOld(forbidden.hole.years)} and still rests. Stay farther than ${showLength(input.restDistance ?? 0.0508, units)} from it.`
+    return forbidden.hole.keep !== undefined
+      ? `No port at ${bearing}°: the hole at ${Math.round(forbidden.hole.bearing)}° is of this same visit. Stay farther than ${showLength(forbidden.hole.keep, units)} from it.`
+      : `No port at ${bearing}°: the hole at ${Math.round(forbidden.hole.bearing)}° is ${yearsOld(forbidden.hole.years)} and still rests. Stay farther than ${showLength(input.restDistance ?? 0.0508, units)} from it.`
   for (const other of others) {
     const distance = arc(apart(bearing, other), input.portGirth)
     if (distance < input.minSpacing * (1 - 1e-9))

@@ -13,6 +13,8 @@ export interface EarlierHole {
   bearing: number
   /** Years since it was drilled. */
   years: number
+  /** Drilled at this same visit, for another product: no closer to it than this, instead of the distance of rest. */
+  keep?: Length
 }
 
 /** What the trunk carries at port height. Lengths in metres, bearings in degrees clockwise from north. */
@@ -33,6 +35,9 @@ export interface TrunkRound {
 const EXCLUSION_MARGIN = toSI(1, 'in')
 const TWO_INCHES = toSI(2, 'in')
 
+/** House rule: two products of one visit go into holes at least an inch apart. */
+export const SAME_VISIT = toSI(1, 'in')
+
 export const DEFAULTS = { restYears: 2, restDistance: TWO_INCHES, closureYears: 4, twist: 0 }
 
 /** Why no port may go at a bearing; null where it may. */
@@ -46,7 +51,10 @@ export function forbiddenAt(bearing: number, round: TrunkRound): Forbidden {
   const restYears = round.restYears ?? DEFAULTS.restYears
   const restDistance = round.restDistance ?? DEFAULTS.restDistance
   for (const hole of round.earlierHoles ?? [])
-    if (hole.years < restYears && arc(apart(bearing, hole.bearing), round.portGirth) <= restDistance + 1e-12)
+    if (
+      hole.years < restYears &&
+      arc(apart(bearing, hole.bearing), round.portGirth) <= (hole.keep ?? restDistance) + 1e-12
+    )
       return { why: 'resting', hole }
   return null
 }

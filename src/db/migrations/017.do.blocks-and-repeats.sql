@@ -11,3 +11,4 @@ alter table assessment add column by_sample jsonb;
 alter table prescription_item add column times integer not null default 1 check (times between 1 and 60);
 -- Why what was due again is not done.
 alter table occurrence add column words text;
+create index occurrence_again on occurrence (firm_id, due_from, id) where status = 'open' and n > 1;

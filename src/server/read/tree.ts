@@ -242,6 +242,8 @@ export function prescribeView(id: string) {
         cards: ways.length,
       }),
       siteNote: site?.note || null,
+      features: hand!.features,
+      water: hand!.water,
       /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */
       byHand: decided
         ? waysOf(decided.cause).filter((w) => !ways.some((s) => s.use.method === w.method))

@@ -6,27 +6,10 @@ import { showGround, type UnitSystem } from '@/core/quantity/format'
 import { toSI } from '@/core/quantity/units'
 import { smallOutline } from '@/ui/ring/geometry'
 import { marksOf } from './TreeList'
+import { FILL, points, type Feature } from '@/ui/plan/outline'
 import { Button } from '@/ui/pieces/Button'
 
 type Tree = PlanView['trees'][number]
-type Feature = SiteView['features'][number]
-
-const FILL: Record<Feature['kind'], { fill: string; stroke: string; width: number; dash?: string }> = {
-  boundary: { fill: 'var(--color-sheet)', stroke: 'var(--color-ink2)', width: 0.25, dash: '1.2 0.8' },
-  building: { fill: '#d5dad5', stroke: 'var(--color-ink2)', width: 0.3 },
-  wall: { fill: 'none', stroke: 'var(--color-ink2)', width: 0.8 },
-  path: { fill: 'none', stroke: '#cbbd9f', width: 1.6 },
-  bed: { fill: '#e4dcc6', stroke: '#b5a678', width: 0.25 },
-  water: { fill: 'var(--color-water-soft)', stroke: 'var(--color-water)', width: 0.3 },
-  well: { fill: 'var(--color-water-soft)', stroke: 'var(--color-water)', width: 0.3 },
-}
-
-function points(feature: Feature): [number, number][] {
-  const c = feature.geometry.coordinates
-  if (feature.geometry.type === 'Polygon') return (c as [number, number][][])[0] ?? []
-  if (feature.geometry.type === 'LineString') return c as [number, number][]
-  return [c as [number, number]]
-}
 
 /** The longest round length that takes up no more than a third of the plan's width, and how it is written. */
 function scaleBar(width: number, units: UnitSystem): { metres: number; text: string } {

@@ -7,8 +7,11 @@ import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf, planSubject } from '@/core/methods/registry'
 import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
 import { checksAfter } from '@/core/methods/checks'
+import { builtOver } from '@/core/place/builtOver'
 import { showGirth } from '@/core/quantity/format'
+import { readQuantity } from '@/core/quantity/parse'
 import type { PrescribeView } from '@/server/read/tree'
+import { Surroundings } from '@/ui/methods/Surroundings'
 import { MethodDrawing } from '@/ui/methods/MethodDrawing'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { RateChoice } from '@/ui/methods/RateChoice'
@@ -54,6 +57,20 @@ export function Bench({
     // What was read is made anew each time; what was typed is what it rests on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
   }, [facts, way, day, choice, typed, units, view.readingSource])
+  const setback =
+    way.use.waterSetback === undefined ? null : readQuantity(way.use.waterSetback, 'length', 'waterSetback')
+  const reach = given.ok ? given.value.reach : undefined
+  const built =
+    reach !== undefined && asks.includes('hardscapePercent')
+      ? Math.round(
+          100 *
+            builtOver(
+              tree,
+              reach,
+              view.features.filter((f) => f.kind === 'building').map((f) => f.geometry),
+            ),
+        )
+      : 0
   const plan = planned?.ok ? (planned.value.plan as SubjectPlan) : null
   const problem = planned && !planned.ok ? planned.problem : null
   const asked = problem?.code === 'missing'
@@ -94,6 +111,18 @@ export function Bench({
           units={units}
           problem={problem && !asked ? problem : null}
         />
+        {built > 0 && typed.hardscape !== String(built) && (
+          <p className="text-small no-print">
+            By the plan {built} % of that ground lies under a building.{' '}
+            <button
+              type="button"
+              className="underline underline-offset-2 py-1"
+              onClick={() => setTyped({ ...typed, hardscape: String(built) })}
+            >
+              Cut it out
+            </button>
+          </p>
+        )}
         <div>
           <PrintButton />
         </div>
@@ -104,6 +133,14 @@ export function Bench({
             <p className="font-head font-bold text-figure leading-tight">{sayPlan(plan, units)}</p>
             <p className="text-ink2">about {sayMinutes(plan.minutes)} of work at the tree</p>
             <MethodDrawing plan={plan} units={units} className="w-full max-w-[520px] mt-2" />
+            <Surroundings
+              tree={tree}
+              features={view.features}
+              setback={setback?.ok ? setback.value.si : null}
+              reach={reachOf(plan)}
+              water={view.water}
+              units={units}
+            />
             <h2 className="mt-4">What the crew does</h2>
             <ol className="border-t border-line mt-1">
               {plan.steps.flatMap((s) => {
@@ -169,4 +206,18 @@ export function Bench({
       </div>
     </div>
   )
+}
+
+/** How far a plan reaches over the ground, metres; null where only the trunk or the crown is wetted. */
+function reachOf(plan: SubjectPlan): number | null {
+  switch (plan.method) {
+    case 'soil-drench':
+      return plan.diameter / 2 + plan.shape.basin.to
+    case 'soil-injection':
+      return plan.shape.rings.length > 0 ? Math.max(...plan.shape.rings.map((r) => r.radius)) : null
+    case 'feed':
+      return plan.shape.reach
+    default:
+      return null
+  }
 }

@@ -5,6 +5,7 @@ import { feedsOnly } from '@/core/methods/gate'
 import { planInjection, type InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 import type { RingMark } from '@/core/ports/marks'
 import { harvestDaysOf } from '@/core/limits/harvest'
+import { SAME_VISIT } from '@/core/ports/suitability'
 import { movePort } from '@/core/ports/move'
 import { readQuantity } from '@/core/quantity/parse'
 import { plain, showGirth, showMl } from '@/core/quantity/format'
@@ -296,7 +297,10 @@ function planBeside(input: InjectionPlanInput, feed: InjectionWay, ports: readon
   return planInjection({
     ...input,
     use: feed.use,
-    holes: [...input.holes, ...ports.map((bearing) => ({ bearing, drilledOn: input.today }))],
+    holes: [
+      ...input.holes,
+      ...ports.map((bearing) => ({ bearing, drilledOn: input.today, keep: SAME_VISIT })),
+    ],
     sources: { ...input.sources, label: feed.source },
     bearings: undefined,
   })
