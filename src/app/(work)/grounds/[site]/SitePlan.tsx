@@ -1,6 +1,6 @@
 'use client'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
-import type { PlanView, SiteView } from '@/server/read/grounds'
+import type { PlanView } from '@/server/read/grounds'
 import type { Place } from '@/core/place/place'
 import { showGround, type UnitSystem } from '@/core/quantity/format'
 import { toSI } from '@/core/quantity/units'
