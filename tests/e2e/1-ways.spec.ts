@@ -205,6 +205,9 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   await signIn(page, 'maren')
   const treeId = await idOf(page, 'Ash 13')
   await page.goto(`/trees/${treeId}/examine`)
+  const begin = page.getByRole('button', { name: 'Begin a new examination' })
+  if (await begin.count()) await begin.click()
+  await page.goto(`/trees/${treeId}/examine`)
   await page
     .getByRole('radiogroup', { name: 'Butt or root sounds hollow', exact: true })
     .getByRole('radio', { name: 'There', exact: true })
