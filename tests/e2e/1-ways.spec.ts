@@ -207,7 +207,6 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   await page.goto(`/trees/${treeId}/examine`)
   const begin = page.getByRole('button', { name: 'Begin a new examination' })
   if (await begin.count()) await begin.click()
-  await page.goto(`/trees/${treeId}/examine`)
   await page
     .getByRole('radiogroup', { name: 'Butt or root sounds hollow', exact: true })
     .getByRole('radio', { name: 'There', exact: true })
