@@ -11,7 +11,7 @@ const years = (n: number) => (n === 1 ? 'one year' : `${n} years`)
 
 /**
  * The order in which ways are offered, by house rule: what lasts before what is repeated, what opens no wood before what does,
- * what counts to no limit of the ground before what does; against a borer that girdles, what is fast before all. Each with its
+ * what counts to no limit of the ground before what does, a slow feed before a quick one; against a borer that girdles, what is fast before all. Each with its
  * reasons in words.
  *
  * @example merit(soilDrench).reasons // ['holds 5 years', 'no wound', 'counts toward the yearly limit of the ground']
@@ -48,6 +48,10 @@ export function merit(use: UseOf<PutOnMethod>, q: { girdles: boolean } = { girdl
     )
     if (repeatDays) reasons.push(`again after ${repeatDays.least} to ${repeatDays.most} days`)
   }
-  if (use.method === 'feed') reasons.push(`${use.terms.release} release`)
+  if (use.method === 'feed') {
+    // Quick release burns dry roots and drives soft growth; slow release is given whenever the soil takes it.
+    if (use.terms.release === 'slow') score += 6
+    reasons.push(`${use.terms.release} release`)
+  }
   return { score, reasons }
 }

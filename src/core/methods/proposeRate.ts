@@ -1,3 +1,5 @@
+import type { PutOnMethod } from '../card/card'
+import type { UseOf } from './plan'
 import { toSI, type Length } from '../quantity/units'
 
 /** A crown that has lost this much, or a trunk this wide, asks for the high rate. */
@@ -11,12 +13,25 @@ const WIDE = toSI(20, 'in')
  *
  * @example proposeRate({ crownLost: 20, diameter: 0.3 }).choice // 1
  */
-export function proposeRate(f: { crownLost: number | null; diameter: Length | null }): {
-  choice: 0 | 1
-  why: string
-} {
+export function proposeRate(f: { crownLost: number | null; diameter: Length | null }): ProposedRate {
   if (f.crownLost !== null && f.crownLost >= LOST)
     return { choice: 1, why: `${f.crownLost} % of the crown is lost: it is under attack.` }
   if (f.diameter !== null && f.diameter >= WIDE) return { choice: 1, why: 'It is a wide trunk.' }
   return { choice: 0, why: 'It is hardly touched, and not a wide trunk.' }
+}
+
+/** A rate with why it is proposed. */
+export interface ProposedRate {
+  choice: 0 | 1
+  why: string
+}
+
+/**
+ * The rate proposed for one use, from the one proposed for the tree: what only feeds is given lightly, however ill the tree.
+ * Source: handbook, feeding.
+ *
+ * @example rateFor(slowFeed, { choice: 1, why: 'It is a wide trunk.' }).choice // 0
+ */
+export function rateFor(use: UseOf<PutOnMethod>, proposed: ProposedRate): ProposedRate {
+  return use.method === 'feed' ? { choice: 0, why: 'A weak tree is fed lightly.' } : proposed
 }

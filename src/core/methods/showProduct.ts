@@ -5,7 +5,8 @@ import { toSI } from '../quantity/units'
 
 /**
  * An amount of product as the hand measures it: an injection in mL, what is poured or sprayed in fluid ounces or mL, what is
- * weighed in ounces or g, from a pound on in pounds or kg. `showProduct(7.1e-5, 'liquid', 'soil-drench', 'us')` is "2.4 fl oz".
+ * weighed in ounces or g, from a pound on in pounds or kg, what is less than half an ounce in
+ * grams too. `showProduct(7.1e-5, 'liquid', 'soil-drench', 'us')` is "2.4 fl oz".
  */
 export function showProduct(
   amount: number,
@@ -13,6 +14,12 @@ export function showProduct(
   method: PutOnMethod,
   units: UnitSystem,
 ): string {
-  if (kind === 'weight') return shown(amount, amount < toSI(1, 'lb') ? 'oz' : 'lb', units)
+  if (kind === 'weight') {
+    const text = shown(amount, amount < toSI(1, 'lb') ? 'oz' : 'lb', units)
+    // No scale at the tailgate shows a hundredth of an ounce.
+    return units === 'us' && amount > 0 && amount < toSI(0.5, 'oz')
+      ? `${text} (${shown(amount, 'oz', 'metric')})`
+      : text
+  }
   return method === 'trunk-injection' ? showMl(amount) : shown(amount, 'fl oz', units)
 }

@@ -238,7 +238,7 @@ function CrownSide({ plan, units, className }: Of<'crown-spray'>) {
         strokeWidth="2"
         strokeDasharray="5 4"
       />
-      <text x="170" y={190 - h / 2 + 4} textAnchor="middle" className="fill-water text-[11px] font-bold">
+      <text x="170" y={190 - h * 0.12} textAnchor="middle" className="fill-water text-[11px] font-bold">
         1 inside
       </text>
       <text x={170 + w / 2 + 8} y={190 - h / 2} className="fill-water text-[11px] font-bold">

@@ -20,6 +20,9 @@ export function rangeOf(use: UseOf<PutOnMethod>): { low: string; high: string; o
   }
 }
 
+/** A square foot as it is written for people; the card keeps it as it was typed. */
+const squared = (rate: string) => rate.replace(/\b(ft|m)2\b/, '$1²')
+
 /** Chooses a rate inside the label's range. Nothing where the label gives only one. */
 export function RateChoice({
   use,
@@ -33,8 +36,9 @@ export function RateChoice({
   /** Why this rate is proposed; null when it was chosen otherwise. */
   why: string | null
 }) {
-  const range = rangeOf(use)
-  if (!range) return null
+  const found = rangeOf(use)
+  if (!found) return null
+  const range = { ...found, low: squared(found.low), high: squared(found.high) }
   if (range.low === range.high)
     return (
       <p>

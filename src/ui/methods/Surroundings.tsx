@@ -1,3 +1,4 @@
+import { builtOver } from '@/core/place/builtOver'
 import { showGround, type UnitSystem } from '@/core/quantity/format'
 import { FILL, points, type Feature } from '@/ui/plan/outline'
 
@@ -24,7 +25,13 @@ export function Surroundings({
   units: UnitSystem
 }) {
   const near = setback !== null && water !== null && water.distance < setback * 3
-  const built = reach !== null && features.some((f) => f.kind === 'building')
+  const built =
+    reach !== null &&
+    builtOver(
+      tree,
+      reach * 1.1,
+      features.filter((f) => f.kind === 'building').map((f) => f.geometry),
+    ) > 0
   if (!near && !built) return null
   const half = Math.max(6, (near ? Math.max(setback, water.distance) : 0) * 1.25, (reach ?? 0) * 1.3)
   const y = (north: number) => tree.northM + half - north

@@ -2,6 +2,7 @@
 import Link from 'next/link'
 import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
+import { rateFor } from '@/core/methods/proposeRate'
 import { sayMinutes } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { harvestDaysOf } from '@/core/limits/harvest'
@@ -186,7 +187,11 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   use={way.use}
                   choice={group.choices[way.id] ?? 0}
                   onChoice={(c) => group.setChoice(way.id, c)}
-                  why={(group.choices[way.id] ?? 0) === view.rate.choice ? view.rate.why : null}
+                  why={
+                    (group.choices[way.id] ?? 0) === rateFor(way.use, view.rate).choice
+                      ? rateFor(way.use, view.rate).why
+                      : null
+                  }
                 />
                 <GivenFields
                   asks={methodOf(way.use)

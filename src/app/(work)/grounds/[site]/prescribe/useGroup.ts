@@ -2,6 +2,7 @@
 import { useMemo, useState } from 'react'
 import type { TypedGiven } from '@/core/methods/given'
 import { totalsOf, type Chosen, type GroupQuestion, type GroupTree } from '@/core/methods/group'
+import { rateFor } from '@/core/methods/proposeRate'
 import { methodOf } from '@/core/methods/registry'
 import type { GroupView } from '@/server/read/group'
 import { tablePlanner } from '@/ui/methods/tablePlanner'
@@ -38,11 +39,11 @@ export function useGroup(view: GroupView) {
   const q: GroupQuestion = useMemo(
     () => ({
       uses: ways.map((w) => ({ id: w.id, use: w.use, source: w.source })),
-      choices: Object.fromEntries(ways.map((w) => [w.id, choices[w.id] ?? view.rate.choice])),
+      choices: Object.fromEntries(ways.map((w) => [w.id, choices[w.id] ?? rateFor(w.use, view.rate).choice])),
       day,
       units,
     }),
-    [ways, choices, day, units, view.rate.choice],
+    [ways, choices, day, units, view.rate],
   )
   const chosen = (tree: GroupTree): Chosen => ({
     useId: tree.id in own ? own[tree.id]! : useId,

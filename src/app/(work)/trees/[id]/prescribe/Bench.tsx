@@ -6,6 +6,7 @@ import type { SubjectPlan } from '@/core/methods/plan'
 import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf, planSubject } from '@/core/methods/registry'
 import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
+import { rateFor } from '@/core/methods/proposeRate'
 import { checksAfter } from '@/core/methods/checks'
 import { builtOver } from '@/core/place/builtOver'
 import { showGirth } from '@/core/quantity/format'
@@ -36,7 +37,8 @@ export function Bench({
   choose: ReactNode
 }) {
   const { tree, units, facts, reading, day } = view
-  const [choice, setChoice] = useState<number>(view.rate.choice)
+  const rate = rateFor(way.use, view.rate)
+  const [choice, setChoice] = useState<number>(rate.choice)
   const [typed, setTyped] = useState<TypedGiven>({})
   const [slip, setSlip] = useState(true)
   useViewKeys({ w: () => setSlip(!slip) })
@@ -102,7 +104,7 @@ export function Bench({
           use={way.use}
           choice={choice}
           onChoice={setChoice}
-          why={choice === view.rate.choice ? view.rate.why : null}
+          why={choice === rate.choice ? rate.why : null}
         />
         <GivenFields
           asks={asks}
