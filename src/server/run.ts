@@ -1,28 +1,12 @@
 import { z } from 'zod'
 import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
-import { isTag } from '@/core/methods/tag'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
-import { hostName } from '@/almanac/hosts'
-import { refusedForHarvest } from '@/core/limits/harvest'
-import { anewOf } from '@/core/plan/anew'
-import { namesHost } from '@/core/card/namesHost'
 import { ok, refuse, type Result } from '@/core/problem'
-import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
-import type { FirmSql } from '@/db/client'
-import { decisionsOfTree } from '@/db/queries/assessment'
-import { newestVersion } from '@/db/queries/card'
-import {
-  closeGround,
-  confirmSubjects,
-  jobSubjectForChange,
-  jobSubjectsForChange,
-  type JobSubjectRow,
-} from '@/db/queries/job'
-import { newestReadings, readingById } from '@/db/queries/reading'
+import { closeGround, jobSubjectsForChange, type JobSubjectRow } from '@/db/queries/job'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import {
   eventsOfSubject,
@@ -31,186 +15,10 @@ import {
   subjectsOfSteps,
   type WorkStepRow,
 } from '@/db/queries/workStep'
-import { DECIDED } from './decided'
-import { id, line, typed, words } from './text'
+import { MOST_AT_ONCE } from './begin'
+import { id, typed, words } from './text'
 import { verb, type Context } from './verb'
-
-/** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
-export async function whyStopped(
-  sql: FirmSql,
-  subject: Pick<JobSubjectRow, 'subjectStatus' | 'treeId' | 'decisionId'>,
-): Promise<Result<never> | null> {
-  if (subject.subjectStatus === 'withdrawn')
-    return refuse(
-      'conflict',
-      'prescription',
-      'The arborist has taken this prescription back. Open nothing more; what is in the tree is pulled and counted.',
-    )
-  const newest = (await decisionsOfTree(sql, subject.treeId))[0]
-  if (newest && newest.id !== subject.decisionId)
-    return refuse(
-      'conflict',
-      'prescription',
-      `${newest.signedBy} has decided anew since this was prescribed: ${DECIDED[newest.action].toLowerCase()}. Open nothing more; what is in the tree is pulled and counted. Ask the arborist.`,
-    )
-  return null
-}
-
-/** Why a card must not be worked by any more, or null: a newer version of it is on the shelf. */
-export async function supersededCard(
-  sql: FirmSql,
-  { product }: Pick<JobSubjectRow, 'product'>,
-): Promise<string | null> {
-  const newest = await newestVersion(sql, product.code)
-  return newest > product.version
-    ? `Card ${product.code} v${product.version} was replaced by v${newest}.`
-    : null
-}
-
-/** Why nothing may be begun at a tree, or null: taken back, decided anew, its card replaced, its reading too old. */
-async function whyNotBegun(
-  { sql, person, now }: Pick<Context, 'sql' | 'person' | 'now'>,
-  subject: JobSubjectRow,
-): Promise<Result<never> | null> {
-  const stopped = await whyStopped(sql, subject)
-  if (stopped) return stopped
-  const superseded = await supersededCard(sql, subject)
-  if (superseded)
-    return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
-  return (
-    (await workedOutAgain(sql, subject, person.units)) ??
-    (subject.harvestOn === null
-      ? null
-      : refusedForHarvest({
-          host: subject.host,
-          foodCrops: subject.use.foodCrops,
-          eaten: true,
-          on: dateIn(subject.timeZone, now),
-          harvestOn: subject.harvestOn,
-        })) ??
-    staleReading(sql, subject.readingId, now)
-  )
-}
-
-/**
- * Whether a dose must be worked out again before anything is begun, or null: the trunk was measured anew and is of another
- * size, or it turned out to be a kind of tree that the card does not name.
- */
-async function workedOutAgain(
-  sql: FirmSql,
-  subject: JobSubjectRow,
-  units: UnitSystem,
-): Promise<Result<never> | null> {
-  const [newest] = await newestReadings(sql, [subject.treeId])
-  const diameter = newest ? Math.hypot(...newest.stemsM) : 0
-  const anew = anewOf({
-    planned: { readingId: subject.readingId, diameter: subject.plan.diameter },
-    newest: newest ? { id: newest.id, diameter } : null,
-    namesHost: namesHost(subject.use, subject.host),
-    cardReplaced: false,
-  })
-  if (anew === 'kind')
-    return refuse(
-      'conflict',
-      'prescription',
-      `It is a ${hostName(subject.host).toLowerCase()} now, which the card does not name. Begin nothing; the arborist prescribes anew.`,
-    )
-  return anew === 'size'
-    ? refuse(
-        'conflict',
-        'reading',
-        `The trunk was measured anew since this was prescribed: ${showGirth(diameter, units)} through instead of ${showGirth(subject.plan.diameter, units)}. The dose must be worked out again: the arborist takes it back and prescribes anew.`,
-      )
-    : null
-}
-
-/** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
-const noBloom = z.boolean().default(false)
-
-/** Refuses work by a card that is never used in bloom until somebody has looked on and beneath the trees. */
-function bloomNotLookedFor(subjects: readonly JobSubjectRow[], looked: boolean): Result<never> | null {
-  return !looked && subjects.some((s) => s.use.neverInBloom)
-    ? refuse(
-        'missing',
-        'noBloom',
-        'This card is never used in bloom: look on the trees and beneath them, and tick it when nothing is open. If something is, hand the work back.',
-      )
-    : null
-}
-
-const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
-
-/** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
-export const confirmTreeVerb = verb({
-  roles: ['crew lead', 'technician', 'arborist'],
-  about: (i) => i.jobSubjectId,
-  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear, noBloom }),
-  run: async (context, input): Promise<Result<{ confirmed: true }>> => {
-    const { sql, at } = context
-    const subject = await jobSubjectForChange(sql, input.jobSubjectId)
-    if (!subject) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    if (!isTag(input.tag, subject.tag))
-      return refuse(
-        'conflict',
-        'tag',
-        `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
-      )
-    const not = bloomNotLookedFor([subject], input.noBloom) ?? (await whyNotBegun(context, subject))
-    if (not) return not
-    await confirmSubjects(sql, [subject.id], at)
-    return ok({ confirmed: true })
-  },
-})
-
-/** As many trees as are begun or ticked by one press. */
-const MOST_AT_ONCE = 400
-
-/**
- * Begins work that opens no trunk at all its trees at once: the gear is on, and each tree is ticked by its tag as it is come
- * to. Trees at which something stands against it stay closed, and are named.
- */
-export const beginWorkVerb = verb({
-  roles: ['crew lead', 'technician', 'arborist'],
-  about: (i) => i.jobSubjectIds[0]!,
-  input: z.strictObject({
-    jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
-    gear,
-    noBloom,
-  }),
-  run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
-    const { sql, at } = context
-    const subjects = await jobSubjectsForChange(sql, input.jobSubjectIds)
-    if (subjects.length < new Set(input.jobSubjectIds).size)
-      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    if (subjects.some((s) => s.method === 'trunk-injection'))
-      return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
-    const bloom = bloomNotLookedFor(subjects, input.noBloom)
-    if (bloom) return bloom
-    const closed: string[] = []
-    const open: string[] = []
-    for (const subject of subjects) {
-      const not = await whyNotBegun(context, subject)
-      if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
-      else open.push(subject.id)
-    }
-    if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
-    await confirmSubjects(sql, open, at)
-    return ok({ begun: open.length, closed })
-  },
-})
-
-/** The reading the dose rests on, not the newest one, must be of this year. */
-async function staleReading(sql: FirmSql, readingId: string, now: Date) {
-  const reading = await readingById(sql, readingId)
-  const years = reading ? (now.getTime() - reading.readAt.getTime()) / (365.25 * 86_400_000) : Infinity
-  return years > 1.01
-    ? refuse(
-        'out-of-range',
-        'reading',
-        'The reading is more than a year old; measure the trunk again and have it prescribed anew.',
-      )
-    : null
-}
+import { whyStopped } from './whyNotBegun'
 
 /** Devices in reach show each other's presses some seconds late; so far apart they still count in order of arrival. */
 const SLACK_MS = 120_000

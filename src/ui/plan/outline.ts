@@ -1,6 +1,12 @@
-import type { SiteView } from '@/server/read/grounds'
+import type { Outline } from '@/core/place/distance'
 
-export type Feature = SiteView['features'][number]
+/** An outline on a site's plan, metres east and north. */
+export interface Feature {
+  id: string
+  kind: 'boundary' | 'building' | 'wall' | 'path' | 'water' | 'bed' | 'well'
+  name: string | null
+  geometry: Outline
+}
 
 /** How each kind of outline looks on a plan; strokes in metres. */
 export const FILL: Record<Feature['kind'], { fill: string; stroke: string; width: number; dash?: string }> = {

@@ -1,0 +1,87 @@
+import { z } from 'zod'
+import { isTag } from '@/core/methods/tag'
+import { ok, refuse, type Result } from '@/core/problem'
+import {
+  confirmSubjects,
+  jobSubjectForChange,
+  jobSubjectsForChange,
+  type JobSubjectRow,
+} from '@/db/queries/job'
+import { id, line } from './text'
+import { verb } from './verb'
+import { whyNotBegun } from './whyNotBegun'
+
+/** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
+const noBloom = z.boolean().default(false)
+
+/** Refuses work by a card that is never used in bloom until somebody has looked on and beneath the trees. */
+function bloomNotLookedFor(subjects: readonly JobSubjectRow[], looked: boolean): Result<never> | null {
+  return !looked && subjects.some((s) => s.use.neverInBloom)
+    ? refuse(
+        'missing',
+        'noBloom',
+        'This card is never used in bloom: look on the trees and beneath them, and tick it when nothing is open. If something is, hand the work back.',
+      )
+    : null
+}
+
+const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
+
+/** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
+export const confirmTreeVerb = verb({
+  roles: ['crew lead', 'technician', 'arborist'],
+  about: (i) => i.jobSubjectId,
+  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear, noBloom }),
+  run: async (context, input): Promise<Result<{ confirmed: true }>> => {
+    const { sql, at } = context
+    const subject = await jobSubjectForChange(sql, input.jobSubjectId)
+    if (!subject) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    if (!isTag(input.tag, subject.tag))
+      return refuse(
+        'conflict',
+        'tag',
+        `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
+      )
+    const not = bloomNotLookedFor([subject], input.noBloom) ?? (await whyNotBegun(context, subject))
+    if (not) return not
+    await confirmSubjects(sql, [subject.id], at)
+    return ok({ confirmed: true })
+  },
+})
+
+/** As many trees as are begun or ticked by one press. */
+export const MOST_AT_ONCE = 400
+
+/**
+ * Begins work that opens no trunk at all its trees at once: the gear is on, and each tree is ticked by its tag as it is come
+ * to. Trees at which something stands against it stay closed, and are named.
+ */
+export const beginWorkVerb = verb({
+  roles: ['crew lead', 'technician', 'arborist'],
+  about: (i) => i.jobSubjectIds[0]!,
+  input: z.strictObject({
+    jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
+    gear,
+    noBloom,
+  }),
+  run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
+    const { sql, at } = context
+    const subjects = await jobSubjectsForChange(sql, input.jobSubjectIds)
+    if (subjects.length < new Set(input.jobSubjectIds).size)
+      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    if (subjects.some((s) => s.method === 'trunk-injection'))
+      return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
+    const bloom = bloomNotLookedFor(subjects, input.noBloom)
+    if (bloom) return bloom
+    const closed: string[] = []
+    const open: string[] = []
+    for (const subject of subjects) {
+      const not = await whyNotBegun(context, subject)
+      if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
+      else open.push(subject.id)
+    }
+    if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
+    await confirmSubjects(sql, open, at)
+    return ok({ begun: open.length, closed })
+  },
+})

@@ -1,0 +1,116 @@
+import { hostName } from '@/almanac/hosts'
+import { namesHost } from '@/core/card/namesHost'
+import { refusedForHarvest } from '@/core/limits/harvest'
+import { anewOf } from '@/core/plan/anew'
+import { refuse, type Result } from '@/core/problem'
+import { showGirth, type UnitSystem } from '@/core/quantity/format'
+import { dateIn } from '@/core/time/calendar'
+import type { FirmSql } from '@/db/client'
+import { decisionsOfTree } from '@/db/queries/assessment'
+import { newestVersion } from '@/db/queries/card'
+import type { JobSubjectRow } from '@/db/queries/job'
+import { newestReadings, readingById } from '@/db/queries/reading'
+import { DECIDED } from './decided'
+import type { Context } from './verb'
+
+/** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
+export async function whyStopped(
+  sql: FirmSql,
+  subject: Pick<JobSubjectRow, 'subjectStatus' | 'treeId' | 'decisionId'>,
+): Promise<Result<never> | null> {
+  if (subject.subjectStatus === 'withdrawn')
+    return refuse(
+      'conflict',
+      'prescription',
+      'The arborist has taken this prescription back. Open nothing more; what is in the tree is pulled and counted.',
+    )
+  const newest = (await decisionsOfTree(sql, subject.treeId))[0]
+  if (newest && newest.id !== subject.decisionId)
+    return refuse(
+      'conflict',
+      'prescription',
+      `${newest.signedBy} has decided anew since this was prescribed: ${DECIDED[newest.action].toLowerCase()}. Open nothing more; what is in the tree is pulled and counted. Ask the arborist.`,
+    )
+  return null
+}
+
+/** Why a card must not be worked by any more, or null: a newer version of it is on the shelf. */
+export async function supersededCard(
+  sql: FirmSql,
+  { product }: Pick<JobSubjectRow, 'product'>,
+): Promise<string | null> {
+  const newest = await newestVersion(sql, product.code)
+  return newest > product.version
+    ? `Card ${product.code} v${product.version} was replaced by v${newest}.`
+    : null
+}
+
+/** Why nothing may be begun at a tree, or null: taken back, decided anew, its card replaced, its reading too old. */
+export async function whyNotBegun(
+  { sql, person, now }: Pick<Context, 'sql' | 'person' | 'now'>,
+  subject: JobSubjectRow,
+): Promise<Result<never> | null> {
+  const stopped = await whyStopped(sql, subject)
+  if (stopped) return stopped
+  const superseded = await supersededCard(sql, subject)
+  if (superseded)
+    return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
+  return (
+    (await workedOutAgain(sql, subject, person.units)) ??
+    (subject.harvestOn === null
+      ? null
+      : refusedForHarvest({
+          host: subject.host,
+          foodCrops: subject.use.foodCrops,
+          eaten: true,
+          on: dateIn(subject.timeZone, now),
+          harvestOn: subject.harvestOn,
+        })) ??
+    staleReading(sql, subject.readingId, now)
+  )
+}
+
+/**
+ * Whether a dose must be worked out again before anything is begun, or null: the trunk was measured anew and is of another
+ * size, or it turned out to be a kind of tree that the card does not name.
+ */
+async function workedOutAgain(
+  sql: FirmSql,
+  subject: JobSubjectRow,
+  units: UnitSystem,
+): Promise<Result<never> | null> {
+  const [newest] = await newestReadings(sql, [subject.treeId])
+  const diameter = newest ? Math.hypot(...newest.stemsM) : 0
+  const anew = anewOf({
+    planned: { readingId: subject.readingId, diameter: subject.plan.diameter },
+    newest: newest ? { id: newest.id, diameter } : null,
+    namesHost: namesHost(subject.use, subject.host),
+    cardReplaced: false,
+  })
+  if (anew === 'kind')
+    return refuse(
+      'conflict',
+      'prescription',
+      `It is a ${hostName(subject.host).toLowerCase()} now, which the card does not name. Begin nothing; the arborist prescribes anew.`,
+    )
+  return anew === 'size'
+    ? refuse(
+        'conflict',
+        'reading',
+        `The trunk was measured anew since this was prescribed: ${showGirth(diameter, units)} through instead of ${showGirth(subject.plan.diameter, units)}. The dose must be worked out again: the arborist takes it back and prescribes anew.`,
+      )
+    : null
+}
+
+/** The reading the dose rests on, not the newest one, must be of this year. */
+async function staleReading(sql: FirmSql, readingId: string, now: Date) {
+  const reading = await readingById(sql, readingId)
+  const years = reading ? (now.getTime() - reading.readAt.getTime()) / (365.25 * 86_400_000) : Infinity
+  return years > 1.01
+    ? refuse(
+        'out-of-range',
+        'reading',
+        'The reading is more than a year old; measure the trunk again and have it prescribed anew.',
+      )
+    : null
+}
