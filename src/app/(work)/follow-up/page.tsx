@@ -58,7 +58,7 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
           ) : (
             <p className="mt-2 text-ink2">
               {open === due
-                ? 'Nothing yet. Checks are promised when a record is signed.'
+                ? 'Nothing yet. Checks are promised when a record or a decision is signed.'
                 : 'All of them stand on the pages before.'}
             </p>
           )}
