@@ -250,6 +250,9 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into application_subject (firm_id, application_id, subject_id, job_subject_id, tree_id, site_id, on_date, amount, outcome, active, active_kg)
           select ${f}, ${id('application', `n * 4 + k`)}, ${id('subject', `n * 4 + k`)}, ${id('jobSubject', `n * 4 + k`)}, ${id('tree', 'n')}, ${id('site', siteOf)},
             '${today}'::date - 798 + (k * 380)::int, 0.00008, 'treated', case when n % 2 = 0 then 'imidacloprid' end, case when n % 2 = 0 then 0.001 end ${done};
+        insert into application_correction (firm_id, record_id, application_id, subject_id, corrected_at, amount, active_kg)
+          select ${f}, ${id('record', `n * 4 + 3`)}, ${id('application', `n * 4 + k`)}, ${id('subject', `n * 4 + k`)}, ${noon} - interval '300 days',
+            0.00007, case when n % 2 = 0 then 0.0009 end ${done} and n % 20 = 3;
         insert into applied_by_others (id, firm_id, site_id, active, active_kg, on_date, source, noted_at, noted_by)
           select ${id('event', `900000 + s`)}, ${f}, ${id('site', 's')}, 'imidacloprid', 0.01, '${today}'::date - 60, 'the client’s gardener', ${noon}, ${id('person', '1')}
           from generate_series(1, ${sites}) s`),
