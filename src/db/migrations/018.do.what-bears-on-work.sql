@@ -26,15 +26,5 @@ alter table application_correction force row level security;
 create policy own_firm on application_correction using (firm_id = current_firm()) with check (firm_id = current_firm());
 grant select, insert on application_correction to elmhorn_app;
 
--- What went on, as it is known now.
-create view applied with (security_invoker = true) as
-  select a.firm_id, a.application_id, a.subject_id, a.job_subject_id, a.tree_id, a.site_id, a.on_date, a.outcome, a.active,
-    coalesce(c.amount, a.amount) as amount, case when c.amount is null then a.active_kg else c.active_kg end as active_kg
-  from application_subject a left join lateral (
-    select amount, active_kg from application_correction c
-    where c.firm_id = a.firm_id and c.application_id = a.application_id and c.subject_id = a.subject_id
-    order by c.corrected_at desc, c.record_id desc limit 1) c on true;
-grant select on applied to elmhorn_app;
-
 -- The day on which picking begins, where the card keeps days before it.
 alter table prescription add column harvest_on date;

@@ -1,5 +1,6 @@
 import type { GroundUse } from '@/core/limits/ground'
 import type { FirmSql } from '../client'
+import { applied } from './applied'
 
 /**
  * What of each active counts on a site in a calendar year: put on by recorded work, put on by others, and signed but not
@@ -9,7 +10,7 @@ export async function groundUse(sql: FirmSql, siteId: string, year: string): Pro
   const [from, to] = [`${year}-01-01`, `${year}-12-31`]
   return sql<GroundUse[]>`
     select active, sum(applied) as applied, sum(others) as others, sum(planned) as planned from (
-      select active, active_kg as applied, 0 as others, 0 as planned from applied
+      select active, active_kg as applied, 0 as others, 0 as planned from ${applied(sql)} a
         where site_id = ${siteId} and on_date between ${from} and ${to} and active is not null
       union all
       select active, 0, active_kg, 0 from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}
@@ -78,7 +79,7 @@ export async function useByDay(
   const [from, to] = [`${year}-01-01`, `${year}-12-31`]
   return sql<{ on: string; active: string; kg: number; ours: boolean }[]>`
     select on_date::text as on, active, sum(kg) as kg, ours from (
-      select on_date, active, active_kg as kg, true as ours from applied
+      select on_date, active, active_kg as kg, true as ours from ${applied(sql)} a
         where site_id = ${siteId} and on_date between ${from} and ${to} and active is not null
       union all
       select on_date, active, active_kg, false from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}) d

@@ -4,6 +4,7 @@ import type { SubjectPlan } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Working } from '@/core/working/working'
 import type { FirmSql } from '../client'
+import { applied } from './applied'
 
 export type SubjectStatus = 'handed' | 'done' | 'partly' | 'not treated' | 'withdrawn'
 
@@ -87,7 +88,7 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
     join card c on c.firm_id = u.firm_id and c.id = u.card_id
     join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
     join job j on j.firm_id = js.firm_id and j.id = js.job_id
-    left join applied a on a.firm_id = js.firm_id and a.job_subject_id = js.id
+    left join ${applied(sql)} a on a.firm_id = js.firm_id and a.job_subject_id = js.id
     left join record r on r.firm_id = a.firm_id and r.application_id = a.application_id and r.kind = 'application'
     where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' and js.status <> 'withdrawn' order by x.tree_id, "on" desc`
 }

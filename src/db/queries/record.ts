@@ -1,5 +1,6 @@
 import type { PutOnMethod } from '@/core/card/card'
 import type { FirmSql } from '../client'
+import { applied } from './applied'
 
 export interface RecordRow {
   id: string
@@ -175,7 +176,7 @@ export async function amountsOf(sql: FirmSql, applicationId: string) {
   >`
     select a.subject_id as "subjectId", t.tag, i.method, x.plan->>'kind' as kind, a.amount,
       (x.plan->>'product')::double precision as planned, (x.plan->>'active')::double precision as "plannedActive"
-    from applied a join tree t on t.firm_id = a.firm_id and t.id = a.tree_id
+    from ${applied(sql)} a join tree t on t.firm_id = a.firm_id and t.id = a.tree_id
       join item_subject x on x.firm_id = a.firm_id and x.id = a.subject_id
       join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
     where a.application_id = ${applicationId} order by t.tag, a.subject_id`
