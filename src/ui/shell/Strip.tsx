@@ -3,7 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
 import { useVerb } from '../fields/useVerb'
-import { clockTime, longDate } from '../when'
+import { clockTime, longDate, shortDate } from '../when'
 import { setFirmClock } from './firmClock'
 
 export interface StripData {
@@ -62,7 +62,10 @@ export function Strip({ data }: { data: StripData }) {
       ))}
       {data.closed.map((c) => (
         <span key={c.site} className="tag tag-plum">
-          {c.site} closed until {clockTime(c.until, data.timeZone)}
+          {c.site} closed until{' '}
+          {longDate(c.until, data.timeZone) !== longDate(now, data.timeZone) &&
+            `${shortDate(c.until, data.timeZone).replace(/ \d{4}$/, '')}, `}
+          {clockTime(c.until, data.timeZone)}
         </span>
       ))}
       <span className="ml-auto flex items-center gap-2">

@@ -23,7 +23,7 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
         </p>
       )}
       {due.length > 0 && (
-        <section aria-label="Due again" className="mt-4 max-w-3xl">
+        <section aria-label="Due again" className="mt-4 max-w-5xl">
           <h2>Due again, on no day yet</h2>
           <ul className="border-t border-line mt-1">
             {due.map((d) => (
