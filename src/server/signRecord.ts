@@ -5,6 +5,7 @@ import type { Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
+import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import type { Speed, Temperature } from '@/core/quantity/units'
@@ -237,6 +238,11 @@ export const signRecordVerb = verb({
       },
       context.afterwards,
     )
+    // A block is looked at by sample afterwards too; only what must all come back is counted at every tree.
+    const block = one.block !== null && subjects.every((s) => s.block === one.block)
+    const looked = new Set(
+      (block ? spreadOver(subjects, leastLooked(subjects.length)) : subjects).map((s) => s.id),
+    )
     for (const w of worked) {
       const { subject, outcome } = w
       await closeJobSubject(sql, subject, CAME[outcome])
@@ -246,7 +252,9 @@ export const signRecordVerb = verb({
           treeId: subject.treeId,
           prescriptionId: subject.prescriptionId,
           on: day,
-          checks: promisedAfter(outcome, subject.checks),
+          checks: promisedAfter(outcome, subject.checks).filter(
+            (c) => looked.has(subject.id) || c.expectation.kind === 'all-back',
+          ),
         },
       )
       await restage(

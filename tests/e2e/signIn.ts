@@ -24,6 +24,8 @@ export function post(page: Page, path: string, data: unknown, headers: Record<st
   return page.request.post(path, {
     data: data as string,
     headers: { origin, 'content-type': 'application/json', ...headers },
+    // A connection that was kept may be closed meanwhile; a repeat is known by its id.
+    maxRetries: 2,
   })
 }
 

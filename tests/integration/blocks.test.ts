@@ -180,6 +180,12 @@ test('more covers than the label allows are refused; three are signed for the bl
   const body = readRecord((await rows((sql) => recordById(sql, recordId)))!).body as Application
   expect(body.place.block).toBe('Bank A')
   expect(body.subjects).toHaveLength(7)
+  // It is looked at afterwards by sample, as it was before.
+  const checks = await rows(
+    (sql) =>
+      sql<{ treeId: string }[]>`select tree_id as "treeId" from follow_up where prescription_id is not null`,
+  )
+  expect(checks.map((c) => trees.findIndex((t) => t.treeId === c.treeId)).sort()).toEqual([0, 1, 3, 5])
 })
 
 test('the next cover is due by the card’s days, and is put on a day of them', async () => {

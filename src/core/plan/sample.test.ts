@@ -1,4 +1,4 @@
-import { leastLooked, sampleOf, type BlockTree } from './sample'
+import { leastLooked, sampleOf, spreadOver, type BlockTree } from './sample'
 
 const today = '2026-06-12'
 const tree = (n: number, part: Partial<BlockTree> = {}): BlockTree => ({
@@ -52,4 +52,10 @@ test('where they differ too much, nothing is signed for the others', () => {
     ok: false,
     problem: { message: expect.stringMatching(/8 of the 11/) },
   })
+})
+
+test('a few of a row stand evenly over it', () => {
+  expect(spreadOver([1, 2, 3, 4, 5, 6, 7], 4)).toEqual([1, 2, 4, 6])
+  expect(spreadOver([1, 2], 4)).toEqual([1, 2])
+  expect(spreadOver([], 4)).toEqual([])
 })

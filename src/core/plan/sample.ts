@@ -71,3 +71,9 @@ export function sampleOf(trees: readonly BlockTree[], today: string): Result<Sam
     apart: [...looked.filter((t) => !most.includes(t)), ...others.filter((t) => t.open)],
   })
 }
+
+/** At most `most` of a row, evenly spaced over it. `spreadOver([1, 2, 3, 4], 2)` is `[1, 3]` */
+export function spreadOver<T>(row: readonly T[], most: number): T[] {
+  const step = Math.max(1, row.length / Math.max(1, most))
+  return Array.from({ length: Math.min(most, row.length) }, (_, i) => row[Math.floor(i * step)]!)
+}

@@ -1,5 +1,5 @@
 import { causeName } from '@/almanac/causes'
-import { leastLooked, sampleOf } from '@/core/plan/sample'
+import { leastLooked, sampleOf, spreadOver } from '@/core/plan/sample'
 import { dateIn } from '@/core/time/calendar'
 import { blocksOfSite, treesOfBlock } from '@/db/queries/block'
 import { siteById } from '@/db/queries/site'
@@ -23,7 +23,7 @@ export function blocksView(siteId: string) {
             ...block,
             least: leastLooked(block.trees),
             /** The next trees to look at, spread over the block. */
-            next: spread(
+            next: spreadOver(
               trees.filter((t) => t.signed === null),
               leastLooked(block.trees),
             ).map(({ id, tag }) => ({ id, tag })),
@@ -42,12 +42,6 @@ export function blocksView(siteId: string) {
       ),
     }
   })
-}
-
-/** At most `most` of a row, evenly spaced over it. */
-function spread<T>(row: readonly T[], most: number): T[] {
-  const step = Math.max(1, row.length / Math.max(1, most))
-  return Array.from({ length: Math.min(most, row.length) }, (_, i) => row[Math.floor(i * step)]!)
 }
 
 export type BlocksView = NonNullable<Awaited<ReturnType<typeof blocksView>>>
