@@ -62,7 +62,7 @@ test('the plan of a site with its trees', async ({ page }) => {
   await signIn(page, 'maren')
   await page.goto('/grounds')
   await page.getByRole('link', { name: /Ropewalk School/ }).click()
-  await expect(page.getByLabel('Filter by tag or kind')).toBeVisible()
+  await expect(page.getByLabel('Filter by tag, kind or block')).toBeVisible()
   await check(page, 3, ['Ropewalk School', 'Ash 14', 'Live crown', /\d+ trees/])
   // Chosen trees alone.
   await page.getByLabel('Choose Ash 14', { exact: true }).check()
