@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
+import { sharedBySite } from '@/core/diagnose/examination'
 import { ok, refuse, type Result } from '@/core/problem'
 import { sampleOf } from '@/core/plan/sample'
 import { dateIn } from '@/core/time/calendar'
@@ -56,15 +57,9 @@ async function sharedFindings(
   assessmentIds: readonly string[],
 ): Promise<Pick<FindingRow, 'finding' | 'state'>[]> {
   const each = await Promise.all(assessmentIds.map((a) => findingsOf(sql, a)))
-  return (each[0] ?? []).filter((f) => {
-    const known = FINDING_BY_ID.get(f.finding)
-    return (
-      known &&
-      (known.place === 'site' || known.place === 'soil') &&
-      !known.oneTree &&
-      each.every((rows) => rows.some((r) => r.finding === f.finding && r.state === f.state))
-    )
-  })
+  return sharedBySite(each[0] ?? [], FINDING_BY_ID, {}).filter((f) =>
+    each.every((rows) => rows.some((r) => r.finding === f.finding && r.state === f.state)),
+  )
 }
 
 /**

@@ -1,7 +1,7 @@
 import { z } from 'zod'
+import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { ok, refuse, type Result } from '@/core/problem'
-import { readQuantity } from '@/core/quantity/parse'
 import { addCorrectedAmounts, amountsOf, recordById } from '@/db/queries/record'
 import { enterRecord, refusedToSign } from './ledger/enter'
 import { id, line, typed } from './text'
@@ -89,11 +89,7 @@ async function readAmounts(
   for (const { subjectId, amount } of typedAmounts) {
     const subject = now.find((s) => s.subjectId === subjectId)
     if (!subject) return refuse('unknown', 'amounts', 'This record is not of that tree.')
-    const weighed = subject.kind === 'weight'
-    const value = readQuantity(amount, weighed ? 'mass' : 'volume', 'amounts', {
-      bareUnit: weighed ? 'lb' : subject.method === 'trunk-injection' ? 'mL' : 'fl oz',
-      name: `What ${subject.tag} got`,
-    })
+    const value = readProduct(amount, subject, 'amounts', `What ${subject.tag} got`)
     if (!value.ok) return value
     const { si } = value.value
     if (si < 0)

@@ -1,11 +1,10 @@
 import { z } from 'zod'
 import {
-  AGAIN,
   answersOf,
   compare,
   compareTold,
   isTold,
-  PULL_THEM,
+  promisedAgain,
   type Compared,
   type Expectation,
 } from '@/core/respond/compare'
@@ -98,16 +97,8 @@ export const enterResultVerb = verb({
       at,
       by: person.id,
     })
-    // What is still there is fetched today, and counted again; what is looked at again is promised as many days on.
     const { expectation, what } = check
-    const afterDays =
-      input.nextStep === PULL_THEM
-        ? 0
-        : input.nextStep === AGAIN
-          ? isTold(expectation)
-            ? expectation.againDays
-            : expectation.watch?.againDays
-          : undefined
+    const afterDays = promisedAgain(input.nextStep, expectation)
     if (afterDays !== undefined)
       await promiseChecks(
         { sql, person },

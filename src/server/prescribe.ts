@@ -15,11 +15,12 @@ import type { UseRow } from '@/db/queries/card'
 import { jobOfDay } from '@/db/queries/job'
 import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/prescription'
 import { restage, treesForChange } from '@/db/queries/tree'
-import { refusedByLimits, useOnShelf } from './groundLimits'
+import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
 import { id, typed } from './text'
 import { cardSource, dayFor, gateOf, readingSource, treesAtHand, type TreeAtHand } from './treesAtHand'
+import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
 
 /** A reading older than this is measured again before a dose rests on it. */

@@ -15,11 +15,12 @@ import {
 } from '@/db/queries/occurrence'
 import { restage, treesForChange } from '@/db/queries/tree'
 import type { JobSubjectRow } from '@/db/queries/job'
-import { refusedByLimits, useOnShelf } from './groundLimits'
+import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
 import { id, line } from './text'
 import { gateOf, treesAtHand } from './treesAtHand'
+import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
 
 /** When an occurrence is done and the item is due again by its card, the next one stands from then on. */

@@ -1,10 +1,10 @@
 import { z } from 'zod'
 import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
+import { readProduct } from '@/core/methods/readProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
-import { readQuantity } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
 import { closeGround, jobSubjectsForChange, type JobSubjectRow } from '@/db/queries/job'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
@@ -154,11 +154,7 @@ function readPress(subject: JobSubjectRow, p: Press): Result<Omit<StepEvent, 'at
   const base = { id: p.eventId, kind: p.kind }
   switch (p.kind) {
     case 'give-up': {
-      const weighed = subject.plan.kind === 'weight'
-      const left = readQuantity(p.left ?? '0', weighed ? 'mass' : 'volume', 'left', {
-        bareUnit: weighed ? 'lb' : subject.method === 'trunk-injection' ? 'mL' : 'fl oz',
-        name: 'What is left',
-      })
+      const left = readProduct(p.left ?? '0', subject.plan, 'left', 'What is left')
       return left.ok ? ok({ ...base, reason: p.reason ?? '', left: left.value.si }) : left
     }
     case 'move':

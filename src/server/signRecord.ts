@@ -137,6 +137,8 @@ export const signRecordVerb = verb({
         return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
     }
 
+    /** Where all trees of it are in one. */
+    const block = subjects.every((s) => s.block === one.block) ? one.block : null
     const job = (await jobById(sql, one.jobId))!
     const day = dateIn(one.timeZone, now)
     const starts = worked.flatMap((w) => w.steps.map(begunAt)).filter((t): t is number => t !== null)
@@ -192,7 +194,7 @@ export const signRecordVerb = verb({
           place: {
             site: job.siteName,
             town: person.town,
-            ...(one.block !== null && subjects.every((s) => s.block === one.block) && { block: one.block }),
+            ...(block !== null && { block }),
           },
           target: causeName(one.cause),
           method: one.method,
@@ -239,9 +241,8 @@ export const signRecordVerb = verb({
       context.afterwards,
     )
     // A block is looked at by sample afterwards too; only what must all come back is counted at every tree.
-    const block = one.block !== null && subjects.every((s) => s.block === one.block)
     const looked = new Set(
-      (block ? spreadOver(subjects, leastLooked(subjects.length)) : subjects).map((s) => s.id),
+      (block !== null ? spreadOver(subjects, leastLooked(subjects.length)) : subjects).map((s) => s.id),
     )
     for (const w of worked) {
       const { subject, outcome } = w

@@ -10,6 +10,7 @@ import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord } from '@/server/ledger/body'
 import {
   closePool,
+  typedRecord,
   decideAsh,
   done,
   makeFirm,
@@ -184,16 +185,7 @@ test('a correction of an amount counts toward the limit, and the first entry sta
   for (const s of await rows((sql) => stepsOfSubjects(sql, [subject.id])))
     await done(tech(1), 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
   const { recordId } = await done<{ recordId: string }>(lead(2), 'sign-record', {
-    id: uuidv7(),
-    jobSubjectIds: [subject.id],
-    lot: 'SD2-1',
-    temperature: '70 F',
-    wind: '5 mph',
-    windFrom: 'SW',
-    sky: 'clear',
-    soil: 'moist',
-    notices: 'owner told',
-    deviations: null,
+    ...typedRecord([subject.id], 'SD2-1'),
   })
   const used = async () =>
     (await rows((sql) => groundUse(sql, firm.site, '2026'))).find((u) => u.applied > 0)!

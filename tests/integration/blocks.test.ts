@@ -9,7 +9,7 @@ import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord, type Application } from '@/server/ledger/body'
 import { CARDS } from '../../demo/cards'
-import { closePool, done, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
+import { typedRecord, closePool, done, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
 
 /** A bank of apples looked at by sample, covered as one, recorded by itself, and due again by its card. */
 let firm: TestFirm
@@ -87,16 +87,7 @@ async function runAll(jobId: string, days: number): Promise<string> {
     firm.person('crew lead', at(days, 120)),
     'sign-record',
     {
-      id: uuidv7(),
-      jobSubjectIds: ids,
-      lot: 'CP4-6000',
-      temperature: '70 F',
-      wind: '5 mph',
-      windFrom: 'SW',
-      sky: 'clear',
-      soil: 'moist',
-      notices: 'press house told',
-      deviations: null,
+      ...typedRecord(ids, 'CP4-6000'),
       accepted: ['wind', 'temperature'],
     },
   )

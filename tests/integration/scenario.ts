@@ -219,18 +219,23 @@ export async function stepPorts(firm: TestFirm, portIds: string[], kinds: string
       })
 }
 
-/** What is typed to sign a record. */
-export const recordInput = (jobSubjectId: string, counted: number) => ({
+/** What is typed to sign a record of trees. */
+export const typedRecord = (jobSubjectIds: string[], lot: string) => ({
   id: uuidv7(),
-  jobSubjectIds: [jobSubjectId],
-  lot: 'LOT-1',
+  jobSubjectIds,
+  lot,
   temperature: '70 F',
   wind: '5 mph',
   windFrom: 'SW',
   sky: 'clear',
   soil: 'moist',
-  counted,
   notices: 'office told',
+})
+
+/** What is typed to sign the record of one injected tree. */
+export const recordInput = (jobSubjectId: string, counted: number) => ({
+  ...typedRecord([jobSubjectId], 'LOT-1'),
+  counted,
 })
 
 /** An ash with the crew whose ports are all empty and out again: what is left is the record. */

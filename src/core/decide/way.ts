@@ -1,18 +1,9 @@
 import type { PutOnMethod } from '../card/card'
-
-/** Methods that put something on and have a bench. */
-const PUT_ON = [
-  'trunk-injection',
-  'soil-drench',
-  'soil-injection',
-  'bark-spray',
-  'crown-spray',
-  'feed',
-] as const satisfies readonly PutOnMethod[]
+import { PUT_ON_METHODS } from '../card/format'
 
 /** The ways of working of the trade: those that put something on, and the work without a bottle. */
 export const WAY_METHODS = [
-  ...PUT_ON,
+  ...PUT_ON_METHODS,
   'collar',
   'trenches',
   'water',
@@ -52,7 +43,7 @@ export interface Way {
 
 /** True when a bench of this product carries the method; the others are done by hand and kept on paper. */
 export function hasBench(method: WayMethod): method is PutOnMethod {
-  return (PUT_ON as readonly string[]).includes(method)
+  return (PUT_ON_METHODS as readonly string[]).includes(method)
 }
 
 const RANK: Record<HowWell, number> = {

@@ -60,11 +60,11 @@ export interface Noted {
 }
 
 /** What the trees of a site share with the one examined last: its findings of site and soil, those not looked at here. */
-export function sharedBySite(
-  noted: readonly Noted[],
+export function sharedBySite<N extends Noted>(
+  noted: readonly N[],
   findings: ReadonlyMap<string, Finding>,
   seen: Seen,
-): Noted[] {
+): N[] {
   return noted.filter(({ finding }) => {
     const f = findings.get(finding)
     return f && (f.place === 'site' || f.place === 'soil') && !f.oneTree && !seen[finding]

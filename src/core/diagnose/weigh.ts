@@ -9,6 +9,8 @@ export const ELSE_PRIOR = 0.06
 const ELSE_CHANCE = 0.16
 /** A tree that nothing is wrong with; it is not among what is weighed, and can be signed beside it. */
 export const HEALTHY = 'healthy'
+/** What is signed beside the almanac's causes; it has no entry of its own. */
+export const BESIDE: readonly string[] = [SOMETHING_ELSE, HEALTHY]
 /** House guess: of the trees that are walked, so many have nothing that calls for work. */
 const HEALTHY_PRIOR = 0.3
 
@@ -68,7 +70,12 @@ const written = (there: number) => there * (1 - MISTAKE) + (1 - there) * MISTAKE
 
 /** Log of the likelihood that one observation has under a cause. `not-looked` has none. */
 function logLikelihood(finding: Finding, state: FindingState, cause: Cause | null): number {
-  const there = written(chanceThere(finding, cause))
+  return logAt(chanceThere(finding, cause), state)
+}
+
+/** The same where the finding is there with a given chance. */
+function logAt(chance: number, state: FindingState): number {
+  const there = written(chance)
   if (state === 'there') return Math.log(there)
   if (state === 'not-there') return Math.log(1 - there)
   if (state === 'unsure') return UNSURE * Math.log(there)
@@ -92,6 +99,13 @@ function candidates(input: WeighInput): Candidate[] {
     }),
     { cause: null, logPrior: Math.log(ELSE_PRIOR), outOfSeason: false },
   ]
+}
+
+/** Log of prior and likelihood of everything observed, for each candidate. */
+function evidenceOf(all: readonly Candidate[], looks: ReturnType<typeof observed>): number[] {
+  return all.map(
+    (c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0),
+  )
 }
 
 function normalise(logs: number[]): number[] {
@@ -165,15 +179,9 @@ export function weigh(input: WeighInput): Weighed[] {
  */
 export function healthyChance(input: WeighInput): number {
   const looks = observed(input)
-  const logs = candidates(input).map(
-    (c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0),
-  )
+  const logs = evidenceOf(candidates(input), looks)
   // The priors of the candidates need not sum to one: out of season some are less than their share.
-  const healthy = looks.reduce((s, o) => {
-    const there = written(o.finding.background)
-    const by = { there: Math.log(there), 'not-there': Math.log(1 - there), unsure: UNSURE * Math.log(there) }
-    return s + (o.state === 'not-looked' ? 0 : by[o.state])
-  }, Math.log(HEALTHY_PRIOR))
+  const healthy = looks.reduce((s, o) => s + logAt(o.finding.background, o.state), Math.log(HEALTHY_PRIOR))
   return normalise([healthy, ...logs.map((l) => l + Math.log(1 - HEALTHY_PRIOR))])[0]!
 }
 
@@ -210,9 +218,7 @@ const entropy = (p: number[]) => p.reduce((h, x) => (x > 0 ? h - x * Math.log2(x
 export function nextChecks(input: WeighInput, most = 5, by: 'perMinute' | 'gain' = 'perMinute'): Check[] {
   const all = candidates(input)
   const looks = observed(input)
-  const logs = all.map(
-    (c) => c.logPrior + looks.reduce((s, o) => s + logLikelihood(o.finding, o.state, c.cause), 0),
-  )
+  const logs = evidenceOf(all, looks)
   const now = normalise(logs)
   const before = entropy(now)
   const relevant = new Set(all.flatMap((c) => (c.cause ? Object.keys(c.cause.findings) : [])))

@@ -11,8 +11,8 @@ const years = (n: number) => (n === 1 ? 'one year' : `${n} years`)
 
 /**
  * The order in which ways are offered, by house rule: what lasts before what is repeated, what opens no wood before what does,
- * what counts to no limit of the ground before what does, a slow feed before a quick one; against a borer that girdles, what is fast before all. Each with its
- * reasons in words.
+ * what counts to no limit of the ground before what does, a slow feed before a quick one; against a borer that girdles, what
+ * is fast before all. Each with its reasons in words.
  *
  * @example merit(soilDrench).reasons // ['holds 5 years', 'no wound', 'counts toward the yearly limit of the ground']
  */

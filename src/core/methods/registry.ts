@@ -9,6 +9,13 @@ import { planDrench } from './soil-drench/plan'
 import { planSoilInjection } from './soil-injection/plan'
 import { planTrunkInjection } from './trunk-injection/plan'
 
+/** After how many days a use goes on again, and how often a year at most. */
+export interface Repeats {
+  least: number
+  most: number
+  mostTimes?: number
+}
+
 /** The parts of one method. A method is one folder; what it lacks, the compiler says here. */
 export interface Method<M extends PutOnMethod> {
   /** What a person says of each tree beside its reading, before it can be planned. */
@@ -19,7 +26,7 @@ export interface Method<M extends PutOnMethod> {
   /** Something is put into the ground or drips on it: the card's distance to water holds. */
   onGround: boolean
   /** After how many days it is done again, and how often a year at most; null where the card does not say. */
-  repeats: (use: UseOf<M>) => { least: number; most: number; mostTimes?: number } | null
+  repeats: (use: UseOf<M>) => Repeats | null
   /** For how many days the tree is not treated again for the same cause by anything; 0 where the card gives only days between. */
   atWorkDays: (use: UseOf<M>) => number
 }

@@ -8,7 +8,7 @@ const tree = (n: number, part: Partial<BlockTree> = {}): BlockTree => ({
   open: false,
   ...part,
 })
-const scab = { cause: 'apple-scab', action: 'care' as const, on: '2026-06-08' }
+const scab = { cause: 'apple-scab', action: 'care' as const, on: '2026-06-08', bySample: false }
 /** A block of `trees`, the first `looked` of them signed alike. */
 const block = (trees: number, looked: number, signed = scab) =>
   Array.from({ length: trees }, (_, i) => tree(i + 1, { signed: i < looked ? signed : null }))
@@ -58,4 +58,18 @@ test('a few of a row stand evenly over it', () => {
   expect(spreadOver([1, 2, 3, 4, 5, 6, 7], 4)).toEqual([1, 2, 4, 6])
   expect(spreadOver([1, 2], 4)).toEqual([1, 2])
   expect(spreadOver([], 4)).toEqual([])
+})
+
+test('trees that were signed with the others were not looked at, and are not signed again', () => {
+  const trees = block(40, 4)
+  for (const tree of trees.slice(4, 38)) tree.signed = { ...scab, bySample: true }
+  const r = sampleOf(trees, today)
+  if (!r.ok) throw new Error(r.problem.message)
+  expect([r.value.looked.length, r.value.rest.length]).toEqual([4, 2])
+  // They do not make a sample of their own either.
+  for (const tree of trees.slice(0, 4)) tree.signed = null
+  expect(sampleOf(trees, today)).toMatchObject({
+    ok: false,
+    problem: { message: expect.stringMatching(/^0 of 40/) },
+  })
 })

@@ -14,8 +14,8 @@ const AGREE = 0.8
 export interface BlockTree {
   id: string
   tag: string
-  /** The newest cause with what was decided on it; null before. Calendar date. */
-  signed: { cause: string; action: Action; on: string } | null
+  /** The newest cause with what was decided on it, and whether that rests on other trees; null before. Calendar date. */
+  signed: { cause: string; action: Action; on: string; bySample: boolean } | null
   /** An examination is open: somebody is looking at it. */
   open: boolean
 }
@@ -43,7 +43,9 @@ export function leastLooked(trees: number): number {
  */
 export function sampleOf(trees: readonly BlockTree[], today: string): Result<Sampled> {
   const no = (message: string) => refuse('not-allowed', 'block', message)
-  const looked = trees.filter((t) => t.signed && daysBetween(t.signed.on, today) <= SAMPLE_DAYS)
+  const fresh = trees.filter((t) => t.signed && daysBetween(t.signed.on, today) <= SAMPLE_DAYS)
+  // What was signed with others says nothing of its own.
+  const looked = fresh.filter((t) => !t.signed!.bySample)
   const counts = new Map<string, BlockTree[]>()
   for (const tree of looked) {
     const key = `${tree.signed!.cause} ${tree.signed!.action}`
@@ -59,7 +61,7 @@ export function sampleOf(trees: readonly BlockTree[], today: string): Result<Sam
     return no(
       `Only ${most.length} of the ${looked.length} trees that were looked at show the same; at least four in five must. Examine the block tree by tree.`,
     )
-  const others = trees.filter((t) => !looked.includes(t))
+  const others = trees.filter((t) => !fresh.includes(t))
   const rest = others.filter((t) => !t.open)
   if (rest.length === 0) return no('Every tree of this block is signed already.')
   const { cause, action } = most[0]!.signed!

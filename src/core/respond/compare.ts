@@ -145,3 +145,14 @@ export function sentBack(nextStep: string): 'examine' | 'decide' | null {
   if (nextStep === REOPEN || nextStep === EXAMINE_AGAIN) return 'examine'
   return [DECIDE_ANEW, 'change method', 'repeat'].includes(nextStep) ? 'decide' : null
 }
+
+/**
+ * After how many days a check is promised again by the way on that was chosen; undefined where it is not. What is still there
+ * is fetched today, what is looked at again comes as many days on as it was promised for.
+ * @example promisedAgain('go and pull them', { kind: 'all-back', … }) // 0
+ */
+export function promisedAgain(nextStep: string, e: Expectation): number | undefined {
+  if (nextStep === PULL_THEM) return 0
+  if (nextStep !== AGAIN) return undefined
+  return isTold(e) ? e.againDays : e.watch?.againDays
+}

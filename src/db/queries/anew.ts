@@ -8,6 +8,7 @@ import { useBody } from './card'
 /** Work with the crew, with what its dose rests on and what is known now. */
 export interface RestsRow {
   id: string
+  treeId: string
   anew: Anew | null
   host: string
   readingId: string
@@ -15,17 +16,13 @@ export interface RestsRow {
   version: number
   newestVersion: number
   use: UseOf<PutOnMethod>
-  newest: { id: string; stemsM: Length[] } | null
 }
 
 /** Work with the crew on a tree, or by a card. */
 export async function restsOf(sql: FirmSql, of: { treeId: string } | { code: string }): Promise<RestsRow[]> {
   return sql<RestsRow[]>`
-    select x.id, x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
-      (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use,
-      (select jsonb_build_object('id', r.id, 'stemsM', r.stems_m) from stem_reading r where r.firm_id = x.firm_id and r.tree_id = x.tree_id
-        and not exists (select 1 from reading_struck k where k.firm_id = r.firm_id and k.reading_id = r.id)
-        order by r.read_at desc, r.id desc limit 1) as newest
+    select x.id, x.tree_id as "treeId", x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
+      (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use
     from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
       join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
       join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id

@@ -417,6 +417,10 @@ export async function listingsOfTrees(sql: FirmSql, ids: string[]): Promise<Map<
   return new Map(ids.map((id) => [id, [id, ...rows.filter((r) => r.into === id).map((r) => r.id)]]))
 }
 
+/** A tree `t` that waits for a prescription: decided to treat, or to care for, of which products may be part. */
+export const toPrescribe = (sql: FirmSql) => sql`(t.stage = 'prescribe' or (t.stage = 'otherwise' and
+      (select c.action from decision c where c.firm_id = t.firm_id and c.tree_id = t.id order by c.signed_at desc, c.id desc limit 1) = 'care'))`
+
 /**
  * Trees of a site that wait for a prescription: those decided to treat, and those decided to care for, of which products may
  * be part. By tag.
@@ -429,7 +433,6 @@ export async function treesToPrescribe(
 ): Promise<TreeRow[]> {
   return sql<TreeRow[]>`
     select ${columns(sql)} from ${sources(sql)}
-    where t.site_id = ${siteId} and t.status = 'standing' ${block === null ? sql`` : sql`and t.block = ${block}`} and (t.stage = 'prescribe' or (t.stage = 'otherwise' and
-      (select c.action from decision c where c.firm_id = t.firm_id and c.tree_id = t.id order by c.signed_at desc, c.id desc limit 1) = 'care'))
+    where t.site_id = ${siteId} and t.status = 'standing' ${block === null ? sql`` : sql`and t.block = ${block}`} and ${toPrescribe(sql)}
     order by t.tag, t.id limit ${limit}`
 }

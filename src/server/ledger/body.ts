@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { PUT_ON_METHODS } from '@/core/card/format'
 import { METHOD_NAME } from '@/core/card/say'
 import type { UnitSystem } from '@/core/quantity/format'
 import { showProduct } from '@/core/methods/showProduct'
@@ -48,15 +49,6 @@ const Subject = z.object({
   working: z.array(step),
 })
 
-const METHODS = [
-  'trunk-injection',
-  'soil-drench',
-  'soil-injection',
-  'bark-spray',
-  'crown-spray',
-  'feed',
-] as const
-
 const Third = z.object({
   version: z.literal(3),
   applicator: z.object({ name: text, licence: text }),
@@ -68,7 +60,7 @@ const Third = z.object({
     block: text.optional(),
   }),
   target: text,
-  method: z.enum(METHODS),
+  method: z.enum(PUT_ON_METHODS),
   /** What of the method the card says: its hardware, its kind of spray. */
   equipment: text,
   product,
@@ -142,7 +134,7 @@ const Correction = z.object({
         was: volume,
         amount: volume,
         kind: z.enum(['liquid', 'weight']),
-        method: z.enum(METHODS),
+        method: z.enum(PUT_ON_METHODS),
       }),
     )
     .optional(),

@@ -1,7 +1,7 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { showWeight } from '@/core/diagnose/showWeight'
-import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { BESIDE } from '@/core/diagnose/weigh'
 import { METHOD_NAME } from '@/core/card/say'
 import { sayPlan } from '@/core/methods/say'
 import { showGround, type UnitSystem } from '@/core/quantity/format'
@@ -56,9 +56,6 @@ export interface ReadAlready {
 }
 
 /** Everything that happened to a tree, under every listing of it, newest first. */
-/** What is signed beside the almanac's causes; it has no entry of its own. */
-const BESIDE = new Set([SOMETHING_ELSE, HEALTHY])
-
 export async function historyOf(
   { sql, person }: Pick<Reading, 'sql' | 'person'>,
   id: string,
@@ -95,7 +92,7 @@ export async function historyOf(
       title: causeName(d.cause),
       detail: `weighed ${showWeight(d.probability)}${d.overrideReason ? `; ${d.overrideReason}` : ''}`,
       by: d.signedBy,
-      href: BESIDE.has(d.cause) ? undefined : `/almanac/cause/${d.cause}`,
+      href: BESIDE.includes(d.cause) ? undefined : `/almanac/cause/${d.cause}`,
     })),
     ...decisions.map((d): HistoryEntry => ({
       at: d.signedAt.getTime(),

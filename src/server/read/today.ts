@@ -46,7 +46,7 @@ export function todayView() {
       /** Work with the crew whose dose must be worked out again, the first few. */
       anew,
       /** Covers that are due again and stand on no day, the first few. */
-      dueAgain: (await dueAgain(sql, addDays(today, 7), 5)).map((d) => ({ ...d, cause: causeName(d.cause) })),
+      dueAgain: await dueNamed(sql, addDays(today, 7), 5),
       hours,
       trouble,
       dueInAll,
@@ -55,13 +55,16 @@ export function todayView() {
   })
 }
 
+/** Work due again on no day yet, with its cause by name. */
+async function dueNamed(...asked: Parameters<typeof dueAgain>) {
+  return (await dueAgain(...asked)).map((d) => ({ ...d, cause: causeName(d.cause) }))
+}
+
 /** The injection jobs a crew can open: today's, earlier ones left open, and the next two weeks. */
 export function runListView(after: { onDate: string; id: string } | null = null) {
   return reading(async ({ sql, today }) => ({
     today,
-    due: after
-      ? []
-      : (await dueAgain(sql, addDays(today, 14))).map((d) => ({ ...d, cause: causeName(d.cause) })),
+    due: after ? [] : await dueNamed(sql, addDays(today, 14)),
     jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE),
   }))
 }

@@ -29,7 +29,7 @@ import { historyOf } from './history'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { blockedBy } from '@/core/plan/blocked'
-import { causesOf, HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
 import { waysOf } from '@/almanac/ways'
 
@@ -152,8 +152,7 @@ export function weighView(id: string) {
     const { causes, district } = withOwn(shared.own)
     const ofKind = causesOf(shared.tree.host, causes)
     const named = [
-      SOMETHING_ELSE,
-      HEALTHY,
+      ...BESIDE,
       ...ofKind.flatMap((c) => [c.id, ...c.lookAlikes.map((l) => l.cause)]),
       ...diagnoses.flatMap((d) => [d.cause, ...d.weights.map((w) => w.cause)]),
     ]

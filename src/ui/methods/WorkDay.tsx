@@ -1,11 +1,6 @@
 'use client'
 
-/** After how many days a card lets it go on again, and how often a year at most. */
-export interface Repeats {
-  least: number
-  most: number
-  mostTimes?: number
-}
+import type { Repeats } from '@/core/methods/registry'
 
 /** For which day work is handed to the crew, how often it is done where the card says so, and whether people eat of these trees. */
 export function WorkDay({

@@ -37,7 +37,7 @@ const viewOf = (...steps: WorkStep[]) => ({
       id: 't',
       tag: 'Ash 1',
       status: 'open',
-      plan: { kind: 'liquid' as const, method: 'trunk-injection' },
+      plan: { kind: 'liquid' as const, method: 'trunk-injection' as const },
       steps,
     },
   ],

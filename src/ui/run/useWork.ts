@@ -1,7 +1,8 @@
 'use client'
+import type { PutOnMethod } from '@/core/card/card'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
-import { readQuantity } from '@/core/quantity/parse'
+import { readProduct } from '@/core/methods/readProduct'
 import { newId } from '@/ui/fields/newId'
 import { sendVerb } from '@/ui/fields/sendVerb'
 import { firmNow } from '@/ui/shell/firmClock'
@@ -22,7 +23,7 @@ interface Tree {
   id: string
   tag: string
   status: string
-  plan: { kind: 'liquid' | 'weight'; method: string }
+  plan: { kind: 'liquid' | 'weight'; method: PutOnMethod }
   steps: WorkStep[]
 }
 
@@ -192,14 +193,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       setRefused(null)
       const presses: Batch['presses'] = []
       for (const { step, tree, command } of fresh) {
-        const weighed = tree.plan.kind === 'weight'
         const left =
-          command.left === undefined
-            ? null
-            : readQuantity(command.left, weighed ? 'mass' : 'volume', 'left', {
-                bareUnit: weighed ? 'lb' : tree.plan.method === 'trunk-injection' ? 'mL' : 'fl oz',
-                name: 'What is left',
-              })
+          command.left === undefined ? null : readProduct(command.left, tree.plan, 'left', 'What is left')
         if (left && !left.ok) return setRefused({ stepIds: [step.id], problem: left.problem })
         const of = command.kind === 'undo' ? lastStanding(step, all.current) : null
         presses.push({

@@ -6,7 +6,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { PrintButton } from '@/ui/pieces/PrintButton'
+import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
 import { beginRound } from '@/ui/shell/round'
 import { useGo } from '@/ui/shell/useGo'
@@ -16,20 +16,15 @@ export function Blocks({ view }: { view: BlocksView }) {
   const { site, blocks } = view
   return (
     <>
-      <p className="text-small text-ink2">
-        <Link href={`/grounds/${site.id}`} className="underline underline-offset-2">
-          {site.name}
-        </Link>
-      </p>
-      <div className="flex flex-wrap items-end justify-between gap-3">
-        <div>
-          <h1>Blocks of {site.name}</h1>
-          <p className="text-ink2 mt-1">
+      <SiteHeading
+        site={site}
+        title={<>Blocks of {site.name}</>}
+        below={
+          <>
             A bank, a row or a terrace that is looked at by sample, dosed tree by tree and recorded by itself.
-          </p>
-        </div>
-        <PrintButton />
-      </div>
+          </>
+        }
+      />
       {blocks.length === 0 && (
         <Note className="mt-4 max-w-2xl">
           No block yet. Choose trees in the{' '}

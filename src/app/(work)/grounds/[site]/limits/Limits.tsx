@@ -12,7 +12,7 @@ import { LimitBar } from '@/ui/methods/LimitBar'
 import { LimitCurve } from '@/ui/methods/LimitCurve'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { PrintButton } from '@/ui/pieces/PrintButton'
+import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
 import { writtenDate } from '@/ui/when'
 
@@ -24,21 +24,16 @@ export function Limits({ view }: { view: LimitsView }) {
   const untouched = view.grounds.filter((g) => g.applied + g.others + g.planned === 0)
   return (
     <>
-      <p className="text-small text-ink2">
-        <Link href={`/grounds/${site.id}`} className="underline underline-offset-2">
-          {site.name}
-        </Link>
-      </p>
-      <div className="flex flex-wrap items-end justify-between gap-3">
-        <div>
-          <h1>Limits on this ground, {year}</h1>
-          <p className="text-ink2 mt-1">
+      <SiteHeading
+        site={site}
+        title={<>Limits on this ground, {year}</>}
+        below={
+          <>
             {site.areaM2 === null ? 'Its size has not been entered' : shown(site.areaM2, 'acre', units)} ·
             whoever puts it on, it counts
-          </p>
-        </div>
-        <PrintButton />
-      </div>
+          </>
+        }
+      />
       {view.years.length > 1 && (
         <p className="no-print mt-2 flex gap-3">
           <span className="label">Year</span>

@@ -17,7 +17,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { PrintButton } from '@/ui/pieces/PrintButton'
+import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
 import { useGo } from '@/ui/shell/useGo'
 import { Slip } from '@/ui/slip/Slip'
@@ -75,28 +75,25 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
 
   return (
     <>
-      <p className="text-small text-ink2">
-        <Link href={`/grounds/${site.id}`} className="underline underline-offset-2">
-          {site.name}
-        </Link>
-      </p>
-      <div className="flex flex-wrap items-end justify-between gap-3">
-        <div>
-          <h1>
+      <SiteHeading
+        site={site}
+        title={
+          <>
             {cause
               ? `${cause.name}, ${view.block ? `${view.block}, ` : ''}${view.trees.length} ${view.trees.length === 1 ? 'tree' : 'trees'}`
               : 'Nothing to prescribe'}
-          </h1>
-          <p className="text-ink2 mt-1">
+          </>
+        }
+        below={
+          <>
             {group.totals.planned} planned
             {group.rows.length - group.totals.planned > 0 &&
               `, ${group.rows.length - group.totals.planned} not`}{' '}
             · about {sayMinutes(group.totals.minutes)} of work
             {group.totals.water > 0 && ` · ${shown(group.totals.water, 'gal', units, 0)} of water`}
-          </p>
-        </div>
-        <PrintButton />
-      </div>
+          </>
+        }
+      />
       {site.note && <Note className="mt-3">{site.note}</Note>}
       {view.causes.length > 1 && (
         <p className="no-print mt-3 flex flex-wrap gap-x-4">

@@ -10,7 +10,7 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { showWeight } from '@/core/diagnose/showWeight'
-import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { BESIDE } from '@/core/diagnose/weigh'
 import { TreeHeading } from '../TreeHeading'
 import { FollowFields, FOLLOW_FIELDS, followed, type FollowUp } from './FollowFields'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
@@ -110,7 +110,7 @@ export function Decide({ view }: { view: DecideView }) {
         here="decide"
         step="decide"
       />
-      {diagnosis.cause !== SOMETHING_ELSE && diagnosis.cause !== HEALTHY && (
+      {!BESIDE.includes(diagnosis.cause) && (
         <p className="mt-2">
           <Link href={`/almanac/cause/${diagnosis.cause}`} className="underline">
             What the almanac says of it
