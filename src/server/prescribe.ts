@@ -18,6 +18,7 @@ import { restage, treesForChange } from '@/db/queries/tree'
 import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
+import { intoTanks } from './tank'
 import { id, typed } from './text'
 import { cardSource, dayFor, gateOf, readingSource, treesAtHand, type TreeAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
@@ -51,6 +52,8 @@ const Item = z.strictObject({
     .min(1, { error: 'It is done at least once.' })
     .max(60, { error: 'At most sixty times; sign the rest when they come.' })
     .default(1),
+  /** Items with the same number come out of one tank. */
+  tank: z.int().min(1).max(6).nullable().default(null),
   subjects: z
     .array(z.strictObject({ treeId: id('treeId'), decisionId: id('decisionId'), given: Given }))
     .min(1, { error: 'Choose at least one tree.' })
@@ -144,7 +147,7 @@ export const handToCrewVerb = verb({
       })
     }
 
-    const items: (NewItem & { row: UseRow })[] = []
+    const each: (NewItem & { row: UseRow })[] = []
     for (const item of input.items) {
       const row = await useOnShelf(context, item.useId)
       if (!row.ok) return row
@@ -158,18 +161,26 @@ export const handToCrewVerb = verb({
         planned.push({ id: uuidv7(), treeId, decisionId, readingId: hand.reading!.id, ...plan.value })
         hands.set(treeId, withItem(hand, row.value, plan.value.plan, input.onDate))
       }
-      items.push({
+      each.push({
         id: uuidv7(),
         occurrenceId: uuidv7(),
         method: row.value.use.method,
         useId: row.value.id,
         times: item.times,
+        tank: null,
         dueFrom: input.onDate,
         dueTo: input.onDate,
         subjects: planned,
         row: row.value,
       })
     }
+    const tanks = intoTanks(
+      each,
+      input.items.map((i) => i.tank),
+      person.units,
+    )
+    if (!tanks.ok) return tanks
+    const items = tanks.value
     const over = await refusedByLimits(context, site, input.onDate, items)
     if (over) return over
 

@@ -17,6 +17,7 @@ import {
   jobById,
   jobSubjects,
   jobSubjectsForChange,
+  tankMates,
   type JobSubjectRow,
 } from '@/db/queries/job'
 import { readingById } from '@/db/queries/reading'
@@ -32,13 +33,20 @@ import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
-const Input = z.strictObject({
+/** One product: a record of its own. */
+const Part = z.strictObject({
   id: id(),
   jobSubjectIds: z
     .array(id('jobSubjectId'))
     .min(1, { error: 'Choose at least one tree to sign for.' })
     .max(400),
   lot: line('Lot', 60),
+})
+type Part = z.output<typeof Part>
+
+const Input = Part.extend({
+  /** What else came out of the same tank, signed with it: a record each. */
+  also: z.array(Part).max(5).default([]),
   temperature: typed('Temperature', 100),
   wind: typed('Wind', 100),
   windFrom: z.enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']),
@@ -61,7 +69,7 @@ const Input = z.strictObject({
 })
 
 /**
- * Signs the record of one application: what was put on by one method from one lot, at one or many trees of a job, only when
+ * Signs the record of one application, and of what else came out of its tank: what was put on by one method from one lot, at one or many trees of a job, only when
  * nothing is left to be done or counted at any of them. The body is written here, under a hold on the trees' work, from what
  * was prescribed and from everything that was done; it closes the trees in the job and puts the promised checks into the
  * calendar. A tree that got less than its label's least goes back to the arborist.
@@ -72,205 +80,236 @@ export const signRecordVerb = verb({
   makes: (i) => i.id,
   input: Input,
   run: async (context, input): Promise<Result<{ recordId: string }>> => {
-    const { sql, person, now, today } = context
-    const ids = [...new Set(input.jobSubjectIds)]
+    const { sql, person, today } = context
+    const parts = [input, ...input.also]
+    const ids = [...new Set(parts.flatMap((p) => p.jobSubjectIds))]
     const found = await jobSubjects(sql, ids)
     await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
     const subjects = await jobSubjectsForChange(sql, ids)
-    const one = subjects[0]
-    if (!one || subjects.length < ids.length)
+    if (subjects.length < ids.length)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    if (subjects.some((s) => s.jobId !== one.jobId || s.useId !== one.useId || s.cause !== one.cause))
+    if (
+      parts.reduce((n, p) => n + new Set(p.jobSubjectIds).size, 0) > ids.length ||
+      (parts.length > 1 && new Set(subjects.map((s) => s.tank ?? s.id)).size > 1)
+    )
       return refuse(
         'not-allowed',
-        'jobSubjectIds',
-        'A record is of one product put on by one method for one cause; sign the others by themselves.',
-      )
-    const recorded = subjects.find((s) => s.status === 'recorded')
-    if (recorded)
-      return refuse(
-        'conflict',
-        'jobSubjectId',
-        `${subjects.length > 1 ? recorded.tag : 'This tree'} is signed and recorded already. Load the page again to open its record; a mistake is put right by a correction.`,
+        'also',
+        'Only what came out of one tank is signed together; sign the others by themselves.',
       )
     const refused = refusedToSign(person, today)
     if (refused) return refused
-
-    const worked: Worked[] = []
-    const stops: string[] = []
-    for (const subject of subjects) {
-      const steps = (await stepsNow(context, subject.id)).map((s) => s.state)
-      const done = workedAt(subject, steps, person.units)
-      if (!done.ok) return named(subject, subjects.length, done)
-      // What is in a tree is recorded, whatever was decided since; nothing is begun or called treated on it.
-      const stopped = await whyStopped(sql, subject)
-      if (stopped && !stopped.ok) {
-        if (steps.every((s) => begunAt(s) === null)) return named(subject, subjects.length, stopped)
-        stops.push(stopped.problem.message)
-      }
-      worked.push(done.value)
+    for (const [n, part] of parts.entries()) {
+      const own = subjects.filter((s) => part.jobSubjectIds.includes(s.id))
+      const signed = await signOne(context, input, part, own)
+      if (!signed.ok)
+        return n > 0 && signed.problem.field === 'lot'
+          ? { ok: false, problem: { ...signed.problem, field: `also[${n - 1}].lot` } }
+          : signed
     }
-    const superseded = await supersededCard(sql, one)
-    if (superseded && (person.role !== 'arborist' || (input.deviations ?? '').length < 8))
-      return refuse(
-        'not-allowed',
-        'label',
-        `${superseded} The arborist signs this record and writes under “otherwise than planned” how the new card bears on it.`,
-      )
-    const set = worked.flatMap((w) => w.steps).filter((s) => s.kind === 'port' && s.startedAt !== null).length
-    const counts = one.method === 'trunk-injection'
-    if (counts && input.counted === null)
-      return refuse('missing', 'counted', 'Type how many empties you counted in.')
-    if (counts && input.counted !== set)
-      return refuse(
-        'conflict',
-        'counted',
-        `You counted ${input.counted} empties, but ${set} were set. Find the difference before you sign.`,
-      )
-    const lot = await lotOnShelf(context, one, input.lot)
-    if (!lot.ok) return lot
-    const weather = readWeather(context, one.timeZone, input)
-    if (!weather.ok) return weather
-    for (const outcome of ['not treated', 'partly treated'] as const) {
-      const less = worked.filter((w) => w.outcome === outcome)
-      if (less.length > 0 && !input.accepted.includes(outcome))
-        return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
-    }
-
-    /** Where all trees of it are in one. */
-    const block = subjects.every((s) => s.block === one.block) ? one.block : null
-    const job = (await jobById(sql, one.jobId))!
-    const day = dateIn(one.timeZone, now)
-    const starts = worked.flatMap((w) => w.steps.map(begunAt)).filter((t): t is number => t !== null)
-    const startedAt = starts.length > 0 ? new Date(Math.min(...starts)) : now
-    const treated = worked.some((w) => w.outcome !== 'not treated')
-    const readings = new Map(
-      await Promise.all(subjects.map(async (s) => [s.id, await readingById(sql, s.readingId)] as const)),
-    )
-    const applicationId = uuidv7()
-    const { product } = one
-    await addApplication(sql, {
-      id: applicationId,
-      firmId: person.firmId,
-      jobId: one.jobId,
-      siteId: one.siteId,
-      method: one.method,
-      useId: one.useId,
-      lot: lot.value,
-      startedAt,
-      endedAt: now,
-      signedAt: now,
-      signedBy: person.id,
-      subjects: worked.map(({ subject, applied, outcome }) => {
-        const activeKg = activeOf(subject.plan, applied)
-        return {
-          subjectId: subject.subjectId,
-          jobSubjectId: subject.id,
-          treeId: subject.treeId,
-          onDate: day,
-          amount: applied,
-          outcome,
-          active: activeKg === null ? null : (product.actives[0]?.name ?? null),
-          activeKg,
-        }
-      }),
-    })
-    await enterRecord(
-      sql,
-      {
-        id: input.id,
-        firmId: person.firmId,
-        kind: 'application',
-        corrects: null,
-        treeId: subjects.length === 1 ? one.treeId : null,
-        siteId: one.siteId,
-        applicationId,
-        signedAt: now,
-        signedBy: person.id,
-        body: {
-          version: 3,
-          applicator: { name: person.name, licence: person.licence! },
-          firm: person.firmName,
-          place: {
-            site: job.siteName,
-            town: person.town,
-            ...(block !== null && { block }),
-          },
-          target: causeName(one.cause),
-          method: one.method,
-          equipment: sayEquipment(one.use),
-          product: {
-            name: product.name,
-            registration: product.registration ?? 'house card',
-            code: product.code,
-            card: `${product.code} v${product.version}`,
-            lot: lot.value,
-            actives: product.actives,
-          },
-          rate: sayRate(one.plan.choice),
-          kind: one.plan.kind,
-          subjects: worked.map((w) => {
-            const reading = readings.get(w.subject.id)
-            return entryOf(
-              w,
-              reading ? dateIn(w.subject.timeZone, reading.readAt) : null,
-              [...w.deviations, ...stops, ...(superseded ? [superseded] : [])],
-              person.units,
-            )
-          }),
-          hole: one.use.method === 'trunk-injection' ? one.use.terms.hole : null,
-          startedAt: startedAt.toISOString(),
-          endedAt: now.toISOString(),
-          countedIn: counts ? input.counted : null,
-          weather: {
-            ...weather.value,
-            windFrom: input.windFrom,
-            sky: input.sky,
-            soil: input.soil,
-            typed: { temperature: input.temperature, wind: input.wind },
-          },
-          // Nothing was opened where nothing went on.
-          reentryUntil:
-            treated && one.use.reentryHours > 0
-              ? new Date(now.getTime() + one.use.reentryHours * 3_600_000).toISOString()
-              : null,
-          notices: input.notices,
-          deviationWords: input.deviations,
-        },
-      },
-      context.afterwards,
-    )
-    // A block is looked at by sample afterwards too; only what must all come back is counted at every tree.
-    const looked = new Set(
-      (block !== null ? spreadOver(subjects, leastLooked(subjects.length)) : subjects).map((s) => s.id),
-    )
-    for (const w of worked) {
-      const { subject, outcome } = w
-      await closeJobSubject(sql, subject, CAME[outcome])
-      await promiseChecks(
-        { sql, person },
-        {
-          treeId: subject.treeId,
-          prescriptionId: subject.prescriptionId,
-          on: day,
-          checks: promisedAfter(outcome, subject.checks).filter(
-            (c) => looked.has(subject.id) || c.expectation.kind === 'all-back',
-          ),
-        },
-      )
-      await restage(
-        sql,
-        subject.treeId,
-        outcome === 'treated'
-          ? null
-          : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
-      )
-    }
-    for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
-      await dueNext(context, { occurrenceId, use: one.use }, day)
     return ok({ recordId: input.id })
   },
 })
+
+/** The record of one product at its trees, which are held. */
+async function signOne(
+  context: Context,
+  input: z.output<typeof Input>,
+  part: Part,
+  subjects: readonly JobSubjectRow[],
+): Promise<Result<null>> {
+  const { sql, person, now } = context
+  const one = subjects[0]!
+  if (subjects.some((s) => s.jobId !== one.jobId || s.useId !== one.useId || s.cause !== one.cause))
+    return refuse(
+      'not-allowed',
+      'jobSubjectIds',
+      'A record is of one product put on by one method for one cause; sign the others by themselves.',
+    )
+  const recorded = subjects.find((s) => s.status === 'recorded')
+  if (recorded)
+    return refuse(
+      'conflict',
+      'jobSubjectId',
+      `${subjects.length > 1 ? recorded.tag : 'This tree'} is signed and recorded already. Load the page again to open its record; a mistake is put right by a correction.`,
+    )
+
+  const worked: Worked[] = []
+  const stops: string[] = []
+  for (const subject of subjects) {
+    const steps = (await stepsNow(context, subject.id)).map((s) => s.state)
+    const done = workedAt(subject, steps, person.units)
+    if (!done.ok) return named(subject, subjects.length, done)
+    // What is in a tree is recorded, whatever was decided since; nothing is begun or called treated on it.
+    const stopped = await whyStopped(sql, subject)
+    if (stopped && !stopped.ok) {
+      if (steps.every((s) => begunAt(s) === null)) return named(subject, subjects.length, stopped)
+      stops.push(stopped.problem.message)
+    }
+    worked.push(done.value)
+  }
+  const superseded = await supersededCard(sql, one)
+  if (superseded && (person.role !== 'arborist' || (input.deviations ?? '').length < 8))
+    return refuse(
+      'not-allowed',
+      'label',
+      `${superseded} The arborist signs this record and writes under “otherwise than planned” how the new card bears on it.`,
+    )
+  const set = worked.flatMap((w) => w.steps).filter((s) => s.kind === 'port' && s.startedAt !== null).length
+  const counts = one.method === 'trunk-injection'
+  if (counts && input.counted === null)
+    return refuse('missing', 'counted', 'Type how many empties you counted in.')
+  if (counts && input.counted !== set)
+    return refuse(
+      'conflict',
+      'counted',
+      `You counted ${input.counted} empties, but ${set} were set. Find the difference before you sign.`,
+    )
+  const lot = await lotOnShelf(context, one, part.lot)
+  if (!lot.ok) return lot
+  const weather = readWeather(context, one.timeZone, input)
+  if (!weather.ok) return weather
+  for (const outcome of ['not treated', 'partly treated'] as const) {
+    const less = worked.filter((w) => w.outcome === outcome)
+    if (less.length > 0 && !input.accepted.includes(outcome))
+      return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
+  }
+
+  /** Where all trees of it are in one. */
+  const block = subjects.every((s) => s.block === one.block) ? one.block : null
+  const job = (await jobById(sql, one.jobId))!
+  const day = dateIn(one.timeZone, now)
+  const starts = worked.flatMap((w) => w.steps.map(begunAt)).filter((t): t is number => t !== null)
+  const startedAt = starts.length > 0 ? new Date(Math.min(...starts)) : now
+  const treated = worked.some((w) => w.outcome !== 'not treated')
+  const readings = new Map(
+    await Promise.all(subjects.map(async (s) => [s.id, await readingById(sql, s.readingId)] as const)),
+  )
+  const applicationId = uuidv7()
+  const { product } = one
+  const mates = one.tank === null ? [] : await tankMates(sql, one)
+  await addApplication(sql, {
+    id: applicationId,
+    firmId: person.firmId,
+    jobId: one.jobId,
+    siteId: one.siteId,
+    method: one.method,
+    useId: one.useId,
+    lot: lot.value,
+    startedAt,
+    endedAt: now,
+    signedAt: now,
+    signedBy: person.id,
+    subjects: worked.map(({ subject, applied, outcome }) => {
+      const activeKg = activeOf(subject.plan, applied)
+      return {
+        subjectId: subject.subjectId,
+        jobSubjectId: subject.id,
+        treeId: subject.treeId,
+        onDate: day,
+        amount: applied,
+        outcome,
+        active: activeKg === null ? null : (product.actives[0]?.name ?? null),
+        activeKg,
+      }
+    }),
+  })
+  await enterRecord(
+    sql,
+    {
+      id: part.id,
+      firmId: person.firmId,
+      kind: 'application',
+      corrects: null,
+      treeId: subjects.length === 1 ? one.treeId : null,
+      siteId: one.siteId,
+      applicationId,
+      signedAt: now,
+      signedBy: person.id,
+      body: {
+        version: 3,
+        applicator: { name: person.name, licence: person.licence! },
+        firm: person.firmName,
+        place: {
+          site: job.siteName,
+          town: person.town,
+          ...(block !== null && { block }),
+        },
+        target: causeName(one.cause),
+        method: one.method,
+        ...(mates.length > 0 && { tankWith: mates }),
+        equipment: sayEquipment(one.use),
+        product: {
+          name: product.name,
+          registration: product.registration ?? 'house card',
+          code: product.code,
+          card: `${product.code} v${product.version}`,
+          lot: lot.value,
+          actives: product.actives,
+        },
+        rate: sayRate(one.plan.choice),
+        kind: one.plan.kind,
+        subjects: worked.map((w) => {
+          const reading = readings.get(w.subject.id)
+          return entryOf(
+            w,
+            reading ? dateIn(w.subject.timeZone, reading.readAt) : null,
+            [...w.deviations, ...stops, ...(superseded ? [superseded] : [])],
+            person.units,
+          )
+        }),
+        hole: one.use.method === 'trunk-injection' ? one.use.terms.hole : null,
+        startedAt: startedAt.toISOString(),
+        endedAt: now.toISOString(),
+        countedIn: counts ? input.counted : null,
+        weather: {
+          ...weather.value,
+          windFrom: input.windFrom,
+          sky: input.sky,
+          soil: input.soil,
+          typed: { temperature: input.temperature, wind: input.wind },
+        },
+        // Nothing was opened where nothing went on.
+        reentryUntil:
+          treated && one.use.reentryHours > 0
+            ? new Date(now.getTime() + one.use.reentryHours * 3_600_000).toISOString()
+            : null,
+        notices: input.notices,
+        deviationWords: input.deviations,
+      },
+    },
+    context.afterwards,
+  )
+  // A block is looked at by sample afterwards too; only what must all come back is counted at every tree.
+  const looked = new Set(
+    (block !== null ? spreadOver(subjects, leastLooked(subjects.length)) : subjects).map((s) => s.id),
+  )
+  for (const w of worked) {
+    const { subject, outcome } = w
+    await closeJobSubject(sql, subject, CAME[outcome])
+    await promiseChecks(
+      { sql, person },
+      {
+        treeId: subject.treeId,
+        prescriptionId: subject.prescriptionId,
+        on: day,
+        checks: promisedAfter(outcome, subject.checks).filter(
+          (c) => looked.has(subject.id) || c.expectation.kind === 'all-back',
+        ),
+      },
+    )
+    await restage(
+      sql,
+      subject.treeId,
+      outcome === 'treated'
+        ? null
+        : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
+    )
+  }
+  for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
+    await dueNext(context, { occurrenceId, use: one.use }, day)
+  return ok(null)
+}
 
 const CAME: Record<Outcome, 'done' | 'partly' | 'not treated'> = {
   treated: 'done',

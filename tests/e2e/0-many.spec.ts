@@ -30,7 +30,7 @@ test('the arborist shares the limit out and signs one prescription for many tree
   await page.getByLabel('Way for Hem 03', { exact: true }).selectOption({ label: 'not this year' })
   await page.getByRole('button', { name: 'Sign for 13 trees →' }).click()
   await page.waitForURL(/\/run\//)
-  await expect(page.getByText('1 of 13')).toBeVisible()
+  await expect(page.getByText('1 of 13', { exact: true })).toBeVisible()
 })
 
 test('the crew drenches by hand, without signal in the middle, and signs one record for all', async ({

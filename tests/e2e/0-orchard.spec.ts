@@ -95,7 +95,7 @@ test('the next covers are due by the card, and one is put on its day', async ({ 
   await bankB.getByLabel('Day').fill('2026-06-20')
   await bankB.getByRole('button', { name: 'Put on this day' }).click()
   await page.waitForURL(/\/run\//)
-  await expect(page.getByText('1 of 40')).toBeVisible()
+  await expect(page.getByText('1 of 40', { exact: true })).toBeVisible()
   // The other two may be ended with a reason.
   await page.goto('/run')
   const bankC = page

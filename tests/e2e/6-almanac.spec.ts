@@ -144,7 +144,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
     .setInputFiles({ name: 'bark.png', mimeType: 'image/png', buffer: png })
   const picture = page.getByRole('img', { name: 'Photograph 1 of Ash 12' })
   // Pictures are made small behind everything else.
-  await expect(picture).toBeVisible({ timeout: 20_000 })
+  await expect(picture).toBeVisible({ timeout: 60_000 })
   const kept = await page.request.get((await picture.getAttribute('src'))!)
   expect(kept.headers()['content-type']).toBe('image/jpeg')
   await page

@@ -112,6 +112,12 @@ const SAY: { [M in PutOnMethod]: (terms: TermsOf<M>) => Said[] } = {
       `${t.temperature.least} to ${t.temperature.most}${t.noFreezeHours ? `, no frost for ${t.noFreezeHours} h` : ''}`,
     ],
     ...when(t.strongSun === false, () => ['Sun', 'not in strong sun']),
+    [
+      'Tank',
+      !t.tank
+        ? 'alone; the label says nothing of others'
+        : `with ${t.tank.with === 'any' ? 'others' : t.tank.with.join(', ')}${t.tank.never?.length ? `, never with ${t.tank.never.join(', ')}` : ''}`,
+    ],
   ],
   feed: (t) => [
     ['On the bag', t.analysis],

@@ -5,7 +5,7 @@ import type { Mass, Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import { readGiven, type TypedGiven } from './given'
 import type { DayFacts, SubjectPlan, TreeFacts, UseOf } from './plan'
-import { planSubject } from './registry'
+import { planTogether } from './together'
 
 /** A use that is on the table for a group of trees. */
 export interface GroupUse {
@@ -38,6 +38,8 @@ export interface GroupRow {
   useId: string | null
   plan: SubjectPlan | null
   working: Working
+  /** What comes out of the same tank, by use. */
+  besides: readonly { useId: string; plan: SubjectPlan }[]
   /** `asks` while something is still to be measured; `closed` and `refused` say why. */
   stands: 'planned' | 'left out' | 'asks' | 'closed' | 'refused'
   why: string | null
@@ -48,6 +50,8 @@ export interface GroupQuestion {
   uses: readonly GroupUse[]
   /** The rate of each use, 0 low to 1 high. */
   choices: Readonly<Record<string, number>>
+  /** What shares the tank of one use, by id. */
+  tank?: { of: string; with: readonly string[] } | null
   day: DayFacts & { source: string }
   units: UnitSystem
 }
@@ -59,33 +63,40 @@ export function planRow(tree: GroupTree, chosen: Chosen, q: GroupQuestion): Grou
     useId: chosen.useId,
     plan: null,
     working: [],
+    besides: [],
     ...part,
   })
   const use = q.uses.find((u) => u.id === chosen.useId)
   if (!use) return row({ stands: 'left out', why: null })
-  const closed = tree.closed[use.id] ?? []
+  const mates = q.tank?.of === use.id ? q.uses.filter((u) => q.tank!.with.includes(u.id)) : []
+  const closed = [use, ...mates].flatMap((u) => tree.closed[u.id] ?? [])
   if (closed.length > 0) return row({ stands: 'closed', why: closed.join(' ') })
   const given = readGiven(chosen.given, q.units)
   if (!given.ok) return row({ stands: 'refused', why: given.problem.message })
-  const planned = planSubject({
-    use: use.use,
-    tree: tree.facts,
-    day: q.day,
-    choice: q.choices[use.id] ?? 0,
-    given: given.value,
-    units: q.units,
-    sources: { reading: tree.reading, label: use.source, weather: q.day.source },
-  })
+  const planned = planTogether(
+    {
+      use: use.use,
+      tree: tree.facts,
+      day: q.day,
+      choice: q.choices[use.id] ?? 0,
+      given: given.value,
+      units: q.units,
+      sources: { reading: tree.reading, label: use.source, weather: q.day.source },
+    },
+    mates.map((m) => ({ use: m.use, choice: q.choices[m.id] ?? 0, source: m.source })),
+  )
   if (!planned.ok)
     return row({
       stands: planned.problem.code === 'missing' ? 'asks' : 'refused',
       why: planned.problem.message,
     })
+  const [own, ...besides] = planned.value
   return row({
     stands: 'planned',
     why: null,
-    plan: planned.value.plan as SubjectPlan,
-    working: planned.value.working,
+    plan: own!.plan as SubjectPlan,
+    working: own!.working,
+    besides: besides.map((p, i) => ({ useId: mates[i]!.id, plan: p.plan as SubjectPlan })),
   })
 }
 
@@ -102,15 +113,17 @@ export interface GroupTotals {
 export function totalsOf(rows: readonly GroupRow[]): GroupTotals {
   const byUse: Record<string, { trees: number; product: number; active: Mass }> = {}
   let [planned, minutes, water] = [0, 0, 0]
-  for (const { plan, useId } of rows) {
+  for (const { plan, useId, besides } of rows) {
     if (!plan || useId === null) continue
     planned++
     minutes += plan.minutes
     water += plan.water ?? 0
-    const u = (byUse[useId] ??= { trees: 0, product: 0, active: 0 })
-    u.trees++
-    u.product += plan.product
-    u.active += plan.active ?? 0
+    for (const put of [{ useId, plan }, ...besides]) {
+      const u = (byUse[put.useId] ??= { trees: 0, product: 0, active: 0 })
+      u.trees++
+      u.product += put.plan.product
+      u.active += put.plan.active ?? 0
+    }
   }
   return { planned, minutes, water, byUse }
 }

@@ -152,6 +152,8 @@ export interface JobSubjectRow {
   plan: SubjectPlan
   working: Working
   method: PutOnMethod
+  /** Shared by what comes out of one tank at this tree. */
+  tank: string | null
   useId: string
   product: ProductRow
   use: UseOf<PutOnMethod>
@@ -162,7 +164,7 @@ const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
     t.tag, t.block, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn",
-    x.checks, x.plan, x.working, pi.method, u.id as "useId",
+    x.checks, x.plan, x.working, pi.method, pi.tank, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
     ${useBody(sql)} as use,
     (select r.id from application_subject a join record r on r.firm_id = a.firm_id and r.application_id = a.application_id
@@ -179,6 +181,21 @@ export async function subjectsOfJob(sql: FirmSql, jobId: string): Promise<JobSub
   return sql<
     JobSubjectRow[]
   >`${subjectSelect(sql)} where i.job_id = ${jobId} and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
+}
+
+/** What else comes out of the tank of a tree's item on the same job, by name and registration. */
+export async function tankMates(
+  sql: FirmSql,
+  s: Pick<JobSubjectRow, 'jobId' | 'treeId' | 'tank' | 'useId'>,
+): Promise<string[]> {
+  const rows = await sql<{ said: string }[]>`
+    select distinct c.name || coalesce(', ' || c.registration, '') as said
+    from job_subject i join item_subject x on x.firm_id = i.firm_id and x.id = i.subject_id
+      join prescription_item pi on pi.firm_id = x.firm_id and pi.id = x.item_id
+      join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id
+    where i.job_id = ${s.jobId} and i.tree_id = ${s.treeId} and i.status <> 'withdrawn' and pi.tank = ${s.tank} and u.id <> ${s.useId}
+    order by said`
+  return rows.map((r) => r.said)
 }
 
 /** Trees of a job, by their ids there. */

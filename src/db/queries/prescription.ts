@@ -110,6 +110,8 @@ export interface NewItem {
   useId: string
   /** How often it is done in all. */
   times: number
+  /** Shared by items that come out of one tank; null where it is put on by itself. */
+  tank: string | null
   dueFrom: string
   dueTo: string
   subjects: NewSubject[]
@@ -132,8 +134,8 @@ export async function addPrescription(
   await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
-    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times)
-      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times})`
+    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank)
+      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times}, ${item.tank})`
     await sql`insert into item_subject ${sql(
       item.subjects.map((s) => ({
         id: s.id,

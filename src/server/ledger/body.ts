@@ -61,6 +61,8 @@ const Third = z.object({
   }),
   target: text,
   method: z.enum(PUT_ON_METHODS),
+  /** What else came out of the same tank, by name and registration. */
+  tankWith: z.array(text).optional(),
   /** What of the method the card says: its hardware, its kind of spray. */
   equipment: text,
   product,

@@ -27,9 +27,9 @@ function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
   return groups
 }
 
-/** Trees that are worked and signed together: one product, by one method, for one cause, in one block. */
-const workOf = (s: { useId: string; cause: string; block: string | null }) =>
-  `${s.useId} ${s.cause} ${s.block ?? ''}`
+/** Trees that are worked and signed together: one product, by one method, for one cause, in one block, out of one tank. */
+const workOf = (s: { useId: string; cause: string; block: string | null; tank: string | null }) =>
+  [s.useId, s.cause, s.block ?? '', s.tank ?? ''].join(' ')
 
 /** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
@@ -62,6 +62,7 @@ export function jobView(id: string) {
       method: s.method,
       cause: causeName(s.cause),
       block: s.block,
+      tank: s.tank,
       product: s.product,
       use: s.use,
       lots: (lots.get(s.product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),

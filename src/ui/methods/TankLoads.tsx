@@ -1,6 +1,6 @@
 'use client'
 import { useState, useSyncExternalStore } from 'react'
-import type { PutOnMethod } from '@/core/card/card'
+import type { SubjectPlan } from '@/core/methods/plan'
 import { showProduct } from '@/core/methods/showProduct'
 import { readQuantity } from '@/core/quantity/parse'
 import type { UnitSystem } from '@/core/quantity/format'
@@ -13,16 +13,13 @@ const KEPT = 'elmhorn tank'
 /** What goes into each tank for a whole spray: full loads first, then one part load with its own product. */
 export function TankLoads({
   spray,
-  product,
-  kind,
-  method,
+  products,
   units,
 }: {
   /** m³ in all, product and water together. */
   spray: number
-  product: number
-  kind: 'liquid' | 'weight'
-  method: PutOnMethod
+  /** In the order in which they are added. */
+  products: readonly { name: string; product: number; plan: Pick<SubjectPlan, 'kind' | 'method'> }[]
   units: UnitSystem
 }) {
   // What this device was told last; it is the same truck.
@@ -38,11 +35,19 @@ export function TankLoads({
       ? null
       : readQuantity(tank, 'volume', 'tank', { bareUnit: units === 'us' ? 'gal' : 'L', name: 'The tank' })
   const size = read?.ok && read.value.si > 0 ? read.value.si : null
-  const loads = size === null || spray <= 0 ? null : loadsOf(spray, size, product / spray)
+  const loads = size === null || spray <= 0 ? null : loadsOf(spray, size, 1 / spray)
   const full = loads?.filter((l) => l.volume === size) ?? []
   const part = loads?.find((l) => l.volume !== size)
+  const amounts = (share: number) =>
+    products
+      .map((p) => {
+        const amount = showProduct(p.product * share, p.plan.kind, p.plan.method, units)
+        return products.length > 1 ? `${amount} of ${p.name}` : amount
+      })
+      .join(', then ')
+  // Each load holds its share of all that is sprayed, of every product alike.
   const show = (l: { volume: number; product: number }) =>
-    `${shown(l.volume, 'gal', units)} with ${showProduct(l.product, kind, method, units)}`
+    `${shown(l.volume, 'gal', units)} with ${amounts(l.product)}`
   return (
     <div>
       <Field
@@ -63,8 +68,8 @@ export function TankLoads({
       <p className="mt-1">
         {loads === null || size === null ? (
           <span className="text-ink2 text-small">
-            {shown(spray, 'gal', units)} of spray in all, {showProduct(product, kind, method, units)} of
-            product.
+            {shown(spray, 'gal', units)} of spray in all, {amounts(1)}
+            {products.length > 1 ? '.' : ' of product.'}
           </span>
         ) : (
           <b>

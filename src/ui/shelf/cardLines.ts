@@ -17,6 +17,8 @@ export interface CardLine {
     | 'causes'
     /** Words with semicolons. */
     | 'list'
+    /** Words with semicolons, or any. */
+    | 'any-list'
     /** `apple 14; pear 30`: a name and days. */
     | 'harvest'
     | 'apart'
@@ -275,6 +277,12 @@ const TERM_LINES: Record<PutOnMethod, readonly CardLine[]> = {
     number('noFreezeHours', 'No frost for, hours'),
     line('strongSun', 'Also in strong sun', undefined, { kind: 'yes', start: 'yes' }),
     line('strength', 'Active in it', '2 lb/gal'),
+    line('tank.with', 'May share a tank with', undefined, {
+      kind: 'any-list',
+      hint: 'actives with semicolons between, or any; empty where the label is silent',
+      wide: true,
+    }),
+    line('tank.never', 'Never in a tank with', 'oil; sulfur', { kind: 'list', wide: true }),
   ],
   feed: [
     line('analysis', 'On the bag', '18-6-12'),

@@ -48,6 +48,8 @@ export function valueOfLine(line: CardLine, text: string): unknown {
       return split(text).map(CAUSE.id)
     case 'list':
       return split(text)
+    case 'any-list':
+      return text.trim().toLowerCase() === 'any' ? 'any' : split(text)
     case 'harvest':
       return split(text).map((t) => {
         const [host, harvestDays] = withDays(t)
@@ -97,6 +99,8 @@ export function textOfValue(line: CardLine, value: unknown): string {
       return (value as string[]).map(CAUSE.name).join('; ')
     case 'list':
       return (value as string[]).join('; ')
+    case 'any-list':
+      return value === 'any' ? 'any' : (value as string[]).join('; ')
     case 'harvest':
       return rows()
         .map((r) => `${HOST.name(said(r['host']))} ${said(r['harvestDays'])}`)

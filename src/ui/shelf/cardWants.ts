@@ -4,7 +4,7 @@ import { pathsOf } from './cardText'
 
 /** Lists that stand on one line of the form: whatever is wrong within is told there. */
 const ONE_LINE =
-  /((?:hosts|notOn|targets|foodCrops|apart|protectiveGear|terms\.(?:tiers|water|ports\.rows|put))).*$/
+  /((?:hosts|notOn|targets|foodCrops|apart|protectiveGear|terms\.(?:tiers|water|ports\.rows|put|tank\.with|tank\.never))).*$/
 
 /**
  * The line of the form a problem belongs to: rows of the card are counted without gaps, those of the form keep their number.

@@ -21,6 +21,13 @@ export const crownSpray = z
     temperature: z.strictObject({ least: quantity('temperature'), most: quantity('temperature') }),
     noFreezeHours: z.number().min(0).max(72).optional(),
     strongSun: z.boolean().optional(),
+    /** Actives it may share a tank with, as the label names them, or any; alone where the label is silent. */
+    tank: z
+      .strictObject({
+        with: z.union([z.literal('any'), z.array(words(60)).min(1).max(20)]),
+        never: z.array(words(60)).max(20).optional(),
+      })
+      .optional(),
     strength: rate('mass', 'volume').optional(),
     when: words(300),
   })

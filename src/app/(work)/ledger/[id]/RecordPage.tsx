@@ -146,6 +146,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
     ],
     ['Target', body.target],
     ['Method', `${METHOD_NAME[body.method].toLowerCase()}, ${body.equipment}`],
+    ...(body.tankWith ? [['In one tank with', body.tankWith.join('; ')] as [string, string]] : []),
     [
       'Product',
       `${body.product.name} (${body.product.actives.map((a) => `${a.name} ${a.strength}`).join(', ')})`,

@@ -10,32 +10,38 @@ import type { JobItem, JobTree } from './job'
 
 /** Before anything is poured or sprayed: is the gear on? One answer for all trees of this work. */
 export function BeginWork({
-  item,
+  items,
   trees,
+  ids,
   onBegun,
 }: {
-  item: JobItem
+  /** What is put on, several where they come out of one tank. */
+  items: readonly JobItem[]
   /** Those that are not begun. */
   trees: JobTree[]
+  /** Of all of them, under every item. */
+  ids: string[]
   onBegun: () => void
 }) {
   const { send, busy, problem } = useVerb('begin-work')
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)
   const [closed, setClosed] = useState<string[]>([])
-  const all = item.use.protectiveGear
+  const all = [...new Set(items.flatMap((i) => i.use.protectiveGear))]
+  const cautions = [...new Set(items.flatMap((i) => [i.use.waterCaution, i.use.beeCaution]))]
   return (
     <section aria-label="Begin">
       <p className="text-lead">
-        {METHOD_NAME[item.method]} with <b>{item.product.name}</b> at {trees.length}{' '}
-        {trees.length === 1 ? 'tree' : 'trees'}. Each tree is ticked by its tag as you come to it.
+        {METHOD_NAME[items[0]!.method]} with <b>{items.map((i) => i.product.name).join(' and ')}</b>
+        {items.length > 1 ? ' out of one tank' : ''} at {trees.length} {trees.length === 1 ? 'tree' : 'trees'}
+        . Each tree is ticked by its tag as you come to it.
       </p>
       <div className="mt-3">
         <Gear
           all={all}
           on={gear}
           onChange={setGear}
-          bloom={item.use.neverInBloom ? { looked: noBloom, onLooked: setNoBloom } : null}
+          bloom={items.some((i) => i.use.neverInBloom) ? { looked: noBloom, onLooked: setNoBloom } : null}
         />
       </div>
       {closed.map((words) => (
@@ -50,7 +56,7 @@ export function BeginWork({
         disabled={busy}
         onClick={async () => {
           const done = await send({
-            jobSubjectIds: trees.map((t) => t.id),
+            jobSubjectIds: ids,
             gear: gear.length === all.length,
             noBloom,
           })
@@ -62,7 +68,8 @@ export function BeginWork({
         Gear is on, begin
       </Button>
       <p className="text-small text-ink2 mt-2">
-        {item.use.waterCaution} {item.use.beeCaution} The label in your hand decides.
+        {cautions.join(' ')} {items.length > 1 ? 'The labels' : 'The label'} in your hand decide
+        {items.length > 1 ? '' : 's'}.
       </p>
     </section>
   )

@@ -10,11 +10,14 @@ import type { JobTree } from './job'
 export function HandBack({
   tree,
   rest,
+  withIt,
   onBack,
 }: {
   tree: JobTree
   /** Every tree of this work at which nothing was begun. */
   rest: JobTree[]
+  /** A tree under everything that comes out of the same tank, by id. */
+  withIt: (tree: JobTree) => string[]
   onBack: () => void
 }) {
   const { send, busy, problem } = useVerb('hand-back')
@@ -22,7 +25,7 @@ export function HandBack({
   if (rest.length === 0) return null
   const one = rest.some((t) => t.id === tree.id)
   async function back(trees: JobTree[]) {
-    if ((await send({ jobSubjectIds: trees.map((t) => t.id), words })) !== null) onBack()
+    if ((await send({ jobSubjectIds: trees.flatMap(withIt), words })) !== null) onBack()
   }
   return (
     <details className="no-print mt-4 max-w-xl">

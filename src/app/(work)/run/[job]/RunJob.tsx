@@ -17,10 +17,11 @@ import { fromToday, writtenDate } from '@/ui/when'
 import { BeginWork } from './BeginWork'
 import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
-import { portsOf, type JobTree } from './job'
+import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { PortWork } from './PortWork'
 import { SignRecord } from './SignRecord'
+import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
 import { WholeRow } from './WholeRow'
 
@@ -44,7 +45,12 @@ export function RunJob({ view: first }: { view: JobView }) {
   const tree = trees.find((t) => t.id === treeId) ?? trees[0]
   if (!tree) return <p>Every tree of this job was taken back. Nothing is to be done here.</p>
   const item = view.items.find((i) => i.id === tree.itemId)!
+  const mates = matesOf(view.items, item)
+  const works = worksOf(view.items)
   const ofItem = trees.filter((t) => t.itemId === item.id)
+  const beside = (t: JobTree) => besides(trees, mates, t)
+  const press: Act = (presses) => act(withBesides(presses, beside))
+  const withMates = (own: readonly JobTree[]) => own.flatMap((t) => [t, ...beside(t)])
   const inTrees = trees.reduce((n, t) => n + t.steps.filter((s) => isIn(s.state)).length, 0)
   const hasPorts = trees.some((t) => portsOf(t).length > 0)
   const early = view.job.onDate > view.today
@@ -79,7 +85,7 @@ export function RunJob({ view: first }: { view: JobView }) {
           <p className="text-ink2">
             {item.block !== null && `${item.block} · `}
             {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} ·{' '}
-            {item.product.name} · {tree.gets}
+            {namesOf([item, ...mates])} · {tree.gets}
           </p>
         </div>
         <div className="flex flex-wrap gap-2" aria-live="polite">
@@ -101,12 +107,12 @@ export function RunJob({ view: first }: { view: JobView }) {
       {elsewhere && <ProblemNote problem={refused.problem} />}
       <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
         <section aria-label="Trees of this job" className={shown('trees')}>
-          {view.items.map((i) => (
+          {works.map((i) => (
             <div key={i.id} className="mb-4">
-              {view.items.length > 1 && (
+              {works.length > 1 && (
                 <h2 className="text-base">
                   {i.block !== null && `${i.block}: `}
-                  {METHOD_NAME[i.method]}, {i.product.name}
+                  {METHOD_NAME[i.method]}, {namesOf([i, ...matesOf(view.items, i)])}
                 </h2>
               )}
               <TreeChoice trees={trees.filter((t) => t.itemId === i.id)} chosen={tree.id} onChoose={go} />
@@ -146,22 +152,33 @@ export function RunJob({ view: first }: { view: JobView }) {
               {item.method === 'crown-spray' && (
                 <div className="mb-4 max-w-xl">
                   <TankLoads
-                    {...sprayOf(ofItem.filter((t) => t.status === 'open'))}
-                    kind={tree.plan.kind}
-                    method={item.method}
+                    {...tankOf(
+                      trees.filter((t) => t.status === 'open'),
+                      [item, ...mates],
+                    )}
                     units={view.units}
                   />
                 </div>
               )}
               {unbegun.length > 0 && may('begin-work') && (
-                <BeginWork key={item.id} item={item} trees={unbegun} onBegun={() => void work.refresh()} />
+                <BeginWork
+                  key={item.id}
+                  items={[item, ...mates]}
+                  trees={unbegun}
+                  ids={withMates(unbegun).map((t) => t.id)}
+                  onBegun={() => void work.refresh()}
+                />
               )}
               <TaskWork
                 key={tree.id}
                 tree={tree}
                 item={item}
+                besides={beside(tree).map((t) => ({
+                  gets: t.gets,
+                  name: mates.find((m) => m.id === t.itemId)!.product.name,
+                }))}
                 units={view.units}
-                onAct={act}
+                onAct={press}
                 resting={work.resting}
                 onNext={
                   nextTree
@@ -170,7 +187,7 @@ export function RunJob({ view: first }: { view: JobView }) {
                 }
               />
               {ofItem.length > 1 && may('mark-steps') && (
-                <WholeRow item={item} trees={ofItem} units={view.units} onAct={act} />
+                <WholeRow item={item} trees={ofItem} units={view.units} onAct={press} />
               )}
             </>
           )}
@@ -180,6 +197,7 @@ export function RunJob({ view: first }: { view: JobView }) {
               key={`${tree.id} ${item.id}`}
               tree={tree}
               rest={ofItem.filter((t) => t.status === 'open' && !t.steps.some((s) => isBegun(s.state)))}
+              withIt={(t) => withMates([t]).map((x) => x.id)}
               onBack={() => void work.refresh()}
             />
           )}
@@ -197,6 +215,8 @@ export function RunJob({ view: first }: { view: JobView }) {
                 view={view}
                 item={item}
                 trees={item.method === 'trunk-injection' ? [tree] : ofItem.filter((t) => t.status === 'open')}
+                mates={mates}
+                beside={beside}
                 sending={work.waiting > 0}
               />
             ) : (
@@ -232,12 +252,7 @@ export function RunJob({ view: first }: { view: JobView }) {
   )
 }
 
-/** Spray and product that trees take in all, m³ (or kg of what is weighed). */
-function sprayOf(trees: readonly JobTree[]): { spray: number; product: number } {
-  const product = trees.reduce((n, t) => n + t.plan.product, 0)
-  const water = trees.reduce((n, t) => n + (t.plan.water ?? 0), 0)
-  return { product, spray: water + (trees[0]?.plan.kind === 'liquid' ? product : 0) }
-}
+const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')
 
 function TreeChoice({
   trees,

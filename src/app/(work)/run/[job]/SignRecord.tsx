@@ -8,6 +8,7 @@ import { showProduct } from '@/core/methods/showProduct'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
 import type { JobView } from '@/server/read/work'
 import { Field } from '@/ui/fields/Field'
+import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
@@ -31,12 +32,17 @@ export function SignRecord({
   view,
   item,
   trees,
+  mates,
+  beside,
   sending,
 }: {
   view: JobView
   item: JobItem
   /** That may be signed now. */
   trees: JobTree[]
+  /** What else came out of the same tank, signed with it: a record each. */
+  mates: readonly JobItem[]
+  beside: (tree: JobTree) => JobTree[]
   sending: boolean
 }) {
   const may = useMay()
@@ -70,7 +76,22 @@ export function SignRecord({
   const applied = signed.reduce((sum, t) => sum + productOn(statesOf(t)), 0)
   const counts = item.method === 'trunk-injection'
   const set = signed.flatMap(portsOf).filter((p) => p.startedAt !== null).length
-  const inField = ['lot', 'temperature', 'wind', 'sky', 'counted', 'notices', 'deviations']
+  const [ids] = useState(() => new Map<string, string>())
+  const [lots, setLots] = useState<Record<string, string>>({})
+  const also = mates.flatMap((m) => {
+    const own = signed.flatMap(beside).filter((t) => t.itemId === m.id)
+    return own.length > 0 ? [{ item: m, trees: own }] : []
+  })
+  const inField = [
+    'lot',
+    ...also.map((_, n) => `also[${n}].lot`),
+    'temperature',
+    'wind',
+    'sky',
+    'counted',
+    'notices',
+    'deviations',
+  ]
 
   const [yes, setYes] = useState<Accepted[]>([])
   const doubt = problem?.code === 'doubt' ? problem : null
@@ -87,6 +108,10 @@ export function SignRecord({
     const done = await send({
       ...form,
       jobSubjectIds: signed.map((t) => t.id),
+      also: also.map(({ item: m, trees: own }) => {
+        if (!ids.has(m.id)) ids.set(m.id, newId())
+        return { id: ids.get(m.id)!, jobSubjectIds: own.map((t) => t.id), lot: lots[m.id] ?? '' }
+      }),
       counted: counts ? (Number.isNaN(counted) ? form.counted : counted) : null,
       deviations: form.deviations || null,
       accepted,
@@ -114,13 +139,34 @@ export function SignRecord({
           {counts ? `in through ${set} ports.` : one ? 'on.' : `on at ${signed.length} trees.`}
         </Note>
       )}
+      {also.map(({ item: m, trees: own }) => (
+        <Note key={m.id} says="good">
+          {showProduct(
+            own.reduce((sum, t) => sum + productOn(statesOf(t)), 0),
+            own[0]!.plan.kind,
+            m.method,
+            view.units,
+          )}{' '}
+          of {m.product.name} went on with it, out of the same tank. It has a record of its own.
+        </Note>
+      ))}
       <Choice
-        label="Lot, off the package"
+        label={also.length > 0 ? `Lot of ${item.product.name}, off the package` : 'Lot, off the package'}
         value={form.lot}
         onValue={(lot) => setForm({ ...form, lot })}
         problem={at('lot')}
         options={[['', 'choose'], ...item.lots.map((l) => [l.number, l.number] as const)]}
       />
+      {also.map(({ item: m }, n) => (
+        <Choice
+          key={m.id}
+          label={`Lot of ${m.product.name}, off the package`}
+          value={lots[m.id] ?? ''}
+          onValue={(lot) => setLots({ ...lots, [m.id]: lot })}
+          problem={at(`also[${n}].lot`)}
+          options={[['', 'choose'], ...m.lots.map((l) => [l.number, l.number] as const)]}
+        />
+      ))}
       {counts && (
         <Field
           label="Empties counted in"

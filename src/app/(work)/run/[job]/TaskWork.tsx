@@ -15,6 +15,7 @@ type Task = RunningTask & { step: JobStep }
 export function TaskWork({
   tree,
   item,
+  besides,
   units,
   onAct,
   resting,
@@ -22,6 +23,8 @@ export function TaskWork({
 }: {
   tree: JobTree
   item: JobItem
+  /** What else comes out of the same tank. */
+  besides: { name: string; gets: string }[]
   units: UnitSystem
   onAct: Act
   /** Steps pressed a moment ago. */
@@ -43,6 +46,11 @@ export function TaskWork({
   return (
     <div className="max-w-xl">
       <p className="font-head font-bold text-figure leading-tight">{tree.gets}</p>
+      {besides.map((b) => (
+        <p key={b.name} className="text-lead">
+          With it, out of the same tank: <b>{b.gets}</b>, {b.name}
+        </p>
+      ))}
       <ol className="mt-3 border-t border-line" aria-label={`Steps at ${tree.tag}`}>
         {tasks.map((t) => {
           const { name, text, one } = said(t)

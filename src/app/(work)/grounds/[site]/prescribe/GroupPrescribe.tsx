@@ -7,11 +7,13 @@ import { sayMinutes } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf } from '@/core/methods/registry'
+import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
 import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
+import { SameTank } from '@/ui/methods/SameTank'
 import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -49,23 +51,36 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const asks = view.trees.find((t) => t.askFood !== null && planned.some((r) => r.tree.id === t.id))?.askFood
   const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
 
+  const kindOf = (useId: string) =>
+    planned
+      .flatMap((r) => [{ useId: r.useId, plan: r.plan! }, ...r.besides])
+      .find((put) => put.useId === useId)?.plan.kind ?? 'liquid'
+
   async function sign() {
     const byUse = new Map<string, typeof planned>()
     for (const row of planned) byUse.set(row.useId!, [...(byUse.get(row.useId!) ?? []), row])
+    const subjectsOf = (rows: typeof planned) =>
+      rows.map(({ tree }) => {
+        const { given } = group.chosen(tree)
+        return {
+          treeId: tree.id,
+          decisionId: view.trees.find((t) => t.id === tree.id)!.decisionId,
+          given: { ...given, bearings: given.bearings && [...given.bearings] },
+        }
+      })
+    const forAll = (useId: string) => useId === group.useId
     const done = await send({
-      items: [...byUse].map(([useId, rows]) => ({
-        useId,
-        choice: group.choices[useId] ?? 0,
-        times: useId === group.useId ? times : 1,
-        subjects: rows.map(({ tree }) => {
-          const { given } = group.chosen(tree)
-          return {
-            treeId: tree.id,
-            decisionId: view.trees.find((t) => t.id === tree.id)!.decisionId,
-            given: { ...given, bearings: given.bearings && [...given.bearings] },
-          }
-        }),
-      })),
+      items: [...byUse].flatMap(([useId, rows]) => {
+        const subjects = subjectsOf(rows)
+        const mates = forAll(useId) ? Object.keys(group.tank) : []
+        return [useId, ...mates].map((id) => ({
+          useId: id,
+          choice: group.choices[id] ?? 0,
+          times: forAll(useId) ? times : 1,
+          tank: mates.length > 0 ? 1 : null,
+          subjects,
+        }))
+      }),
       onDate,
       eaten,
       harvestOn: harvestOn || null,
@@ -199,6 +214,12 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   units={units}
                   problem={null}
                 />
+                <SameTank
+                  of={way}
+                  others={ways.filter((w) => group.trees.some((t) => (t.closed[w.id] ?? []).length === 0))}
+                  chosen={group.tank}
+                  onChosen={group.setTank}
+                />
               </>
             )}
           </div>
@@ -227,13 +248,22 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   onEaten={setEaten}
                   harvestDays={Math.max(
                     0,
-                    ...planned.map((r) =>
-                      harvestDaysOf(ways.find((w) => w.id === r.useId)?.use.foodCrops, r.tree.facts.host),
+                    ...planned.flatMap((r) =>
+                      [r.useId, ...r.besides.map((b) => b.useId)].map((id) =>
+                        harvestDaysOf(ways.find((w) => w.id === id)?.use.foodCrops, r.tree.facts.host),
+                      ),
                     ),
                   )}
                   harvestOn={harvestOn}
                   onHarvest={setHarvestOn}
-                  repeats={way && methodOf(way.use).repeats(way.use)}
+                  repeats={
+                    way &&
+                    repeatsOfAll(
+                      [way, ...ways.filter((w) => w.id in group.tank)].map((w) =>
+                        methodOf(w.use).repeats(w.use),
+                      ),
+                    )
+                  }
                   times={times}
                   onTimes={setTimes}
                 />
@@ -258,7 +288,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   {Object.entries(group.totals.byUse)
                     .map(([id, t]) => {
                       const w = ways.find((x) => x.id === id)!
-                      return `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : (planned.find((r) => r.useId === id)?.plan?.kind ?? 'liquid'), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
+                      return `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : kindOf(id), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
                     })
                     .join(' · ')}
                 </p>

@@ -127,6 +127,12 @@ export function GroupTable({
                 </td>
                 <td className="text-right pl-2 font-head font-bold text-lead whitespace-nowrap">
                   {plan ? showProduct(plan.product, plan.kind, plan.method, units) : '–'}
+                  {row.besides.map((b) => (
+                    <span key={b.useId} className="block text-small font-text font-normal">
+                      with {showProduct(b.plan.product, b.plan.kind, b.plan.method, units)}{' '}
+                      {ways.find((w) => w.id === b.useId)?.product.code}
+                    </span>
+                  ))}
                 </td>
                 <td className="text-right pl-2 whitespace-nowrap">
                   {plan?.water ? shown(plan.water, 'gal', units) : '–'}

@@ -35,15 +35,21 @@ export function useGroup(view: GroupView) {
   const [own, setOwn] = useState<Record<string, string | null>>({})
   const [given, setGiven] = useState<Record<string, TypedGiven>>({})
   const [forAll, setForAll] = useState<TypedGiven>({})
+  /** What shares the tank of the way for all, with its rate. */
+  const [tank, setTank] = useState<Record<string, number>>({})
 
   const q: GroupQuestion = useMemo(
     () => ({
       uses: ways.map((w) => ({ id: w.id, use: w.use, source: w.source })),
-      choices: Object.fromEntries(ways.map((w) => [w.id, choices[w.id] ?? rateFor(w.use, view.rate).choice])),
+      choices: {
+        ...Object.fromEntries(ways.map((w) => [w.id, choices[w.id] ?? rateFor(w.use, view.rate).choice])),
+        ...tank,
+      },
+      tank: useId === null ? null : { of: useId, with: Object.keys(tank) },
       day,
       units,
     }),
-    [ways, choices, day, units, view.rate],
+    [ways, choices, tank, useId, day, units, view.rate],
   )
   const chosen = (tree: GroupTree): Chosen => ({
     useId: tree.id in own ? own[tree.id]! : useId,
@@ -62,7 +68,11 @@ export function useGroup(view: GroupView) {
       limit: Math.min(...limited.map((w) => w.limit!)),
       ...used,
       wanted: rows.reduce(
-        (sum, r) => (limited.some((w) => w.id === r.useId) ? sum + (r.plan?.active ?? 0) : sum),
+        (sum, { useId, plan, besides }) =>
+          [...(plan ? [{ useId, plan }] : []), ...besides].reduce(
+            (n, put) => (limited.some((w) => w.id === put.useId) ? n + (put.plan.active ?? 0) : n),
+            sum,
+          ),
         0,
       ),
       useIds: limited.map((w) => w.id),
@@ -79,6 +89,7 @@ export function useGroup(view: GroupView) {
     setUseId: (id: string) => {
       setUseId(id)
       setOwn({})
+      setTank({})
     },
     choices: q.choices,
     setChoice: (id: string, choice: number) => setChoices({ ...choices, [id]: choice }),
@@ -88,6 +99,8 @@ export function useGroup(view: GroupView) {
     setGiven: (treeId: string, typed: TypedGiven) => setGiven({ ...given, [treeId]: typed }),
     forAll,
     setForAll,
+    tank,
+    setTank,
     chosen,
   }
 }

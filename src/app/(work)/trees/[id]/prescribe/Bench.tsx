@@ -4,7 +4,9 @@ import { sayTerms } from '@/core/card/say'
 import { readGiven, type TypedGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { harvestDaysOf } from '@/core/limits/harvest'
-import { methodOf, planSubject } from '@/core/methods/registry'
+import { methodOf } from '@/core/methods/registry'
+import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
+import { planTogether } from '@/core/methods/together'
 import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
 import { rateFor } from '@/core/methods/proposeRate'
 import { checksAfter } from '@/core/methods/checks'
@@ -16,6 +18,7 @@ import { Surroundings } from '@/ui/methods/Surroundings'
 import { MethodDrawing } from '@/ui/methods/MethodDrawing'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { RateChoice } from '@/ui/methods/RateChoice'
+import { SameTank } from '@/ui/methods/SameTank'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useViewKeys } from '@/ui/shell/keys'
@@ -44,21 +47,27 @@ export function Bench({
   useViewKeys({ w: () => setSlip(!slip) })
   const asks = methodOf(way.use).asks(way.use)
   const given = readGiven(typed, units)
-  const planned = useMemo(() => {
+  const [tank, setTank] = useState<Record<string, number>>({})
+  const others = view.ways.filter((w) => w.closed.length === 0)
+  const mates = others.filter((w) => w.id in tank)
+  const together = useMemo(() => {
     if (!facts) return null
     if (!given.ok) return given
-    return planSubject({
-      use: way.use,
-      tree: facts,
-      day,
-      choice,
-      given: given.value,
-      units,
-      sources: { reading: view.readingSource ?? '', label: way.source, weather: day.source },
-    })
+    return planTogether(
+      {
+        use: way.use,
+        tree: facts,
+        day,
+        choice,
+        given: given.value,
+        units,
+        sources: { reading: view.readingSource ?? '', label: way.source, weather: day.source },
+      },
+      mates.map((m) => ({ use: m.use, choice: tank[m.id]!, source: m.source })),
+    )
     // What was read is made anew each time; what was typed is what it rests on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [facts, way, day, choice, typed, units, view.readingSource])
+  }, [facts, way, day, choice, typed, units, view.readingSource, tank])
   const setback =
     way.use.waterSetback === undefined ? null : readQuantity(way.use.waterSetback, 'length', 'waterSetback')
   const reach = given.ok ? given.value.reach : undefined
@@ -73,8 +82,9 @@ export function Bench({
             ),
         )
       : 0
-  const plan = planned?.ok ? (planned.value.plan as SubjectPlan) : null
-  const problem = planned && !planned.ok ? planned.problem : null
+  const planned = together?.ok ? together.value : null
+  const plan = planned ? (planned[0]!.plan as SubjectPlan) : null
+  const problem = together && !together.ok ? together.problem : null
   const asked = problem?.code === 'missing'
 
   return (
@@ -113,6 +123,7 @@ export function Bench({
           units={units}
           problem={problem && !asked ? problem : null}
         />
+        <SameTank of={way} others={others} chosen={tank} onChosen={setTank} />
         {built > 0 && typed.hardscape !== String(built) && (
           <p className="text-small no-print">
             By the plan {built} % of that ground lies under a building.{' '}
@@ -133,6 +144,12 @@ export function Bench({
         {plan ? (
           <>
             <p className="font-head font-bold text-figure leading-tight">{sayPlan(plan, units)}</p>
+            {mates.map((m, i) => (
+              <p key={m.id} className="text-lead">
+                and out of the same tank <b>{sayPlan(planned![i + 1]!.plan as SubjectPlan, units)}</b>,{' '}
+                {m.product.name}
+              </p>
+            ))}
             <p className="text-ink2">about {sayMinutes(plan.minutes)} of work at the tree</p>
             <MethodDrawing plan={plan} units={units} className="w-full max-w-[520px] mt-2" />
             <Surroundings
@@ -165,7 +182,13 @@ export function Bench({
         )}
         <h2 className="mt-4">Afterwards</h2>
         <ul className="border-t border-line mt-1">
-          {checksAfter(way.use, tree.liveCrownPercent ?? 70).map((c) => (
+          {[
+            ...new Map(
+              [way, ...mates]
+                .flatMap((w) => checksAfter(w.use, tree.liveCrownPercent ?? 70))
+                .map((c) => [c.what, c]),
+            ).values(),
+          ].map((c) => (
             <li key={c.what} className="border-b border-line2 py-1.5 flex justify-between gap-4">
               <span>{c.what}</span>
               <span className="text-ink2 whitespace-nowrap">
@@ -185,15 +208,22 @@ export function Bench({
           blocked={view.blocked !== null}
           ready={plan !== null}
           notReady={null}
-          item={{ useId: way.id, choice, given: typed }}
-          harvestDays={harvestDaysOf(way.use.foodCrops, tree.host)}
-          repeats={methodOf(way.use).repeats(way.use)}
+          items={[
+            { useId: way.id, choice, given: typed, tank: mates.length > 0 ? 1 : null },
+            ...mates.map((m) => ({ useId: m.id, choice: tank[m.id]!, given: typed, tank: 1 })),
+          ]}
+          harvestDays={Math.max(...[way, ...mates].map((w) => harvestDaysOf(w.use.foodCrops, tree.host)))}
+          repeats={repeatsOfAll([way, ...mates].map((w) => methodOf(w.use).repeats(w.use)))}
         />
-        {planned?.ok && (
-          <div className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>
-            <Slip title="Working" about={tree.tag} working={planned.value.working} />
+        {planned?.map(({ working }, i) => (
+          <div key={[way, ...mates][i]!.id} className={slip ? 'mt-4' : 'hidden print:block print:mt-4'}>
+            <Slip
+              title="Working"
+              about={planned.length > 1 ? `${tree.tag}, ${[way, ...mates][i]!.product.name}` : tree.tag}
+              working={working}
+            />
           </div>
-        )}
+        ))}
         <details className="mt-4 no-print">
           <summary className="cursor-pointer underline underline-offset-2 py-1">What the card says</summary>
           <dl className="text-small mt-1">

@@ -15,6 +15,8 @@ interface Item {
   useId: string
   choice: number
   given: TypedGiven
+  /** The same for what comes out of one tank. */
+  tank?: number | null
 }
 
 /** Signs the prescription of one tree and hands it to the crew for a day. */
@@ -23,8 +25,7 @@ export function HandOver({
   blocked,
   ready,
   notReady,
-  item,
-  beside = null,
+  items,
   harvestDays = 0,
   repeats = null,
 }: {
@@ -34,9 +35,8 @@ export function HandOver({
   ready: boolean
   /** What is still to be done first, in words. */
   notReady: string | null
-  item: Item
-  /** A second one for the same tree, put on the same day. */
-  beside?: Item | null
+  /** What goes on this tree on the day. */
+  items: readonly Item[]
   /** Days the card keeps before the harvest of this kind. */
   harvestDays?: number
   repeats?: Repeats | null
@@ -53,10 +53,11 @@ export function HandOver({
 
   async function hand() {
     const done = await send({
-      items: [item, ...(beside ? [beside] : [])].map(({ useId, choice, given }) => ({
+      items: items.map(({ useId, choice, given, tank = null }) => ({
         useId,
         choice,
         times,
+        tank,
         subjects: [
           {
             treeId: view.tree.id,

@@ -277,9 +277,11 @@ export function InjectionBench({
                   ? 'Measure the girth where the ports go; then this can be signed.'
                   : null
             }
-            item={{ useId: way.id, choice, given: { portGirth: girthTyped, bearings } }}
+            items={[
+              { useId: way.id, choice, given: { portGirth: girthTyped, bearings } },
+              ...(feed ? [{ useId: feed.id, choice, given: { portGirth: girthTyped } }] : []),
+            ]}
             harvestDays={harvestDaysOf(way.use.foodCrops, tree.host)}
-            beside={feed ? { useId: feed.id, choice, given: { portGirth: girthTyped } } : null}
           />
         )}
         {value && mode === 'ports' && (

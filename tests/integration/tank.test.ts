@@ -1,0 +1,194 @@
+import { inFirm } from '@/db/client'
+import { addCard, addLot } from '@/db/queries/card'
+import { decisionsOfTree } from '@/db/queries/assessment'
+import { subjectsOfJob } from '@/db/queries/job'
+import { recordById } from '@/db/queries/record'
+import { stepsOfSubjects } from '@/db/queries/workStep'
+import { readRecord, type Application } from '@/server/ledger/body'
+import { CARDS } from '../../demo/cards'
+import { closePool, done, makeFirm, NOON, problemOf, typedRecord, uuidv7, type TestFirm } from './scenario'
+
+/** Two sprays out of one tank on two apples: allowed by both labels, walked once, a record each. */
+let firm: TestFirm
+const uses = { CP4: uuidv7(), MY3: uuidv7(), CU5: uuidv7() }
+const arborist = () => firm.person('arborist', NOON)
+const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
+const trees: string[] = []
+
+let standing = 0
+/** An apple with scab, signed, that is cared for. */
+async function apple(tag: string): Promise<string> {
+  const treeId = uuidv7()
+  await done(arborist(), 'add-tree', {
+    id: treeId,
+    siteId: firm.site,
+    tag,
+    host: 'apple',
+    eastM: standing++,
+    northM: 0,
+    note: null,
+    accepted: ['far'],
+  })
+  await done(arborist(), 'add-reading', {
+    id: uuidv7(),
+    treeId,
+    tape: 'girth',
+    bareUnit: 'in',
+    stems: ['30'],
+  })
+  const assessmentId = uuidv7()
+  for (const finding of ['leaf-spots-olive', 'cool-wet-spring', 'fruit-scabs'])
+    await done(arborist(), 'set-finding', { treeId, assessmentId, finding, state: 'there' })
+  const diagnosisId = uuidv7()
+  await done(arborist(), 'sign-diagnosis', { id: diagnosisId, treeId, assessmentId, cause: 'apple-scab' })
+  await done(arborist(), 'sign-decision', {
+    id: uuidv7(),
+    treeId,
+    diagnosisId,
+    action: 'care',
+    due: '2026-07-10',
+  })
+  return treeId
+}
+
+beforeAll(async () => {
+  firm = await makeFirm('Tank firm')
+  for (const [code, useId] of Object.entries(uses)) {
+    const { card, lots } = CARDS.find((c) => c.card.code === code)!
+    await rows(async (sql) => {
+      await addCard(sql, {
+        id: uuidv7(),
+        firmId: firm.id,
+        version: 1,
+        card,
+        useIds: [useId],
+        at: NOON,
+        by: null,
+      })
+      await addLot(sql, { id: uuidv7(), firmId: firm.id, code, number: lots[0]![0], expiresOn: null })
+    })
+  }
+  trees.push(await apple('T1'), await apple('T2'))
+})
+afterAll(() => closePool())
+
+interface Asked {
+  code: keyof typeof uses
+  tank?: number | null
+  times?: number
+  on?: string[]
+}
+
+async function prescription(asked: Asked[]) {
+  const given = { crownHeight: '11 ft', crownWidth: '10 ft', crownShape: 'ellipsoid', crownDensity: 'medium' }
+  const subjects = async (on: string[]) =>
+    Promise.all(
+      on.map(async (treeId) => ({
+        treeId,
+        decisionId: (await rows((sql) => decisionsOfTree(sql, treeId)))[0]!.id,
+        given,
+      })),
+    )
+  return {
+    id: uuidv7(),
+    items: await Promise.all(
+      asked.map(async ({ code, tank = 1, times = 1, on = trees }) => ({
+        useId: uses[code],
+        choice: 0,
+        times,
+        tank,
+        subjects: await subjects(on),
+      })),
+    ),
+    onDate: '2026-06-12',
+    eaten: true,
+    harvestOn: '2026-09-20',
+  }
+}
+
+test.each([
+  [[{ code: 'CP4' }, { code: 'CU5' }], /does not name copper hydroxide/],
+  [[{ code: 'MY3' }, { code: 'CU5' }], /says nothing of a tank with others/],
+  [[{ code: 'CP4' }, { code: 'MY3', times: 2 }], /equally often/],
+  [[{ code: 'CP4', on: ['first'] }, { code: 'MY3' }], /the same trees/],
+] as [Asked[], RegExp][])('%j is no tank', async (asked, why) => {
+  const named = asked.map((a) => ({ ...a, ...(a.on && { on: [trees[0]!] }) }))
+  expect(await problemOf(arborist(), 'hand-to-crew', await prescription(named))).toMatchObject({
+    message: expect.stringMatching(why),
+  })
+})
+
+test('it is walked once and signed once, with a record for each product that names the other', async () => {
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription([{ code: 'CP4' }, { code: 'MY3' }]),
+  )
+  const subjects = await rows((sql) => subjectsOfJob(sql, jobId))
+  expect(subjects).toHaveLength(4)
+  expect(new Set(subjects.map((s) => s.tank)).size).toBe(1)
+  expect(subjects[0]!.tank).not.toBeNull()
+  const of = (code: string) => subjects.filter((s) => s.product.code === code)
+  expect(of('MY3').map((s) => s.plan.minutes)).toEqual([0, 0])
+  const ids = subjects.map((s) => s.id)
+  await done(firm.person('technician', NOON), 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })
+  for (const s of await rows((sql) => stepsOfSubjects(sql, ids)))
+    await done(firm.person('technician', NOON), 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
+
+  const lead = firm.person('crew lead', new Date(NOON.getTime() + 3_600_000))
+  const [captan, other] = [of('CP4').map((s) => s.id), of('MY3').map((s) => s.id)]
+  const record = {
+    ...typedRecord(captan, 'CP4-6000'),
+    accepted: ['wind', 'temperature'],
+    also: [{ id: uuidv7(), jobSubjectIds: other, lot: 'no such' }],
+  }
+  // A lot that is wrong is told at its own field, and nothing at all is signed.
+  expect(await problemOf(lead, 'sign-record', record)).toMatchObject({
+    code: 'unknown',
+    field: 'also[0].lot',
+  })
+  expect((await rows((sql) => subjectsOfJob(sql, jobId))).map((s) => s.status)).toEqual(Array(4).fill('open'))
+  // The same tree twice would be recorded twice.
+  expect(
+    await problemOf(lead, 'sign-record', {
+      ...record,
+      also: [{ id: uuidv7(), jobSubjectIds: captan, lot: 'CP4-6000' }],
+    }),
+  ).toMatchObject({ code: 'not-allowed', field: 'also' })
+  const also = [{ ...record.also[0]!, lot: 'MY3-0815' }]
+  const { recordId } = await done<{ recordId: string }>(lead, 'sign-record', { ...record, also })
+  const body = async (id: string) =>
+    readRecord((await rows((sql) => recordById(sql, id)))!).body as Application
+  const [first, second] = [await body(recordId), await body(also[0]!.id)]
+  expect(first.product.code).toBe('CP4')
+  expect(first.tankWith).toEqual(['Example MY3, DEMO-1028-1'])
+  expect(second.product.code).toBe('MY3')
+  expect(second.tankWith).toEqual(['Example CP4, DEMO-1027-1'])
+  // Both say the water that was in the tank.
+  expect(second.subjects[0]!.waterM3).toBeCloseTo(first.subjects[0]!.waterM3!, 12)
+  expect((await rows((sql) => subjectsOfJob(sql, jobId))).map((s) => s.status)).toEqual(
+    Array(4).fill('recorded'),
+  )
+})
+
+test('what did not come out of one tank is signed by itself', async () => {
+  const on = [await apple('T3'), await apple('T4')]
+  const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', {
+    ...(await prescription([
+      { code: 'CP4', tank: null, on },
+      { code: 'MY3', tank: 3, on },
+    ])),
+    onDate: '2026-06-22',
+  })
+  const subjects = await rows((sql) => subjectsOfJob(sql, jobId))
+  // One alone under its number has no tank to share.
+  expect(subjects.map((s) => s.tank)).toEqual([null, null, null, null])
+  const of = (code: string) => subjects.filter((s) => s.product.code === code).map((s) => s.id)
+  const lead = firm.person('crew lead', new Date('2026-06-22T16:00:00Z'))
+  expect(
+    await problemOf(lead, 'sign-record', {
+      ...typedRecord(of('CP4'), 'CP4-6000'),
+      also: [{ id: uuidv7(), jobSubjectIds: of('MY3'), lot: 'MY3-0815' }],
+    }),
+  ).toMatchObject({ code: 'not-allowed', field: 'also' })
+})
