@@ -40,6 +40,15 @@ test('the arborist signs the banks by sample, and three covers for each', async 
     await expect(page.getByRole('button', { name: /Sign for 0 trees/ })).toBeDisabled()
     await page.getByLabel('Crown height, ft').fill('11 ft')
     await page.getByLabel('Crown width, ft').fill('10 ft')
+    if (bank === 'C') {
+      // A second spray out of the same tank; what may not share it says why.
+      await page.getByRole('checkbox', { name: 'Example MY3' }).check()
+      await page.getByText(/that may not, and why/).click()
+      await expect(
+        page.getByText(/does not name copper hydroxide among what may share its tank/),
+      ).toBeVisible()
+      await page.getByLabel('Picking begins on').fill('2026-09-20')
+    }
     await page.getByLabel('Times in all').selectOption({ label: '3 times' })
     await page.getByRole('button', { name: `Sign for ${trees} trees →` }).click()
     await page.waitForURL(/\/run\//)
@@ -58,7 +67,8 @@ test('the crew covers bank after bank and signs a record for each', async ({ pag
   for (const [bank, trees] of BANKS) {
     await page.getByRole('button', { name: new RegExp(`Cider ${bank}01`) }).click()
     await page.getByLabel('The tank holds, gal').fill('8 gal')
-    await expect(page.getByText(/2 full loads: 8 gal with .* oz; then one part load/)).toBeVisible()
+    if (bank === 'C') await expect(page.getByText(/oz \(.* g\) of Example MY3, stirred in/)).toHaveCount(2)
+    else await expect(page.getByText(/2 full loads: 8 gal with .* oz; then one part load/)).toBeVisible()
     for (const box of await page.getByRole('checkbox').all()) await box.check()
     await page.getByRole('button', { name: 'Gear is on, begin' }).click()
     await page.getByRole('button', { name: `Inside: done at all ${trees}` }).click()
@@ -67,13 +77,17 @@ test('the crew covers bank after bank and signs a record for each', async ({ pag
     if (bank === 'A') await picture(page, '26-bank')
     await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
     await expect(page.getByRole('heading', { name: `Record for ${trees} of ${trees} trees` })).toBeVisible()
-    await page.getByLabel('Lot, off the package').selectOption('CP4-6000')
+    if (bank === 'C') {
+      await page.getByLabel('Lot of Example CP4, off the package').selectOption('CP4-6000')
+      await page.getByLabel('Lot of Example MY3, off the package').selectOption('MY3-0815')
+    } else await page.getByLabel('Lot, off the package').selectOption('CP4-6000')
     await page.getByLabel('Notices given').fill('press house told, sign at the track')
     await page.getByRole('button', { name: 'Sign the record' }).click()
     await page.waitForURL(/\/ledger\//)
     await expect(page.getByRole('heading', { level: 1 })).toContainText(
       `${trees} trees at Bank ${bank}, Quarrel Bank orchard`,
     )
+    if (bank === 'C') await expect(page.getByText('Example MY3, DEMO-1028-1')).toBeVisible()
     await page.goBack()
   }
 })
@@ -102,6 +116,7 @@ test('the next covers are due by the card, and one is put on its day', async ({ 
     .getByRole('region', { name: 'Due again' })
     .getByRole('listitem')
     .filter({ hasText: 'Bank C' })
+    .filter({ hasText: 'Example MY3' })
   await bankC.getByText('It is not done any more').click()
   await bankC.getByLabel('Why').fill('no spot on the young leaves')
   await bankC.getByRole('button', { name: 'End it' }).click()

@@ -117,6 +117,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   page,
 }) => {
   await signIn(page, 'wren')
+  test.setTimeout(120_000)
   const tree = await idOf(page, 'Ash 12')
   await page.goto(`/trees/${tree}/examine`)
   const fresh = page.getByRole('button', { name: 'Begin a new examination' })

@@ -39,7 +39,7 @@ export interface GroupRow {
   plan: SubjectPlan | null
   working: Working
   /** What comes out of the same tank, by use. */
-  besides: readonly { useId: string; plan: SubjectPlan }[]
+  besides: readonly { useId: string; plan: SubjectPlan; working: Working }[]
   /** `asks` while something is still to be measured; `closed` and `refused` say why. */
   stands: 'planned' | 'left out' | 'asks' | 'closed' | 'refused'
   why: string | null
@@ -96,7 +96,11 @@ export function planRow(tree: GroupTree, chosen: Chosen, q: GroupQuestion): Grou
     why: null,
     plan: own!.plan as SubjectPlan,
     working: own!.working,
-    besides: besides.map((p, i) => ({ useId: mates[i]!.id, plan: p.plan as SubjectPlan })),
+    besides: besides.map((p, i) => ({
+      useId: mates[i]!.id,
+      plan: p.plan as SubjectPlan,
+      working: p.working,
+    })),
   })
 }
 

@@ -23,6 +23,7 @@ export function SameTank({
   others,
   chosen,
   onChosen,
+  rateOf,
 }: {
   of: Sprayed
   /** Other sprays that may go on now. */
@@ -30,6 +31,8 @@ export function SameTank({
   /** Rates by the id of a use. */
   chosen: Readonly<Record<string, number>>
   onChosen: (chosen: Record<string, number>) => void
+  /** The rate that is proposed for a use, and why. */
+  rateOf: (use: UseOf<PutOnMethod>) => { choice: number; why: string }
 }) {
   if (of.use.method !== 'crown-spray') return null
   const sprays = others.filter((o) => o.id !== of.id && o.use.method === 'crown-spray')
@@ -55,7 +58,7 @@ export function SameTank({
               checked={spray.id in chosen}
               onChange={(e) => {
                 const { [spray.id]: _, ...rest } = chosen
-                onChosen(e.target.checked ? { ...rest, [spray.id]: 0 } : rest)
+                onChosen(e.target.checked ? { ...rest, [spray.id]: rateOf(spray.use).choice } : rest)
               }}
             />
             <span>
@@ -70,7 +73,7 @@ export function SameTank({
               use={spray.use}
               choice={chosen[spray.id]!}
               onChoice={(c) => onChosen({ ...chosen, [spray.id]: c })}
-              why={null}
+              why={chosen[spray.id] === rateOf(spray.use).choice ? rateOf(spray.use).why : null}
             />
           )}
         </div>

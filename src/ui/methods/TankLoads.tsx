@@ -48,6 +48,22 @@ export function TankLoads({
   // Each load holds its share of all that is sprayed, of every product alike.
   const show = (l: { volume: number; product: number }) =>
     `${shown(l.volume, 'gal', units)} with ${amounts(l.product)}`
+  const fullLoads = `${full.length} full ${full.length === 1 ? 'load' : 'loads'}`
+  const mixing = (title: string, load: { product: number }) => (
+    <div>
+      <p className="font-bold">{title}</p>
+      <ol className="list-decimal pl-5">
+        <li>half of the water</li>
+        {products.map((p) => (
+          <li key={p.name}>
+            <b>{showProduct(p.product * load.product, p.plan.kind, p.plan.method, units)}</b> of {p.name},
+            stirred in
+          </li>
+        ))}
+        <li>the rest of the water</li>
+      </ol>
+    </div>
+  )
   return (
     <div>
       <Field
@@ -65,21 +81,27 @@ export function TankLoads({
               : null
         }
       />
-      <p className="mt-1">
-        {loads === null || size === null ? (
-          <span className="text-ink2 text-small">
-            {shown(spray, 'gal', units)} of spray in all, {amounts(1)}
-            {products.length > 1 ? '.' : ' of product.'}
-          </span>
-        ) : (
-          <b>
-            {full.length > 0 &&
-              `${full.length} full ${full.length === 1 ? 'load' : 'loads'}: ${show(full[0]!)}`}
-            {full.length > 0 && part && '; then '}
-            {part && `${full.length > 0 ? 'one part load' : 'One part load'}: ${show(part)}`}
-          </b>
-        )}
-      </p>
+      {loads === null || size === null ? (
+        <p className="mt-1 text-ink2 text-small">
+          {shown(spray, 'gal', units)} of spray in all, {amounts(1)}
+          {products.length > 1 ? '.' : ' of product.'}
+        </p>
+      ) : products.length === 1 ? (
+        <p className="mt-1 font-bold">
+          {full.length > 0 && `${fullLoads}: ${show(full[0]!)}`}
+          {full.length > 0 && part && '; then '}
+          {part && `${full.length > 0 ? 'one part load' : 'One part load'}: ${show(part)}`}
+        </p>
+      ) : (
+        <div className="mt-1 flex flex-wrap gap-x-8 gap-y-2">
+          {full.length > 0 && mixing(`${fullLoads}, ${shown(size, 'gal', units)} each`, full[0]!)}
+          {part &&
+            mixing(
+              `${full.length > 0 ? 'Then one part load' : 'One part load'}, ${shown(part.volume, 'gal', units)}`,
+              part,
+            )}
+        </div>
+      )}
     </div>
   )
 }

@@ -72,7 +72,10 @@ export function inOneTank(
         ...working,
         {
           label: 'Water beside all that shares the tank',
-          expression: `${shown(spray, 'gal', units, 3)} − ${shown(poured, 'fl oz', units)}`,
+          expression:
+            poured === 0
+              ? 'all of the spray; what is weighed takes no room in it'
+              : `${shown(spray, 'gal', units, 3)} − ${shown(poured, 'fl oz', units)}`,
           result: shown(water, 'gal', units, 3),
         },
       ],

@@ -136,7 +136,11 @@ export function SignRecord({
       ) : (
         <Note says="good">
           {showProduct(applied, signed[0]!.plan.kind, item.method, view.units)} went{' '}
-          {counts ? `in through ${set} ports.` : one ? 'on.' : `on at ${signed.length} trees.`}
+          {counts
+            ? `in through ${set} ports.`
+            : signed.length === 1
+              ? `on${one ? '' : ` at ${signed[0]!.tag}`}.`
+              : `on at ${signed.length} trees.`}
         </Note>
       )}
       {also.map(({ item: m, trees: own }) => (

@@ -219,6 +219,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   others={ways.filter((w) => group.trees.some((t) => (t.closed[w.id] ?? []).length === 0))}
                   chosen={group.tank}
                   onChosen={group.setTank}
+                  rateOf={(use) => rateFor(use, view.rate)}
                 />
               </>
             )}
@@ -297,6 +298,14 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
             {slip && slip.working.length > 0 && (
               <Slip title="Working" about={slip.tree.tag} working={slip.working} />
             )}
+            {slip?.besides.map((b) => (
+              <Slip
+                key={b.useId}
+                title="Working"
+                about={`${slip.tree.tag}, ${ways.find((w) => w.id === b.useId)!.product.name}`}
+                working={b.working}
+              />
+            ))}
           </div>
         </div>
       )}

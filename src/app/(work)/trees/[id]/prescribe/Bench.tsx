@@ -123,7 +123,13 @@ export function Bench({
           units={units}
           problem={problem && !asked ? problem : null}
         />
-        <SameTank of={way} others={others} chosen={tank} onChosen={setTank} />
+        <SameTank
+          of={way}
+          others={others}
+          chosen={tank}
+          onChosen={setTank}
+          rateOf={(use) => rateFor(use, view.rate)}
+        />
         {built > 0 && typed.hardscape !== String(built) && (
           <p className="text-small no-print">
             By the plan {built} % of that ground lies under a building.{' '}
