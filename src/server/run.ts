@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
 import { readProduct } from '@/core/methods/readProduct'
+import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
@@ -16,6 +17,7 @@ import {
   type WorkStepRow,
 } from '@/db/queries/workStep'
 import { MOST_AT_ONCE } from './begin'
+import { refusedByLimits } from './groundLimits'
 import { id, typed, words } from './text'
 import { verb, type Context } from './verb'
 import { whyStopped } from './whyNotBegun'
@@ -33,6 +35,8 @@ const Press = z.strictObject({
   bearing: z.int().min(0).max(359).nullable().default(null),
   /** How often more a task was done; all that is left of it when not given. */
   times: z.int().min(1).max(100_000).nullable().default(null),
+  /** What was measured out, typed, where it is not what was planned. */
+  amount: typed('What went on', 100).nullable().default(null),
   /** What is taken back, by its id. */
   of: id('of').nullable().default(null),
 })
@@ -116,8 +120,10 @@ async function markAt(
   const states: RunningStep[] = []
   for (const press of presses) {
     const step = steps.find((s) => s.id === press.stepId)!
-    const read = readPress(subject, press)
+    const read = readPress(subject, press, person.units)
     if (!read.ok) return read
+    const over = await beyondGround(context, subject, step, read.value.amount ?? 0)
+    if (over) return over
     if (press.kind === 'move') {
       const refused = await refusedMove(context, step, steps, subject, press.bearing)
       if (refused) return refused
@@ -149,8 +155,22 @@ async function markAt(
   return ok(states)
 }
 
+/** Refuses what a measure shows above the plan where the ground has no more left of it this year. */
+async function beyondGround(
+  context: Context,
+  { useId: id, product, use, plan, siteId, timeZone }: JobSubjectRow,
+  { what }: WorkStepRow,
+  amount: number,
+): Promise<Result<never> | null> {
+  if (what.kind !== 'task' || amount <= what.product * (1 + 1e-9) || plan.active === null) return null
+  const more = (plan.active * (amount - what.product)) / plan.product
+  return refusedByLimits(context, siteId, dateIn(timeZone, context.now), [
+    { row: { id, product, use }, subjects: [{ plan: { ...plan, active: more } }] },
+  ])
+}
+
 /** A press in the shape the fold reads. */
-function readPress(subject: JobSubjectRow, p: Press): Result<Omit<StepEvent, 'at'>> {
+function readPress(subject: JobSubjectRow, p: Press, units: 'us' | 'metric'): Result<Omit<StepEvent, 'at'>> {
   const base = { id: p.eventId, kind: p.kind }
   switch (p.kind) {
     case 'give-up': {
@@ -161,8 +181,19 @@ function readPress(subject: JobSubjectRow, p: Press): Result<Omit<StepEvent, 'at
       return p.bearing === null
         ? refuse('missing', 'bearing', 'Say where the port goes.')
         : ok({ ...base, bearing: p.bearing })
-    case 'do':
-      return ok({ ...base, ...(p.times !== null && { times: p.times }) })
+    case 'do': {
+      const times = p.times !== null && { times: p.times }
+      if (p.amount === null) return ok({ ...base, ...times })
+      const amount = readProduct(p.amount, subject.plan, 'amount', 'What went on')
+      if (!amount.ok) return amount
+      if (amount.value.si > subject.plan.most * (1 + 1e-9))
+        return refuse(
+          'over-label',
+          'amount',
+          `That is more than the label’s most for this tree, ${showProduct(subject.plan.most, subject.plan.kind, subject.method, units)}. Pour less.`,
+        )
+      return ok({ ...base, ...times, amount: amount.value.si })
+    }
     case 'undo':
       return ok({ ...base, ...(p.of !== null && { of: p.of }) })
     default:

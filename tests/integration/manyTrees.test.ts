@@ -261,8 +261,20 @@ describe('a drench for several trees', () => {
       message: expect.stringMatching(/^Hem 1: Pour is still to be done/),
     })
     const steps = await rows((sql) => stepsOfSubjects(sql, ids))
+    const pour = steps.find(
+      (s) => s.jobSubjectId === ids[0] && s.what.kind === 'task' && s.what.task === 'pour',
+    )!
+    const measured = (amount: string) => ({ eventId: uuidv7(), stepId: pour.id, kind: 'do', amount })
+    // A measure shows its graduations; never past the label.
+    expect(await problemOf(tech(1), 'mark-step', measured('1.7 fl oz'))).toMatchObject({
+      code: 'over-label',
+      field: 'amount',
+      message: expect.stringMatching(/1\.6 fl oz/),
+    })
+    expect(await problemOf(tech(1), 'mark-step', measured('a cup'))).toMatchObject({ field: 'amount' })
+    await done(tech(1), 'mark-step', measured('1.55 fl oz'))
     for (const s of steps) {
-      if (s.what.kind !== 'task' || s.what.task === 'basin') continue
+      if (s.what.kind !== 'task' || s.what.task === 'basin' || s.id === pour.id) continue
       const late = s.jobSubjectId === ids[1] && s.what.task === 'pour'
       await done(tech(2), 'mark-step', {
         eventId: uuidv7(),
@@ -303,7 +315,8 @@ describe('a drench for several trees', () => {
     expect(body.subjects[1]!.amount / toSI(1, 'fl oz')).toBeCloseTo(0.6, 4)
     const [used] = await rows((sql) => groundUse(sql, firm.site, '2026'))
     expect(used!.planned).toBe(0)
-    expect(used!.applied / LB).toBeCloseTo(((1.6 + 0.6) / 128) * 2, 5)
+    expect(body.subjects[0]!.amount / toSI(1, 'fl oz')).toBeCloseTo(1.55, 4)
+    expect(used!.applied / LB).toBeCloseTo(((1.55 + 0.6) / 128) * 2, 5)
     const stages = await rows(
       (sql) => sql<{ tag: string; stage: string; returned: string | null }[]>`
         select tag, stage, returned from tree where id in ${sql(trees.slice(0, 2).map((t) => t.treeId))} order by tag`,

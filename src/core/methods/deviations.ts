@@ -6,6 +6,9 @@ import { sayTask } from './say'
 import { showProduct } from './showProduct'
 import { deviationsOf } from './trunk-injection/deviations'
 
+/** Of what was measured out, so much more or less is the measure's own. */
+const MEASURED = 0.05
+
 /**
  * What went otherwise than planned at a tree, worked out from what happened at its steps, a sentence each; none when all went
  * as planned.
@@ -40,7 +43,9 @@ export function deviations(
     )
   }
   const applied = productOn(steps)
-  if (Math.abs(applied - plan.product) > plan.product * 1e-6)
+  // A measure shows its graduations: what it rounds stands in the record beside what was planned.
+  const slack = steps.some((s) => s.kind === 'task' && s.amount !== null) ? MEASURED : 1e-6
+  if (Math.abs(applied - plan.product) > plan.product * slack)
     found.push(
       `${show(applied)} went on of ${show(plan.product)} prescribed, ${plain((applied / plan.product) * 100, 0)} %.`,
     )

@@ -24,6 +24,8 @@ export interface StepEvent {
   left?: number | null
   bearing?: number | null
   times?: number | null
+  /** m³ or kg that were measured out, where not as planned. */
+  amount?: number | null
   /** The event that is taken back. */
   of?: string | null
 }
@@ -72,7 +74,7 @@ function taskEvent(e: StepEvent): TaskEvent | null {
   const base = { id: e.id, at: e.at }
   switch (e.kind) {
     case 'do':
-      return { ...base, kind: e.kind, times: e.times ?? undefined }
+      return { ...base, kind: e.kind, times: e.times ?? undefined, amount: e.amount ?? undefined }
     case 'give-up':
       return { ...base, kind: e.kind, reason: e.reason ?? '', left: e.left ?? 0 }
     case 'undo':

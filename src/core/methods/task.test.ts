@@ -69,3 +69,24 @@ test('nothing more is done after it was given up, nor given up once it is done',
   })
   expect(stepTask(done, { kind: 'give-up', at: 1, reason: 'rain', left: 0 })).toMatchObject({ ok: false })
 })
+
+test('what a measure showed counts instead of the plan, until it is taken back', () => {
+  const pour = plannedTask({ task: 'pour', product: 2.4, times: 1 })
+  const measured: TaskEvent = { kind: 'do', id: 'a', at: 1, amount: 2.3 }
+  const r = foldTask(pour, [measured])
+  if (!r.ok) throw new Error(r.problem.message)
+  expect(putOn(r.value)).toBe(2.3)
+  const back = foldTask(pour, [measured, { kind: 'undo', id: 'b', at: 2, of: 'a' }])
+  expect(back.ok && putOn(back.value)).toBe(0)
+  // Of many holes, or of what puts nothing on, there is no such amount.
+  for (const [task, amount] of [
+    [holes, 1],
+    [plannedTask({ task: 'basin', product: 0, times: 1 }), 1],
+    [pour, -1],
+    [pour, NaN],
+  ] as const)
+    expect(stepTask(task, { kind: 'do', at: 1, amount })).toMatchObject({
+      ok: false,
+      problem: { field: 'amount' },
+    })
+})

@@ -9,6 +9,8 @@ export interface RunningTask {
   done: number
   startedAt: number | null
   endedAt: number | null
+  /** What was measured out instead of `product`; null where it was that. */
+  amount: number | null
   /** Of its product, what was not put on when it was given up. */
   left: number
   givenUp: string | null
@@ -16,7 +18,13 @@ export interface RunningTask {
 
 export type TaskStep =
   /** So many more of it are done; as many as are left when not said. */
-  | { kind: 'do'; at: number; times?: number }
+  | {
+      kind: 'do'
+      at: number
+      times?: number
+      /** What was measured out of it, where a measure showed another amount than the plan. */
+      amount?: number
+    }
   | { kind: 'give-up'; at: number; reason: string; left: number }
   /** Takes one earlier step back, by its id. */
   | { kind: 'undo'; at: number; of: string }
@@ -25,7 +33,7 @@ export type TaskEvent = TaskStep & { id: string }
 
 /** A task as it was planned, before anything was done. */
 export function plannedTask(step: { task: string; product: number; times: number }): RunningTask {
-  return { ...step, done: 0, startedAt: null, endedAt: null, left: 0, givenUp: null }
+  return { ...step, done: 0, startedAt: null, endedAt: null, amount: null, left: 0, givenUp: null }
 }
 
 /** True once nothing of it is to be done any more: done as often as planned, or given up. */
@@ -36,12 +44,13 @@ export function isTaskOver(task: RunningTask): boolean {
 /** What it has put on so far, m³ or kg: its share by how often it was done, or all but what was left. */
 export function putOn(task: RunningTask): number {
   if (task.givenUp !== null) return Math.max(0, task.product - task.left)
+  if (task.done > 0 && typeof task.amount === 'number') return task.amount
   return (task.product * task.done) / task.times
 }
 
 /**
  * One step at a task. Problems: `not-allowed` for more than was planned or after it was given up, `missing` for giving up
- * without a reason, `out-of-range` for more left than there was.
+ * without a reason, `out-of-range` for more left than there was or an amount that cannot be.
  */
 export function stepTask(task: RunningTask, step: Exclude<TaskStep, { kind: 'undo' }>): Result<RunningTask> {
   if (task.givenUp !== null)
@@ -62,10 +71,14 @@ export function stepTask(task: RunningTask, step: Exclude<TaskStep, { kind: 'und
         ? 'This is done already.'
         : `${task.times - task.done} are still to be done, not ${times}.`,
     )
+  const { amount = null } = step
+  if (amount !== null && !(task.times === 1 && task.product > 0 && amount >= 0 && Number.isFinite(amount)))
+    return refuse('out-of-range', 'amount', 'Only what is put on at once is measured out otherwise.')
   const done = task.done + times
   return ok({
     ...task,
     done,
+    amount,
     startedAt: task.startedAt ?? step.at,
     endedAt: done === task.times ? step.at : null,
   })

@@ -36,6 +36,23 @@ export interface Stock {
 }
 
 /**
+ * A pour as the measure can show it: to the nearest graduation, half up, never past the label's most and, where a least is
+ * given, not below it. `share` of the pour is product. Null where no graduation does.
+ *
+ * @example pourOf(1.3, { graduation: 0.5, share: 0.3, most: 0.416 }) // 1: half a step more would hold 0.45
+ */
+export function pourOf(
+  exact: Volume,
+  of: { graduation: Volume; share: number; most: Volume; least?: Volume },
+): Volume | null {
+  const product = (steps: number) => steps * of.graduation * of.share
+  let steps = Math.max(1, roundHalfUp(exact / of.graduation))
+  while (steps > 0 && product(steps) > of.most * (1 + NOISE)) steps--
+  if (of.least !== undefined && product(steps) < of.least * (1 - NOISE)) steps++
+  return steps > 0 && product(steps) <= of.most * (1 + NOISE) ? steps * of.graduation : null
+}
+
+/**
  * One bottle of stock mixed so that every tree takes a simple pour per inch.
  *
  * Concentrate = bottle × product per inch ÷ pour per inch, the rest water. Each pour goes to the nearest graduation,
@@ -95,15 +112,13 @@ export function stockBottle(input: StockInput): Result<Stock> {
     const inches = fromSI(diameter, 'in')
     const exact = inches * input.pourPerInch
     const most = input.maxProductPerInch === undefined ? Infinity : input.maxProductPerInch * inches
-    let steps = Math.max(1, roundHalfUp(exact / input.graduation))
-    while (steps > 0 && steps * input.graduation * share > most * (1 + NOISE)) steps--
-    if (steps === 0)
+    const pour = pourOf(exact, { graduation: input.graduation, share, most })
+    if (pour === null)
       return refuse(
         'over-label',
         `trees[${i}]`,
         `One graduation of ${f(input.graduation)} already holds more product than the label allows for tree ${i + 1}; use a finer measure.`,
       )
-    const pour = steps * input.graduation
     const errorPercent = ((pour - exact) / exact) * 100
     pours.push({ exact, pour, errorPercent })
     if (i < 40)

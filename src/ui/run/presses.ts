@@ -19,6 +19,8 @@ export interface Press {
   left?: string
   bearing?: number
   times?: number
+  /** What was measured out, as it was typed or worked out. */
+  amount?: string
   of?: string
 }
 
@@ -27,13 +29,13 @@ export interface Batch {
   id: string
   /** Of the firm's clock, epoch ms. */
   at: number
-  presses: (Press & { leftSi?: number })[]
+  presses: (Press & { leftSi?: number; amountSi?: number })[]
 }
 
 /** A press in the shape the fold reads. */
 function eventOf(press: Batch['presses'][number], at: number): StepEvent {
-  const { eventId, kind, reason, bearing, times, of, leftSi } = press
-  return { id: eventId, at, kind, reason, left: leftSi, bearing, times, of }
+  const { eventId, kind, reason, bearing, times, of, leftSi, amountSi } = press
+  return { id: eventId, at, kind, reason, left: leftSi, amount: amountSi, bearing, times, of }
 }
 
 /**

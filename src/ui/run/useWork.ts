@@ -108,7 +108,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     let sent = false
     while (queue.current[0]) {
       const batch = queue.current[0]
-      const presses = batch.presses.map(({ leftSi: _, ...p }) => p)
+      const presses = batch.presses.map(({ leftSi: _, amountSi: __, ...p }) => p)
       const one = presses.length === 1
       const lost =
         'The server cannot be reached. What you pressed is kept on this device and goes out by itself.'
@@ -193,9 +193,12 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       setRefused(null)
       const presses: Batch['presses'] = []
       for (const { step, tree, command } of fresh) {
-        const left =
-          command.left === undefined ? null : readProduct(command.left, tree.plan, 'left', 'What is left')
+        const read = (typed: string | undefined, field: string, name: string) =>
+          typed === undefined ? null : readProduct(typed, tree.plan, field, name)
+        const left = read(command.left, 'left', 'What is left')
         if (left && !left.ok) return setRefused({ stepIds: [step.id], problem: left.problem })
+        const amount = read(command.amount, 'amount', 'What went on')
+        if (amount && !amount.ok) return setRefused({ stepIds: [step.id], problem: amount.problem })
         const of = command.kind === 'undo' ? lastStanding(step, all.current) : null
         presses.push({
           ...command,
@@ -203,6 +206,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
           stepId: step.id,
           ...(of !== null && { of }),
           ...(left?.ok && { leftSi: left.value.si }),
+          ...(amount?.ok && { amountSi: amount.value.si }),
         })
       }
       const batch: Batch = { id: newId(), at, presses }

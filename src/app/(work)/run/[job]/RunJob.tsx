@@ -4,11 +4,14 @@ import { useCallback, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
+import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { TankLoads } from '@/ui/methods/TankLoads'
+import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { useNow } from '@/ui/run/useNow'
 import { useWork } from '@/ui/run/useWork'
@@ -17,6 +20,7 @@ import { fromToday, writtenDate } from '@/ui/when'
 import { BeginWork } from './BeginWork'
 import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
+import { asMeasured } from './measured'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { PortWork } from './PortWork'
@@ -42,6 +46,7 @@ export function RunJob({ view: first }: { view: JobView }) {
     () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
   )
   const [tab, setTab] = useState<Tab>('tree')
+  const [stock, setStock] = useStockBottle()
   const tree = trees.find((t) => t.id === treeId) ?? trees[0]
   if (!tree) return <p>Every tree of this job was taken back. Nothing is to be done here.</p>
   const item = view.items.find((i) => i.id === tree.itemId)!
@@ -49,7 +54,19 @@ export function RunJob({ view: first }: { view: JobView }) {
   const works = worksOf(view.items)
   const ofItem = trees.filter((t) => t.itemId === item.id)
   const beside = (t: JobTree) => besides(trees, mates, t)
-  const press: Act = (presses) => act(withBesides(presses, beside))
+  const { use } = item
+  const bottle =
+    use.method === 'soil-drench'
+      ? stockBottleFor(
+          use,
+          tree.plan.choice,
+          ofItem.filter((t) => t.status === 'open'),
+          stock,
+          view.units,
+        )
+      : null
+  const press: Act = (presses) =>
+    act(asMeasured(withBesides(presses, beside), bottle?.ok ? bottle.value : null))
   const withMates = (own: readonly JobTree[]) => own.flatMap((t) => [t, ...beside(t)])
   const inTrees = trees.reduce((n, t) => n + t.steps.filter((s) => isIn(s.state)).length, 0)
   const hasPorts = trees.some((t) => portsOf(t).length > 0)
@@ -156,6 +173,18 @@ export function RunJob({ view: first }: { view: JobView }) {
                       trees.filter((t) => t.status === 'open'),
                       [item, ...mates],
                     )}
+                    units={view.units}
+                  />
+                </div>
+              )}
+              {bottle && use.method === 'soil-drench' && tree.status === 'open' && (
+                <div className="mb-4 max-w-xl">
+                  <StockBottlePanel
+                    bottle={bottle}
+                    typed={stock}
+                    onTyped={setStock}
+                    basis={use.terms.basis}
+                    tree={tree}
                     units={view.units}
                   />
                 </div>

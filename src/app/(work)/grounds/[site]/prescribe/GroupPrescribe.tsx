@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { rateFor } from '@/core/methods/proposeRate'
 import { sayMinutes } from '@/core/methods/say'
+import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import { showProduct } from '@/core/methods/showProduct'
 import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf } from '@/core/methods/registry'
@@ -13,6 +14,8 @@ import type { GroupView } from '@/server/read/group'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
+import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
+import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { SameTank } from '@/ui/methods/SameTank'
 import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -49,6 +52,8 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
     (g) => g.wanted > 0 || (group.useId !== null && g.useIds.includes(group.useId)),
   )
   const asks = view.trees.find((t) => t.askFood !== null && planned.some((r) => r.tree.id === t.id))?.askFood
+  const drench = way?.use.method === 'soil-drench' ? way.use : null
+  const [stock, setStock] = useStockBottle()
   const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
 
   const kindOf = (useId: string) =>
@@ -294,6 +299,24 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                     .join(' · ')}
                 </p>
               </section>
+            )}
+            {drench && (
+              <StockBottlePanel
+                bottle={stockBottleFor(
+                  drench,
+                  group.choices[way!.id] ?? 0,
+                  planned.flatMap((r) =>
+                    r.useId === way!.id ? [{ id: r.tree.id, tag: r.tree.tag, plan: r.plan! }] : [],
+                  ),
+                  stock,
+                  units,
+                )}
+                typed={stock}
+                onTyped={setStock}
+                basis={drench.terms.basis}
+                tree={slip?.tree ?? null}
+                units={units}
+              />
             )}
             {slip && slip.working.length > 0 && (
               <Slip title="Working" about={slip.tree.tag} working={slip.working} />

@@ -8,6 +8,7 @@ import { methodOf } from '@/core/methods/registry'
 import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
 import { planTogether } from '@/core/methods/together'
 import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
+import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import { rateFor } from '@/core/methods/proposeRate'
 import { checksAfter } from '@/core/methods/checks'
 import { builtOver } from '@/core/place/builtOver'
@@ -19,6 +20,8 @@ import { MethodDrawing } from '@/ui/methods/MethodDrawing'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { SameTank } from '@/ui/methods/SameTank'
+import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
+import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useViewKeys } from '@/ui/shell/keys'
@@ -44,6 +47,7 @@ export function Bench({
   const [choice, setChoice] = useState<number>(rate.choice)
   const [typed, setTyped] = useState<TypedGiven>({})
   const [slip, setSlip] = useState(true)
+  const [stock, setStock] = useStockBottle()
   useViewKeys({ w: () => setSlip(!slip) })
   const asks = methodOf(way.use).asks(way.use)
   const given = readGiven(typed, units)
@@ -158,6 +162,24 @@ export function Bench({
             ))}
             <p className="text-ink2">about {sayMinutes(plan.minutes)} of work at the tree</p>
             <MethodDrawing plan={plan} units={units} className="w-full max-w-[520px] mt-2" />
+            {way.use.method === 'soil-drench' && (
+              <div className="max-w-[520px] mt-3">
+                <StockBottlePanel
+                  bottle={stockBottleFor(
+                    way.use,
+                    choice,
+                    [{ id: tree.id, tag: tree.tag, plan }],
+                    stock,
+                    units,
+                  )}
+                  typed={stock}
+                  onTyped={setStock}
+                  basis={way.use.terms.basis}
+                  tree={tree}
+                  units={units}
+                />
+              </div>
+            )}
             <Surroundings
               tree={tree}
               features={view.features}
