@@ -394,4 +394,33 @@ describe('what stands against one tree of many is said with its name', () => {
         field: 'jobSubjectIds',
       })
   })
+
+  test('what a measure shows above the plan needs room on the ground as well', async () => {
+    await done(arborist(), 'set-area', { siteId: firm.site, area: '2 acre' })
+    const last = await hemlock('Last 1', 8, 9)
+    const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', forAll([last], drench, 0))
+    const subject = (await rows((sql) => subjectsOfJob(sql, jobId))).find((s) => s.tag === 'Last 1')!
+    const used = (await rows((sql) => groundUse(sql, firm.site, '2026'))).find(
+      (u) => u.active === 'imidacloprid',
+    )
+    const room = 0.8 - (used!.applied + used!.others + used!.planned) / LB
+    await done(firm.person('office'), 'note-applied', {
+      id: uuidv7(),
+      siteId: firm.site,
+      active: 'imidacloprid',
+      amount: `${(room - 1e-4).toFixed(6)} lb`,
+      onDate: '2026-05-02',
+      source: 'the gardener’s receipt',
+    })
+    await done(tech(), 'begin-work', { jobSubjectIds: [subject.id], gear: true, noBloom: true })
+    const [basin, pour] = await rows((sql) => stepsOfSubjects(sql, [subject.id]))
+    await done(tech(), 'mark-step', { eventId: uuidv7(), stepId: basin!.id, kind: 'do' })
+    const measured = (amount: string) => ({ eventId: uuidv7(), stepId: pour!.id, kind: 'do', amount })
+    // The label allows it 1.6 fl oz, the ground does not.
+    expect(await problemOf(tech(1), 'mark-step', measured('1 fl oz'))).toMatchObject({
+      code: 'over-label',
+      field: 'limit',
+    })
+    await done(tech(1), 'mark-step', measured('0.79 fl oz'))
+  })
 })

@@ -36,5 +36,5 @@ export function planTogether(
     if (!planned.ok) return planned
     all.push(planned.value)
   }
-  return inOneTank(all as Planned<'crown-spray'>[], q.units) as Result<Planned<PutOnMethod>[]>
+  return inOneTank(all as Planned<'crown-spray'>[], q.units)
 }

@@ -132,6 +132,9 @@ export interface JobSubjectRow {
   /** The bank, row or terrace it is worked with. */
   block: string | null
   host: string
+  /** Where it stands on its site, metres. */
+  eastM: Length
+  northM: Length
   treeNote: string | null
   status: 'open' | 'recorded' | 'withdrawn'
   confirmedAt: Date | null
@@ -162,7 +165,7 @@ export interface JobSubjectRow {
 
 const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
-    t.tag, t.block, t.host, t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
+    t.tag, t.block, t.host, t.east_m as "eastM", t.north_m as "northM", t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn",
     x.checks, x.plan, x.working, pi.method, pi.tank, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,

@@ -78,6 +78,8 @@ export function jobView(id: string) {
         treeId: s.treeId,
         tag: s.tag,
         kind: hostName(s.host),
+        eastM: s.eastM,
+        northM: s.northM,
         treeNote: s.treeNote,
         status: s.status,
         confirmedAt: s.confirmedAt?.getTime() ?? null,

@@ -61,9 +61,9 @@ export function SameTank({
                 onChosen(e.target.checked ? { ...rest, [spray.id]: rateOf(spray.use).choice } : rest)
               }}
             />
-            <span>
-              <span className={spray.id in chosen ? 'font-bold' : ''}>{spray.product.name}</span>
-              <span className="block text-small text-ink2">
+            <span className={spray.id in chosen ? 'font-bold' : ''}>
+              {spray.product.name}
+              <span className="block text-small text-ink2 font-normal">
                 {spray.product.actives.map((a) => a.name).join(', ')}
               </span>
             </span>

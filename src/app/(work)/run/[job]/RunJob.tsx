@@ -1,12 +1,14 @@
 'use client'
 import Link from 'next/link'
-import { useCallback, useState } from 'react'
+import { useCallback, useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
+import { walkOrder } from '@/core/plan/walk'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { Toggle } from '@/ui/fields/Toggle'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
@@ -40,7 +42,12 @@ export function RunJob({ view: first }: { view: JobView }) {
   }, [first.job.id])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
   const { view, act, refused } = work
-  const trees: JobTree[] = work.trees
+  const [byWalk, setByWalk] = useState(true)
+  // The view is asked for anew all the time; where its trees stand seldom changes.
+  const where = JSON.stringify(view.trees.map((t) => [t.id, t.itemId, t.eastM, t.northM]))
+  const walk = useMemo(() => inOrder(JSON.parse(where) as Placed[], byWalk), [where, byWalk])
+  // What is pressed changes trees, never their order.
+  const trees: JobTree[] = [...work.trees].sort((a, b) => walk.get(a.id)! - walk.get(b.id)!)
   const now = useNow(view.now)
   const [treeId, setTreeId] = useState(
     () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
@@ -124,6 +131,19 @@ export function RunJob({ view: first }: { view: JobView }) {
       {elsewhere && <ProblemNote problem={refused.problem} />}
       <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
         <section aria-label="Trees of this job" className={shown('trees')}>
+          {ofItem.length > 2 && (
+            <div className="mb-2">
+              <Toggle
+                label="In the order of"
+                options={[
+                  ['walk', 'the walk'],
+                  ['tag', 'their tags'],
+                ]}
+                value={byWalk ? 'walk' : 'tag'}
+                onChange={(order) => setByWalk(order === 'walk')}
+              />
+            </div>
+          )}
           {works.map((i) => (
             <div key={i.id} className="mb-4">
               {works.length > 1 && (
@@ -279,6 +299,17 @@ export function RunJob({ view: first }: { view: JobView }) {
       </nav>
     </>
   )
+}
+
+type Placed = [id: string, itemId: string, eastM: number, northM: number]
+
+/** The place of every tree in the list: of each work in the order of a short walk, or as the tags count. */
+function inOrder(trees: readonly Placed[], byWalk: boolean): ReadonlyMap<string, number> {
+  const works = new Map<string, { id: string; eastM: number; northM: number }[]>()
+  for (const [id, itemId, eastM, northM] of trees)
+    works.set(itemId, [...(works.get(itemId) ?? []), { id, eastM, northM }])
+  const inTurn = [...works.values()].flatMap((own) => (byWalk ? walkOrder(own).order : own))
+  return new Map(inTurn.map((t, n) => [t.id, n]))
 }
 
 const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')
