@@ -40,7 +40,7 @@ export function StockBottlePanel({
   const pour = tree && mixed?.pours.get(tree.id)
   const f = (v: number, digits?: number) => shown(v, 'fl oz', units, digits)
   return (
-    <section aria-label="Stock bottle">
+    <section aria-label="Stock bottle" className={mixed ? '' : 'no-print'}>
       <h2 className="text-base">Out of one stock bottle</h2>
       <div className="no-print grid grid-cols-3 gap-2 items-end mt-1">
         {field('bottle', `Holds, ${unit}`)}

@@ -26,6 +26,7 @@ import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
 import { useGo } from '@/ui/shell/useGo'
 import { Slip } from '@/ui/slip/Slip'
+import { GroupSheet } from './GroupSheet'
 import { GroupTable } from './GroupTable'
 import { ShareOut } from './ShareOut'
 import { useGroup } from './useGroup'
@@ -161,7 +162,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       ) : ways.length === 0 ? (
         <Note className="mt-4">No card on the shelf names this cause on these kinds of tree.</Note>
       ) : (
-        <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[212px_minmax(0,1fr)_250px]">
+        <div className="no-print grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[212px_minmax(0,1fr)_250px]">
           <div className="no-print grid gap-4 content-start">
             <fieldset>
               <legend className="label">The way for all</legend>
@@ -332,6 +333,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
           </div>
         </div>
       )}
+      {cause && ways.length > 0 && <GroupSheet view={view} group={group} onDate={onDate} />}
     </>
   )
 }
