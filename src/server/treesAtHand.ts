@@ -1,5 +1,6 @@
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
+import { waysOf } from '@/almanac/ways'
 import { namesHost } from '@/core/card/namesHost'
 import { ASKED_AT_SIGNING, feedsOnly, gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
 import { merit } from '@/core/methods/merit'
@@ -199,7 +200,11 @@ export function waysFor(
           rule: 'decision',
           text: 'The decision is to care for this tree; a systemic is not part of that. Decide anew to treat.',
         })
-      const { score, reasons } = merit(u.use, { girdles: causeOf(decided.cause)?.girdles ?? false })
+      const { score, reasons } = merit(u.use, {
+        girdles: causeOf(decided.cause)?.girdles ?? false,
+        ways: waysOf(decided.cause),
+        feeds: feedsOnly(u.product.actives),
+      })
       return { ...u, source: cardSource(u.product), closed, reasons, score }
     })
     .sort((a, b) => Number(a.closed.length > 0) - Number(b.closed.length > 0) || b.score - a.score)

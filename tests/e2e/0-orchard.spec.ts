@@ -110,6 +110,13 @@ test('the next covers are due by the card, and one is put on its day', async ({ 
   await bankB.getByRole('button', { name: 'Put on this day' }).click()
   await page.waitForURL(/\/run\//)
   await expect(page.getByText('1 of 40', { exact: true })).toBeVisible()
+  // The crew takes it along on paper: what goes on once, every tree with its amount.
+  await page.emulateMedia({ media: 'print' })
+  const paper = page.getByRole('region', { name: 'On paper' })
+  await expect(paper).toContainText(/Bank B: Crown spray, Example CP4: 40 trees, .* oz in all/)
+  await expect(paper.getByRole('listitem')).toHaveCount(40)
+  await expect(paper.getByRole('listitem').last()).toContainText(/Cider B\d+.* oz .* in 0\.\d+ gal of spray/)
+  await page.emulateMedia({ media: 'screen' })
   // The other two may be ended with a reason.
   await page.goto('/run')
   const bankC = page

@@ -43,6 +43,22 @@ async function check(page: Page, most: number, words: (string | RegExp)[]) {
   expect(sheets).toBeGreaterThan(0)
 }
 
+test('a group as one sheet, said to be a draft while it is not signed', async ({ page }) => {
+  await signIn(page, 'maren')
+  await page.goto(`/trees/${await idOf(page, 'Hem 20')}`)
+  await page.getByRole('link', { name: 'Upper Spring ravine' }).first().click()
+  await page.getByRole('link', { name: 'Prescribe for many →' }).click()
+  await page.getByText('Soil drench, Example SD2').click()
+  await check(page, 1, [
+    /Hemlock woolly adelgid, \d+ trees/,
+    /not signed|Not to be worked: more imidacloprid than the limit leaves/,
+    /Soil drench, Example SD2: \d+ trees, [\d.]+ fl oz in all/,
+    /Worn: eye protection/,
+    /Not worked: Hem 20/,
+    'The label in the hand decides.',
+  ])
+})
+
 test('tree, weighing, sample sheet and prescription', async ({ page }) => {
   await signIn(page, 'maren')
   const ash = await idOf(page, 'Ash 14')

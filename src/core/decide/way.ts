@@ -57,6 +57,6 @@ const RANK: Record<HowWell, number> = {
  * The ways of a cause as they are read: by how well they work, and among equals in the order of the almanac.
  * @example inOrder(waysOf('armored-scale'))[0].well // 'ends it'
  */
-export function inOrder(ways: readonly Way[]): Way[] {
+export function inOrder<W extends Pick<Way, 'well'>>(ways: readonly W[]): W[] {
   return [...ways].sort((a, b) => RANK[a.well] - RANK[b.well])
 }

@@ -123,9 +123,24 @@ test('each refusal names its rule and its way out', () => {
 
 describe('the order of ways', () => {
   test('against a borer that girdles the fast one stands first, otherwise what lasts', () => {
-    expect(merit(inject, { girdles: true }).score).toBeGreaterThan(merit(drench, { girdles: true }).score)
-    expect(merit(drench).score).toBeGreaterThan(merit(inject).score)
-    expect(merit(drench).reasons).toContain('counts toward the yearly limit of the ground')
+    const none = { girdles: false, ways: [], feeds: false }
+    expect(merit(inject, { ...none, girdles: true }).score).toBeGreaterThan(
+      merit(drench, { ...none, girdles: true }).score,
+    )
+    expect(merit(drench, none).score).toBeGreaterThan(merit(inject, none).score)
+    // By how well the almanac says it works, before all house rules; what it does not name comes last.
+    const ways = [
+      { method: 'trunk-injection', well: 'ends it' },
+      { method: 'soil-drench', well: 'a stop-gap', first: 'Water it.' },
+    ] as const
+    expect(merit(inject, { ...none, ways }).reasons[0]).toBe('ends it')
+    expect(merit(drench, { ...none, ways }).reasons.slice(0, 2)).toEqual(['a stop-gap', 'first water it'])
+    expect(merit(drench, { ...none, ways: ways.slice(0, 1) }).score).toBeLessThan(
+      merit(drench, { ...none, ways }).score,
+    )
+    // What only feeds takes the place of nothing that works.
+    expect(merit(inject, { ...none, ways, feeds: true }).score).toBeLessThan(merit(drench, none).score)
+    expect(merit(drench, none).reasons).toContain('counts toward the yearly limit of the ground')
   })
   test('the rate follows what was found', () => {
     expect(proposeRate({ crownLost: 20, diameter: 0.2 })).toMatchObject({

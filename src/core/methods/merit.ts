@@ -1,4 +1,5 @@
 import type { PutOnMethod } from '../card/card'
+import { inOrder, type HowWell, type Way } from '../decide/way'
 import type { UseOf } from './plan'
 
 /** Why a way stands where it does among those that may be chosen; the greater `score` stands first. */
@@ -9,16 +10,46 @@ export interface Merit {
 
 const years = (n: number) => (n === 1 ? 'one year' : `${n} years`)
 
+/** By how well the almanac says that a way works. */
+const WELL: Record<HowWell, number> = {
+  'ends it': 24,
+  'holds it down': 16,
+  'helps the tree bear it': 8,
+  'a stop-gap': 0,
+}
+
 /**
- * The order in which ways are offered, by house rule: what lasts before what is repeated, what opens no wood before what does,
+ * The order in which ways are offered: by how well the almanac says that the method works on the cause; what it does not name
+ * comes last. Then by house rule: what lasts before what is repeated, what opens no wood before what does,
  * what counts to no limit of the ground before what does, a slow feed before a quick one; against a borer that girdles, what
  * is fast before all. Each with its reasons in words.
  *
- * @example merit(soilDrench).reasons // ['holds 5 years', 'no wound', 'counts toward the yearly limit of the ground']
+ * @example merit(soilDrench, { girdles: false, ways, feeds: false }).reasons // ['holds it down', 'holds 5 years', 'no wound', …]
  */
-export function merit(use: UseOf<PutOnMethod>, q: { girdles: boolean } = { girdles: false }): Merit {
+export function merit(
+  use: UseOf<PutOnMethod>,
+  q: {
+    girdles: boolean
+    /** Of the almanac, on the cause. */
+    ways: readonly Pick<Way, 'method' | 'well' | 'first'>[]
+    /** The product only feeds. */
+    feeds: boolean
+  },
+): Merit {
   const reasons: string[] = []
   let score = 0
+  if (q.feeds && use.method !== 'feed')
+    return { score: -40, reasons: ['only feeds: beside another way, in place of none'] }
+  const way = inOrder(q.ways).find((w) => w.method === use.method)
+  if (way) {
+    score += WELL[way.well]
+    reasons.push(way.well)
+    if (way.first)
+      reasons.push(`first ${way.first.charAt(0).toLowerCase()}${way.first.slice(1).replace(/\.$/, '')}`)
+  } else if (q.ways.length > 0) {
+    score -= 20
+    reasons.push('no way of the almanac for this')
+  }
   if ('retreatYears' in use.terms) {
     score += 10 * Math.min(5, use.terms.retreatYears)
     reasons.push(`holds ${years(use.terms.retreatYears)}`)

@@ -22,5 +22,8 @@ test('a feed is given lightly and slowly first, whatever the tree has lost', () 
     why: 'A weak tree is fed lightly.',
   })
   expect(rateFor(useOf(card('EB4'), 'trunk-injection'), high)).toBe(high)
-  expect(merit(useOf(card('FS18'), 'feed')).score).toBeGreaterThan(merit(useOf(card('FQ10'), 'feed')).score)
+  const asked = { girdles: false, ways: [], feeds: true }
+  expect(merit(useOf(card('FS18'), 'feed'), asked).score).toBeGreaterThan(
+    merit(useOf(card('FQ10'), 'feed'), asked).score,
+  )
 })

@@ -3,7 +3,6 @@ import Link from 'next/link'
 import { useCallback, useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
-import { walkOrder } from '@/core/plan/walk'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
@@ -11,10 +10,10 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Toggle } from '@/ui/fields/Toggle'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { PrintButton } from '@/ui/pieces/PrintButton'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { TankLoads } from '@/ui/methods/TankLoads'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
-import { SmallRing } from '@/ui/ring/SmallRing'
 import { useNow } from '@/ui/run/useNow'
 import { useWork } from '@/ui/run/useWork'
 import { useMay } from '@/ui/shell/may'
@@ -22,13 +21,16 @@ import { fromToday, writtenDate } from '@/ui/when'
 import { BeginWork } from './BeginWork'
 import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
+import { inOrder, type Placed } from './inOrder'
 import { asMeasured } from './measured'
+import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { PortWork } from './PortWork'
 import { SignRecord } from './SignRecord'
 import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
+import { TreeChoice } from './TreeChoice'
 import { WholeRow } from './WholeRow'
 
 type Tab = 'trees' | 'tree' | 'board' | 'finish'
@@ -119,6 +121,7 @@ export function RunJob({ view: first }: { view: JobView }) {
               {work.outOfReach ? 'not sent yet: no signal' : 'going out'}
             </span>
           )}
+          {works.length > 0 && <PrintButton what="Print the work" />}
           {inTrees > 0 && <span className="tag tag-straw">{inTrees} still in trees: do not leave them</span>}
         </div>
       </div>
@@ -129,7 +132,7 @@ export function RunJob({ view: first }: { view: JobView }) {
         </Note>
       )}
       {elsewhere && <ProblemNote problem={refused.problem} />}
-      <div className="grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
+      <div className="no-print grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
         <section aria-label="Trees of this job" className={shown('trees')}>
           {ofItem.length > 2 && (
             <div className="mb-2">
@@ -274,6 +277,7 @@ export function RunJob({ view: first }: { view: JobView }) {
           </section>
         </div>
       </div>
+      <JobSheet view={view} works={works} trees={trees} />
       <nav
         aria-label="Parts of this job"
         className={`sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid ${hasPorts ? 'grid-cols-4' : 'grid-cols-3'}`}
@@ -301,61 +305,4 @@ export function RunJob({ view: first }: { view: JobView }) {
   )
 }
 
-type Placed = [id: string, itemId: string, eastM: number, northM: number]
-
-/** The place of every tree in the list: of each work in the order of a short walk, or as the tags count. */
-function inOrder(trees: readonly Placed[], byWalk: boolean): ReadonlyMap<string, number> {
-  const works = new Map<string, { id: string; eastM: number; northM: number }[]>()
-  for (const [id, itemId, eastM, northM] of trees)
-    works.set(itemId, [...(works.get(itemId) ?? []), { id, eastM, northM }])
-  const inTurn = [...works.values()].flatMap((own) => (byWalk ? walkOrder(own).order : own))
-  return new Map(inTurn.map((t, n) => [t.id, n]))
-}
-
 const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')
-
-function TreeChoice({
-  trees,
-  chosen,
-  onChoose,
-}: {
-  trees: JobTree[]
-  chosen: string
-  onChoose: (tree: JobTree) => void
-}) {
-  return (
-    <ul className="border-t border-line max-h-[70vh] overflow-y-auto">
-      {trees.map((t) => (
-        <li key={t.id} className="border-b border-line">
-          <button
-            type="button"
-            aria-current={t.id === chosen}
-            onClick={() => onChoose(t)}
-            className={`w-full text-left grid grid-cols-[44px_1fr] gap-2 items-center py-2 min-h-[48px] border-l-[3px] pl-1 ${t.id === chosen ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
-          >
-            <SmallRing
-              size={Math.round(26 + Math.min(16, t.plan.diameter * 30))}
-              marks={t.marks}
-              bearings={trees.length > 40 ? undefined : portsOf(t).map((p) => p.bearing)}
-              done={t.status === 'recorded'}
-            />
-            <span>
-              <span className="font-bold block">{t.tag}</span>
-              <span className="text-small text-ink2">{standing(t)}</span>
-            </span>
-          </button>
-        </li>
-      ))}
-    </ul>
-  )
-}
-
-function standing(t: JobTree): string {
-  if (t.status === 'recorded') return 'recorded'
-  if (t.anew) return 'must be worked out again'
-  if (t.confirmedAt === null) return 'not begun'
-  const inTree = t.steps.filter((s) => isIn(s.state)).length
-  if (inTree > 0) return `${inTree} in the tree`
-  const done = t.steps.filter((s) => isOver(s.state)).length
-  return done === t.steps.length ? 'ready to sign' : `${done} of ${t.steps.length} done`
-}

@@ -333,7 +333,9 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
           </div>
         </div>
       )}
-      {cause && ways.length > 0 && <GroupSheet view={view} group={group} onDate={onDate} />}
+      {cause && ways.length > 0 && (
+        <GroupSheet view={view} group={group} onDate={onDate} over={over.map((g) => g.active)} />
+      )}
     </>
   )
 }

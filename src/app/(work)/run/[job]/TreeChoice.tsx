@@ -1,0 +1,51 @@
+'use client'
+import { isIn, isOver } from '@/core/methods/running'
+import { SmallRing } from '@/ui/ring/SmallRing'
+import { portsOf, type JobTree } from './job'
+
+/** The trees of one work as a list, each with how it stands. */
+export function TreeChoice({
+  trees,
+  chosen,
+  onChoose,
+}: {
+  trees: JobTree[]
+  chosen: string
+  onChoose: (tree: JobTree) => void
+}) {
+  return (
+    <ul className="border-t border-line max-h-[70vh] overflow-y-auto">
+      {trees.map((t) => (
+        <li key={t.id} className="border-b border-line">
+          <button
+            type="button"
+            aria-current={t.id === chosen}
+            onClick={() => onChoose(t)}
+            className={`w-full text-left grid grid-cols-[44px_1fr] gap-2 items-center py-2 min-h-[48px] border-l-[3px] pl-1 ${t.id === chosen ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+          >
+            <SmallRing
+              size={Math.round(26 + Math.min(16, t.plan.diameter * 30))}
+              marks={t.marks}
+              bearings={trees.length > 40 ? undefined : portsOf(t).map((p) => p.bearing)}
+              done={t.status === 'recorded'}
+            />
+            <span>
+              <span className="font-bold block">{t.tag}</span>
+              <span className="text-small text-ink2">{standing(t)}</span>
+            </span>
+          </button>
+        </li>
+      ))}
+    </ul>
+  )
+}
+
+function standing(t: JobTree): string {
+  if (t.status === 'recorded') return 'recorded'
+  if (t.anew) return 'must be worked out again'
+  if (t.confirmedAt === null) return 'not begun'
+  const inTree = t.steps.filter((s) => isIn(s.state)).length
+  if (inTree > 0) return `${inTree} in the tree`
+  const done = t.steps.filter((s) => isOver(s.state)).length
+  return done === t.steps.length ? 'ready to sign' : `${done} of ${t.steps.length} done`
+}

@@ -1,0 +1,163 @@
+import { METHOD_NAME } from '@/core/card/say'
+import type { PutOnMethod } from '@/core/card/card'
+import type { SubjectPlan, UseOf } from '@/core/methods/plan'
+import { sayPlan, sayRate, sayTask } from '@/core/methods/say'
+import { showProduct } from '@/core/methods/showProduct'
+import { showGirth, type UnitSystem } from '@/core/quantity/format'
+import { shown } from '@/core/quantity/pair'
+import { writtenDate } from '@/ui/when'
+
+/** A product as it is put on at trees, with what comes out of the same tank. */
+export interface SheetWork {
+  id: string
+  block: string | null
+  use: UseOf<PutOnMethod>
+  product: {
+    name: string
+    code: string
+    version: number
+    registration?: string | null
+    actives: readonly { name: string; strength: string }[]
+  }
+  trees: readonly {
+    id: string
+    tag: string
+    plan: SubjectPlan
+    besides: readonly { name: string; plan: SubjectPlan }[]
+  }[]
+}
+
+/** Work on paper: what goes on and how, once; every tree's own amount, with a box to tick; what is left out, with why. */
+export function WorkSheet({
+  onDate,
+  works,
+  left,
+  draft,
+  units,
+}: {
+  onDate: string
+  works: readonly SheetWork[]
+  left: readonly { tag: string; why: string }[]
+  /** What stands in the way of working by it, as it is not signed; null once it is. */
+  draft: string | null
+  units: UnitSystem
+}) {
+  return (
+    <section aria-label="On paper" className="hidden print:block mt-3">
+      <p>
+        For {writtenDate(onDate)}
+        {draft !== null && <b> · {draft}</b>}
+      </p>
+      {works.map((work) => (
+        <Work key={work.id} work={work} units={units} />
+      ))}
+      {[...new Set(left.map((l) => l.why))].map((why) => (
+        <p key={why} className="text-small mt-2">
+          <b>
+            Not worked:{' '}
+            {left
+              .filter((l) => l.why === why)
+              .map((l) => l.tag)
+              .join(', ')}
+            .
+          </b>{' '}
+          {why}
+        </p>
+      ))}
+      <p className="text-small mt-2">The label in the hand decides.</p>
+    </section>
+  )
+}
+
+function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
+  const { use, product, trees, block } = work
+  const first = trees[0]
+  if (!first) return null
+  const { plan } = first
+  const sum = (plans: readonly SubjectPlan[]) =>
+    showProduct(
+      plans.reduce((n, p) => n + p.product, 0),
+      plans[0]!.kind,
+      use.method,
+      units,
+    )
+  const mates = first.besides.map((b) => b.name)
+  const tasks = plan.steps.flatMap((s) => (s.kind === 'task' ? [s.task] : []))
+  return (
+    <div className="mt-3">
+      <h2>
+        {block !== null && `${block}: `}
+        {METHOD_NAME[use.method]}, {product.name}: {trees.length} {trees.length === 1 ? 'tree' : 'trees'},{' '}
+        {sum(trees.map((t) => t.plan))} in all
+        {mates.map((name) => (
+          <span key={name}>
+            ; out of the same tank {name},{' '}
+            {sum(trees.flatMap((t) => t.besides.filter((b) => b.name === name).map((b) => b.plan)))}
+          </span>
+        ))}
+      </h2>
+      <p className="text-small">
+        {[
+          ...product.actives.map((a) => `${a.name} ${a.strength}`),
+          product.registration ?? 'a house card',
+          `card ${product.code} v${product.version}`,
+          `rate ${sayRate(plan.choice)}`,
+        ].join(' · ')}
+      </p>
+      <p className="text-small mt-1">
+        <b>Worn:</b> {use.protectiveGear.join(', ')}. {use.waterCaution} {use.beeCaution}
+      </p>
+      {tasks.map((task) => {
+        const texts = new Set(trees.map((t) => sayTask(task, t.plan, use, units).text))
+        return (
+          <p key={task} className="text-small">
+            <b>{sayTask(task, plan, use, units).name}.</b>{' '}
+            {texts.size === 1 ? [...texts][0] : 'Each tree as it stands below.'}
+          </p>
+        )
+      })}
+      <ul className="columns-2 gap-8 mt-2">
+        {trees.map((t) => (
+          <li
+            key={t.id}
+            className="grid grid-cols-[14px_1fr_auto] gap-x-2 border-b border-line2 py-[3px] break-inside-avoid text-small"
+          >
+            <span aria-hidden className="border border-ink size-[12px] mt-[3px]" />
+            <span>
+              <b>{t.tag}</b> {showGirth(t.plan.diameter, units)}
+            </span>
+            <span className="text-right">
+              <Gets plan={t.plan} units={units} />
+              {t.besides.map((b) => (
+                <span key={b.name}> + {showProduct(b.plan.product, b.plan.kind, b.plan.method, units)}</span>
+              ))}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </div>
+  )
+}
+
+/** What a tree gets, with its product in bold; the ports of a trunk by their bearings. */
+function Gets({ plan, units }: { plan: SubjectPlan; units: UnitSystem }) {
+  if (plan.method === 'trunk-injection')
+    return (
+      <>
+        <b>{sayPlan(plan, units)}</b>, at {plan.shape.ports.map((p) => `${Math.round(p.bearing)}°`).join(' ')}
+      </>
+    )
+  const of =
+    plan.method === 'crown-spray'
+      ? `${shown(plan.shape.spray, 'gal', units)} of spray`
+      : plan.water
+        ? shown(plan.water, 'gal', units)
+        : null
+  return (
+    <>
+      <b>{showProduct(plan.product, plan.kind, plan.method, units)}</b>
+      {of !== null && ` in ${of}`}
+      {plan.method === 'soil-injection' && `, ${plan.shape.holes} holes`}
+    </>
+  )
+}
