@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { HOW_WELL, hasBench, WAY_METHODS } from '@/core/decide/way'
+import { HOW_WELL, putsOn, WAY_METHODS } from '@/core/decide/way'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
@@ -97,7 +97,7 @@ const WayEntry = z
     first: text(4).optional(),
     again: text(4),
   })
-  .refine((way) => !hasBench(way.method) || way.kinds !== undefined, {
+  .refine((way) => !putsOn(way.method) || way.kinds !== undefined, {
     error: 'A way that puts something on names the kind of active.',
   })
 

@@ -1,5 +1,5 @@
 import { CARDS } from '../../demo/cards'
-import { hasBench } from '@/core/decide/way'
+import { putsOn } from '@/core/decide/way'
 import { CLASS } from '@/core/methods/gate'
 import { CAUSES } from './causes'
 import { PRACTICE } from './practice'
@@ -13,7 +13,7 @@ test.each(CAUSES.map((c) => [c.id, c] as const))(
   '%s: no way is one that its class guard refuses',
   (id, cause) => {
     for (const way of waysOf(id)) {
-      const kind = hasBench(way.method) ? CLASS[way.method] : undefined
+      const kind = putsOn(way.method) ? CLASS[way.method] : undefined
       expect([way.method, kind && cause.refuses[kind]]).toEqual([way.method, undefined])
     }
   },
@@ -22,7 +22,7 @@ test.each(CAUSES.map((c) => [c.id, c] as const))(
 test('where nothing works or is needed, no way puts anything on to end it', () => {
   for (const { id } of CAUSES)
     if (['no', 'not needed'].includes(PRACTICE[id]!.works))
-      expect([id, waysOf(id).filter((w) => hasBench(w.method) && w.well === 'ends it')]).toEqual([id, []])
+      expect([id, waysOf(id).filter((w) => putsOn(w.method) && w.well === 'ends it')]).toEqual([id, []])
 })
 
 test('whatever a card on the shelf is for is a way of the almanac too', () => {

@@ -4,7 +4,7 @@ import { checksAfter } from '@/core/methods/checks'
 import { feedsOnly, said } from '@/core/methods/gate'
 import { readGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
-import { methodOf, planSubject } from '@/core/methods/registry'
+import { isSpray, methodOf, planSubject } from '@/core/methods/registry'
 import { showProduct } from '@/core/methods/showProduct'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
@@ -38,6 +38,7 @@ const Given = z.strictObject({
   crownDensity: z.enum(['sparse', 'medium', 'dense']).optional(),
   reach: typed('How far out').optional(),
   hardscape: typed('Paved share', 20).optional(),
+  hand: z.record(z.string().max(40), typed('What is said of the tree', 300)).optional(),
 })
 
 const Item = z.strictObject({
@@ -232,6 +233,7 @@ function withItem(hand: TreeAtHand, { use, product }: UseRow, plan: SubjectPlan,
         recorded: false,
         atWorkDays: methodOf(use).atWorkDays(use),
         failed: false,
+        sprayed: isSpray(use.method),
         feeds: feedsOnly(product.actives),
       },
     ],

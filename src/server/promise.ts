@@ -1,5 +1,5 @@
+import type { PromisedCheck } from '@/core/methods/facts'
 import { v7 as uuidv7 } from 'uuid'
-import type { PromisedCheck } from '@/core/methods/checks'
 import type { Outcome } from '@/core/methods/outcome'
 import { addDays, addYears } from '@/core/time/calendar'
 import { addFollowUp } from '@/db/queries/followUp'

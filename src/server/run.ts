@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
+import { readLine } from '@/core/methods/lines'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
@@ -37,6 +38,8 @@ const Press = z.strictObject({
   times: z.int().min(1).max(100_000).nullable().default(null),
   /** What was measured out, typed, where it is not what was planned. */
   amount: typed('What went on', 100).nullable().default(null),
+  /** What was written down at it, typed. */
+  noted: typed('What was noted', 300).nullable().default(null),
   /** What is taken back, by its id. */
   of: id('of').nullable().default(null),
 })
@@ -120,7 +123,7 @@ async function markAt(
   const states: RunningStep[] = []
   for (const press of presses) {
     const step = steps.find((s) => s.id === press.stepId)!
-    const read = readPress(subject, press, person.units)
+    const read = readPress(subject, step, press, person.units)
     if (!read.ok) return read
     const over = await beyondGround(context, subject, step, read.value.amount ?? 0)
     if (over) return over
@@ -170,7 +173,12 @@ async function beyondGround(
 }
 
 /** A press in the shape the fold reads. */
-function readPress(subject: JobSubjectRow, p: Press, units: 'us' | 'metric'): Result<Omit<StepEvent, 'at'>> {
+function readPress(
+  subject: JobSubjectRow,
+  { what }: WorkStepRow,
+  p: Press,
+  units: 'us' | 'metric',
+): Result<Omit<StepEvent, 'at'>> {
   const base = { id: p.eventId, kind: p.kind }
   switch (p.kind) {
     case 'give-up': {
@@ -182,7 +190,13 @@ function readPress(subject: JobSubjectRow, p: Press, units: 'us' | 'metric'): Re
         ? refuse('missing', 'bearing', 'Say where the port goes.')
         : ok({ ...base, bearing: p.bearing })
     case 'do': {
-      const times = p.times !== null && { times: p.times }
+      const times = {
+        ...(p.times !== null && { times: p.times }),
+        ...(p.noted !== null && { noted: p.noted }),
+      }
+      const note = what.kind === 'task' ? what.note : undefined
+      const written = note && p.noted !== null ? readLine(note, p.noted, units, 'noted') : null
+      if (written && !written.ok) return written
       if (p.amount === null) return ok({ ...base, ...times })
       const amount = readProduct(p.amount, subject.plan, 'amount', 'What went on')
       if (!amount.ok) return amount

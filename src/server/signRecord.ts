@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
+import { handMethod, isHand } from '@/core/methods/hand'
 import type { Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
@@ -97,7 +98,8 @@ export const signRecordVerb = verb({
         'also',
         'Only what came out of one tank is signed together; sign the others by themselves.',
       )
-    const refused = refusedToSign(person, today)
+    // A licence is for what is put on.
+    const refused = subjects.every((s) => isHand(s.method)) ? null : refusedToSign(person, today)
     if (refused) return refused
     for (const [n, part] of parts.entries()) {
       const own = subjects.filter((s) => part.jobSubjectIds.includes(s.id))
@@ -228,7 +230,7 @@ async function signOne(
       signedBy: person.id,
       body: {
         version: 3,
-        applicator: { name: person.name, licence: person.licence! },
+        applicator: { name: person.name, licence: person.licence ?? 'none on file' },
         firm: person.firmName,
         place: {
           site: job.siteName,
@@ -286,7 +288,9 @@ async function signOne(
   )
   for (const w of worked) {
     const { subject, outcome } = w
-    await closeJobSubject(sql, subject, CAME[outcome])
+    const back = outcome === 'treated' ? ledBack(w) : null
+    // What was found stops it: the arborist decides before anything more is done.
+    await closeJobSubject(sql, subject, back === null ? CAME[outcome] : 'partly')
     await promiseChecks(
       { sql, person },
       {
@@ -302,13 +306,23 @@ async function signOne(
       sql,
       subject.treeId,
       outcome === 'treated'
-        ? null
+        ? back
         : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
     )
   }
   for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
     await dueNext(context, { occurrenceId, use: one.use }, day)
   return ok(null)
+}
+
+/** Why a tree goes back to the arborist after work by hand, by what was written down at its steps. */
+function ledBack({ subject, steps }: Worked): string | null {
+  const { plan } = subject
+  if (!isHand(plan.method)) return null
+  const noted = steps.flatMap((s) =>
+    s.kind === 'task' && s.noted !== null ? [[s.task, s.noted] as const] : [],
+  )
+  return handMethod(plan.method).leads?.(Object.fromEntries(noted)) ?? null
 }
 
 const CAME: Record<Outcome, 'done' | 'partly' | 'not treated'> = {
@@ -350,6 +364,7 @@ async function lotOnShelf(
   { product }: JobSubjectRow,
   number: string,
 ): Promise<Result<string>> {
+  if (product.registration === null) return ok('none, a house card')
   const lots = await lotsOf(sql, product.code)
   const good = lots.filter((l) => l.expiresOn === null || l.expiresOn >= today)
   const others = good.map((l) => l.number).join(', ') || 'no lot that is still good'

@@ -1,12 +1,13 @@
+import type { DayFacts, EarlierWork, TreeFacts } from '@/core/methods/facts'
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { waysOf } from '@/almanac/ways'
 import { namesHost } from '@/core/card/namesHost'
-import { ASKED_AT_SIGNING, feedsOnly, gate, said, type EarlierWork, type Refusal } from '@/core/methods/gate'
+import { ASKED_AT_SIGNING, feedsOnly, gate, namesCause, said, type Refusal } from '@/core/methods/gate'
 import { merit } from '@/core/methods/merit'
-import type { DayFacts, TreeFacts, UseOf } from '@/core/methods/plan'
-import { methodOf } from '@/core/methods/registry'
-import type { PutOnMethod } from '@/core/card/card'
+import type { UseOf } from '@/core/methods/plan'
+import { isSpray, methodOf } from '@/core/methods/registry'
+import type { Method } from '@/core/card/card'
 import { distanceTo } from '@/core/place/distance'
 import type { Length } from '@/core/quantity/units'
 import { toSI } from '@/core/quantity/units'
@@ -93,7 +94,7 @@ export async function treesAtHand(
 }
 
 function earlierOf(e: EarlierRow): EarlierWork {
-  const use = { method: e.method, ...(e.use as object) } as UseOf<PutOnMethod>
+  const use = { method: e.method, ...(e.use as object) } as UseOf<Method>
   return {
     on: e.on,
     cause: e.cause,
@@ -106,9 +107,13 @@ function earlierOf(e: EarlierRow): EarlierWork {
     recorded: e.seq !== null,
     atWorkDays: methodOf(use).atWorkDays(use),
     failed: e.failed,
+    sprayed: isSpray(e.method),
     feeds: feedsOnly(e.actives),
   }
 }
+
+const inAlmanac = ({ method }: UseOf<Method>, cause: string | undefined) =>
+  cause !== undefined && waysOf(cause).some((w) => w.method === method)
 
 /** Why a use may not go on a tree on a day, all of it. */
 export function gateOf(
@@ -124,6 +129,7 @@ export function gateOf(
     card: product,
     on: q.on,
     cause: hand.decided?.cause ?? '',
+    inAlmanac: inAlmanac(use, hand.decided?.cause),
     tree: {
       host: hand.tree.host,
       edible: hand.kind?.edible ?? false,
@@ -185,7 +191,9 @@ export function waysFor(
   const { decided, tree } = hand
   if (!decided) return []
   return uses
-    .filter((u) => namesHost(u.use, tree.host) && u.use.targets.includes(decided.cause))
+    .filter(
+      (u) => namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, decided.cause)),
+    )
     .map((u) => {
       const closed: Way['closed'] = gateOf(hand, u, {
         on: q.on,

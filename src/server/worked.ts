@@ -1,6 +1,7 @@
 import { hostName } from '@/almanac/hosts'
 import { deviations } from '@/core/methods/deviations'
-import { outcomeOf, type Outcome } from '@/core/methods/outcome'
+import { isHand } from '@/core/methods/hand'
+import { outcomeOf, outcomeOfWork, type Outcome } from '@/core/methods/outcome'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { productOn, whyNotOver, type RunningStep } from '@/core/methods/running'
 import { sayTask } from '@/core/methods/say'
@@ -33,7 +34,7 @@ export function workedAt(
     steps,
     applied,
     least: plan.least,
-    outcome: outcomeOf(applied, plan.least),
+    outcome: isHand(plan.method) ? outcomeOfWork(steps) : outcomeOf(applied, plan.least),
     deviations: deviations(plan, use, steps, units),
   })
 }
@@ -95,6 +96,7 @@ export function entryOf(
               endedAt: iso(t.endedAt),
               left: t.left,
               givenUp: t.givenUp,
+              ...(t.note && t.noted && { noted: { label: t.note.label, value: t.noted } }),
             },
           ],
     ),

@@ -48,7 +48,7 @@ test('a group as one sheet, said to be a draft while it is not signed', async ({
   await page.goto(`/trees/${await idOf(page, 'Hem 20')}`)
   await page.getByRole('link', { name: 'Upper Spring ravine' }).first().click()
   await page.getByRole('link', { name: 'Prescribe for many →' }).click()
-  await page.getByText('Soil drench, Example SD2').click()
+  await page.getByText('Soil drench, Example SD2', { exact: true }).click()
   await check(page, 1, [
     /Hemlock woolly adelgid, \d+ trees/,
     /not signed|Not to be worked: more imidacloprid than the limit leaves/,

@@ -5,7 +5,9 @@ import { feed } from '../methods/feed/use'
 import { soilDrench } from '../methods/soil-drench/use'
 import { soilInjection } from '../methods/soil-injection/use'
 import { trunkInjection } from '../methods/trunk-injection/use'
+import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
 import { CARD_FORMAT } from './format'
+import { schemaOf } from './lineSchema'
 import { known, quantity, rate, whole, words } from './written'
 
 /** What every use of a product says beside the method's own terms. */
@@ -42,18 +44,56 @@ const everyUse = {
     .max(20),
 }
 
+/** Work without a product says the same, most of it by saying nothing. */
+const handUse = (method: HandName) =>
+  z.strictObject({
+    method: z.literal(method),
+    hosts: everyUse.hosts,
+    notOn: everyUse.notOn,
+    /** None where the house leaves it to the almanac: wherever it names this method for the cause. */
+    targets: z.array(known()).max(200).default([]),
+    forbiddenOnFood: z.literal(false).default(false),
+    foodCrops: z.undefined().optional(),
+    limits: z.undefined().optional(),
+    apart: z.undefined().optional(),
+    reentryHours: z.literal(0).default(0),
+    neverInBloom: z.undefined().optional(),
+    beeCaution: z.string().max(300).default(''),
+    waterCaution: z.string().max(300).default(''),
+    waterSetback: z.undefined().optional(),
+    protectiveGear: everyUse.protectiveGear,
+    terms: schemaOf(handMethod(method).terms),
+  })
+
+/** A use of a house card by a method without a product. */
+export type HandUse<H extends HandName = HandName> = Omit<
+  z.output<ReturnType<typeof handUse>>,
+  'method' | 'terms'
+> & {
+  method: H
+  terms: Record<string, string | number>
+}
+
 const use = <M extends string, T extends z.ZodType>(method: M, terms: T) =>
   z.strictObject({ method: z.literal(method), ...everyUse, terms })
 
-/** One use of a product: a method with the terms the label gives for it. */
-export const CardUse = z.discriminatedUnion('method', [
+const putOn = [
   use('trunk-injection', trunkInjection),
   use('soil-drench', soilDrench),
   use('soil-injection', soilInjection),
   use('bark-spray', barkSpray),
   use('crown-spray', crownSpray),
   use('feed', feed),
-])
+] as const
+
+export type PutOnUse = z.output<(typeof putOn)[number]>
+export type CardUse = PutOnUse | { [H in HandName]: HandUse<H> }[HandName]
+
+/** One use of a card: a method with the terms the label, or the house, gives for it. */
+export const CardUse = z.discriminatedUnion('method', [
+  ...putOn,
+  ...HAND_NAMES.map(handUse),
+]) as unknown as z.ZodType<CardUse>
 
 /**
  * A card: what the firm has copied from a label, or set itself as a house card, with its uses. Read and written as JSON in this
@@ -82,12 +122,16 @@ export const Card = z
     if (card.kind === 'label' && card.registration === undefined)
       wrong('registration', 'A label has a registration number; copy it, or make it a house card.')
     if (card.kind === 'label' && card.actives.length === 0) wrong('actives', 'A label names what is in it.')
+    if (card.kind === 'label' && card.uses.some((u) => isHand(u.method)))
+      wrong('kind', 'Work without a product stands on a house card; make it one.')
     if (card.kind === 'house' && card.registration !== undefined)
       wrong('registration', 'A house card has no registration number; leave it out, or make it a label card.')
   })
 
 export type Card = z.output<typeof Card>
-export type CardUse = z.output<typeof CardUse>
-export type PutOnMethod = CardUse['method']
+/** The methods that put a product on. */
+export type PutOnMethod = PutOnUse['method']
+/** Every method a card can be of. */
+export type Method = CardUse['method']
 /** The terms of a use of one method. */
-export type TermsOf<M extends PutOnMethod> = Extract<CardUse, { method: M }>['terms']
+export type TermsOf<M extends Method> = Extract<CardUse, { method: M }>['terms']

@@ -1,7 +1,7 @@
-import type { CardUse, PutOnMethod, TermsOf } from './card'
+import { HAND_NAMES, handMethod, isHand } from '../methods/hand'
+import type { CardUse, Method, PutOnMethod, TermsOf } from './card'
 
-/** What is done, as people say it. */
-export const METHOD_NAME: Record<PutOnMethod, string> = {
+const PUT_ON_NAME: Record<PutOnMethod, string> = {
   'trunk-injection': 'Trunk injection',
   'soil-drench': 'Soil drench',
   'soil-injection': 'Soil injection',
@@ -10,8 +10,14 @@ export const METHOD_NAME: Record<PutOnMethod, string> = {
   feed: 'Feed',
 }
 
+/** What is done, as people say it: by a product and by hand. */
+export const METHOD_NAME = {
+  ...PUT_ON_NAME,
+  ...Object.fromEntries(HAND_NAMES.map((m) => [m, handMethod(m).name])),
+} as Record<Method, string>
+
 /** Several methods in one line, as people say them. `sayMethods(['trunk-injection', 'feed'])` is "trunk injection, feed" */
-export function sayMethods(methods: readonly PutOnMethod[]): string {
+export function sayMethods(methods: readonly Method[]): string {
   return methods.map((m) => METHOD_NAME[m].toLowerCase()).join(', ')
 }
 
@@ -137,11 +143,19 @@ const SAY: { [M in PutOnMethod]: (terms: TermsOf<M>) => Said[] } = {
 
 /** The terms of a use line by line, as a label is read. `sayTerms(drench)[0]` is ['Rate', '0.1 fl oz to 0.2 fl oz an inch of diameter'] */
 export function sayTerms(use: CardUse): Said[] {
+  if (isHand(use.method)) {
+    const terms = use.terms as Record<string, string | number>
+    return handMethod(use.method).terms.flatMap((line): Said[] => {
+      const value = terms[line.name]
+      return value === undefined ? [] : [[line.label, String(value)]]
+    })
+  }
   return (SAY[use.method] as (terms: CardUse['terms']) => Said[])(use.terms)
 }
 
 /** What holds for a use whatever its method: limits, times apart, re-entry, bees, water. */
 export function sayLimits(use: CardUse): Said[] {
+  if (isHand(use.method)) return [['Worn', use.protectiveGear.join(', ')]]
   const { limits } = use
   return [
     ...when(limits?.activePerAreaYear, () => [

@@ -1,22 +1,9 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method, PutOnMethod } from '../card/card'
 import { PUT_ON_METHODS } from '../card/format'
+import { HAND_NAMES, isHand } from '../methods/hand'
 
 /** The ways of working of the trade: those that put something on, and the work without a bottle. */
-export const WAY_METHODS = [
-  ...PUT_ON_METHODS,
-  'collar',
-  'trenches',
-  'water',
-  'prune',
-  'guard',
-  'repel',
-  'band',
-  'hands',
-  'release',
-  'watch',
-  'sample',
-  'refer',
-] as const
+export const WAY_METHODS = [...PUT_ON_METHODS, ...HAND_NAMES, 'watch', 'sample', 'refer'] as const
 export type WayMethod = (typeof WAY_METHODS)[number]
 
 /** How well a way works on its cause: it ends it, holds it down, helps the tree bear it, or bridges a year. */
@@ -41,9 +28,14 @@ export interface Way {
   again: string
 }
 
-/** True when a bench of this product carries the method; the others are done by hand and kept on paper. */
-export function hasBench(method: WayMethod): method is PutOnMethod {
+/** True for a method that puts something on. */
+export function putsOn(method: WayMethod): method is PutOnMethod {
   return (PUT_ON_METHODS as readonly string[]).includes(method)
+}
+
+/** True when a bench of this product carries the method; the others are done by hand and kept on paper. */
+export function hasBench(method: WayMethod): method is Method {
+  return putsOn(method) || isHand(method)
 }
 
 const RANK: Record<HowWell, number> = {

@@ -1,14 +1,8 @@
-import type { PutOnMethod } from '../card/card'
-import type { Expectation } from '../respond/compare'
+import type { PromisedCheck } from './facts'
+import type { Method, PutOnMethod } from '../card/card'
+import { handMethod, isHand } from './hand'
+import { readLines } from './lines'
 import type { UseOf } from './plan'
-
-/** A check that is promised with a prescription: when, and what is expected then. */
-export interface PromisedCheck {
-  afterDays?: number
-  afterYears?: number
-  what: string
-  expectation: Expectation
-}
 
 const years = (n: number) => `${n} ${n === 1 ? 'year' : 'years'}`
 
@@ -167,6 +161,11 @@ const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number) => Promis
  * What is looked at after a use of a card, when, and what is expected: of an injection first that everything is out again.
  * `liveCrown` in per cent, as it was taken. The figures are house figures; a card's retreatment decides the last date.
  */
-export function checksAfter(use: UseOf<PutOnMethod>, liveCrown: number): PromisedCheck[] {
+export function checksAfter(use: UseOf<Method>, liveCrown: number): PromisedCheck[] {
+  if (isHand(use.method)) {
+    const hand = handMethod(use.method)
+    const terms = readLines(hand.terms, use.terms, 'us')
+    return hand.checks(terms.ok ? terms.value : {})
+  }
   return (CHECKS[use.method] as (use: never, live: number) => PromisedCheck[])(use as never, liveCrown)
 }

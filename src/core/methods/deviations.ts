@@ -1,5 +1,5 @@
 import { plain, type UnitSystem } from '../quantity/format'
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import type { SubjectPlan, UseOf } from './plan'
 import { productOn, type RunningStep } from './running'
 import { sayTask } from './say'
@@ -17,7 +17,7 @@ const MEASURED = 0.05
  */
 export function deviations(
   plan: SubjectPlan,
-  use: UseOf<PutOnMethod>,
+  use: UseOf<Method>,
   steps: readonly RunningStep[],
   units: UnitSystem,
 ): string[] {

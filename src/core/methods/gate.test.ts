@@ -1,20 +1,22 @@
+import type { EarlierWork } from './facts'
 import { CARDS, useOf } from '../../../demo/cards'
 import { toSI } from '../quantity/units'
-import type { PutOnMethod } from '../card/card'
-import { gate, said, type EarlierWork, type GateFacts } from './gate'
+import type { Method } from '../card/card'
+import { gate, said, type GateFacts } from './gate'
 import { merit } from './merit'
 import type { UseOf } from './plan'
 import { proposeRate } from './proposeRate'
 
 const card = (code: string) => CARDS.find((c) => c.card.code === code)!.card
-const drench = useOf(card('SD2'), 'soil-drench') as UseOf<PutOnMethod>
-const inject = useOf(card('EB4'), 'trunk-injection') as UseOf<PutOnMethod>
+const drench = useOf(card('SD2'), 'soil-drench') as UseOf<Method>
+const inject = useOf(card('EB4'), 'trunk-injection') as UseOf<Method>
 
 const base: GateFacts = {
   use: drench,
   card: card('SD2'),
   on: '2026-06-12',
   cause: 'emerald-ash-borer',
+  inAlmanac: false,
   tree: {
     host: 'ash',
     edible: false,
@@ -43,6 +45,7 @@ const earlier = (more: Partial<EarlierWork>): EarlierWork => ({
   recorded: true,
   atWorkDays: 1000,
   failed: false,
+  sprayed: false,
   feeds: false,
   ...more,
 })
@@ -91,7 +94,7 @@ test.each<[string, Partial<GateFacts>, string[]]>([
 ])('%s', (_, facts, expected) => expect(rules(facts)).toEqual(expected))
 
 test('what keeps its distance from another active says when it may', () => {
-  const use = { ...drench, apart: [{ active: 'sulfur', days: 14 }], limits: undefined }
+  const use = { ...drench, apart: [{ active: 'sulfur', days: 14 }], limits: undefined } as typeof drench
   const near = gate({
     ...base,
     use,

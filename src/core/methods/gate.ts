@@ -1,4 +1,5 @@
-import type { PutOnMethod } from '../card/card'
+import type { EarlierWork } from './facts'
+import type { Method } from '../card/card'
 import type { ProductClass } from '../diagnose/almanac'
 import { namesHost } from '../card/namesHost'
 import { refusedForBees } from '../limits/bees'
@@ -10,32 +11,10 @@ import { readQuantity } from '../quantity/parse'
 import type { UnitSystem } from '../quantity/format'
 import type { Length } from '../quantity/units'
 import { addDays, daysBetween, spokenDate } from '../time/calendar'
+import { handMethod, isHand } from './hand'
+import { readLines } from './lines'
 import { methodOf } from './registry'
 import type { UseOf } from './plan'
-
-/** Something that was put on this tree before, by anybody. Calendar dates. */
-export interface EarlierWork {
-  on: string
-  cause: string
-  code: string
-  name: string
-  /** Names of its actives. */
-  actives: readonly string[]
-  /** Record or plan, as it is said: `record 14`. */
-  from: string
-  /** m³ or kg. */
-  amount: number
-  /** It got all that its label asks for. */
-  treated: boolean
-  /** It is done, not only planned. */
-  recorded: boolean
-  /** Days from `on` during which it is at work. */
-  atWorkDays: number
-  /** A check said that it does not work. */
-  failed: boolean
-  /** It only feeds the tree: it takes the place of nothing that works on a cause. */
-  feeds: boolean
-}
 
 /** True for a product that only feeds. `feedsOnly([{ name: 'iron', group: 'feed' }]) === true` */
 export function feedsOnly(actives: readonly { group: string }[]): boolean {
@@ -47,11 +26,13 @@ export const ASKED_AT_SIGNING: readonly string[] = ['eaten', 'harvestOn']
 
 /** Everything a gate looks at. */
 export interface GateFacts {
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   card: { code: string; name: string; actives: readonly { name: string; group: string }[] }
   /** The day of the work. */
   on: string
   cause: string
+  /** The almanac names this method for the cause: what a house card that names no cause is held to. */
+  inAlmanac: boolean
   tree: {
     host: string
     edible: boolean
@@ -98,6 +79,7 @@ export interface Refusal {
     | 'interval'
     | 'at work'
     | 'apart'
+    | 'window'
   code: Problem['code']
   field: string
   why: string
@@ -105,11 +87,16 @@ export interface Refusal {
 }
 
 /** How the almanac calls a way where it says that it cannot touch a cause. */
-export const CLASS: Partial<Record<PutOnMethod, ProductClass>> = {
+export const CLASS: Partial<Record<Method, ProductClass>> = {
   'trunk-injection': 'injection',
   'bark-spray': 'bark-spray',
   'crown-spray': 'crown-spray',
   feed: 'fertiliser',
+}
+
+/** True for a use that names a cause, or leaves it to the almanac, which does. */
+export function namesCause(use: UseOf<Method>, cause: string, inAlmanac: boolean): boolean {
+  return use.targets.length === 0 ? isHand(use.method) && inAlmanac : use.targets.includes(cause)
 }
 
 /** A refusal as a sentence of its rule and its way out. */
@@ -165,8 +152,16 @@ export function gate(f: GateFacts): Refusal[] {
 
   if (!namesHost(use, tree.host))
     no('label', 'This card does not name this kind of tree.', 'Choose a card that does.', 'useId')
-  if (!use.targets.includes(f.cause))
+  if (!namesCause(use, f.cause, f.inAlmanac))
     no('label', `${card.name} does not name this cause.`, 'Choose a card that does.')
+  if (isHand(use.method)) {
+    const hand = handMethod(use.method)
+    const terms = readLines(hand.terms, use.terms, f.units)
+    for (const own of (terms.ok &&
+      hand.gate?.({ terms: terms.value, host: tree.host, on: f.on, earlier: f.earlier })) ||
+      [])
+      no('window', own.why, own.wayOut)
+  }
   const bees = refusedForBees(tree.noNeonicotinoid, card.actives)
   if (bees && !bees.ok) no('bees', bees.problem.message, '', bees.problem.field)
   const food = refusedOnFood({

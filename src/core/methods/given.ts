@@ -14,6 +14,8 @@ export interface TypedGiven {
   crownDensity?: CrownDensity
   reach?: string
   hardscape?: string
+  /** On the lines of a method without a product, by their names. */
+  hand?: Readonly<Record<string, string>>
 }
 
 /**
@@ -23,7 +25,7 @@ export interface TypedGiven {
  * @example readGiven({ portGirth: '54' }, 'us') // { portGirth: 1.3716 }
  */
 export function readGiven(typed: TypedGiven, units: UnitSystem): Result<Given> {
-  const given: Given = { bearings: typed.bearings }
+  const given: Given = { bearings: typed.bearings, hand: typed.hand }
   const trunk = { bareUnit: units === 'us' ? 'in' : 'cm' }
   const ground = { bareUnit: units === 'us' ? 'ft' : 'm' }
   if (typed.portGirth) {

@@ -1,16 +1,16 @@
 import { CARDS, useOf } from '../../../demo/cards'
 import { share } from '../limits/share'
 import { toSI } from '../quantity/units'
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { howManyFit, planRow, shareQuestion, totalsOf, type GroupQuestion, type GroupTree } from './group'
 import type { UseOf } from './plan'
 
 const card = (code: string) => CARDS.find((c) => c.card.code === code)!.card
 const q: GroupQuestion = {
   uses: [
-    { id: 'drench', use: useOf(card('SD2'), 'soil-drench') as UseOf<PutOnMethod>, source: 'card SD2 v2' },
-    { id: 'bark', use: useOf(card('DN7'), 'bark-spray') as UseOf<PutOnMethod>, source: 'card DN7 v1' },
-    { id: 'oil', use: card('HO1').uses[0]! as UseOf<PutOnMethod>, source: 'card HO1 v1' },
+    { id: 'drench', use: useOf(card('SD2'), 'soil-drench') as UseOf<Method>, source: 'card SD2 v2' },
+    { id: 'bark', use: useOf(card('DN7'), 'bark-spray') as UseOf<Method>, source: 'card DN7 v1' },
+    { id: 'oil', use: card('HO1').uses[0]! as UseOf<Method>, source: 'card HO1 v1' },
   ],
   choices: { drench: 1, bark: 0 },
   day: { on: '2026-06-12', soil: 'moist', temperature: 21, source: 'fair' },

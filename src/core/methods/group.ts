@@ -1,16 +1,17 @@
-import type { PutOnMethod } from '../card/card'
+import type { DayFacts, TreeFacts } from './facts'
+import type { Method } from '../card/card'
 import type { ShareInput } from '../limits/share'
 import type { UnitSystem } from '../quantity/format'
 import type { Mass, Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import { readGiven, type TypedGiven } from './given'
-import type { DayFacts, SubjectPlan, TreeFacts, UseOf } from './plan'
+import type { SubjectPlan, UseOf } from './plan'
 import { planTogether } from './together'
 
 /** A use that is on the table for a group of trees. */
 export interface GroupUse {
   id: string
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   /** How a working names its card. */
   source: string
 }

@@ -1,5 +1,6 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { inOrder, type HowWell, type Way } from '../decide/way'
+import { isHand } from './hand'
 import type { UseOf } from './plan'
 
 /** Why a way stands where it does among those that may be chosen; the greater `score` stands first. */
@@ -27,7 +28,7 @@ const WELL: Record<HowWell, number> = {
  * @example merit(soilDrench, { girdles: false, ways, feeds: false }).reasons // ['holds it down', 'holds 5 years', 'no wound', …]
  */
 export function merit(
-  use: UseOf<PutOnMethod>,
+  use: UseOf<Method>,
   q: {
     girdles: boolean
     /** Of the almanac, on the cause. */
@@ -50,7 +51,7 @@ export function merit(
     score -= 20
     reasons.push('no way of the almanac for this')
   }
-  if ('retreatYears' in use.terms) {
+  if (!isHand(use.method) && 'retreatYears' in use.terms && typeof use.terms.retreatYears === 'number') {
     score += 10 * Math.min(5, use.terms.retreatYears)
     reasons.push(`holds ${years(use.terms.retreatYears)}`)
   }
@@ -59,6 +60,8 @@ export function merit(
     // A borer that girdles leaves no year to wait for roots to bring it up.
     if (q.girdles) score += 30
     reasons.push('fast and contained in the tree', 'wounds the trunk')
+  } else if (isHand(use.method)) {
+    reasons.push('nothing is put on')
   } else if (use.method !== 'crown-spray' && use.method !== 'feed') {
     score += 4
     reasons.push('no wound')

@@ -1,36 +1,15 @@
-import type { CardUse, PutOnMethod } from '../card/card'
-import type { Soil, Wood } from '../dose/uptake'
-import type { RingMark } from '../ports/marks'
+import type { DayFacts, TreeFacts } from './facts'
+import type { CardUse, Method } from '../card/card'
 import type { UnitSystem } from '../quantity/format'
-import type { Length, Mass, Temperature, Volume } from '../quantity/units'
+import type { Length, Mass, Volume } from '../quantity/units'
 import type { CrownDensity, CrownShape } from '../spray/crown'
-import type { StemInput } from '../trunk/trunk'
 import type { Working } from '../working/working'
+import type { HandName } from './hand'
+import type { Values } from './lines'
 import type { PlannedStep } from './step'
 
 /** A use of a card by one method. */
-export type UseOf<M extends PutOnMethod> = Extract<CardUse, { method: M }>
-
-/** What is known of a tree when a dose is worked out for it. Lengths in metres. */
-export interface TreeFacts {
-  host: string
-  wood: Wood
-  /** As the tape read them. */
-  stems: StemInput[]
-  /** Of one round stem of the same wood area. */
-  diameter: Length
-  marks: readonly RingMark[]
-  /** Of recorded injections; calendar dates. */
-  holes: readonly { bearing: number; drilledOn: string; keep?: Length }[]
-}
-
-/** The day the work is for. The dose does not rest on soil and warmth, how long it takes does. */
-export interface DayFacts {
-  /** A calendar date. */
-  on: string
-  soil: Soil
-  temperature: Temperature
-}
+export type UseOf<M extends Method> = Extract<CardUse, { method: M }>
 
 /** What a person must say of a tree beside its reading; a method asks for some of it. */
 export interface Given {
@@ -43,10 +22,12 @@ export interface Given {
   reach?: Length
   /** Paved or roofed share of that ground, 0–100. */
   hardscapePercent?: number
+  /** On the lines of a method without a product, as it was typed. */
+  hand?: Readonly<Record<string, string>>
 }
 
 /** The question a plan answers for one tree. */
-export interface Question<M extends PutOnMethod> {
+export interface Question<M extends Method> {
   use: UseOf<M>
   tree: TreeFacts
   day: DayFacts
@@ -58,8 +39,10 @@ export interface Question<M extends PutOnMethod> {
   sources: { reading: string; label: string; weather: string }
 }
 
-/** What a method draws and the crew needs beside amounts; one shape a method. */
-export interface Shapes {
+/** What a method draws and the crew needs beside amounts; one shape a method, of work by hand its named figures. */
+export type Shapes = PutOnShapes & Record<HandName, Values>
+
+interface PutOnShapes {
   'trunk-injection': {
     portGirth: Length
     perPort: Volume
@@ -90,7 +73,7 @@ export interface Shapes {
 }
 
 /** What one tree gets by one method, as it is signed. SI. */
-export interface PlanOf<M extends PutOnMethod> {
+export interface PlanOf<M extends Method> {
   method: M
   choice: number
   diameter: Length
@@ -111,10 +94,10 @@ export interface PlanOf<M extends PutOnMethod> {
 }
 
 /** A plan by any method, told by its `method`. */
-export type SubjectPlan = { [M in PutOnMethod]: PlanOf<M> }[PutOnMethod]
+export type SubjectPlan = { [M in Method]: PlanOf<M> }[Method]
 
 /** A plan with its working; the working is kept beside it. */
-export interface Planned<M extends PutOnMethod> {
+export interface Planned<M extends Method> {
   plan: PlanOf<M>
   working: Working
 }

@@ -1,6 +1,6 @@
 import { toSI } from '../quantity/units'
 import { CARDS, useOf } from '../../../demo/cards'
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { readGiven } from './given'
 import type { Given, Question, UseOf } from './plan'
 import { planSubject } from './registry'
@@ -12,15 +12,15 @@ const card = (code: string) => CARDS.find((c) => c.card.code === code)!.card
 const SOURCES = { reading: 'tape reading, 1 Jun 2026', label: 'card X v1', weather: 'fair' }
 const inch = (n: number) => toSI(n, 'in')
 
-function question<M extends PutOnMethod>(
+function question<M extends Method>(
   use: UseOf<M>,
   stems: number[],
   choice: number,
   given: Given = {},
   host = 'ash',
-): Question<PutOnMethod> {
+): Question<Method> {
   return {
-    use: use as UseOf<PutOnMethod>,
+    use: use as UseOf<Method>,
     tree: {
       host,
       wood: 'ring-porous',
@@ -36,7 +36,7 @@ function question<M extends PutOnMethod>(
     sources: SOURCES,
   }
 }
-function planned(q: Question<PutOnMethod>) {
+function planned(q: Question<Method>) {
   const r = planSubject(q)
   if (!r.ok) throw new Error(r.problem.message)
   return r.value
@@ -50,7 +50,9 @@ test('a drench: product, water, active and their least and most by the card', ()
   expect(plan.water).toBeCloseTo(toSI(1, 'gal'), 12)
   expect(plan.active).toBeCloseTo(toSI((2.4 / 128) * 2, 'lb'), 12)
   expect(plan.steps.map((s) => s.kind === 'task' && s.task)).toEqual(['basin', 'pour', 'cover'])
-  expect(sayPlan(plan as never, 'us')).toBe('2.4 fl oz in 1 gal of water')
+  expect(sayPlan(plan as never, useOf(card('SD2'), 'soil-drench') as never, 'us')).toBe(
+    '2.4 fl oz in 1 gal of water',
+  )
   expect(working.find((s) => s.label === 'Product')!.from).toBe('card X v1')
 })
 

@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import type { UseOf } from './plan'
 import { toSI, type Length } from '../quantity/units'
 
@@ -32,6 +32,6 @@ export interface ProposedRate {
  *
  * @example rateFor(slowFeed, { choice: 1, why: 'It is a wide trunk.' }).choice // 0
  */
-export function rateFor(use: UseOf<PutOnMethod>, proposed: ProposedRate): ProposedRate {
+export function rateFor(use: UseOf<Method>, proposed: ProposedRate): ProposedRate {
   return use.method === 'feed' ? { choice: 0, why: 'A weak tree is fed lightly.' } : proposed
 }

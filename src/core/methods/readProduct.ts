@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { readQuantity } from '../quantity/parse'
 
 /**
@@ -9,7 +9,7 @@ import { readQuantity } from '../quantity/parse'
  */
 export function readProduct(
   typed: string,
-  of: { kind: 'liquid' | 'weight'; method: PutOnMethod },
+  of: { kind: 'liquid' | 'weight'; method: Method },
   field: string,
   name: string,
 ) {

@@ -1,6 +1,11 @@
-import type { PutOnMethod } from '../card/card'
+import type { Repeats } from './facts'
+import type { Method, PutOnMethod } from '../card/card'
 import { refuse, type Result } from '../problem'
 import { namesHost } from '../card/namesHost'
+import type { HandMethod } from './byHand'
+import { handMethod, isHand, type HandName } from './hand'
+import { readLines } from './lines'
+import { planByHand } from './planByHand'
 import { planBark } from './bark-spray/plan'
 import { planCrownSpray } from './crown-spray/plan'
 import { planFeed } from './feed/plan'
@@ -9,15 +14,8 @@ import { planDrench } from './soil-drench/plan'
 import { planSoilInjection } from './soil-injection/plan'
 import { planTrunkInjection } from './trunk-injection/plan'
 
-/** After how many days a use goes on again, and how often a year at most. */
-export interface Repeats {
-  least: number
-  most: number
-  mostTimes?: number
-}
-
 /** The parts of one method. A method is one folder; what it lacks, the compiler says here. */
-export interface Method<M extends PutOnMethod> {
+export interface MethodParts<M extends Method> {
   /** What a person says of each tree beside its reading, before it can be planned. */
   asks: (use: UseOf<M>) => readonly (keyof Given)[]
   plan: (q: Question<M>) => Result<Planned<M>>
@@ -36,7 +34,7 @@ const EARLY_DAYS = 91
 const lasting = (use: { terms: { retreatYears: number } }) =>
   Math.max(0, Math.round(use.terms.retreatYears * 365.25) - EARLY_DAYS)
 
-export const METHODS: { [M in PutOnMethod]: Method<M> } = {
+const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
   'trunk-injection': {
     asks: () => ['portGirth'],
     plan: planTrunkInjection,
@@ -95,8 +93,30 @@ export const METHODS: { [M in PutOnMethod]: Method<M> } = {
 }
 
 /** The method of a use, for callers that do not know which it is. */
-export function methodOf(use: UseOf<PutOnMethod>): Method<PutOnMethod> {
-  return METHODS[use.method] as unknown as Method<PutOnMethod>
+export function methodOf(use: UseOf<Method>): MethodParts<Method> {
+  return isHand(use.method)
+    ? partsByHand(handMethod(use.method))
+    : (METHODS[use.method] as unknown as MethodParts<Method>)
+}
+
+/** True for what is sprayed over leaves or bark. */
+export function isSpray(method: Method): boolean {
+  return method === 'crown-spray' || method === 'bark-spray'
+}
+
+/** Work without a product as a method like the others: nothing goes on, nothing is at work. */
+function partsByHand(hand: HandMethod): MethodParts<Method> {
+  return {
+    asks: () => (hand.asks.length > 0 ? ['hand'] : []),
+    plan: (q) => planByHand(hand, q as Question<HandName>),
+    systemic: false,
+    onGround: false,
+    repeats: (use) => {
+      const terms = readLines(hand.terms, use.terms, 'us')
+      return terms.ok ? (hand.repeats?.(terms.value) ?? null) : null
+    },
+    atWorkDays: () => 0,
+  }
 }
 
 /**
@@ -106,7 +126,7 @@ export function methodOf(use: UseOf<PutOnMethod>): Method<PutOnMethod> {
  *
  * @example planSubject({ use: drench, tree, choice: 0, given: {}, … }).value.plan.product
  */
-export function planSubject(q: Question<PutOnMethod>): Result<Planned<PutOnMethod>> {
+export function planSubject(q: Question<Method>): Result<Planned<Method>> {
   if (!namesHost(q.use, q.tree.host))
     return refuse(
       'not-allowed',

@@ -26,6 +26,8 @@ export interface StepEvent {
   times?: number | null
   /** m³ or kg that were measured out, where not as planned. */
   amount?: number | null
+  /** What was written down at it. */
+  noted?: string | null
   /** The event that is taken back. */
   of?: string | null
 }
@@ -74,7 +76,13 @@ function taskEvent(e: StepEvent): TaskEvent | null {
   const base = { id: e.id, at: e.at }
   switch (e.kind) {
     case 'do':
-      return { ...base, kind: e.kind, times: e.times ?? undefined, amount: e.amount ?? undefined }
+      return {
+        ...base,
+        kind: e.kind,
+        times: e.times ?? undefined,
+        amount: e.amount ?? undefined,
+        noted: e.noted ?? undefined,
+      }
     case 'give-up':
       return { ...base, kind: e.kind, reason: e.reason ?? '', left: e.left ?? 0 }
     case 'undo':

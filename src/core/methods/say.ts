@@ -1,7 +1,9 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method, PutOnMethod } from '../card/card'
 import { plain, showLength, showMl, type UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
+import { handMethod, isHand, type HandName } from './hand'
 import type { PlanOf, SubjectPlan, UseOf } from './plan'
+import { saidOf } from './planByHand'
 import { showProduct } from './showProduct'
 
 /** A task as the crew reads it: its name on the button, and what to do with this tree's own numbers in it. */
@@ -12,11 +14,7 @@ export interface SaidTask {
   one?: string
 }
 
-type Say<M extends PutOnMethod> = (
-  plan: PlanOf<M>,
-  use: UseOf<M>,
-  units: UnitSystem,
-) => Record<string, SaidTask>
+type Say<M extends Method> = (plan: PlanOf<M>, use: UseOf<M>, units: UnitSystem) => Record<string, SaidTask>
 
 const amount = (plan: SubjectPlan, units: UnitSystem) =>
   showProduct(plan.product, plan.kind, plan.method, units)
@@ -88,18 +86,28 @@ const TASKS: { [M in PutOnMethod]: Say<M> } = {
 }
 
 /** A task of a plan in words. A task the method does not know, as a later version may, is said by its own name. */
-export function sayTask(
-  task: string,
-  plan: SubjectPlan,
-  use: UseOf<PutOnMethod>,
-  units: UnitSystem,
-): SaidTask {
-  const tasks = (TASKS[plan.method] as unknown as Say<PutOnMethod>)(plan, use, units)
+export function sayTask(task: string, plan: SubjectPlan, use: UseOf<Method>, units: UnitSystem): SaidTask {
+  if (isHand(plan.method)) {
+    const step = plan.steps.find((s) => s.kind === 'task' && s.task === task)
+    return handMethod(plan.method).say(task, {
+      ...saidOf(plan as PlanOf<HandName>, use as UseOf<HandName>, units),
+      times: step?.kind === 'task' ? step.times : 1,
+    })
+  }
+  const tasks = (TASKS[plan.method] as unknown as Say<Method>)(plan, use, units)
   return tasks[task] ?? { name: task, text: '' }
 }
 
 /** What a tree gets, in one line of a list. `sayPlan(drench, 'us')` is "2.4 fl oz in 1 gal of water". */
-export function sayPlan(plan: SubjectPlan, units: UnitSystem): string {
+export function sayPlan(plan: SubjectPlan, use: UseOf<Method>, units: UnitSystem): string {
+  if (isHand(plan.method))
+    return handMethod(plan.method).inOneLine(saidOf(plan as PlanOf<HandName>, use as UseOf<HandName>, units))
+  return sayPutOn(plan as PutOnPlan, units)
+}
+
+type PutOnPlan = { [M in PutOnMethod]: PlanOf<M> }[PutOnMethod]
+
+function sayPutOn(plan: PutOnPlan, units: UnitSystem): string {
   const product = amount(plan, units)
   switch (plan.method) {
     case 'trunk-injection':
@@ -124,7 +132,8 @@ export function sayMinutes(minutes: number): string {
 }
 
 /** What of its method a card's use says of the equipment, for the record. */
-export function sayEquipment(use: UseOf<PutOnMethod>): string {
+export function sayEquipment(use: UseOf<Method>): string {
+  if (isHand(use.method)) return handMethod(use.method).kit
   switch (use.method) {
     case 'trunk-injection':
       return use.terms.hardware

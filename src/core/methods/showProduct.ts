@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { showMl, type UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
 import { toSI } from '../quantity/units'
@@ -11,7 +11,7 @@ import { toSI } from '../quantity/units'
 export function showProduct(
   amount: number,
   kind: 'liquid' | 'weight',
-  method: PutOnMethod,
+  method: Method,
   units: UnitSystem,
 ): string {
   if (kind === 'weight') {

@@ -1,4 +1,5 @@
 import type { Volume } from '../quantity/units'
+import type { Line } from './lines'
 
 /**
  * What is to be done at a tree, as it is signed: a port of an injection, or a task, such as a pour. `product` is what a step
@@ -13,4 +14,6 @@ export type PlannedStep =
       product: number
       /** How often it is done: holes, loads, rounds; 1 when it is done once. */
       times: number
+      /** What is written down when it is done. */
+      note?: Line
     }

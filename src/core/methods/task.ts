@@ -1,4 +1,5 @@
 import { ok, refuse, type Result } from '../problem'
+import type { Line } from './lines'
 
 /** A task through its day: pours, holes and loads are counted as they are done. Epoch ms. */
 export interface RunningTask {
@@ -11,6 +12,9 @@ export interface RunningTask {
   endedAt: number | null
   /** What was measured out instead of `product`; null where it was that. */
   amount: number | null
+  /** What is written down when it is done, and what was. */
+  note?: Line
+  noted: string | null
   /** Of its product, what was not put on when it was given up. */
   left: number
   givenUp: string | null
@@ -24,6 +28,8 @@ export type TaskStep =
       times?: number
       /** What was measured out of it, where a measure showed another amount than the plan. */
       amount?: number
+      /** What was written down, as it was typed. */
+      noted?: string
     }
   | { kind: 'give-up'; at: number; reason: string; left: number }
   /** Takes one earlier step back, by its id. */
@@ -32,8 +38,22 @@ export type TaskStep =
 export type TaskEvent = TaskStep & { id: string }
 
 /** A task as it was planned, before anything was done. */
-export function plannedTask(step: { task: string; product: number; times: number }): RunningTask {
-  return { ...step, done: 0, startedAt: null, endedAt: null, amount: null, left: 0, givenUp: null }
+export function plannedTask(step: {
+  task: string
+  product: number
+  times: number
+  note?: Line
+}): RunningTask {
+  return {
+    ...step,
+    done: 0,
+    startedAt: null,
+    endedAt: null,
+    amount: null,
+    noted: null,
+    left: 0,
+    givenUp: null,
+  }
 }
 
 /** True once nothing of it is to be done any more: done as often as planned, or given up. */
@@ -75,10 +95,14 @@ export function stepTask(task: RunningTask, step: Exclude<TaskStep, { kind: 'und
   if (amount !== null && !(task.times === 1 && task.product > 0 && amount >= 0 && Number.isFinite(amount)))
     return refuse('out-of-range', 'amount', 'Only what is put on at once is measured out otherwise.')
   const done = task.done + times
+  const noted = step.noted?.trim() ?? task.noted
+  if (task.note && !noted)
+    return refuse('missing', 'noted', `${task.note.label}: say it before this is done.`)
   return ok({
     ...task,
     done,
     amount,
+    noted,
     startedAt: task.startedAt ?? step.at,
     endedAt: done === task.times ? step.at : null,
   })

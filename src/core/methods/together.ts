@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { ok, type Result } from '../problem'
 import { inOneTank } from './crown-spray/tank'
 import type { Planned, Question, UseOf } from './plan'
@@ -6,7 +6,7 @@ import { planSubject } from './registry'
 
 /** What shares the tank with another spray: its use, its rate, and how a working names its card. */
 export interface Mate {
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   /** 0 the label's low rate, 1 its high rate. */
   choice: number
   source: string
@@ -18,10 +18,7 @@ export interface Mate {
  *
  * @example planTogether(captan, [{ use: myclobutanil, choice: 0, source: 'card MY3 v1' }]).value.length // 2
  */
-export function planTogether(
-  q: Question<PutOnMethod>,
-  mates: readonly Mate[],
-): Result<Planned<PutOnMethod>[]> {
+export function planTogether(q: Question<Method>, mates: readonly Mate[]): Result<Planned<Method>[]> {
   const first = planSubject(q)
   if (!first.ok) return first
   if (mates.length === 0) return ok([first.value])

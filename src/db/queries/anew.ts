@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Length } from '@/core/quantity/units'
@@ -15,7 +15,7 @@ export interface RestsRow {
   diameter: Length
   version: number
   newestVersion: number
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
 }
 
 /** Work with the crew on a tree, or by a card. */

@@ -1,4 +1,4 @@
-import type { Card, CardUse, PutOnMethod } from '@/core/card/card'
+import type { Card, CardUse, Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
 
@@ -11,7 +11,7 @@ export interface ProductRow extends Pick<Card, 'formulation' | 'actives' | 'sign
 }
 
 /** A use of a card that a dose may rest on, with its product; `id` is that of the use. */
-export interface UseRow<M extends PutOnMethod = PutOnMethod> {
+export interface UseRow<M extends Method = Method> {
   id: string
   product: ProductRow
   use: UseOf<M>
@@ -27,10 +27,7 @@ const select = (sql: FirmSql) => sql`
   from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id`
 
 /** Every use, by any method or by one, of the newest version of every card. */
-export async function usesOnShelf<M extends PutOnMethod = PutOnMethod>(
-  sql: FirmSql,
-  method?: M,
-): Promise<UseRow<M>[]> {
+export async function usesOnShelf<M extends Method = Method>(sql: FirmSql, method?: M): Promise<UseRow<M>[]> {
   return sql<UseRow<M>[]>`${select(sql)} where ${method ? sql`u.method = ${method} and` : sql``}
     c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) order by c.code, u.n`
 }

@@ -1,5 +1,5 @@
-import type { PutOnMethod } from '@/core/card/card'
-import type { PromisedCheck } from '@/core/methods/checks'
+import type { PromisedCheck } from '@/core/methods/facts'
+import type { Method } from '@/core/card/card'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
 import type { Length } from '@/core/quantity/units'
@@ -29,7 +29,7 @@ export async function addJobItem(
     firmId: string
     jobId: string
     occurrenceId: string
-    method: PutOnMethod
+    method: Method
     subjects: { id: string; subjectId: string; treeId: string }[]
   },
 ): Promise<void> {
@@ -55,7 +55,7 @@ export interface JobRow {
   siteName: string
   siteNote: string | null
   onDate: string
-  methods: PutOnMethod[]
+  methods: Method[]
   trees: number
   recorded: number
   /** Trees something is in at this moment. */
@@ -110,7 +110,7 @@ export async function jobById(sql: FirmSql, id: string) {
       siteNote: string | null
       timeZone: string
       onDate: string
-      methods: PutOnMethod[]
+      methods: Method[]
     }[]
   >`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", s.time_zone as "timeZone", j.on_date::text as "onDate",
@@ -154,12 +154,12 @@ export interface JobSubjectRow {
   checks: PromisedCheck[]
   plan: SubjectPlan
   working: Working
-  method: PutOnMethod
+  method: Method
   /** Shared by what comes out of one tank at this tree. */
   tank: string | null
   useId: string
   product: ProductRow
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   recordId: string | null
 }
 

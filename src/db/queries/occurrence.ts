@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { SubjectPlan } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
 
@@ -9,7 +9,7 @@ export interface DueRow {
   siteName: string
   timeZone: string
   cause: string
-  method: PutOnMethod
+  method: Method
   useId: string
   cardName: string
   n: number

@@ -1,10 +1,11 @@
-import type { PutOnMethod } from '@/core/card/card'
-import type { PromisedCheck } from '@/core/methods/checks'
-import type { SubjectPlan } from '@/core/methods/plan'
+import type { PromisedCheck } from '@/core/methods/facts'
+import type { Method } from '@/core/card/card'
+import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Working } from '@/core/working/working'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
+import { useBody } from './card'
 
 export type SubjectStatus = 'handed' | 'done' | 'partly' | 'not treated' | 'withdrawn'
 
@@ -23,8 +24,9 @@ export interface PrescriptionRow {
   itemId: string
   subjectId: string
   readingId: string
-  method: PutOnMethod
+  method: Method
   useId: string
+  use: UseOf<Method>
   cardName: string
   cardCode: string
   cardVersion: number
@@ -38,7 +40,7 @@ export interface PrescriptionRow {
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
     select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, x.anew, p.signed_at as "signedAt", w.name as "signedBy",
-      i.id as "itemId", x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", l.name as "cardName", l.code as "cardCode",
+      i.id as "itemId", x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", ${useBody(sql)} as use, l.name as "cardName", l.code as "cardCode",
       l.version as "cardVersion", x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
     from item_subject x
     join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
@@ -57,7 +59,7 @@ export interface EarlierRow {
   prescriptionId: string
   cause: string
   useId: string
-  method: PutOnMethod
+  method: Method
   code: string
   name: string
   actives: { name: string; group: string }[]
@@ -106,7 +108,7 @@ export interface NewSubject {
 export interface NewItem {
   id: string
   occurrenceId: string
-  method: PutOnMethod
+  method: Method
   useId: string
   /** How often it is done in all. */
   times: number

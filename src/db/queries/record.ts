@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
 
@@ -167,7 +167,7 @@ export async function amountsOf(sql: FirmSql, applicationId: string) {
     {
       subjectId: string
       tag: string
-      method: PutOnMethod
+      method: Method
       kind: 'liquid' | 'weight'
       amount: number
       planned: number

@@ -1,5 +1,7 @@
 import { z } from 'zod'
+import type { Method } from '@/core/card/card'
 import { PUT_ON_METHODS } from '@/core/card/format'
+import { HAND_NAMES } from '@/core/methods/hand'
 import { METHOD_NAME } from '@/core/card/say'
 import type { UnitSystem } from '@/core/quantity/format'
 import { showProduct } from '@/core/methods/showProduct'
@@ -10,6 +12,9 @@ import { First, Second } from './earlierBodies'
  * What a record says, as it was signed: one application with its trees. Earlier versions are read into the present shape;
  * what was signed is never rewritten.
  */
+
+/** How it was done: by a product, or by hand. */
+const method = z.enum<Method[]>([...PUT_ON_METHODS, ...HAND_NAMES])
 
 const Port = z.object({ ...port, outAt: instant.nullable() })
 
@@ -23,6 +28,8 @@ const Task = z.object({
   /** m³ or kg. */
   left: volume,
   givenUp: text.nullable(),
+  /** What was written down at it, and what it is called. */
+  noted: z.object({ label: text, value: text }).optional(),
 })
 
 const Subject = z.object({
@@ -60,7 +67,7 @@ const Third = z.object({
     block: text.optional(),
   }),
   target: text,
-  method: z.enum(PUT_ON_METHODS),
+  method,
   /** What else came out of the same tank, by name and registration. */
   tankWith: z.array(text).optional(),
   /** What of the method the card says: its hardware, its kind of spray. */
@@ -136,7 +143,7 @@ const Correction = z.object({
         was: volume,
         amount: volume,
         kind: z.enum(['liquid', 'weight']),
-        method: z.enum(PUT_ON_METHODS),
+        method,
       }),
     )
     .optional(),

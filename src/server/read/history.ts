@@ -105,7 +105,7 @@ export async function historyOf(
       at: p.signedAt.getTime(),
       what: 'prescription',
       title: `${METHOD_NAME[p.method]}, ${p.cardName}`,
-      detail: `${sayPlan(p.plan, person.units)}${p.onDate ? `, for ${spokenDate(p.onDate)}` : ''}${p.status === 'withdrawn' ? '; taken back' : ''}`,
+      detail: `${sayPlan(p.plan, p.use, person.units)}${p.onDate ? `, for ${spokenDate(p.onDate)}` : ''}${p.status === 'withdrawn' ? '; taken back' : ''}`,
       by: p.signedBy,
       href: p.jobId && p.status !== 'withdrawn' ? `/run/${p.jobId}` : undefined,
       struck: p.status === 'withdrawn',

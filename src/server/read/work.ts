@@ -86,7 +86,7 @@ export function jobView(id: string) {
         anew: s.anew,
         recordId: s.recordId,
         plan,
-        gets: sayPlan(plan, person.units),
+        gets: sayPlan(plan, s.use, person.units),
         marks: plainMarks(own),
         // The holes of this very job are its ports, not earlier ones.
         holes: s.status === 'recorded' ? holes.filter((h) => h.years > 0.01) : holes,

@@ -1,21 +1,26 @@
 'use client'
+import type { Method } from '@/core/card/card'
 import type { TypedGiven } from '@/core/methods/given'
+import { handMethod, isHand } from '@/core/methods/hand'
 import type { Given } from '@/core/methods/plan'
 import type { Problem } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
 import type { CrownDensity, CrownShape } from '@/core/spray/crown'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
+import { LineField } from './LineField'
 
 /** What a method asks of a tree beside its reading. */
 export function GivenFields({
   asks,
+  method,
   typed,
   onTyped,
   units,
   problem,
 }: {
   asks: readonly (keyof Given)[]
+  method: Method
   typed: TypedGiven
   onTyped: (typed: TypedGiven) => void
   units: UnitSystem
@@ -26,6 +31,17 @@ export function GivenFields({
   const unit = units === 'us' ? 'ft' : 'm'
   return (
     <>
+      {isHand(method) &&
+        handMethod(method).asks.map((line) => (
+          <LineField
+            key={line.name}
+            line={line}
+            value={typed.hand?.[line.name] ?? ''}
+            onValue={(value) => set({ hand: { ...typed.hand, [line.name]: value } })}
+            units={units}
+            problem={at(line.name)}
+          />
+        ))}
       {asks.includes('crown') && (
         <>
           <div className="grid grid-cols-2 gap-3">

@@ -29,6 +29,8 @@ export function MethodDrawing({
       return <CrownSide plan={plan} units={units} className={className} />
     case 'feed':
       return <Fed plan={plan} units={units} className={className} />
+    default:
+      return null
   }
 }
 

@@ -1,10 +1,10 @@
 'use client'
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
 import { Choice } from '@/ui/fields/Choice'
 
 /** The label's range in its own words, with what its inch is of: mixing that up is a threefold error. */
-export function rangeOf(use: UseOf<PutOnMethod>): { low: string; high: string; of: string } | null {
+export function rangeOf(use: UseOf<Method>): { low: string; high: string; of: string } | null {
   switch (use.method) {
     case 'trunk-injection':
       return use.terms.ratePerInch ? { ...use.terms.ratePerInch, of: 'an inch of diameter' } : null
@@ -17,6 +17,8 @@ export function rangeOf(use: UseOf<PutOnMethod>): { low: string; high: string; o
       return { ...use.terms.mix, of: 'in the tank' }
     case 'feed':
       return { ...use.terms.nitrogen, of: 'of nitrogen' }
+    default:
+      return null
   }
 }
 
@@ -30,7 +32,7 @@ export function RateChoice({
   onChoice,
   why,
 }: {
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   choice: number
   onChoice: (choice: number) => void
   /** Why this rate is proposed; null when it was chosen otherwise. */

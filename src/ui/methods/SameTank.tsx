@@ -1,13 +1,13 @@
 'use client'
 import { whyNotOneTank, type Tanked } from '@/core/methods/crown-spray/tank'
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
 import { RateChoice } from './RateChoice'
 
 /** A spray that could share the tank, as it is offered. */
 export interface Sprayed {
   id: string
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   product: { name: string; actives: readonly { name: string }[] }
 }
 
@@ -32,7 +32,7 @@ export function SameTank({
   chosen: Readonly<Record<string, number>>
   onChosen: (chosen: Record<string, number>) => void
   /** The rate that is proposed for a use, and why. */
-  rateOf: (use: UseOf<PutOnMethod>) => { choice: number; why: string }
+  rateOf: (use: UseOf<Method>) => { choice: number; why: string }
 }) {
   if (of.use.method !== 'crown-spray') return null
   const sprays = others.filter((o) => o.id !== of.id && o.use.method === 'crown-spray')

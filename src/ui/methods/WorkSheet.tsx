@@ -1,7 +1,8 @@
 import { METHOD_NAME } from '@/core/card/say'
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
+import { isHand } from '@/core/methods/hand'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
-import { sayPlan, sayRate, sayTask } from '@/core/methods/say'
+import { sayEquipment, sayPlan, sayRate, sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
@@ -11,7 +12,7 @@ import { writtenDate } from '@/ui/when'
 export interface SheetWork {
   id: string
   block: string | null
-  use: UseOf<PutOnMethod>
+  use: UseOf<Method>
   product: {
     name: string
     code: string
@@ -87,8 +88,8 @@ function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
     <div className="mt-3">
       <h2>
         {block !== null && `${block}: `}
-        {METHOD_NAME[use.method]}, {product.name}: {trees.length} {trees.length === 1 ? 'tree' : 'trees'},{' '}
-        {sum(trees.map((t) => t.plan))} in all
+        {METHOD_NAME[use.method]}, {product.name}: {trees.length} {trees.length === 1 ? 'tree' : 'trees'}
+        {!isHand(use.method) && `, ${sum(trees.map((t) => t.plan))} in all`}
         {mates.map((name) => (
           <span key={name}>
             ; out of the same tank {name},{' '}
@@ -101,7 +102,9 @@ function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
           ...product.actives.map((a) => `${a.name} ${a.strength}`),
           product.registration ?? 'a house card',
           `card ${product.code} v${product.version}`,
-          `rate ${sayRate(plan.choice)}`,
+          ...(isHand(use.method)
+            ? [`brought along: ${sayEquipment(use)}`]
+            : [`rate ${sayRate(plan.choice)}`]),
         ].join(' · ')}
       </p>
       <p className="text-small mt-1">
@@ -127,7 +130,7 @@ function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
               <b>{t.tag}</b> {showGirth(t.plan.diameter, units)}
             </span>
             <span className="text-right">
-              <Gets plan={t.plan} units={units} />
+              <Gets plan={t.plan} use={use} units={units} />
               {t.besides.map((b) => (
                 <span key={b.name}> + {showProduct(b.plan.product, b.plan.kind, b.plan.method, units)}</span>
               ))}
@@ -140,11 +143,13 @@ function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
 }
 
 /** What a tree gets, with its product in bold; the ports of a trunk by their bearings. */
-function Gets({ plan, units }: { plan: SubjectPlan; units: UnitSystem }) {
+function Gets({ plan, use, units }: { plan: SubjectPlan; use: UseOf<Method>; units: UnitSystem }) {
+  if (isHand(plan.method)) return <b>{sayPlan(plan, use, units)}</b>
   if (plan.method === 'trunk-injection')
     return (
       <>
-        <b>{sayPlan(plan, units)}</b>, at {plan.shape.ports.map((p) => `${Math.round(p.bearing)}°`).join(' ')}
+        <b>{sayPlan(plan, use, units)}</b>, at{' '}
+        {plan.shape.ports.map((p) => `${Math.round(p.bearing)}°`).join(' ')}
       </>
     )
   const of =

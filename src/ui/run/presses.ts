@@ -21,6 +21,8 @@ export interface Press {
   times?: number
   /** What was measured out, as it was typed or worked out. */
   amount?: string
+  /** What was written down, as it was typed. */
+  noted?: string
   of?: string
 }
 
@@ -34,8 +36,8 @@ export interface Batch {
 
 /** A press in the shape the fold reads. */
 function eventOf(press: Batch['presses'][number], at: number): StepEvent {
-  const { eventId, kind, reason, bearing, times, of, leftSi, amountSi } = press
-  return { id: eventId, at, kind, reason, left: leftSi, amount: amountSi, bearing, times, of }
+  const { eventId, kind, reason, bearing, times, noted, of, leftSi, amountSi } = press
+  return { id: eventId, at, kind, reason, left: leftSi, amount: amountSi, bearing, times, noted, of }
 }
 
 /**

@@ -1,5 +1,5 @@
 'use client'
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
 import { readProduct } from '@/core/methods/readProduct'
@@ -23,7 +23,7 @@ interface Tree {
   id: string
   tag: string
   status: string
-  plan: { kind: 'liquid' | 'weight'; method: PutOnMethod }
+  plan: { kind: 'liquid' | 'weight'; method: Method }
   steps: WorkStep[]
 }
 

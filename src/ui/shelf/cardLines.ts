@@ -1,4 +1,5 @@
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method, PutOnMethod } from '@/core/card/card'
+import { handMethod, isHand, type HandName } from '@/core/methods/hand'
 import type { Typed } from '@/ui/fields/paths'
 
 /** One thing to copy from a label: where it stands in the card, what the label calls it, and how it is written. */
@@ -305,15 +306,41 @@ const TERM_LINES: Record<PutOnMethod, readonly CardLine[]> = {
   ],
 }
 
+/** What the house sets for work without a product. */
+const handLines = (method: HandName): readonly CardLine[] =>
+  handMethod(method).terms.map((t) => ({
+    path: `terms.${t.name}`,
+    label: t.label,
+    ...(t.hint !== undefined && { hint: `such as ${t.hint}` }),
+    kind: t.kind === 'count' ? 'number' : t.kind === 'choice' ? 'choice' : 'text',
+    ...(t.options && { options: t.options.map((o) => [o, o] as const), start: t.options[0] }),
+    wide: t.kind === 'words',
+  }))
+
+/** Where, and what is worn; nothing is put on. */
+const HAND_BEFORE = USE_BEFORE.filter((l) => ['hosts', 'notOn', 'targets'].includes(l.path)).map((l) =>
+  l.path === 'targets'
+    ? { ...l, hint: 'empty where the almanac decides: wherever it names this for a cause' }
+    : l,
+)
+const HAND_AFTER = USE_AFTER.filter((l) => l.path === 'protectiveGear')
+
 /** The lines of one use under their headings, in the order a label is read. */
 export const partsOfUse = (
-  method: PutOnMethod,
-): readonly (readonly [heading: string, lines: readonly CardLine[]])[] => [
-  ['On what, and for what', USE_BEFORE],
-  ['How much, and how', TERM_LINES[method]],
-  ['Limits and care', USE_AFTER],
-]
+  method: Method,
+): readonly (readonly [heading: string, lines: readonly CardLine[]])[] =>
+  isHand(method)
+    ? [
+        ['On what, and for what', HAND_BEFORE],
+        ['How', handLines(method)],
+        ['Care', HAND_AFTER],
+      ]
+    : [
+        ['On what, and for what', USE_BEFORE],
+        ['How much, and how', TERM_LINES[method]],
+        ['Limits and care', USE_AFTER],
+      ]
 
 /** All the lines of one use. */
-export const linesOfUse = (method: PutOnMethod): readonly CardLine[] =>
+export const linesOfUse = (method: Method): readonly CardLine[] =>
   partsOfUse(method).flatMap(([, lines]) => lines)

@@ -2,7 +2,7 @@ import { CAUSES } from '@/almanac/causes'
 import { HOSTS } from '@/almanac/hosts'
 import { CARD_FORMAT } from '@/core/card/format'
 import { METHOD_NAME } from '@/core/card/say'
-import type { Card, PutOnMethod } from '@/core/card/card'
+import type { Card, Method } from '@/core/card/card'
 import { nested, rowsOf, valueAt, type Typed } from '@/ui/fields/paths'
 import { ACTIVE_LINES, linesOfUse, PRODUCT_LINES, type CardLine } from './cardLines'
 
@@ -139,8 +139,8 @@ export function textsOfUse(typed: Typed, n: number): Typed {
 }
 
 /** The method of a use on the form. */
-export function methodAt(typed: Typed, n: number): PutOnMethod {
-  const method = typed[`uses[${n}].method`] as PutOnMethod
+export function methodAt(typed: Typed, n: number): Method {
+  const method = typed[`uses[${n}].method`] as Method
   return method in METHOD_NAME ? method : 'crown-spray'
 }
 
@@ -157,7 +157,7 @@ const startOf = (lines: readonly CardLine[], at: string): Typed =>
   Object.fromEntries(lines.map((l) => [`${at}${l.path}`, l.start ?? '']))
 
 /** What stands on the form for a new use of a method. */
-export function blankUse(n: number, method: PutOnMethod): Typed {
+export function blankUse(n: number, method: Method): Typed {
   return { ...startOf(linesOfUse(method), `uses[${n}].`), [`uses[${n}].method`]: method }
 }
 
@@ -176,7 +176,7 @@ export function typedOf(card: unknown): Typed {
   put(PRODUCT_LINES, '')
   for (const n of listAt(card, 'actives').keys()) put(ACTIVE_LINES, `actives[${n}].`)
   for (const [n, use] of listAt(card, 'uses').entries()) {
-    const method = ((use as Row | null)?.['method'] ?? '') as PutOnMethod
+    const method = ((use as Row | null)?.['method'] ?? '') as Method
     typed[`uses[${n}].method`] = method
     if (method in METHOD_NAME) put(linesOfUse(method), `uses[${n}].`)
   }
@@ -219,13 +219,16 @@ export function cardOf(typed: Typed): Card {
   return { format: CARD_FORMAT, actives: [], uses: [], ...nested(values) } as unknown as Card
 }
 
+/** What a format fills in for a line that says nothing. */
+const UNSAID: readonly unknown[] = [false, '', 0]
+
 /**
  * What a card file says that does not stand on the form as it was: the paths of it, so that nothing of a file is lost
  * unseen. `leftOut(file, cardOf(typedOf(file)))` is empty for a card of this format.
  */
 export function leftOut(file: unknown, card: unknown, at = ''): string[] {
   if (typeof file !== 'object' || file === null)
-    return file === card || (file === false && card === undefined) ? [] : [at || 'the file']
+    return file === card || (card === undefined && UNSAID.includes(file)) ? [] : [at || 'the file']
   const other = (typeof card === 'object' && card !== null ? card : {}) as Row
   return Object.entries(file as Row).flatMap(([key, value]) =>
     leftOut(value, other[key], Array.isArray(file) ? `${at}[${key}]` : at === '' ? key : `${at}.${key}`),

@@ -1,17 +1,8 @@
+import type { Method } from '@/core/card/card'
 import { METHOD_NAME } from '@/core/card/say'
 import { hasBench, type Way, type WayMethod } from '@/core/decide/way'
 
-/** How the work without a bench is called. */
-const BY_HAND: Record<Exclude<WayMethod, keyof typeof METHOD_NAME>, string> = {
-  collar: 'Root collar',
-  trenches: 'Trenches and mulch',
-  water: 'Water',
-  prune: 'Prune',
-  guard: 'Guard',
-  repel: 'Repel',
-  band: 'Band',
-  hands: 'By hand',
-  release: 'Release',
+const BESIDE: Record<Exclude<WayMethod, Method>, string> = {
   watch: 'Watch',
   sample: 'Sample',
   refer: 'Refer',
@@ -30,20 +21,13 @@ export function Ways({ ways, title = 'Ways' }: { ways: readonly Way[]; title?: s
             className="grid sm:grid-cols-[132px_minmax(0,1fr)] gap-x-3 py-1.5 border-b border-line2"
           >
             <span>
-              <b className="block">{hasBench(way.method) ? METHOD_NAME[way.method] : BY_HAND[way.method]}</b>
+              <b className="block">{hasBench(way.method) ? METHOD_NAME[way.method] : BESIDE[way.method]}</b>
               <span className="text-small text-ink2">{way.well}</span>
             </span>
             <span>
               {way.what}
               <span className="block text-small text-ink2">
-                {[
-                  way.kinds?.join(' or '),
-                  way.when,
-                  way.on,
-                  way.first && `first: ${way.first}`,
-                  way.again,
-                  !hasBench(way.method) && 'by hand, on paper',
-                ]
+                {[way.kinds?.join(' or '), way.when, way.on, way.first && `first: ${way.first}`, way.again]
                   .filter(Boolean)
                   .join(' · ')}
               </span>

@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { useDeferredValue, useState } from 'react'
 import { causeName } from '@/almanac/causes'
 import { METHOD_NAME } from '@/core/card/say'
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { ShelfView } from '@/server/read/shelf'
 import { Field } from '@/ui/fields/Field'
 import { Toggle } from '@/ui/fields/Toggle'
@@ -12,7 +12,7 @@ import { useMay } from '@/ui/shell/may'
 
 type Shown = ShelfView['cards'][number]
 
-const METHODS = Object.keys(METHOD_NAME) as PutOnMethod[]
+const METHODS = Object.keys(METHOD_NAME) as Method[]
 
 /** Whether a card is called by these words: its name, what is in it, what it is against. */
 function isCalled(card: Shown, words: string): boolean {
@@ -29,7 +29,7 @@ function isCalled(card: Shown, words: string): boolean {
 export function ShelfList({ view }: { view: ShelfView }) {
   const may = useMay()
   const [typed, setTyped] = useState('')
-  const [method, setMethod] = useState<PutOnMethod | 'all'>('all')
+  const [method, setMethod] = useState<Method | 'all'>('all')
   const words = useDeferredValue(typed)
   const shown = view.cards.filter(
     (c) => (method === 'all' || c.methods.includes(method)) && isCalled(c, words.trim()),

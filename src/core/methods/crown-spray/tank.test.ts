@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { CARDS } from '../../../../demo/cards'
 import { toSI } from '../../quantity/units'
-import type { PutOnMethod } from '../../card/card'
+import type { Method } from '../../card/card'
 import type { UseOf } from '../plan'
 import { planTogether } from '../together'
 import { byAdding, repeatsOfAll, whyNotOneTank, type Tanked } from './tank'
@@ -42,7 +42,7 @@ test('what a label never mixes is said by name, whatever else it allows', () => 
 })
 
 const question = (code: string, height = 11, choice = 1) => ({
-  use: tanked(code).use as UseOf<PutOnMethod>,
+  use: tanked(code).use as UseOf<Method>,
   tree: {
     host: 'apple',
     wood: 'diffuse-porous' as const,
@@ -65,7 +65,7 @@ const question = (code: string, height = 11, choice = 1) => ({
   sources: { reading: 'tape', label: `card ${code}`, weather: 'fair' },
 })
 const mate = (code: string, choice = 0) => ({
-  use: tanked(code).use as UseOf<PutOnMethod>,
+  use: tanked(code).use as UseOf<Method>,
   choice,
   source: `card ${code}`,
 })

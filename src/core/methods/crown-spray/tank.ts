@@ -1,8 +1,8 @@
+import type { Repeats } from '../facts'
 import { ok, refuse, type Result } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { UnitSystem } from '../../quantity/format'
 import type { Planned, UseOf } from '../plan'
-import type { Repeats } from '../registry'
 
 /** A product with its use, as far as its tank goes. */
 export interface Tanked {

@@ -3,7 +3,7 @@ import { CARDS, useOf } from '../../../../demo/cards'
 import { fromSI, toSI } from '../../quantity/units'
 import { planSubject } from '../registry'
 import type { UseOf } from '../plan'
-import type { PutOnMethod } from '../../card/card'
+import type { Method } from '../../card/card'
 import { stockBottleFor } from './bottle'
 
 const use = useOf(CARDS.find((c) => c.card.code === 'SD2')!.card, 'soil-drench')
@@ -11,7 +11,7 @@ const typed = { bottle: '64 fl oz', pour: '1/2 fl oz', graduation: '1/4 fl oz' }
 
 function tree(inches: number, choice: number, tag = `${inches} in`) {
   const planned = planSubject({
-    use: use as UseOf<PutOnMethod>,
+    use: use as UseOf<Method>,
     tree: {
       host: 'hemlock',
       wood: 'conifer',

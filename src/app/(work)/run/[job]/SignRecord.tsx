@@ -1,6 +1,7 @@
 'use client'
 import { useState, type FormEvent } from 'react'
 import { deviations } from '@/core/methods/deviations'
+import { isHand } from '@/core/methods/hand'
 import type { Outcome } from '@/core/methods/outcome'
 import { isOver, productOn, whyNotOver } from '@/core/methods/running'
 import { sayTask } from '@/core/methods/say'
@@ -75,6 +76,9 @@ export function SignRecord({
       : null
   const applied = signed.reduce((sum, t) => sum + productOn(statesOf(t)), 0)
   const counts = item.method === 'trunk-injection'
+  const hand = isHand(item.method)
+  // A house card has no lots.
+  const house = item.product.registration === null
   const set = signed.flatMap(portsOf).filter((p) => p.startedAt !== null).length
   const [ids] = useState(() => new Map<string, string>())
   const [lots, setLots] = useState<Record<string, string>>({})
@@ -107,6 +111,7 @@ export function SignRecord({
     const counted = form.counted.trim() === '' ? null : Number(form.counted)
     const done = await send({
       ...form,
+      ...(house && { lot: 'house card' }),
       jobSubjectIds: signed.map((t) => t.id),
       also: also.map(({ item: m, trees: own }) => {
         if (!ids.has(m.id)) ids.set(m.id, newId())
@@ -135,12 +140,12 @@ export function SignRecord({
         <Note>{unfinished}</Note>
       ) : (
         <Note says="good">
-          {showProduct(applied, signed[0]!.plan.kind, item.method, view.units)} went{' '}
+          {hand ? 'Done' : `${showProduct(applied, signed[0]!.plan.kind, item.method, view.units)} went`}{' '}
           {counts
             ? `in through ${set} ports.`
             : signed.length === 1
-              ? `on${one ? '' : ` at ${signed[0]!.tag}`}.`
-              : `on at ${signed.length} trees.`}
+              ? `${hand ? '' : 'on'}${one ? '' : ` at ${signed[0]!.tag}`}.`
+              : `${hand ? '' : 'on '}at ${signed.length} trees.`}
         </Note>
       )}
       {also.map(({ item: m, trees: own }) => (
@@ -154,13 +159,15 @@ export function SignRecord({
           of {m.product.name} went on with it, out of the same tank. It has a record of its own.
         </Note>
       ))}
-      <Choice
-        label={also.length > 0 ? `Lot of ${item.product.name}, off the package` : 'Lot, off the package'}
-        value={form.lot}
-        onValue={(lot) => setForm({ ...form, lot })}
-        problem={at('lot')}
-        options={[['', 'choose'], ...item.lots.map((l) => [l.number, l.number] as const)]}
-      />
+      {!house && (
+        <Choice
+          label={also.length > 0 ? `Lot of ${item.product.name}, off the package` : 'Lot, off the package'}
+          value={form.lot}
+          onValue={(lot) => setForm({ ...form, lot })}
+          problem={at('lot')}
+          options={[['', 'choose'], ...item.lots.map((l) => [l.number, l.number] as const)]}
+        />
+      )}
       {also.map(({ item: m }, n) => (
         <Choice
           key={m.id}
@@ -260,8 +267,8 @@ export function SignRecord({
             {busy ? 'Signing' : sending ? 'Keeping the last steps' : 'Sign the record'}
           </Button>
           <p className="text-small text-ink2">
-            Signed under licence {view.licence ?? 'not on file'}. A record stands as signed; a mistake is put
-            right by a correction.
+            {hand ? '' : `Signed under licence ${view.licence ?? 'not on file'}. `}A record stands as signed;
+            a mistake is put right by a correction.
           </p>
         </>
       )}

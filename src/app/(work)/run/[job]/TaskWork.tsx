@@ -5,6 +5,7 @@ import { sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import type { UnitSystem } from '@/core/quantity/format'
 import { Field } from '@/ui/fields/Field'
+import { LineField } from '@/ui/methods/LineField'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 import type { Act, JobItem, JobStep, JobTree } from './job'
@@ -34,6 +35,8 @@ export function TaskWork({
 }) {
   const may = useMay()
   const [giving, setGiving] = useState<string | null>(null)
+  /** What is written at steps that ask for something, by step. */
+  const [notes, setNotes] = useState<Record<string, string>>({})
   const open = tree.status === 'open' && tree.confirmedAt !== null && may('mark-step')
   const tasks = tree.steps.flatMap((step): Task[] =>
     step.state.kind === 'task' ? [{ ...step.state, step }] : [],
@@ -66,6 +69,22 @@ export function TaskWork({
                 <span className="text-small">{standing(t, one)}</span>
               </div>
               <p className={now ? 'text-lead' : ''}>{text}</p>
+              {t.note && t.noted !== null && (
+                <p className="text-small">
+                  {t.note.label}: <b>{t.noted}</b>
+                </p>
+              )}
+              {open && now && t.note && (
+                <div className="mt-2 max-w-[320px]">
+                  <LineField
+                    line={t.note}
+                    value={notes[t.step.id] ?? ''}
+                    onValue={(value) => setNotes({ ...notes, [t.step.id]: value })}
+                    units={units}
+                    problem={null}
+                  />
+                </div>
+              )}
               {t.givenUp !== null && (
                 <p className="text-small text-plum">
                   Not done: {t.givenUp}
@@ -88,8 +107,13 @@ export function TaskWork({
                   <Button
                     now
                     className="hand-tall grow"
-                    disabled={resting.has(t.step.id)}
-                    onClick={() => act(t, { kind: 'do' })}
+                    disabled={
+                      resting.has(t.step.id) ||
+                      (t.note !== undefined && (notes[t.step.id] ?? '').trim() === '')
+                    }
+                    onClick={() =>
+                      act(t, { kind: 'do', ...(t.note && { noted: (notes[t.step.id] ?? '').trim() }) })
+                    }
                   >
                     {t.times > 1
                       ? t.done > 0

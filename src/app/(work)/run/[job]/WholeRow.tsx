@@ -25,7 +25,9 @@ export function WholeRow({
     const left = open.flatMap((tree) => {
       const step = tree.steps.find((s) => s.state.kind === 'task' && s.state.task === task)
       const before = tree.steps.slice(0, at).every((s) => s.state.kind === 'task' && isTaskOver(s.state))
-      return step && step.state.kind === 'task' && !isTaskOver(step.state) && before ? [{ tree, step }] : []
+      return step && step.state.kind === 'task' && !step.state.note && !isTaskOver(step.state) && before
+        ? [{ tree, step }]
+        : []
     })
     return left.length > 1 ? [{ task, left }] : []
   })

@@ -1,7 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { Fragment, useState } from 'react'
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import { METHOD_NAME } from '@/core/card/say'
 import type { CardView } from '@/server/read/shelf'
 import { Choice } from '@/ui/fields/Choice'
@@ -25,7 +25,7 @@ import {
 import { lineAt, wantsOf } from '@/ui/shelf/cardWants'
 import { useMay } from '@/ui/shell/may'
 
-const METHODS = (Object.keys(METHOD_NAME) as PutOnMethod[]).map((m) => [m, METHOD_NAME[m]] as const)
+const METHODS = (Object.keys(METHOD_NAME) as Method[]).map((m) => [m, METHOD_NAME[m]] as const)
 
 /** A card copied from a label, from its first panel to its last; or the next version of one that is there. */
 export function CardForm({ stands }: { stands: CardView['versions'][number] | null }) {

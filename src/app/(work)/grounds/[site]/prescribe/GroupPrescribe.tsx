@@ -212,6 +212,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   }
                 />
                 <GivenFields
+                  method={way.use.method}
                   asks={methodOf(way.use)
                     .asks(way.use as never)
                     .filter((a) => a !== 'portGirth')}

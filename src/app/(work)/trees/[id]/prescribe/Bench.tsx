@@ -122,6 +122,7 @@ export function Bench({
         />
         <GivenFields
           asks={asks}
+          method={way.use.method}
           typed={typed}
           onTyped={setTyped}
           units={units}
@@ -153,10 +154,10 @@ export function Bench({
       <div>
         {plan ? (
           <>
-            <p className="font-head font-bold text-figure leading-tight">{sayPlan(plan, units)}</p>
+            <p className="font-head font-bold text-figure leading-tight">{sayPlan(plan, way.use, units)}</p>
             {mates.map((m, i) => (
               <p key={m.id} className="text-lead">
-                and out of the same tank <b>{sayPlan(planned![i + 1]!.plan as SubjectPlan, units)}</b>,{' '}
+                and out of the same tank <b>{sayPlan(planned![i + 1]!.plan as SubjectPlan, m.use, units)}</b>,{' '}
                 {m.product.name}
               </p>
             ))}

@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '@/core/card/card'
+import type { Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
 import type { PrescribeView } from '@/server/read/tree'
 
@@ -7,6 +7,6 @@ export type Way = PrescribeView['ways'][number]
 export type InjectionWay = Way & { use: UseOf<'trunk-injection'> }
 
 /** A way by one method, for its bench. */
-export function isWay<M extends PutOnMethod>(way: Way, method: M): way is Way & { use: UseOf<M> } {
+export function isWay<M extends Method>(way: Way, method: M): way is Way & { use: UseOf<M> } {
   return way.use.method === method
 }

@@ -1,0 +1,216 @@
+import { CARDS } from '../../../demo/cards'
+import { WAYS } from '@/almanac/ways'
+import { Card, CardUse } from '../card/card'
+import { sayTerms } from '../card/say'
+import { fromSI, toSI } from '../quantity/units'
+import { checksAfter } from './checks'
+import { HAND, HAND_NAMES, handMethod, isHand, type HandName } from './hand'
+import { outcomeOfWork } from './outcome'
+import type { Method } from '../card/card'
+import type { PlanOf, UseOf } from './plan'
+import { methodOf, planSubject } from './registry'
+import { foldStep, type RunningStep, type StepEvent } from './running'
+import { sayPlan, sayTask } from './say'
+
+/** Every method without a product, by its demo card. */
+const useOfHand = (method: HandName) =>
+  CARDS.flatMap((c) => c.card.uses).find((u) => u.method === method) as UseOf<Method>
+
+/** What is said of a tree for each. */
+const GIVEN: Record<HandName, Record<string, string>> = {
+  collar: { north: '4 in', south: '2 in' },
+  trenches: { start: '4 ft', end: '14 ft' },
+  water: { emitters: '4', flow: '1 gal' },
+  prune: { what: 'blighted shoots', cuts: '6' },
+  guard: { animal: 'rabbit', snow: '12 in' },
+  repel: { pieces: '2' },
+  band: {},
+  hands: { work: 'brush with soapy water' },
+  release: { prey: '60' },
+}
+
+function planned(method: HandName, given = GIVEN[method], inches = 3) {
+  const r = planSubject({
+    use: useOfHand(method),
+    tree: {
+      host: 'apple',
+      wood: 'diffuse-porous',
+      stems: [{ diameter: toSI(inches, 'in') }],
+      diameter: toSI(inches, 'in'),
+      marks: [],
+      holes: [],
+    },
+    day: { on: '2026-06-12', soil: 'moist', temperature: 21 },
+    choice: 0,
+    given: { hand: given },
+    units: 'us',
+    sources: { reading: 'tape', label: 'card', weather: 'fair' },
+  })
+  return r
+}
+function plan(method: HandName, given = GIVEN[method], inches = 3) {
+  const r = planned(method, given, inches)
+  if (!r.ok) throw new Error(`${r.problem.field}: ${r.problem.message}`)
+  return r.value.plan as PlanOf<HandName>
+}
+
+describe.each(HAND_NAMES)('%s', (method) => {
+  const use = useOfHand(method)
+
+  test('its house card is one, and says all its lines', () => {
+    expect(CardUse.safeParse(use).error?.issues).toBeUndefined()
+    expect(sayTerms(use).length).toBeGreaterThanOrEqual(3)
+    // No label says how work without a product is done.
+    const label = { ...CARDS[0]!.card, uses: [use] }
+    expect(Card.safeParse(label).error?.issues[0]!.message).toMatch(/house card/)
+  })
+
+  test('puts nothing on, takes time, and says every step with this tree’s figures', () => {
+    const p = plan(method)
+    expect(p).toMatchObject({ method, product: 0, most: 0, active: null })
+    expect(p.minutes).toBeGreaterThan(0)
+    const said = p.steps.map((s) => sayTask(s.kind === 'task' ? s.task : '', p, use, 'us'))
+    for (const { name, text } of said) {
+      expect(name).toMatch(/^[A-Z]/)
+      expect(text.length).toBeGreaterThan(20)
+      expect(`${name} ${text}`).not.toMatch(/undefined|NaN|\[object/)
+    }
+    expect(new Set(said.map((s) => s.name)).size).toBe(said.length)
+    for (const units of ['us', 'metric'] as const)
+      expect(sayPlan(p, use, units)).not.toMatch(/undefined|NaN|^$/)
+  })
+
+  test('what it asks of a tree is missed by name, and nothing odd is taken', () => {
+    const asks = handMethod(method).asks
+    for (const line of asks) {
+      if (!line.optional)
+        expect(planned(method, { ...GIVEN[method], [line.name]: ' ' })).toMatchObject({
+          ok: false,
+          problem: { code: 'missing', field: line.name },
+        })
+      if (line.kind !== 'words')
+        expect(planned(method, { ...GIVEN[method], [line.name]: 'a lot' })).toMatchObject({
+          ok: false,
+          problem: { field: line.name },
+        })
+      if (line.kind === 'length' || line.kind === 'volume')
+        expect(planned(method, { ...GIVEN[method], [line.name]: '-3 ft' }).ok).toBe(false)
+    }
+  })
+
+  test('is looked at afterwards, and named by the almanac for some cause', () => {
+    expect(checksAfter(use, 70).length).toBeGreaterThan(0)
+    expect(Object.values(WAYS).some((ways) => ways.some((w) => w.method === method))).toBe(true)
+    const repeats = methodOf(use).repeats(use)
+    if (repeats) expect(repeats.least).toBeLessThanOrEqual(repeats.most)
+  })
+
+  test('its steps are run, noted and judged like any other', () => {
+    const p = plan(method)
+    const states = p.steps.map((what, i): RunningStep => {
+      const events: StepEvent[] = [{ id: `e${i}`, at: i, kind: 'do', noted: noteFor(what) }]
+      if (what.kind === 'task' && what.note)
+        // What is to be written down is asked for before it counts as done.
+        expect(foldStep(i + 1, what, [{ id: 'x', at: 1, kind: 'do' }])).toMatchObject({
+          ok: false,
+          problem: { field: 'noted' },
+        })
+      const r = foldStep(i + 1, what, events)
+      if (!r.ok) throw new Error(r.problem.message)
+      return r.value
+    })
+    expect(outcomeOfWork(states)).toBe('treated')
+    expect(outcomeOfWork([])).toBe('not treated')
+    const none = p.steps.map((what, i) => {
+      const r = foldStep(i + 1, what, [{ id: 'u', at: 1, kind: 'give-up', reason: 'rain', left: 0 }])
+      if (!r.ok) throw new Error(r.problem.message)
+      return r.value
+    })
+    expect(outcomeOfWork(none)).toBe('not treated')
+    if (states.length > 1)
+      expect(outcomeOfWork([...none.slice(0, 1), ...states.slice(1)])).toBe('partly treated')
+  })
+})
+
+function noteFor(what: PlanOf<HandName>['steps'][number]): string | undefined {
+  if (what.kind !== 'task' || !what.note) return undefined
+  const { kind, options } = what.note
+  return kind === 'choice' ? options![0]! : kind === 'words' ? 'four hours' : kind === 'count' ? '0' : '3 in'
+}
+
+test('the soil over a flare is the ring by its average depth', () => {
+  const p = plan('collar', { north: '4 in', south: '2 in' }, 20)
+  // π ((10 + 18)² − 10²) × 3 in³
+  expect(p.shape['soil']).toBeCloseTo(Math.PI * (28 ** 2 - 10 ** 2) * 3 * 0.0254 ** 3, 9)
+  expect(p.shape['deepest']).toBeCloseTo(toSI(4, 'in'), 12)
+  expect(sayTask('open', p, useOfHand('collar'), 'us').text).toMatch(/4 in north, 2 in south/)
+})
+
+test('spokes, water and guards come from the calculators of the same name', () => {
+  expect(plan('trenches').shape).toMatchObject({
+    backfill: expect.closeTo(8 * toSI(10, 'ft') * toSI(4, 'in') * toSI(10, 'in'), 9) as number,
+  })
+  const w = plan('water')
+  expect(fromSI(w.water!, 'gal')).toBeCloseTo(30, 9)
+  expect(w.shape['hours']).toBeCloseTo(7.5, 9)
+  const g = plan('guard').shape
+  expect(fromSI(Number(g['height']), 'in')).toBeCloseTo(12 + 24 + 3, 9)
+  expect(fromSI(Number(g['length']), 'in')).toBeCloseTo(Math.PI * 6 + 1.5, 9)
+  expect(fromSI(Number(plan('guard', { animal: 'vole', snow: '6 in' }).shape['height']), 'in')).toBeCloseTo(
+    21,
+    9,
+  )
+})
+
+test('what is found at the tree sends it back', () => {
+  expect(HAND.collar.leads!({ anchors: 'all sound', found: 'girdling root' })).toBeNull()
+  expect(HAND.collar.leads!({ anchors: 'one soft' })).toMatch(/qualified risk assessor/)
+  expect(HAND.collar.leads!({ anchors: 'all sound', found: 'decay' })).toMatch(/decide anew/)
+  expect(HAND.water.leads!({ probe: 'wet, smears' })).toMatch(/Stop the water/)
+  expect(HAND.water.leads!({ probe: 'dry, crumbles' })).toBeNull()
+  expect(HAND.release.leads!({ free: 'mostly dead' })).toMatch(/Order them again/)
+})
+
+test('oaks are not cut in the season of the wilt; it may go over the turn of the year', () => {
+  const terms = { closedFrom: 4, closedTo: 7, closedWhy: 'beetles fly' }
+  const at = (on: string, more = {}) =>
+    HAND.prune.gate!({ terms: { ...terms, ...more }, host: 'oak-red-group', on, earlier: [] })
+  expect(at('2026-06-12')[0]).toMatchObject({
+    why: 'This card does not cut then: beetles fly.',
+    wayOut: 'Again from 1 Aug 2026.',
+  })
+  expect(at('2026-03-31')).toEqual([])
+  expect(at('2026-08-01')).toEqual([])
+  expect(at('2026-12-05', { closedFrom: 11, closedTo: 2 })[0]!.wayOut).toBe('Again from 1 Mar 2027.')
+  expect(at('2026-01-05', { closedFrom: 11, closedTo: 2 })[0]!.wayOut).toBe('Again from 1 Mar 2026.')
+  expect(HAND.prune.gate!({ terms: {}, host: 'apple', on: '2026-06-12', earlier: [] })).toEqual([])
+})
+
+test('helpers are not set free into what was sprayed', () => {
+  const spray = {
+    on: '2026-06-05',
+    cause: 'spider-mites',
+    code: 'HO1',
+    name: 'Example HO1',
+    actives: ['horticultural oil'],
+    from: 'record 3',
+    amount: 1,
+    treated: true,
+    recorded: true,
+    atWorkDays: 0,
+    failed: false,
+    sprayed: true,
+    feeds: false,
+  }
+  const at = (on: string, earlier = [spray]) =>
+    HAND.release.gate!({ terms: { sprayDays: 14 }, host: 'apple', on, earlier })
+  expect(at('2026-06-12')[0]!.why).toMatch(/Example HO1 was sprayed on 5 Jun 2026 \(record 3\).*14 days/)
+  expect(at('2026-06-19')).toEqual([])
+  expect(at('2026-06-12', [{ ...spray, sprayed: false }])).toEqual([])
+})
+
+test('a name is one of a method without a product, or it is not', () => {
+  expect(isHand('collar')).toBe(true)
+  expect(isHand('soil-drench')).toBe(false)
+  expect(isHand('toString')).toBe(false)
+})

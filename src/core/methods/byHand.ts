@@ -1,0 +1,82 @@
+import type { DayFacts, EarlierWork, PromisedCheck, Repeats, TreeFacts } from './facts'
+import type { Result } from '../problem'
+import type { UnitSystem } from '../quantity/format'
+import type { Volume } from '../quantity/units'
+import type { Working } from '../working/working'
+import type { Line, Values } from './lines'
+
+/** One step of work by hand as its method plans it. */
+export interface HandStep {
+  task: string
+  /** How often it is done at this tree: cuts, spokes, rounds. */
+  times: number
+  /** What is written down when it is done. */
+  note?: Line
+}
+
+/** What work by hand comes to at one tree. */
+export interface HandWork {
+  /** Of work at the tree; a house figure. */
+  minutes: number
+  water: Volume | null
+  /** What its words and its drawing need, SI. */
+  shape: Values
+  steps: HandStep[]
+  working: Working
+}
+
+/** What work by hand is planned from. */
+export interface HandQuestion {
+  tree: TreeFacts
+  day: DayFacts
+  /** Of the house card. */
+  terms: Values
+  /** Of this tree. */
+  given: Values
+  units: UnitSystem
+}
+
+/** What its words are made from. */
+export interface HandSaid {
+  terms: Values
+  shape: Values
+  times: number
+  units: UnitSystem
+}
+
+/** What a method's own gate looks at. */
+export interface HandFacts {
+  terms: Values
+  host: string
+  /** The day of the work. */
+  on: string
+  earlier: readonly EarlierWork[]
+}
+
+/**
+ * Work without a product: one folder of `core/methods`, all its parts in one object, named in `core/methods/hand`. Its card is a
+ * house card; the bench, the crew's page, the record and the checks are made from these parts.
+ */
+export interface HandMethod {
+  /** As people say it. */
+  name: string
+  /** What the house sets on its card. */
+  terms: readonly Line[]
+  /** What is asked of each tree beside its reading. */
+  asks: readonly Line[]
+  /** What is brought along beside the gear. */
+  kit: string
+  plan: (q: HandQuestion) => Result<HandWork>
+  /** A step in words, with this tree's own numbers: its name on the button, and what to do. */
+  say: (task: string, said: HandSaid) => { name: string; text: string; one?: string }
+  /** All of it in one line of a list. */
+  inOneLine: (said: Omit<HandSaid, 'times'>) => string
+  /** After how many days it is done again; none where it is done once. */
+  repeats?: (terms: Values) => Repeats | null
+  /** What is looked at afterwards. */
+  checks: (terms: Values) => PromisedCheck[]
+  /** What of its own stands against it. */
+  gate?: (f: HandFacts) => { why: string; wayOut: string }[]
+  /** Why the tree goes back to the arborist after what was noted at its steps, by task; null when nothing does. */
+  leads?: (noted: Readonly<Record<string, string>>) => string | null
+}

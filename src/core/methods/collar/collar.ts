@@ -1,0 +1,143 @@
+import { annulus } from '../../rootzone/collar'
+import { ok } from '../../problem'
+import { shown } from '../../quantity/pair'
+import type { HandMethod } from '../byHand'
+
+/** Finding the flare, and a cubic foot of soil lifted by hand or air; house figures. */
+const MINUTES = 20
+const MINUTES_PER_M3 = 8 / 0.028316846592
+
+const SIDES = ['north', 'east', 'south', 'west'] as const
+const inch = (value: number | string, units: 'us' | 'metric') => shown(Number(value), 'in', units)
+
+/**
+ * The root collar opened: soil taken off the flare, what is found noted, roots that girdle cut in steps, anchors tapped and
+ * probed. Source: handbook, root collar excavation.
+ */
+export const collar: HandMethod = {
+  name: 'Root collar',
+  terms: [
+    { name: 'out', label: 'Open out from the bark', kind: 'length', hint: '18 in' },
+    {
+      name: 'mostCutPercent',
+      label: 'Most of the root zone cut in a year, %',
+      kind: 'count',
+      least: 1,
+      most: 50,
+    },
+    { name: 'dryDays', label: 'Days the collar dries before roots are cut', kind: 'count', most: 30 },
+    { name: 'tool', label: 'With', kind: 'words', hint: 'air tool or hand tools, no blade on bark' },
+  ],
+  asks: [
+    ...SIDES.map((side) => ({
+      name: side,
+      label: `Soil over the flare, ${side}`,
+      kind: 'length' as const,
+      hint: '4 in',
+      optional: side !== 'north',
+    })),
+  ],
+  kit: 'probe, mallet, hand tools or air tool, brush, saw, tarpaulin',
+  plan({ tree, terms, given, units }) {
+    const depths = SIDES.flatMap((side) => (typeof given[side] === 'number' ? [given[side]] : []))
+    const dug = annulus(tree.diameter, Number(terms['out']), depths, units)
+    if (!dug.ok) return dug
+    return ok({
+      minutes: MINUTES + dug.value.soil * MINUTES_PER_M3,
+      water: null,
+      shape: {
+        ...given,
+        deepest: Math.max(...depths),
+        soil: dug.value.soil,
+        out: Number(terms['out']),
+      },
+      steps: [
+        {
+          task: 'open',
+          times: 1,
+          note: { name: 'depth', label: 'Deepest soil over the flare', kind: 'length' },
+        },
+        {
+          task: 'found',
+          times: 1,
+          note: {
+            name: 'found',
+            label: 'What lies under it',
+            kind: 'choice',
+            options: ['nothing amiss', 'girdling root', 'decay', 'insects', 'several of these'],
+          },
+        },
+        {
+          task: 'anchors',
+          times: 1,
+          note: {
+            name: 'anchors',
+            label: 'The anchor roots',
+            kind: 'choice',
+            options: ['all sound', 'one soft', 'several soft'],
+          },
+        },
+        { task: 'roots', times: 1, note: { name: 'cut', label: 'Roots cut now', kind: 'count', most: 50 } },
+        { task: 'leave', times: 1 },
+      ],
+      working: dug.value.working,
+    })
+  },
+  say(task, { terms, shape, units }) {
+    const sides = SIDES.filter((s) => shape[s] !== undefined)
+      .map((s) => `${inch(shape[s]!, units)} ${s}`)
+      .join(', ')
+    switch (task) {
+      case 'open':
+        return {
+          name: 'Open',
+          text: `From the bark out to ${inch(shape['out']!, units)}, down to the flare: ${sides}; about ${shown(Number(shape['soil']), 'ft3', units, 1)} of soil. ${String(terms['tool'])}. Fine roots above the flare may go, the bark may not be touched.`,
+        }
+      case 'found':
+        return {
+          name: 'What is found',
+          text: 'Brush it clean and go once round. Draw girdling roots, decay and holes on the ring of this tree.',
+        }
+      case 'anchors':
+        return {
+          name: 'Anchors',
+          text: 'Tap every anchor root with the mallet and push the probe in beneath. Dull or soft: cut nothing, mark it, and say so here.',
+        }
+      case 'roots':
+        return {
+          name: 'Cut roots',
+          text: `Only when all anchors are sound. ${Number(terms['dryDays']) > 0 ? `After the collar has dried ${String(terms['dryDays'])} days; ` : ''}roots together feeding no more than ${String(terms['mostCutPercent'])} % of the root zone this year, the rest in a year. Chisel it out where it presses; leave the bark of the trunk whole. None to cut: write 0.`,
+        }
+      default:
+        return {
+          name: 'Leave it open',
+          text: 'Slope the edge so that water runs off, carry the soil away. Mulch begins a hand from the bark.',
+        }
+    }
+  },
+  inOneLine: ({ shape, units }) => `open the flare, ${inch(shape['deepest']!, units)} of soil over it`,
+  checks: () => [
+    {
+      afterDays: 30,
+      what: 'The flare still open',
+      expectation: {
+        kind: 'count',
+        question: 'How many inches of soil or mulch lie on the flare again?',
+        unit: 'in',
+        sense: 'at-most',
+        expected: 0,
+        tolerated: 1,
+        least: 0,
+        most: 40,
+      },
+    },
+  ],
+  leads(noted) {
+    const anchors = noted['anchors']
+    if (anchors && anchors !== 'all sound')
+      return `Under the collar ${anchors === 'one soft' ? 'one anchor root was' : 'several anchor roots were'} found soft. Refer the tree to a qualified risk assessor; keep people from beneath it until then.`
+    if (noted['found'] === 'decay' || noted['found'] === 'several of these')
+      return `Under the collar was found: ${noted['found']}. Look at it and decide anew.`
+    return null
+  },
+}

@@ -1,0 +1,67 @@
+import type { Soil, Wood } from '../dose/uptake'
+import type { RingMark } from '../ports/marks'
+import type { Length, Temperature } from '../quantity/units'
+import type { Expectation } from '../respond/compare'
+import type { StemInput } from '../trunk/trunk'
+
+/** What is known of a tree when a dose is worked out for it. Lengths in metres. */
+export interface TreeFacts {
+  host: string
+  wood: Wood
+  /** As the tape read them. */
+  stems: StemInput[]
+  /** Of one round stem of the same wood area. */
+  diameter: Length
+  marks: readonly RingMark[]
+  /** Of recorded injections; calendar dates. */
+  holes: readonly { bearing: number; drilledOn: string; keep?: Length }[]
+}
+
+/** The day the work is for. The dose does not rest on soil and warmth, how long it takes does. */
+export interface DayFacts {
+  /** A calendar date. */
+  on: string
+  soil: Soil
+  temperature: Temperature
+}
+
+/** Something that was put on this tree before, by anybody. Calendar dates. */
+export interface EarlierWork {
+  on: string
+  cause: string
+  code: string
+  name: string
+  /** Names of its actives. */
+  actives: readonly string[]
+  /** Record or plan, as it is said: `record 14`. */
+  from: string
+  /** m³ or kg. */
+  amount: number
+  /** It got all that its label asks for. */
+  treated: boolean
+  /** It is done, not only planned. */
+  recorded: boolean
+  /** Days from `on` during which it is at work. */
+  atWorkDays: number
+  /** A check said that it does not work. */
+  failed: boolean
+  /** It was sprayed: what is set free afterwards may die of it. */
+  sprayed: boolean
+  /** It only feeds the tree: it takes the place of nothing that works on a cause. */
+  feeds: boolean
+}
+
+/** After how many days a use goes on again, and how often a year at most. */
+export interface Repeats {
+  least: number
+  most: number
+  mostTimes?: number
+}
+
+/** A check that is promised with a prescription: when, and what is expected then. */
+export interface PromisedCheck {
+  afterDays?: number
+  afterYears?: number
+  what: string
+  expectation: Expectation
+}

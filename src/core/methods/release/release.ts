@@ -1,0 +1,87 @@
+import { ok } from '../../problem'
+import { plain } from '../../quantity/format'
+import { daysBetween, spokenDate } from '../../time/calendar'
+import type { HandMethod } from '../byHand'
+
+/** Predators and parasites set free when it is warm enough and nothing sprayed still kills. Source: handbook, biological. */
+export const release: HandMethod = {
+  name: 'Release helpers',
+  terms: [
+    { name: 'who', label: 'What is released', kind: 'words', hint: 'predatory mites' },
+    { name: 'perTree', label: 'For a tree, about', kind: 'count', least: 1, most: 100_000 },
+    { name: 'warm', label: 'When the days reach, °F', kind: 'count', least: 40, most: 100 },
+    { name: 'sprayDays', label: 'Days after any spray', kind: 'count', most: 90 },
+    { name: 'days', label: 'Again after, days', kind: 'count', least: 3, most: 60 },
+    { name: 'times', label: 'Times a season, at most', kind: 'count', least: 1, most: 12 },
+  ],
+  asks: [{ name: 'prey', label: 'Prey on ten leaves, counted', kind: 'count', least: 1, most: 10_000 }],
+  kit: 'the helpers, kept cool and out of the sun, paper to scatter from',
+  plan: ({ terms, given }) =>
+    ok({
+      minutes: 10,
+      water: null,
+      shape: { count: Number(terms['perTree']), prey: Number(given['prey']) },
+      steps: [
+        { task: 'warm', times: 1 },
+        {
+          task: 'free',
+          times: 1,
+          note: {
+            name: 'alive',
+            label: 'They came',
+            kind: 'choice',
+            options: ['alive and moving', 'some dead', 'mostly dead'],
+          },
+        },
+      ],
+      working: [],
+    }),
+  say: (task, { terms, shape }) =>
+    task === 'warm'
+      ? {
+          name: 'Warm enough',
+          text: `A day that reaches ${String(terms['warm'])} °F, in the evening or under cloud, leaves dry of any spray.`,
+        }
+      : {
+          name: 'Set free',
+          text: `About ${plain(Number(shape['count']), 0)} ${String(terms['who'])}, spread over the crown near the prey, the same day they came.`,
+        },
+  inOneLine: ({ terms, shape }) => `about ${plain(Number(shape['count']), 0)} ${String(terms['who'])}`,
+  repeats: (terms) => ({
+    least: Number(terms['days']),
+    most: Number(terms['days']) + 7,
+    mostTimes: Number(terms['times']),
+  }),
+  checks: () => [
+    {
+      afterDays: 14,
+      what: 'Prey on ten leaves, two weeks on',
+      expectation: {
+        kind: 'count',
+        question: 'How many of the pest are alive on ten leaves?',
+        unit: 'counted',
+        sense: 'at-most',
+        expected: 10,
+        tolerated: 40,
+        least: 0,
+        most: 10_000,
+      },
+    },
+  ],
+  gate({ terms, on, earlier }) {
+    const days = Number(terms['sprayDays'])
+    const spray = earlier.find((e) => e.sprayed && Math.abs(daysBetween(e.on, on)) < days)
+    return spray
+      ? [
+          {
+            why: `${spray.name} was sprayed on ${spokenDate(spray.on)} (${spray.from}); what is released dies of it for ${days} days.`,
+            wayOut: 'Release later, or do without the spray.',
+          },
+        ]
+      : []
+  },
+  leads: (noted) =>
+    noted['free'] === 'mostly dead'
+      ? 'The helpers came mostly dead. Order them again or choose another way.'
+      : null,
+}
