@@ -3,7 +3,7 @@ import { isBegun } from '@/core/methods/running'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
 import { jobSubjects, jobSubjectsForChange } from '@/db/queries/job'
-import { withdrawSubjects } from '@/db/queries/prescription'
+import { openSubjects, withdrawSubjects } from '@/db/queries/prescription'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { id, line } from './text'
@@ -44,13 +44,20 @@ export const handBackVerb = verb({
         'jobSubjectId',
         `Work at ${subjects.find((s) => s.id === begun.jobSubjectId)!.tag} has begun. Finish it or give it up, and sign what went on.`,
       )
-    for (const prescriptionId of new Set(subjects.map((s) => s.prescriptionId)))
+    for (const prescriptionId of new Set(subjects.map((s) => s.prescriptionId))) {
+      const own = subjects.filter((s) => s.prescriptionId === prescriptionId)
+      // What waited for a step that is handed back is planned anew with it; what is only done if something is found falls alone.
+      const led = own.filter((s) => s.onlyIf === null).map((s) => s.treeId)
+      const waiting = (await openSubjects(sql, prescriptionId)).filter(
+        (s) => s.jobSubjectId === null && led.includes(s.treeId),
+      )
       await withdrawSubjects(
         sql,
         prescriptionId,
-        subjects.filter((s) => s.prescriptionId === prescriptionId).map((s) => s.subjectId),
+        [...own, ...waiting].map((s) => s.subjectId),
         input.words,
       )
+    }
     const said =
       person.role === 'arborist'
         ? null

@@ -10,7 +10,7 @@ import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
 import { SAME_VISIT } from '@/core/ports/suitability'
 import { ok, refuse, type Problem, type Result } from '@/core/problem'
-import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
+import { addDays, dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import { jobOfDay } from '@/db/queries/job'
 import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/prescription'
@@ -19,7 +19,7 @@ import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
 import { intoTanks } from './tank'
-import { id, typed } from './text'
+import { id, typed, words } from './text'
 import { cardSource, dayFor, gateOf, readingSource, treesAtHand, type TreeAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
@@ -55,6 +55,19 @@ const Item = z.strictObject({
     .default(1),
   /** Items with the same number come out of one tank. */
   tank: z.int().min(1).max(6).nullable().default(null),
+  /** It waits for an earlier item of the list, by its place, and so many days after that is done. */
+  after: z
+    .strictObject({
+      item: z.int().min(0).max(5),
+      days: z
+        .int({ error: 'The days between two steps are a whole number.' })
+        .min(0, { error: 'A step cannot come before the one it waits for.' })
+        .max(400, { error: 'At most 400 days lie between two steps of a line.' }),
+    })
+    .nullable()
+    .default(null),
+  /** What must be found on site before it is done. */
+  onlyIf: words('What must be found', 300).default(null),
   subjects: z
     .array(z.strictObject({ treeId: id('treeId'), decisionId: id('decisionId'), given: Given }))
     .min(1, { error: 'Choose at least one tree.' })
@@ -149,7 +162,13 @@ export const handToCrewVerb = verb({
     }
 
     const each: (NewItem & { row: UseRow })[] = []
-    for (const item of input.items) {
+    const days: string[] = []
+    for (const [n, item] of input.items.entries()) {
+      const before = item.after && each[item.after.item]
+      if (item.after && !before)
+        return refuse('out-of-range', 'after', 'A step waits for one that stands before it in the line.')
+      const onDay = item.after ? addDays(days[item.after.item]!, item.after.days) : input.onDate
+      days[n] = onDay
       const row = await useOnShelf(context, item.useId)
       if (!row.ok) return row
       const often = refusedTimes(row.value, item.times)
@@ -157,10 +176,15 @@ export const handToCrewVerb = verb({
       const planned: NewItem['subjects'] = []
       for (const { treeId, decisionId, given } of item.subjects) {
         const hand = hands.get(treeId)!
-        const plan = planFor(context, hand, row.value, { ...input, choice: item.choice, given })
+        const plan = planFor(context, hand, row.value, {
+          ...input,
+          onDate: onDay,
+          choice: item.choice,
+          given,
+        })
         if (!plan.ok) return at(hand, several, plan.problem)
         planned.push({ id: uuidv7(), treeId, decisionId, readingId: hand.reading!.id, ...plan.value })
-        hands.set(treeId, withItem(hand, row.value, plan.value.plan, input.onDate))
+        hands.set(treeId, withItem(hand, row.value, plan.value.plan, onDay))
       }
       each.push({
         id: uuidv7(),
@@ -169,8 +193,10 @@ export const handToCrewVerb = verb({
         useId: row.value.id,
         times: item.times,
         tank: null,
-        dueFrom: input.onDate,
-        dueTo: input.onDate,
+        after: item.after && before ? { itemId: before.id, days: item.after.days } : null,
+        onlyIf: item.onlyIf,
+        dueFrom: onDay,
+        dueTo: onDay,
         subjects: planned,
         row: row.value,
       })
@@ -201,7 +227,7 @@ export const handToCrewVerb = verb({
       siteId: site,
       onDate: input.onDate,
     })
-    for (const item of items) await putOnJob(context, jobId, item)
+    for (const item of items) if (item.after === null) await putOnJob(context, jobId, item)
     for (const tree of trees) await restage(sql, tree.id)
     return ok({ jobId })
   },

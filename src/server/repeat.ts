@@ -12,6 +12,7 @@ import {
   dueSubjects,
   endOccurrence,
   handAgain,
+  openWaiting,
 } from '@/db/queries/occurrence'
 import { restage, treesForChange } from '@/db/queries/tree'
 import type { JobSubjectRow } from '@/db/queries/job'
@@ -23,13 +24,14 @@ import { gateOf, treesAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
 
-/** When an occurrence is done and the item is due again by its card, the next one stands from then on. */
+/** When an occurrence is done: what waited for it is due, and where the card says so it is due again itself. */
 export async function dueNext(
   { sql, person }: Context,
   subject: Pick<JobSubjectRow, 'occurrenceId' | 'use'>,
   day: string,
 ): Promise<void> {
   const { itemId, n, times, done } = await doneOccurrence(sql, subject.occurrenceId)
+  await openWaiting(sql, itemId, day)
   const repeats = methodOf(subject.use).repeats(subject.use)
   if (!done || n >= times || !repeats) return
   await addOccurrence(sql, {
@@ -75,7 +77,9 @@ export const putOnDayVerb = verb({
       return refuse(
         'out-of-range',
         'onDate',
-        `The card keeps days between two of ${due.cardName}; the next is due from ${spokenDate(due.dueFrom)} on.`,
+        due.after === null
+          ? `The card keeps days between two of ${due.cardName}; the next is due from ${spokenDate(due.dueFrom)} on.`
+          : `${due.cardName} waits some days after ${due.after}; it is due from ${spokenDate(due.dueFrom)} on.`,
       )
     const row = await useOnShelf(context, due.useId)
     if (!row.ok) return row

@@ -48,6 +48,8 @@ function ofOneTank(mates: readonly Item[], units: 'us' | 'metric'): Result<Item[
     return not('What comes out of one tank goes on the same trees; sign the others by themselves.')
   if (rest.some((m) => m.times !== first.times))
     return not('What comes out of one tank goes on equally often; sign what goes on more often by itself.')
+  if (mates.some((m) => m.after !== null || m.onlyIf !== null))
+    return not('What comes out of one tank goes on together; a step that waits is signed by itself.')
   const tank = uuidv7()
   const out = mates.map((m) => ({ ...m, tank, subjects: [...m.subjects] }))
   for (const { treeId } of first.subjects) {

@@ -6,6 +6,7 @@ import { enterResultVerb } from './followUp'
 import { setBlockVerb, signBlockVerb } from './block'
 import { endRepeatsVerb, putOnDayVerb } from './repeat'
 import { handBackVerb } from './handBack'
+import { releaseLineVerb } from './release'
 import { correctRecordVerb } from './correctRecord'
 import { enterAnswerVerb } from './laboratory'
 import { handToCrewVerb } from './prescribe'
@@ -49,6 +50,7 @@ export const VERBS = {
   'put-on-day': putOnDayVerb,
   'end-repeats': endRepeatsVerb,
   'hand-back': handBackVerb,
+  'release-line': releaseLineVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,
   'confirm-tree': confirmTreeVerb,
   'begin-work': beginWorkVerb,

@@ -52,6 +52,12 @@ export async function whyNotBegun(
 ): Promise<Result<never> | null> {
   const stopped = await whyStopped(sql, subject)
   if (stopped) return stopped
+  if (subject.onlyIf !== null && subject.releasedAt === null)
+    return refuse(
+      'not-allowed',
+      'onlyIf',
+      `This is only done if: ${subject.onlyIf}. The crew lead says what was found and releases it, or hands it back.`,
+    )
   const superseded = await supersededCard(sql, subject)
   if (superseded)
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)

@@ -100,6 +100,8 @@ export function entryOf(
             },
           ],
     ),
+    ...(subject.onlyIf !== null &&
+      subject.found !== null && { released: { onlyIf: subject.onlyIf, found: subject.found } }),
     deviations: otherwise,
     working: subject.working,
   }

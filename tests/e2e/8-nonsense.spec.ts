@@ -100,6 +100,7 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'put-on-day': { occurrenceId: ID, onDate: '2026-06-20', leaveOut: [] },
   'end-repeats': { occurrenceId: ID, words: 'no more spots' },
   'hand-back': { jobSubjectIds: [ID], words: 'the gate is locked' },
+  'release-line': { jobSubjectIds: [ID], found: 'girdling roots' },
   'enter-answer': {
     id: ID,
     followUpId: ID,

@@ -30,6 +30,7 @@ const MAY: Record<string, Role[]> = {
   'put-on-day': ['arborist', 'crew lead'],
   'end-repeats': ['arborist'],
   'hand-back': FIELD,
+  'release-line': ['arborist', 'crew lead'],
   'withdraw-prescription': ['arborist'],
   'confirm-tree': FIELD,
   'begin-work': FIELD,

@@ -155,6 +155,10 @@ export interface JobSubjectRow {
   plan: SubjectPlan
   working: Working
   method: Method
+  /** What must be found before it is done, when it was found and what that was. */
+  onlyIf: string | null
+  releasedAt: Date | null
+  found: string | null
   /** Shared by what comes out of one tank at this tree. */
   tank: string | null
   useId: string
@@ -167,7 +171,7 @@ const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
     t.tag, t.block, t.host, t.east_m as "eastM", t.north_m as "northM", t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn",
-    x.checks, x.plan, x.working, pi.method, pi.tank, u.id as "useId",
+    x.checks, x.plan, x.working, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
     ${useBody(sql)} as use,
     (select r.id from application_subject a join record r on r.firm_id = a.firm_id and r.application_id = a.application_id
@@ -222,6 +226,11 @@ export async function jobSubjectForChange(sql: FirmSql, id: string): Promise<Job
 
 export async function confirmSubjects(sql: FirmSql, ids: string[], at: Date): Promise<void> {
   await sql`update job_subject set confirmed_at = ${at} where id = any(${ids}) and confirmed_at is null`
+}
+
+/** Releases what is only done when something is found, with what that was. */
+export async function releaseSubjects(sql: FirmSql, ids: string[], at: Date, found: string): Promise<void> {
+  await sql`update job_subject set released_at = ${at}, found = ${found} where id = any(${ids}) and released_at is null`
 }
 
 /** Closes the ground of a tree from a moment on, or opens it again. */

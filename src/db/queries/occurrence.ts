@@ -14,6 +14,8 @@ export interface DueRow {
   cardName: string
   n: number
   times: number
+  /** What it waited for, by the name of its card; null for what is done again. */
+  after: string | null
   dueFrom: string
   dueTo: string
   /** The day on which picking begins, where the card keeps days before it. */
@@ -25,17 +27,20 @@ export interface DueRow {
 
 const select = (sql: FirmSql) => sql`
   select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
-    c.name as "cardName", o.n, i.times, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", p.harvest_on::text as "harvestOn", x.trees, x.blocks
+    c.name as "cardName", o.n, i.times, case when o.n = 1 then b.name end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", p.harvest_on::text as "harvestOn", x.trees, x.blocks
   from occurrence o
     join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
     join site s on s.firm_id = p.firm_id and s.id = p.site_id
     join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
     join card c on c.firm_id = u.firm_id and c.id = u.card_id
+    left join prescription_item e on e.firm_id = i.firm_id and e.id = i.after_item
+    left join card_use eu on eu.firm_id = e.firm_id and eu.id = e.card_use_id
+    left join card b on b.firm_id = eu.firm_id and b.id = eu.card_id
     cross join lateral (
       select count(*)::int as trees, coalesce(array_agg(distinct t.block) filter (where t.block is not null), '{}') as blocks
       from item_subject y join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
-      where y.firm_id = i.firm_id and y.item_id = i.id and y.status = 'done' and t.status = 'standing'
+      where y.firm_id = i.firm_id and y.item_id = i.id and y.status = ${sql`case when o.n = 1 then 'handed' else 'done' end`} and t.status = 'standing'
         and y.decision_id = (select c.id from decision c where c.firm_id = y.firm_id and c.tree_id = y.tree_id order by c.signed_at desc, c.id desc limit 1)) x`
 
 const waits = (sql: FirmSql) =>
@@ -45,7 +50,7 @@ const waits = (sql: FirmSql) =>
 export async function dueAgain(sql: FirmSql, until: string, limit = 50): Promise<DueRow[]> {
   return sql<
     DueRow[]
-  >`${select(sql)} where o.status = 'open' and o.due_from <= ${until} and o.n > 1 and ${waits(sql)} and x.trees > 0
+  >`${select(sql)} where o.status = 'open' and o.due_from <= ${until} and o.again and ${waits(sql)} and x.trees > 0
     order by o.due_from, o.id limit ${limit}`
 }
 
@@ -54,7 +59,7 @@ export async function dueForChange(sql: FirmSql, id: string): Promise<DueRow | u
   await sql`select 1 from occurrence where id = ${id} for update`
   const rows = await sql<
     DueRow[]
-  >`${select(sql)} where o.id = ${id} and o.status = 'open' and o.n > 1 and ${waits(sql)}`
+  >`${select(sql)} where o.id = ${id} and o.status = 'open' and o.again and ${waits(sql)}`
   return rows[0]
 }
 
@@ -63,7 +68,7 @@ export async function dueSubjects(sql: FirmSql, occurrenceId: string) {
   return sql<{ id: string; treeId: string; decisionId: string; plan: SubjectPlan }[]>`
     select y.id, y.tree_id as "treeId", y.decision_id as "decisionId", y.plan
     from occurrence o join item_subject y on y.firm_id = o.firm_id and y.item_id = o.item_id
-    where o.id = ${occurrenceId} and y.status = 'done' order by y.tree_id`
+    where o.id = ${occurrenceId} and y.status = case when o.n = 1 then 'handed' else 'done' end order by y.tree_id`
 }
 
 /** Hands subjects to the crew once more. */
@@ -85,11 +90,21 @@ export async function addOccurrence(
   sql: FirmSql,
   o: { id: string; firmId: string; itemId: string; n: number; dueFrom: string; dueTo: string },
 ): Promise<void> {
-  await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to)
-    values (${o.id}, ${o.firmId}, ${o.itemId}, ${o.n}, ${o.dueFrom}, ${o.dueTo}) on conflict (firm_id, item_id, n) do nothing`
+  await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to, again)
+    values (${o.id}, ${o.firmId}, ${o.itemId}, ${o.n}, ${o.dueFrom}, ${o.dueTo}, true) on conflict (firm_id, item_id, n) do nothing`
 }
 
 /** Ends what is due again, with the reason. */
 export async function endOccurrence(sql: FirmSql, id: string, words: string): Promise<void> {
   await sql`update occurrence set status = 'withdrawn', words = ${words} where id = ${id}`
+}
+
+/** So long after it may be begun, what waited for another step is late. */
+const WITHIN_DAYS = 14
+
+/** What waited for an item is due from now on, once none of its trees is with the crew any more. */
+export async function openWaiting(sql: FirmSql, itemId: string, day: string): Promise<void> {
+  await sql`update occurrence o set status = 'open', due_from = ${day}::date + i.after_days, due_to = ${day}::date + i.after_days + ${WITHIN_DAYS}::int
+    from prescription_item i where i.firm_id = o.firm_id and i.id = o.item_id and i.after_item = ${itemId} and o.status = 'waiting'
+      and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = ${itemId} and x.status = 'handed')`
 }

@@ -114,6 +114,10 @@ export interface NewItem {
   times: number
   /** Shared by items that come out of one tank; null where it is put on by itself. */
   tank: string | null
+  /** The item it waits for, and how many days after that is done; null for what goes on the day itself. */
+  after: { itemId: string; days: number } | null
+  /** What must be found on site before it is done; null where it is done in any case. */
+  onlyIf: string | null
   dueFrom: string
   dueTo: string
   subjects: NewSubject[]
@@ -136,8 +140,9 @@ export async function addPrescription(
   await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
-    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank)
-      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times}, ${item.tank})`
+    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank, after_item, after_days, only_if)
+      values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times}, ${item.tank},
+        ${item.after?.itemId ?? null}, ${item.after?.days ?? null}, ${item.onlyIf})`
     await sql`insert into item_subject ${sql(
       item.subjects.map((s) => ({
         id: s.id,
@@ -152,8 +157,9 @@ export async function addPrescription(
         checks: sql.json(s.checks as never),
       })) as never,
     )}`
-    await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to)
-      values (${item.occurrenceId}, ${p.firmId}, ${item.id}, 1, ${item.dueFrom}, ${item.dueTo})`
+    await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to, status, again)
+      values (${item.occurrenceId}, ${p.firmId}, ${item.id}, 1, ${item.dueFrom}, ${item.dueTo},
+        ${item.after ? 'waiting' : 'open'}, ${item.after !== null})`
   }
 }
 
@@ -196,7 +202,7 @@ export async function withdrawSubjects(
       select 1 from job_subject js where js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'recorded')
     then 'done' else 'withdrawn' end where id = any(${subjectIds})`
   await sql`update occurrence o set status = 'withdrawn' from prescription_item i
-    where i.firm_id = o.firm_id and i.id = o.item_id and i.prescription_id = ${prescriptionId} and o.status = 'open'
+    where i.firm_id = o.firm_id and i.id = o.item_id and i.prescription_id = ${prescriptionId} and o.status in ('open', 'waiting')
       and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status = 'handed')`
   const jobs = await sql<{ jobId: string; trees: number }[]>`
     with gone as (

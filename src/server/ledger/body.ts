@@ -51,6 +51,8 @@ const Subject = z.object({
   activeKg: volume.nullable(),
   ports: z.array(Port),
   tasks: z.array(Task),
+  /** What was found on site that released it, where it was signed to be done only then. */
+  released: z.object({ onlyIf: text, found: text }).optional(),
   /** Worked out from what happened. */
   deviations: z.array(text),
   working: z.array(step),

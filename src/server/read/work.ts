@@ -28,8 +28,13 @@ function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
 }
 
 /** Trees that are worked and signed together: one product, by one method, for one cause, in one block, out of one tank. */
-const workOf = (s: { useId: string; cause: string; block: string | null; tank: string | null }) =>
-  [s.useId, s.cause, s.block ?? '', s.tank ?? ''].join(' ')
+const workOf = (s: {
+  useId: string
+  cause: string
+  block: string | null
+  tank: string | null
+  onlyIf: string | null
+}) => [s.useId, s.cause, s.block ?? '', s.tank ?? '', s.onlyIf ?? ''].join(' ')
 
 /** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
@@ -63,6 +68,7 @@ export function jobView(id: string) {
       cause: causeName(s.cause),
       block: s.block,
       tank: s.tank,
+      onlyIf: s.onlyIf,
       product: s.product,
       use: s.use,
       lots: (lots.get(s.product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
@@ -84,6 +90,8 @@ export function jobView(id: string) {
         status: s.status,
         confirmedAt: s.confirmedAt?.getTime() ?? null,
         anew: s.anew,
+        releasedAt: s.releasedAt?.getTime() ?? null,
+        found: s.found,
         recordId: s.recordId,
         plan,
         gets: sayPlan(plan, s.use, person.units),

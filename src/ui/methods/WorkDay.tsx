@@ -1,5 +1,5 @@
+'use client'
 import type { Repeats } from '@/core/methods/facts'
-;('use client')
 
 /** For which day work is handed to the crew, how often it is done where the card says so, and whether people eat of these trees. */
 export function WorkDay({

@@ -28,7 +28,7 @@ export function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }
       </span>
       <div>
         <span className="font-head font-bold text-lead block">
-          {d.cardName}, {d.n} of {d.times}
+          {d.cardName}, {d.after === null ? `${d.n} of ${d.times}` : `after ${d.after}`}
         </span>
         <span className="text-ink2">
           {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {d.trees} {d.trees === 1 ? 'tree' : 'trees'} ·{' '}

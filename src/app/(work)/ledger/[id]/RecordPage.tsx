@@ -145,6 +145,17 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
         : `${body.subjects.length}, listed beside`,
     ],
     ['Target', body.target],
+    ...(one?.released
+      ? [
+          ['Released on site', `only if ${one.released.onlyIf}; found: ${one.released.found}`] as [
+            string,
+            string,
+          ],
+        ]
+      : []),
+    ...(one?.tasks ?? []).flatMap((t) =>
+      t.noted ? [[t.noted.label, t.noted.value] as [string, string]] : [],
+    ),
     ['Method', `${METHOD_NAME[body.method].toLowerCase()}, ${body.equipment}`],
     ...(body.tankWith ? [['In one tank with', body.tankWith.join('; ')] as [string, string]] : []),
     [

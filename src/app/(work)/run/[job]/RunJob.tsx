@@ -27,6 +27,7 @@ import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { PortWork } from './PortWork'
+import { ReleaseLine } from './ReleaseLine'
 import { SignRecord } from './SignRecord'
 import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
@@ -63,6 +64,7 @@ export function RunJob({ view: first }: { view: JobView }) {
   const works = worksOf(view.items)
   const ofItem = trees.filter((t) => t.itemId === item.id)
   const beside = (t: JobTree) => besides(trees, mates, t)
+  const held = tree.status === 'open' && tree.releasedAt === null ? item.onlyIf : null
   const { use } = item
   const bottle =
     use.method === 'soil-drench'
@@ -88,7 +90,9 @@ export function RunJob({ view: first }: { view: JobView }) {
   const nextTree = ofItem.find(
     (t) => t.id !== tree.id && t.status === 'open' && !t.steps.every((s) => isOver(s.state)),
   )
-  const unbegun = ofItem.filter((t) => t.status === 'open' && t.confirmedAt === null)
+  const unbegun = ofItem.filter(
+    (t) => t.status === 'open' && t.confirmedAt === null && (item.onlyIf === null || t.releasedAt !== null),
+  )
   const here = refused && tree.steps.some((s) => refused.stepIds.includes(s.id))
   const elsewhere = refused && !here
 
@@ -173,7 +177,9 @@ export function RunJob({ view: first }: { view: JobView }) {
               {ANEW[tree.anew]} Begin nothing; hand it back to the arborist.
             </Note>
           )}
-          {item.method === 'trunk-injection' ? (
+          {held ? (
+            <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />
+          ) : item.method === 'trunk-injection' ? (
             tree.status === 'open' && tree.confirmedAt === null && may('confirm-tree') ? (
               <ConfirmTree key={tree.id} tree={tree} item={item} onConfirmed={() => void work.refresh()} />
             ) : (

@@ -28,7 +28,7 @@ import { useViewKeys } from '@/ui/shell/keys'
 import { Slip } from '@/ui/slip/Slip'
 import { shortDate } from '@/ui/when'
 import { CardLine } from './CardLine'
-import { HandOver } from './HandOver'
+import { HandOver, type Line } from './HandOver'
 import type { Way } from './way'
 
 /** The bench of a method that opens no trunk: what is asked, what one tree gets, drawn, with the crew's steps and the checks. */
@@ -36,9 +36,11 @@ export function Bench({
   view,
   way,
   choose,
+  line,
 }: {
   view: PrescribeView
   way: Way
+  line: Line
   /** The choice among the ways, shown first. */
   choose: ReactNode
 }) {
@@ -154,7 +156,9 @@ export function Bench({
       <div>
         {plan ? (
           <>
-            <p className="font-head font-bold text-figure leading-tight">{sayPlan(plan, way.use, units)}</p>
+            <p className="font-head font-bold text-figure leading-tight">
+              {capital(sayPlan(plan, way.use, units))}
+            </p>
             {mates.map((m, i) => (
               <p key={m.id} className="text-lead">
                 and out of the same tank <b>{sayPlan(planned![i + 1]!.plan as SubjectPlan, m.use, units)}</b>,{' '}
@@ -237,6 +241,9 @@ export function Bench({
           blocked={view.blocked !== null}
           ready={plan !== null}
           notReady={null}
+          way={way}
+          says={plan && sayPlan(plan, way.use, units)}
+          line={line}
           items={[
             { useId: way.id, choice, given: typed, tank: mates.length > 0 ? 1 : null },
             ...mates.map((m) => ({ useId: m.id, choice: tank[m.id]!, given: typed, tank: 1 })),
@@ -268,6 +275,8 @@ export function Bench({
     </div>
   )
 }
+
+const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** How far a plan reaches over the ground, metres; null where only the trunk or the crown is wetted. */
 function reachOf(plan: SubjectPlan): number | null {

@@ -1,7 +1,8 @@
 'use client'
 import type { Repeats } from '@/core/methods/facts'
 import { useState } from 'react'
-import type { TypedGiven } from '@/core/methods/given'
+import { METHOD_NAME } from '@/core/card/say'
+import { isHand } from '@/core/methods/hand'
 import type { PrescribeView } from '@/server/read/tree'
 import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -10,13 +11,15 @@ import { useGo } from '@/ui/shell/useGo'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
+import { LineOfWork, WhenFields } from './LineOfWork'
+import { itemsOfLine, nextWhen, type Item, type LineStep } from './line'
+import type { Way } from './way'
 
-interface Item {
-  useId: string
-  choice: number
-  given: TypedGiven
-  /** The same for what comes out of one tank. */
-  tank?: number | null
+/** What is kept of the line so far, and what keeping or dropping does. */
+export interface Line {
+  steps: readonly LineStep[]
+  onKeep: (step: LineStep) => void
+  onDrop: () => void
 }
 
 /** Signs the prescription of one tree and hands it to the crew for a day. */
@@ -26,6 +29,9 @@ export function HandOver({
   ready,
   notReady,
   items,
+  way,
+  says,
+  line,
   harvestDays = 0,
   repeats = null,
 }: {
@@ -37,6 +43,10 @@ export function HandOver({
   notReady: string | null
   /** What goes on this tree on the day. */
   items: readonly Item[]
+  way: Way
+  /** What it comes to, in one line; null while it is not worked out. */
+  says: string | null
+  line: Line
   /** Days the card keeps before the harvest of this kind. */
   harvestDays?: number
   repeats?: Repeats | null
@@ -48,16 +58,23 @@ export function HandOver({
   const [times, setTimes] = useState(1)
   const [harvestOn, setHarvestOn] = useState('')
   const [eaten, setEaten] = useState<boolean | null>(null)
+  const [when, setWhen] = useState(() => nextWhen(line.steps))
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
 
+  const here: LineStep = {
+    name: `${METHOD_NAME[way.use.method]}, ${way.product.name}`,
+    says: says ?? '',
+    items,
+    when,
+    times,
+  }
+  const byHand = isHand(way.use.method)
+
   async function hand() {
     const done = await send({
-      items: items.map(({ useId, choice, given, tank = null }) => ({
-        useId,
-        choice,
-        times,
-        tank,
+      items: itemsOfLine([...line.steps, here]).map(({ given, ...item }) => ({
+        ...item,
         subjects: [
           {
             treeId: view.tree.id,
@@ -75,11 +92,13 @@ export function HandOver({
 
   return (
     <section aria-label="Hand to the crew">
+      <LineOfWork line={line.steps} onDrop={line.onDrop} />
+      <WhenFields when={when} onWhen={setWhen} line={line.steps} way={way} />
       <WorkDay
         today={view.today}
         onDate={onDate}
         onDay={setOnDate}
-        askFood={view.kind?.askFood ?? null}
+        askFood={byHand ? null : (view.kind?.askFood ?? null)}
         eaten={eaten}
         onEaten={setEaten}
         harvestDays={harvestDays}
@@ -92,9 +111,24 @@ export function HandOver({
       {notReady && <Note className="mt-2">{notReady}</Note>}
       <ProblemNote problem={problem} />
       <Button now className="w-full mt-3" disabled={busy || !ready || notReady !== null} onClick={hand}>
-        {busy ? 'Handing over' : 'Sign and hand to the crew →'}
+        {busy
+          ? 'Handing over'
+          : line.steps.length > 0
+            ? `Sign all ${line.steps.length + 1} and hand over →`
+            : 'Sign and hand to the crew →'}
       </Button>
-      <p className="text-small text-ink2 mt-2">The label in your hand decides. This card is an example.</p>
+      <Button
+        className="w-full mt-2"
+        disabled={busy || !ready || notReady !== null || says === null}
+        onClick={() => line.onKeep(here)}
+      >
+        Keep it and add another step
+      </Button>
+      <p className="text-small text-ink2 mt-2">
+        {byHand
+          ? 'A house card says how it is done here.'
+          : 'The label in your hand decides. This card is an example.'}
+      </p>
     </section>
   )
 }

@@ -18,7 +18,7 @@ import { Slip } from '@/ui/slip/Slip'
 import { shortDate } from '@/ui/when'
 import { useViewKeys } from '@/ui/shell/keys'
 import { DoseTable } from './DoseTable'
-import { HandOver } from './HandOver'
+import { HandOver, type Line } from './HandOver'
 import { RingPanel } from './RingPanel'
 import { reckonLink } from './reckonLink'
 import { Note } from '@/ui/pieces/Note'
@@ -33,9 +33,11 @@ export function InjectionBench({
   way,
   choose,
   sent,
+  line,
 }: {
   view: PrescribeView
   way: InjectionWay
+  line: Line
   /** The choice among the ways, shown first. */
   choose: ReactNode
   /** What was reckoned and sent here. */
@@ -277,6 +279,9 @@ export function InjectionBench({
                   ? 'Measure the girth where the ports go; then this can be signed.'
                   : null
             }
+            way={way}
+            says={value && `${showMl(value.dose.volume)} in ${value.layout.ports.length} ports`}
+            line={line}
             items={[
               { useId: way.id, choice, given: { portGirth: girthTyped, bearings } },
               ...(feed ? [{ useId: feed.id, choice, given: { portGirth: girthTyped } }] : []),

@@ -10,6 +10,7 @@ import { TreeHeading } from '../TreeHeading'
 import { Bench } from './Bench'
 import { Blocked } from './Blocked'
 import { InjectionBench } from './InjectionBench'
+import type { LineStep } from './line'
 import { isWay } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
@@ -29,6 +30,18 @@ export function Prescribe({
     () => (sent.portGirth !== null ? ways.find((w) => isWay(w, 'trunk-injection')) : firstOpen)?.id ?? null,
   )
   const way = ways.find((w) => w.id === chosen) ?? null
+  const [steps, setSteps] = useState<LineStep[]>([])
+  const line = {
+    steps,
+    onKeep: (step: LineStep) => {
+      setSteps([...steps, step])
+      // What is not in the line yet comes next, in order of merit.
+      const used = new Set([...steps, step].flatMap((s) => s.items.map((i) => i.useId)))
+      setChosen(ways.find((w) => w.closed.length === 0 && !used.has(w.id))?.id ?? chosen)
+    },
+    onDrop: () => setSteps(steps.slice(0, -1)),
+  }
+  const benchKey = `${chosen} ${steps.length}`
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
     : 'Nothing has been signed as the cause yet.'
@@ -63,9 +76,9 @@ export function Prescribe({
       )}
       {way &&
         (isWay(way, 'trunk-injection') ? (
-          <InjectionBench key={way.id} view={view} way={way} sent={sent} choose={choose} />
+          <InjectionBench key={benchKey} view={view} way={way} sent={sent} choose={choose} line={line} />
         ) : (
-          <Bench key={way.id} view={view} way={way} choose={choose} />
+          <Bench key={benchKey} view={view} way={way} choose={choose} line={line} />
         ))}
       {view.byHand.length > 0 && (
         <div className="mt-8 max-w-3xl">

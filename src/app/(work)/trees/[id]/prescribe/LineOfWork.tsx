@@ -1,0 +1,105 @@
+'use client'
+import { METHOD_NAME } from '@/core/card/say'
+import { Button } from '@/ui/pieces/Button'
+import { Field } from '@/ui/fields/Field'
+import type { Way } from './way'
+import type { LineStep, When } from './line'
+
+const ON_THE_DAY = 'day'
+
+/** When a step of a line is done, in words. */
+export function sayWhen({ after, onlyIf }: When, line: readonly LineStep[]): string {
+  const on =
+    after === null
+      ? 'on the day'
+      : `${after.days === 0 ? 'once' : `${after.days} days after`} “${line[after.item]!.name}”${after.days === 0 ? ' is done' : ''}`
+  return onlyIf === null ? on : `${on}, only if ${onlyIf}`
+}
+
+/** The steps that are kept already, as one line that is signed together; the last may be dropped. */
+export function LineOfWork({ line, onDrop }: { line: readonly LineStep[]; onDrop: () => void }) {
+  if (line.length === 0) return null
+  return (
+    <section aria-label="Line of work" className="mb-4">
+      <h2 className="text-base">Signed together</h2>
+      <ol className="mt-1 border-l-[3px] border-moss">
+        {line.map((step, n) => (
+          <li key={`${n} ${step.items[0]!.useId}`} className="pl-3 py-1.5">
+            <b className="block">
+              {n + 1}. {step.name}
+            </b>
+            <span className="text-small text-ink2">
+              {step.says} · {sayWhen(step.when, line)}
+            </span>
+          </li>
+        ))}
+      </ol>
+      <Button quiet onClick={onDrop}>
+        Drop the last
+      </Button>
+    </section>
+  )
+}
+
+/** When the step at hand is done: on the day, or after one that is kept; and what must be found first. */
+export function WhenFields({
+  when,
+  onWhen,
+  line,
+  way,
+}: {
+  when: When
+  onWhen: (when: When) => void
+  line: readonly LineStep[]
+  way: Way
+}) {
+  const days = when.after?.days ?? null
+  return (
+    <div className="grid gap-2 mb-3">
+      {line.length > 0 && (
+        <>
+          <label>
+            <span className="label">When {METHOD_NAME[way.use.method].toLowerCase()} is done</span>
+            <select
+              className="field"
+              value={when.after === null ? ON_THE_DAY : String(when.after.item)}
+              onChange={(e) =>
+                onWhen({
+                  ...when,
+                  after:
+                    e.target.value === ON_THE_DAY ? null : { item: Number(e.target.value), days: days ?? 28 },
+                })
+              }
+            >
+              <option value={ON_THE_DAY}>on the day itself</option>
+              {line.map((step, n) => (
+                <option key={n} value={n}>
+                  after {n + 1}. {step.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          {days !== null && (
+            <Field
+              label="Days after it is done"
+              inputMode="numeric"
+              value={String(days)}
+              onChange={(e) => {
+                const n = Math.round(Number(e.target.value))
+                if (Number.isFinite(n)) onWhen({ ...when, after: { item: when.after!.item, days: n } })
+              }}
+            />
+          )}
+        </>
+      )}
+      {line.length > 0 && (
+        <Field
+          label="Only if this is found (empty: in any case)"
+          placeholder="girdling roots lie under the collar"
+          value={when.onlyIf ?? ''}
+          onChange={(e) => onWhen({ ...when, onlyIf: e.target.value === '' ? null : e.target.value })}
+        />
+      )}
+    </div>
+  )
+}

@@ -1,0 +1,53 @@
+import type { TypedGiven } from '@/core/methods/given'
+
+/** What is put on or done by one way: one item, or several that share a tank or a visit. */
+export interface Item {
+  useId: string
+  choice: number
+  given: TypedGiven
+  /** The same for what comes out of one tank. */
+  tank?: number | null
+}
+
+/** When a step is done: on the day, or so many days after an earlier one; and what must be found first. */
+export interface When {
+  /** `item` is its place in the line. */
+  after: { item: number; days: number } | null
+  onlyIf: string | null
+}
+
+/** A step of a line of work, as it was kept on the bench. */
+export interface LineStep {
+  name: string
+  /** What it comes to at this tree. */
+  says: string
+  items: readonly Item[]
+  when: When
+  times: number
+}
+
+/** One after the other, unless the hand says otherwise. */
+export const nextWhen = (line: readonly LineStep[]): When => ({
+  after: line.length === 0 ? null : { item: line.length - 1, days: 28 },
+  onlyIf: null,
+})
+
+/** All items of a line in the order they are signed; what waits for a step waits for the first of its items. */
+export function itemsOfLine(line: readonly LineStep[]) {
+  const first: number[] = []
+  let n = 0
+  for (const step of line) {
+    first.push(n)
+    n += step.items.length
+  }
+  return line.flatMap((step, at) =>
+    step.items.map((item) => ({
+      ...item,
+      // A tank is of its own step alone.
+      tank: item.tank === undefined || item.tank === null ? null : at + 1,
+      times: step.times,
+      after: step.when.after && { item: first[step.when.after.item]!, days: step.when.after.days },
+      onlyIf: step.when.onlyIf,
+    })),
+  )
+}

@@ -1,0 +1,281 @@
+import { inFirm } from '@/db/client'
+import { addCard, addLot } from '@/db/queries/card'
+import { decisionsOfTree } from '@/db/queries/assessment'
+import { subjectsOfJob, type JobSubjectRow } from '@/db/queries/job'
+import { dueAgain } from '@/db/queries/occurrence'
+import { prescriptionsOfTree } from '@/db/queries/prescription'
+import { recordById } from '@/db/queries/record'
+import { treeById } from '@/db/queries/tree'
+import { stepsOfSubjects } from '@/db/queries/workStep'
+import { readRecord, type Application } from '@/server/ledger/body'
+import { CARDS } from '../../demo/cards'
+import { closePool, done, makeFirm, NOON, problemOf, typedRecord, uuidv7, type TestFirm } from './scenario'
+
+/** A buried oak: its collar opened, water in the same week, food weeks later, roots cut only if they are found. */
+let firm: TestFirm
+const uses = { 'HC-FLARE': uuidv7(), 'HC-SPOKES': uuidv7(), 'HC-WATER': uuidv7() }
+const DAY = 86_400_000
+const at = (days: number, minutes = 0) => new Date(NOON.getTime() + days * DAY + minutes * 60_000)
+const arborist = (days = 0) => firm.person('arborist', at(days))
+const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
+
+beforeAll(async () => {
+  firm = await makeFirm('Line firm')
+  for (const [code, useId] of Object.entries(uses)) {
+    const { card } = CARDS.find((c) => c.card.code === code)!
+    await rows((sql) =>
+      addCard(sql, { id: uuidv7(), firmId: firm.id, version: 1, card, useIds: [useId], at: NOON, by: null }),
+    )
+  }
+  await rows((sql) =>
+    addLot(sql, { id: uuidv7(), firmId: firm.id, code: 'HC-FLARE', number: 'none', expiresOn: null }),
+  )
+})
+afterAll(() => closePool())
+
+let standing = 0
+async function buriedOak(tag: string): Promise<string> {
+  const treeId = uuidv7()
+  await done(arborist(), 'add-tree', {
+    id: treeId,
+    siteId: firm.site,
+    tag,
+    host: 'oak-red-group',
+    eastM: standing++,
+    northM: 0,
+    note: null,
+    accepted: ['far'],
+  })
+  await done(arborist(), 'confirm-identity', { treeId, host: 'oak-red-group' })
+  await done(arborist(), 'add-reading', {
+    id: uuidv7(),
+    treeId,
+    tape: 'girth',
+    bareUnit: 'in',
+    stems: ['66'],
+  })
+  const assessmentId = uuidv7()
+  await done(arborist(), 'set-finding', { treeId, assessmentId, finding: 'flare-hidden', state: 'there' })
+  const diagnosisId = uuidv7()
+  await done(arborist(), 'sign-diagnosis', {
+    id: diagnosisId,
+    treeId,
+    assessmentId,
+    cause: 'buried-flare',
+    reason: 'no flare to be seen',
+  })
+  await done(arborist(), 'sign-decision', {
+    id: uuidv7(),
+    treeId,
+    diagnosisId,
+    action: 'care',
+    due: '2026-09-10',
+    words: 'as seen on site',
+  })
+  return treeId
+}
+
+interface Asked {
+  code: keyof typeof uses
+  hand: Record<string, string>
+  after?: { item: number; days: number }
+  onlyIf?: string
+}
+const FLARE: Asked = { code: 'HC-FLARE', hand: { north: '5 in' } }
+const SPOKES: Asked = { code: 'HC-SPOKES', hand: { start: '4 ft', end: '14 ft' } }
+
+async function prescription(treeId: string, asked: Asked[]) {
+  const decisionId = (await rows((sql) => decisionsOfTree(sql, treeId)))[0]!.id
+  return {
+    id: uuidv7(),
+    items: asked.map(({ code, hand, after = null, onlyIf = null }) => ({
+      useId: uses[code],
+      choice: 0,
+      after,
+      onlyIf,
+      subjects: [{ treeId, decisionId, given: { hand } }],
+    })),
+    onDate: '2026-06-12',
+    eaten: null,
+  }
+}
+
+const open = async (jobId: string, treeId: string) =>
+  (await rows((sql) => subjectsOfJob(sql, jobId))).filter((s) => s.status === 'open' && s.treeId === treeId)
+
+/** Does every step of a tree's work, noting what is asked for. */
+async function work(s: JobSubjectRow, notes: Record<string, string>, days = 0) {
+  const tech = firm.person('technician', at(days, 30))
+  await done(tech, 'begin-work', { jobSubjectIds: [s.id], gear: true })
+  for (const step of await rows((sql) => stepsOfSubjects(sql, [s.id]))) {
+    if (step.what.kind !== 'task') continue
+    await done(tech, 'mark-step', {
+      eventId: uuidv7(),
+      stepId: step.id,
+      kind: 'do',
+      ...(step.what.note && { noted: notes[step.what.task] }),
+    })
+  }
+}
+const SOUND = { open: '6 in', found: 'girdling root', anchors: 'all sound', roots: '1' }
+const sign = (ids: string[], days = 0) =>
+  done<{ recordId: string }>(firm.person('crew lead', at(days, 90)), 'sign-record', {
+    ...typedRecord(ids, 'house card'),
+    accepted: ['wind', 'temperature'],
+  })
+
+test('what waits stands on no day; once the first is done it is due, and is put on its day', async () => {
+  const treeId = await buriedOak('Oak 1')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [FLARE, { ...SPOKES, after: { item: 0, days: 21 } }]),
+  )
+  const [collar, ...more] = await open(jobId, treeId)
+  expect(more).toEqual([])
+  expect(collar!.method).toBe('collar')
+  expect(await rows((sql) => dueAgain(sql, '2027-01-01'))).toEqual([])
+  // What is to be noted is asked for, and held to its line.
+  const steps = await rows((sql) => stepsOfSubjects(sql, [collar!.id]))
+  const tech = firm.person('technician', at(0, 30))
+  await done(tech, 'begin-work', { jobSubjectIds: [collar!.id], gear: true })
+  const press = { eventId: uuidv7(), stepId: steps[0]!.id, kind: 'do' }
+  expect(await problemOf(tech, 'mark-step', press)).toMatchObject({ code: 'missing', field: 'noted' })
+  expect(await problemOf(tech, 'mark-step', { ...press, noted: 'rather deep' })).toMatchObject({
+    field: 'noted',
+  })
+  await work(collar!, SOUND)
+  const { recordId } = await sign([collar!.id])
+  const body = readRecord((await rows((sql) => recordById(sql, recordId)))!).body as Application
+  expect(body).toMatchObject({
+    method: 'collar',
+    product: { name: 'Open the flare', lot: 'none, a house card' },
+    subjects: [{ outcome: 'treated', amount: 0, deviations: [] }],
+  })
+  expect(body.subjects[0]!.tasks.flatMap((t) => (t.noted ? [t.noted.value] : []))).toEqual([
+    '6 in',
+    'girdling root',
+    'all sound',
+    '1',
+  ])
+  const [due] = await rows((sql) => dueAgain(sql, '2027-01-01'))
+  expect(due).toMatchObject({
+    cardName: 'Spokes and mulch bed',
+    after: 'Open the flare',
+    trees: 1,
+    dueFrom: '2026-07-03',
+    dueTo: '2026-07-17',
+  })
+  // Still with the crew while a step of its line is to come.
+  expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('run')
+  expect(
+    await problemOf(arborist(1), 'put-on-day', { occurrenceId: due!.id, onDate: '2026-06-20', leaveOut: [] }),
+  ).toMatchObject({ message: expect.stringMatching(/waits some days after Open the flare.*3 Jul 2026/) })
+  const put = await done<{ jobId: string }>(arborist(1), 'put-on-day', {
+    occurrenceId: due!.id,
+    onDate: '2026-07-06',
+    leaveOut: [],
+  })
+  const [spokes] = await open(put.jobId, treeId)
+  await work(spokes!, {}, 24)
+  await sign([spokes!.id], 24)
+  expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
+  expect(await rows((sql) => dueAgain(sql, '2027-01-01'))).toEqual([])
+})
+
+test('a step waits only for one before it, and some days, not years', async () => {
+  const treeId = await buriedOak('Oak 2')
+  const with_ = async (after: object) =>
+    problemOf(arborist(), 'hand-to-crew', {
+      ...(await prescription(treeId, [FLARE])),
+      items: [
+        (await prescription(treeId, [FLARE])).items[0],
+        { ...(await prescription(treeId, [SPOKES])).items[0], after },
+      ],
+    })
+  expect(await with_({ item: 1, days: 3 })).toMatchObject({ code: 'out-of-range', field: 'after' })
+  expect(await with_({ item: 0, days: -1 })).toMatchObject({ field: expect.stringMatching(/days/) })
+  expect(await with_({ item: 0, days: 900 })).toMatchObject({ field: expect.stringMatching(/days/) })
+  // The first of a line is done on the day: there is nothing it could wait for.
+  expect(
+    await problemOf(
+      arborist(),
+      'hand-to-crew',
+      await prescription(treeId, [{ ...FLARE, after: { item: 0, days: 3 } }]),
+    ),
+  ).toMatchObject({ field: 'after' })
+})
+
+test('what is only done if something is found waits for the crew lead’s words', async () => {
+  const treeId = await buriedOak('Oak 3')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [FLARE, { ...SPOKES, onlyIf: 'the soil is packed hard' }]),
+  )
+  const subjects = await open(jobId, treeId)
+  const [collar, spokes] = [
+    subjects.find((s) => s.method === 'collar')!,
+    subjects.find((s) => s.method === 'trenches')!,
+  ]
+  const tech = firm.person('technician', at(0, 10))
+  expect(await problemOf(tech, 'begin-work', { jobSubjectIds: [spokes.id], gear: true })).toMatchObject({
+    message: expect.stringMatching(/only done if: the soil is packed hard/),
+  })
+  const lead = firm.person('crew lead', at(0, 20))
+  const release = (id: string, found = 'probe stops at two inches') => ({ jobSubjectIds: [id], found })
+  expect(await problemOf(lead, 'release-line', release(collar.id))).toMatchObject({ code: 'not-allowed' })
+  expect(await problemOf(lead, 'release-line', release(spokes.id, ''))).toMatchObject({ field: 'found' })
+  expect(await problemOf(lead, 'release-line', release(uuidv7()))).toMatchObject({ code: 'unknown' })
+  await done(lead, 'release-line', release(spokes.id))
+  expect(await problemOf(lead, 'release-line', release(spokes.id, 'again and again'))).toMatchObject({
+    code: 'conflict',
+  })
+  await work(spokes, {})
+  const { recordId } = await sign([spokes.id])
+  const body = readRecord((await rows((sql) => recordById(sql, recordId)))!).body as Application
+  expect(body.subjects[0]!.released).toEqual({
+    onlyIf: 'the soil is packed hard',
+    found: 'probe stops at two inches',
+  })
+})
+
+test('a soft anchor sends the tree back to be referred, and what waited stays where it is', async () => {
+  const treeId = await buriedOak('Oak 4')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [FLARE]),
+  )
+  const [collar] = await open(jobId, treeId)
+  await work(collar!, { ...SOUND, anchors: 'one soft', roots: '0' })
+  await sign([collar!.id])
+  expect(await rows((sql) => treeById(sql, treeId))).toMatchObject({
+    stage: 'decide',
+    returned: expect.stringMatching(/anchor root was found soft.*qualified risk assessor/),
+  })
+})
+
+test('what waits is handed back with the step it waits for', async () => {
+  const treeId = await buriedOak('Oak 5')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [
+      FLARE,
+      { ...SPOKES, after: { item: 0, days: 7 } },
+      { ...SPOKES, onlyIf: 'the soil is packed hard' },
+    ]),
+  )
+  const subjects = await open(jobId, treeId)
+  const only = subjects.find((s) => s.method === 'trenches')!
+  const collar = subjects.find((s) => s.method === 'collar')!
+  const statuses = async () =>
+    (await rows((sql) => prescriptionsOfTree(sql, treeId))).map((p) => `${p.method} ${p.status}`).sort()
+  const lead = firm.person('crew lead', at(0, 20))
+  await done(lead, 'hand-back', { jobSubjectIds: [only.id], words: 'the soil is loose' })
+  expect(await statuses()).toEqual(['collar handed', 'trenches handed', 'trenches withdrawn'])
+  await done(lead, 'hand-back', { jobSubjectIds: [collar.id], words: 'a pipe lies there' })
+  expect(await statuses()).toEqual(['collar withdrawn', 'trenches withdrawn', 'trenches withdrawn'])
+  expect(await rows((sql) => dueAgain(sql, '2027-01-01'))).toEqual([])
+})
