@@ -1,74 +1,9 @@
 import { expect, test, type Page } from '@playwright/test'
-import { idOf, openTree, post, signIn } from './signIn'
+import { made, runRest } from './made'
+import { idOf, openTree, signIn } from './signIn'
 
 /** Ways beside the usual: feed beside a systemic, a clump by its bark, bloom next spring, a count the day after. */
 test.describe.configure({ mode: 'serial' })
-
-interface Made {
-  tag: string
-  host: string
-  girths: string[]
-  findings: Record<string, 'there' | 'not-there'>
-  cause: string
-  action?: string
-  liveCrown?: number
-}
-
-/** A tree as an arborist leaves it once the cause is signed and it is decided to treat. */
-async function made(page: Page, t: Made): Promise<string> {
-  const site = (await (await page.request.get('/api/find?text=Ropewalk', { maxRetries: 2 })).json()) as {
-    value: { id: string; kind: string }[]
-  }
-  const siteId = site.value.find((h) => h.kind === 'site')!.id
-  const step = async (verb: string, input: Record<string, unknown>) => {
-    const answer = await post(page, `/api/do/${verb}`, input)
-    if (!answer.ok()) throw new Error(`${verb}: ${await answer.text()}`)
-  }
-  const id = () => crypto.randomUUID()
-  const [treeId, assessmentId, diagnosisId] = [id(), id(), id()]
-  await step('add-tree', {
-    id: treeId,
-    siteId,
-    tag: t.tag,
-    host: t.host,
-    eastM: 40,
-    northM: 30,
-    note: null,
-    accepted: ['far'],
-  })
-  await step('confirm-identity', { treeId, host: t.host })
-  await step('add-reading', { id: id(), treeId, tape: 'girth', bareUnit: 'in', stems: t.girths })
-  await step('change-tree', {
-    treeId,
-    version: 2,
-    tag: t.tag,
-    host: t.host,
-    note: null,
-    liveCrownPercent: t.liveCrown ?? 80,
-  })
-  for (const [finding, state] of Object.entries(t.findings))
-    await step('set-finding', { treeId, assessmentId, finding, state })
-  await step('sign-diagnosis', {
-    id: diagnosisId,
-    treeId,
-    assessmentId,
-    cause: t.cause,
-    reason: 'seen here every year',
-  })
-  await step('sign-decision', {
-    id: id(),
-    treeId,
-    diagnosisId,
-    action: t.action ?? 'treat',
-    words: 'as talked over with the school',
-  })
-  return treeId
-}
-
-async function runRest(page: Page) {
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
-  await page.getByRole('button', { name: 'Gear is on, begin' }).click()
-}
 
 test('six ash get capsules, and feed capsules between them, each by its own item', async ({ page }) => {
   test.setTimeout(180_000)

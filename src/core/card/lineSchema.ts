@@ -17,8 +17,10 @@ export function schemaOf(lines: readonly Line[]) {
 function partOf(line: Line): z.ZodType<string | number> {
   switch (line.kind) {
     case 'length':
+    case 'reach':
+      return quantity('length')
     case 'volume':
-      return quantity(line.kind)
+      return quantity('volume')
     case 'count':
       return whole(line.least ?? 0, line.most ?? 1000)
     case 'choice':

@@ -93,7 +93,7 @@ describe.each(HAND_NAMES)('%s', (method) => {
           ok: false,
           problem: { field: line.name },
         })
-      if (line.kind === 'length' || line.kind === 'volume')
+      if (['length', 'reach', 'volume'].includes(line.kind))
         expect(planned(method, { ...GIVEN[method], [line.name]: '-3 ft' }).ok).toBe(false)
     }
   })

@@ -10,8 +10,8 @@ import { shown } from '../quantity/pair'
 export interface Line {
   name: string
   label: string
-  kind: 'length' | 'volume' | 'count' | 'choice' | 'words'
-  /** What a choice is among. */
+  kind: 'length' | 'reach' | 'volume' | 'count' | 'choice' | 'words'
+  /** What a choice is among. A `reach` is a length over the ground, in feet or metres. */
   options?: readonly string[]
   /** Such as `2 in`. */
   hint?: string
@@ -52,6 +52,13 @@ export function readLines(
   return ok(values)
 }
 
+/** What a bare number is of. */
+export const BARE = {
+  length: { us: 'in', metric: 'cm' },
+  reach: { us: 'ft', metric: 'm' },
+  volume: { us: 'gal', metric: 'L' },
+} as const
+
 /** Reads one line. */
 export function readLine(
   line: Line,
@@ -61,10 +68,10 @@ export function readLine(
 ): Result<number | string> {
   switch (line.kind) {
     case 'length':
+    case 'reach':
     case 'volume': {
-      const us = line.kind === 'length' ? 'in' : 'gal'
-      const r = readQuantity(text, line.kind, field, {
-        bareUnit: units === 'us' ? us : line.kind === 'length' ? 'cm' : 'L',
+      const r = readQuantity(text, line.kind === 'volume' ? 'volume' : 'length', field, {
+        bareUnit: BARE[line.kind][units],
         name: line.label,
       })
       if (!r.ok) return r
@@ -93,6 +100,7 @@ export function readLine(
 /** What stands on a line, as it is read. */
 export function sayValue(line: Line, value: number | string, units: UnitSystem): string {
   if (line.kind === 'length') return shown(Number(value), 'in', units)
+  if (line.kind === 'reach') return shown(Number(value), 'ft', units, 1)
   if (line.kind === 'volume') return shown(Number(value), 'gal', units)
   return String(value)
 }
@@ -100,6 +108,7 @@ export function sayValue(line: Line, value: number | string, units: UnitSystem):
 function asked(line: Line): string {
   switch (line.kind) {
     case 'length':
+    case 'reach':
     case 'volume':
       return `measure it${line.hint ? `, such as ${line.hint}` : ''}`
     case 'count':

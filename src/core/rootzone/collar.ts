@@ -40,7 +40,6 @@ export function annulus(
         label: 'Soil over the flare, on average',
         expression: depths.map((d) => shown(d, 'in', units)).join(', '),
         result: shown(mean, 'in', units),
-        source: 'reading',
       },
       {
         label: 'Soil to lift',

@@ -1,16 +1,8 @@
 'use client'
-import type { Line } from '@/core/methods/lines'
+import { BARE, type Line } from '@/core/methods/lines'
 import type { UnitSystem } from '@/core/quantity/format'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-
-const UNIT: Record<Line['kind'], Record<UnitSystem, string> | null> = {
-  length: { us: 'in', metric: 'cm' },
-  volume: { us: 'gal', metric: 'L' },
-  count: null,
-  choice: null,
-  words: null,
-}
 
 /** One line to be written: a quantity with the unit a bare number has, a number, a choice or words. */
 export function LineField({
@@ -36,7 +28,7 @@ export function LineField({
         problem={problem}
       />
     )
-  const unit = UNIT[line.kind]?.[units]
+  const unit = line.kind in BARE ? BARE[line.kind as keyof typeof BARE][units] : null
   return (
     <Field
       label={`${line.label}${unit ? `, ${unit}` : ''}${line.optional ? ' (if there is any)' : ''}`}

@@ -17,8 +17,8 @@ export const trenches: HandMethod = {
     { name: 'fill', label: 'Filled with', kind: 'words', hint: 'compost and the loosened soil' },
   ],
   asks: [
-    { name: 'start', label: 'Begin, out from the middle of the trunk', kind: 'length', hint: '4 ft' },
-    { name: 'end', label: 'End, at the drip line', kind: 'length', hint: '14 ft' },
+    { name: 'start', label: 'Begin, out from the middle of the trunk', kind: 'reach', hint: '4 ft' },
+    { name: 'end', label: 'End, at the drip line', kind: 'reach', hint: '14 ft' },
   ],
   kit: 'air tool or spade, compost, mulch, rake, paint to mark',
   plan({ tree, terms, given, units }) {

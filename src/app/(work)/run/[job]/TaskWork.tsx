@@ -48,7 +48,7 @@ export function TaskWork({
 
   return (
     <div className="max-w-xl">
-      <p className="font-head font-bold text-figure leading-tight">{tree.gets}</p>
+      <p className="font-head font-bold text-figure leading-tight first-letter:uppercase">{tree.gets}</p>
       {besides.map((b) => (
         <p key={b.name} className="text-lead">
           With it, out of the same tank: <b>{b.gets}</b>, {b.name}

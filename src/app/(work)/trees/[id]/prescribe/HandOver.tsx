@@ -93,7 +93,7 @@ export function HandOver({
   return (
     <section aria-label="Hand to the crew">
       <LineOfWork line={line.steps} onDrop={line.onDrop} />
-      <WhenFields when={when} onWhen={setWhen} line={line.steps} way={way} />
+      <WhenFields when={when} onWhen={setWhen} line={line.steps} />
       <WorkDay
         today={view.today}
         onDate={onDate}

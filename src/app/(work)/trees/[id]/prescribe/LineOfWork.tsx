@@ -1,8 +1,6 @@
 'use client'
-import { METHOD_NAME } from '@/core/card/say'
 import { Button } from '@/ui/pieces/Button'
 import { Field } from '@/ui/fields/Field'
-import type { Way } from './way'
 import type { LineStep, When } from './line'
 
 const ON_THE_DAY = 'day'
@@ -46,12 +44,10 @@ export function WhenFields({
   when,
   onWhen,
   line,
-  way,
 }: {
   when: When
   onWhen: (when: When) => void
   line: readonly LineStep[]
-  way: Way
 }) {
   const days = when.after?.days ?? null
   return (
@@ -59,7 +55,7 @@ export function WhenFields({
       {line.length > 0 && (
         <>
           <label>
-            <span className="label">When {METHOD_NAME[way.use.method].toLowerCase()} is done</span>
+            <span className="label">When this step is done</span>
             <select
               className="field"
               value={when.after === null ? ON_THE_DAY : String(when.after.item)}
