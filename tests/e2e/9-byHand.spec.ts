@@ -8,11 +8,11 @@ test.describe.configure({ mode: 'serial' })
 const BURIED = {
   host: 'oak-red-group',
   girths: ['88'],
-  findings: { 'flare-hidden': 'there' },
+  findings: { 'flare-hidden': 'there' as const },
   cause: 'buried-flare',
   action: 'care',
   due: '2026-09-10',
-} as const
+}
 
 let oak = ''
 
@@ -125,8 +125,8 @@ test('blighted shoots are cut in dry weather, tools cleaned; oaks are not cut wh
     tag: 'Oak 22',
     host: 'oak-red-group',
     girths: ['60'],
-    findings: { 'crown-crowded': 'there' },
-    cause: 'crowded-crown',
+    findings: { 'strip-high-limbs': 'there' },
+    cause: 'squirrel-stripping',
     action: 'care',
     due: '2026-09-10',
   })
