@@ -19,7 +19,8 @@ export function cardSchema(): object {
     title: 'A card of Elmhorn',
     description:
       'What a label says of a product, with its uses. Quantities are written as on the label: "1/4 in", "0.2 fl oz", "0.4 lb/acre". Kinds of tree and causes are ids of the almanac.',
-    ...z.toJSONSchema(Card),
+    // What work by hand leaves unsaid is filled in; what it never says is told by the shape.
+    ...z.toJSONSchema(Card, { io: 'input', unrepresentable: 'any' }),
   }
 }
 

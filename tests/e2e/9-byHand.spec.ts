@@ -84,6 +84,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
   await expect(page.getByText('only if the soil is packed hard')).toBeVisible()
   await page.getByLabel('What was found').fill('the probe stops at two inches')
   await page.getByRole('button', { name: 'It was found: release it' }).click()
+  await expect(page.getByRole('checkbox').first()).toBeVisible()
   await runRest(page)
   await page.getByRole('button', { name: 'Mark: done' }).click()
   await page.getByRole('button', { name: 'All 8 done' }).click()

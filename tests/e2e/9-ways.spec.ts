@@ -1,4 +1,4 @@
-import { expect, test, type Page } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { made, runRest } from './made'
 import { idOf, openTree, signIn } from './signIn'
 
