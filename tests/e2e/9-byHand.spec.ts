@@ -138,3 +138,35 @@ test('blighted shoots are cut in dry weather, tools cleaned; oaks are not cut wh
   if (!(await why.isVisible())) await page.getByText(/closed, and why/).click()
   await expect(why).toBeVisible()
 })
+
+test('thirty young apples get guards before the snow, cut from two rolls', async ({ page }) => {
+  test.setTimeout(180_000)
+  await signIn(page, 'maren')
+  let site = ''
+  for (let i = 1; i <= 30; i++) {
+    const id = await made(page, {
+      tag: `Young ${String(i).padStart(2, '0')}`,
+      host: 'apple',
+      girths: [String(6 + (i % 4))],
+      findings: { 'gnaw-clipped-twigs': 'there' },
+      cause: 'rabbit-gnawing',
+      action: 'care',
+      due: '2026-10-10',
+    })
+    if (i === 1) {
+      await page.goto(`/trees/${id}`)
+      site = (await page.getByRole('link', { name: 'Ropewalk School' }).first().getAttribute('href'))!
+    }
+  }
+  await page.goto(`${site}/prescribe?cause=rabbit-gnawing`)
+  await expect(page.getByRole('heading', { level: 1, name: /rabbits, 30 trees/ })).toBeVisible()
+  await page.getByText('Guard, Mesh guard').click()
+  await page.getByLabel('Against').selectOption('rabbit')
+  await page.getByLabel('Snow that lies here, in').fill('10')
+  await expect(page.getByText(/mesh .* in by 37 in, against rabbits/).first()).toBeVisible()
+  await page.getByLabel('A roll is high, ft').fill('4')
+  await page.getByLabel('A roll is long, ft').fill('25')
+  await expect(page.getByText(/2 rolls.*, 1 strip each; 30 pieces/)).toBeVisible()
+  await page.getByRole('button', { name: 'Sign for 30 trees →' }).click()
+  await page.waitForURL(/\/run\//)
+})

@@ -103,25 +103,15 @@ export function cutGuards(input: GuardInput): Result<Guards> {
       })
   }
   if (!input.roll) return ok({ cuts, working })
-  const perRoll = floorGuarded(input.roll.height / height)
-  if (perRoll < 1)
-    return refuse(
-      'out-of-range',
-      'roll.height',
-      `A piece is ${inch(height)} high and the roll only ${inch(input.roll.height)}; take a taller roll.`,
-    )
-  const longest = Math.max(...cuts.map((c) => c.length))
-  if (longest > input.roll.length * (1 + NOISE))
-    return refuse(
-      'out-of-range',
-      'roll.length',
-      `A piece is ${inch(longest)} long and the roll only ${shown(input.roll.length, 'ft', units)}; take a longer roll.`,
-    )
-  const strips = stripsNeeded(
+  const laid = layOnRolls(
     cuts.map((c) => c.length),
-    input.roll.length,
+    height,
+    input.roll,
+    units,
   )
-  const rolls = ceilGuarded(strips / perRoll)
+  if (!laid.ok) return laid
+  const { perRoll, rolls } = laid.value
+  const strips = laid.value.strips.length
   working.push(
     {
       label: 'Strips a roll gives',
@@ -138,13 +128,48 @@ export function cutGuards(input: GuardInput): Result<Guards> {
   return ok({ cuts, rolls, working })
 }
 
-/** First-fit in order of falling length: how many strips the pieces fill. */
-function stripsNeeded(pieces: Length[], strip: Length): number {
-  const left: Length[] = []
-  for (const piece of [...pieces].sort((a, b) => b - a)) {
-    const at = left.findIndex((room) => room >= piece - strip * NOISE)
-    if (at < 0) left.push(strip - piece)
-    else left[at]! -= piece
+/** Pieces laid on rolls: which lie on each strip, longest first, by their place in the list. */
+export interface Laid {
+  /** Strips a roll gives. */
+  perRoll: number
+  strips: number[][]
+  rolls: number
+}
+
+/**
+ * Lays pieces of one height on rolls of mesh: strips of the roll's length, as many as fit its height, pieces whole and upright,
+ * first-fit in order of falling length. Problems: `out-of-range` for a piece taller or longer than the roll.
+ *
+ * @example layOnRolls([2, 3, 1], 0.6, { height: 1.2, length: 4 }, 'us').value // { perRoll: 2, strips: [[1, 2], [0]], rolls: 1 }
+ */
+export function layOnRolls(
+  pieces: readonly Length[],
+  height: Length,
+  roll: { height: Length; length: Length },
+  units: UnitSystem,
+): Result<Laid> {
+  const inch = (l: Length) => shown(l, 'in', units)
+  const perRoll = floorGuarded(roll.height / height)
+  if (perRoll < 1)
+    return refuse(
+      'out-of-range',
+      'roll.height',
+      `A piece is ${inch(height)} high and the roll only ${inch(roll.height)}; take a taller roll.`,
+    )
+  const longest = Math.max(...pieces)
+  if (longest > roll.length * (1 + NOISE))
+    return refuse(
+      'out-of-range',
+      'roll.length',
+      `A piece is ${inch(longest)} long and the roll only ${shown(roll.length, 'ft', units)}; take a longer roll.`,
+    )
+  const strips: { left: Length; on: number[] }[] = []
+  for (const { piece, n } of pieces.map((piece, n) => ({ piece, n })).sort((a, b) => b.piece - a.piece)) {
+    const strip = strips.find((s) => s.left >= piece - roll.length * NOISE)
+    if (strip) {
+      strip.left -= piece
+      strip.on.push(n)
+    } else strips.push({ left: roll.length - piece, on: [n] })
   }
-  return left.length
+  return ok({ perRoll, strips: strips.map((s) => s.on), rolls: ceilGuarded(strips.length / perRoll) })
 }

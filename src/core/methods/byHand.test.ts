@@ -4,6 +4,7 @@ import { Card, CardUse } from '../card/card'
 import { sayTerms } from '../card/say'
 import { fromSI, toSI } from '../quantity/units'
 import { checksAfter } from './checks'
+import { gate } from './gate'
 import { HAND, HAND_NAMES, handMethod, isHand, type HandName } from './hand'
 import { outcomeOfWork } from './outcome'
 import type { Method } from '../card/card'
@@ -207,6 +208,40 @@ test('helpers are not set free into what was sprayed', () => {
   expect(at('2026-06-12')[0]!.why).toMatch(/Example HO1 was sprayed on 5 Jun 2026 \(record 3\).*14 days/)
   expect(at('2026-06-19')).toEqual([])
   expect(at('2026-06-12', [{ ...spray, sprayed: false }])).toEqual([])
+})
+
+test('on a tree that bears food nothing stands against work that puts nothing on', () => {
+  for (const method of ['prune', 'guard', 'hands'] as const) {
+    const { card } = CARDS.find((c) => c.card.uses.some((u) => u.method === method))!
+    const facts = {
+      use: useOfHand(method),
+      card,
+      on: '2026-06-12',
+      cause: 'fire-blight',
+      inAlmanac: true,
+      tree: {
+        host: 'pear',
+        edible: true,
+        eaten: null,
+        kindOpen: false,
+        liveCrown: 80,
+        unsafe: [],
+        dry: false,
+        saturated: false,
+      },
+      girdles: false,
+      harvestOn: null,
+      water: null,
+      earlier: [],
+      units: 'us' as const,
+    }
+    expect(gate(facts)).toEqual([])
+    // What the almanac does not name for the cause is no way of the house either.
+    expect(gate({ ...facts, inAlmanac: false }).map((r) => r.rule)).toEqual(['label'])
+    expect(gate({ ...facts, tree: { ...facts.tree, unsafe: ['Bracket at the base'] } })[0]!.rule).toBe(
+      'safety',
+    )
+  }
 })
 
 test('a name is one of a method without a product, or it is not', () => {

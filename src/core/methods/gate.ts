@@ -162,27 +162,7 @@ export function gate(f: GateFacts): Refusal[] {
       [])
       no('window', own.why, own.wayOut)
   }
-  const bees = refusedForBees(tree.noNeonicotinoid, card.actives)
-  if (bees && !bees.ok) no('bees', bees.problem.message, '', bees.problem.field)
-  const food = refusedOnFood({
-    host: tree.host,
-    edible: tree.edible,
-    askFood: method.systemic || use.forbiddenOnFood ? tree.askFood : undefined,
-    eaten: tree.eaten,
-    forbiddenOnFood: use.forbiddenOnFood,
-    foodCrops: use.foodCrops?.map((c) => c.host),
-  })
-  if (food && !food.ok) no('food', food.problem.message, '', food.problem.field, food.problem.code)
-
-  const harvest = refusedForHarvest({
-    host: tree.host,
-    foodCrops: use.foodCrops,
-    eaten: tree.edible || tree.eaten === true,
-    on: f.on,
-    harvestOn: f.harvestOn,
-  })
-  if (harvest && !harvest.ok)
-    no('harvest', harvest.problem.message, '', harvest.problem.field, harvest.problem.code)
+  if (!isHand(use.method)) for (const r of refusedToEaters(f, method.systemic)) found.push(r)
 
   if (use.waterSetback !== undefined && method.onGround && f.water) {
     const setback = readQuantity(use.waterSetback, 'length', 'waterSetback')
@@ -211,6 +191,45 @@ export function gate(f: GateFacts): Refusal[] {
       )
   }
   for (const r of before(f, method.atWorkDays(use))) found.push(r)
+  return found
+}
+
+/** What stands against putting a product where bees forage or people eat. */
+function refusedToEaters(f: GateFacts, systemic: boolean): Refusal[] {
+  const { use, tree, card } = f
+  const found: Refusal[] = []
+  const take = (rule: Refusal['rule'], refused: ReturnType<typeof refusedOnFood>) => {
+    if (refused && !refused.ok)
+      found.push({
+        rule,
+        code: refused.problem.code,
+        field: refused.problem.field,
+        why: refused.problem.message,
+        wayOut: '',
+      })
+  }
+  take('bees', refusedForBees(tree.noNeonicotinoid, card.actives))
+  take(
+    'food',
+    refusedOnFood({
+      host: tree.host,
+      edible: tree.edible,
+      askFood: systemic || use.forbiddenOnFood ? tree.askFood : undefined,
+      eaten: tree.eaten,
+      forbiddenOnFood: use.forbiddenOnFood,
+      foodCrops: use.foodCrops?.map((c) => c.host),
+    }),
+  )
+  take(
+    'harvest',
+    refusedForHarvest({
+      host: tree.host,
+      foodCrops: use.foodCrops,
+      eaten: tree.edible || tree.eaten === true,
+      on: f.on,
+      harvestOn: f.harvestOn,
+    }),
+  )
   return found
 }
 

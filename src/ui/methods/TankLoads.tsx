@@ -1,5 +1,4 @@
 'use client'
-import { useState, useSyncExternalStore } from 'react'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { showProduct } from '@/core/methods/showProduct'
 import { readQuantity } from '@/core/quantity/parse'
@@ -7,8 +6,7 @@ import type { UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
 import { loadsOf } from '@/core/spray/spray'
 import { Field } from '@/ui/fields/Field'
-
-const KEPT = 'elmhorn tank'
+import { useKept } from './kept'
 
 /** What goes into each tank for a whole spray: full loads first, then one part load with its own product. */
 export function TankLoads({
@@ -22,14 +20,7 @@ export function TankLoads({
   products: readonly { name: string; product: number; plan: Pick<SubjectPlan, 'kind' | 'method'> }[]
   units: UnitSystem
 }) {
-  // What this device was told last; it is the same truck.
-  const kept = useSyncExternalStore(
-    () => () => {},
-    () => window.localStorage.getItem(KEPT) ?? '',
-    () => '',
-  )
-  const [typed, setTyped] = useState<string | null>(null)
-  const tank = typed ?? kept
+  const [{ tank }, setTyped] = useKept('elmhorn tank loads', { tank: '' })
   const read =
     tank.trim() === ''
       ? null
@@ -69,10 +60,7 @@ export function TankLoads({
       <Field
         label={`The tank holds, ${units === 'us' ? 'gal' : 'L'}`}
         value={tank}
-        onChange={(e) => {
-          setTyped(e.target.value)
-          window.localStorage.setItem(KEPT, e.target.value)
-        }}
+        onChange={(e) => setTyped({ tank: e.target.value })}
         problem={
           read && !read.ok
             ? read.problem.message

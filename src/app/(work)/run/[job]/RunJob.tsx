@@ -11,6 +11,7 @@ import { Toggle } from '@/ui/fields/Toggle'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
+import { CutListPanel } from '@/ui/methods/CutListPanel'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { TankLoads } from '@/ui/methods/TankLoads'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
@@ -204,6 +205,11 @@ export function RunJob({ view: first }: { view: JobView }) {
                     )}
                     units={view.units}
                   />
+                </div>
+              )}
+              {item.method === 'guard' && tree.status === 'open' && (
+                <div className="mb-4 max-w-xl">
+                  <CutListPanel trees={ofItem.filter((t) => t.status === 'open')} units={view.units} />
                 </div>
               )}
               {bottle && use.method === 'soil-drench' && tree.status === 'open' && (

@@ -7,10 +7,12 @@ import { sayMinutes } from '@/core/methods/say'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import { showProduct } from '@/core/methods/showProduct'
 import { harvestDaysOf } from '@/core/limits/harvest'
+import { isHand } from '@/core/methods/hand'
 import { methodOf } from '@/core/methods/registry'
 import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
 import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'
+import { CutListPanel } from '@/ui/methods/CutListPanel'
 import { GivenFields } from '@/ui/methods/GivenFields'
 import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
@@ -296,11 +298,19 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   {Object.entries(group.totals.byUse)
                     .map(([id, t]) => {
                       const w = ways.find((x) => x.id === id)!
-                      return `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : kindOf(id), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
+                      return isHand(w.use.method)
+                        ? `${w.product.name} at ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
+                        : `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : kindOf(id), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
                     })
                     .join(' · ')}
                 </p>
               </section>
+            )}
+            {way?.use.method === 'guard' && (
+              <CutListPanel
+                trees={planned.map((r) => ({ id: r.tree.id, tag: r.tree.tag, plan: r.plan! }))}
+                units={units}
+              />
             )}
             {drench && (
               <StockBottlePanel

@@ -1,6 +1,8 @@
 'use client'
 import { METHOD_NAME } from '@/core/card/say'
 import type { GroupRow } from '@/core/methods/group'
+import { isHand } from '@/core/methods/hand'
+import { sayPlan } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { methodOf } from '@/core/methods/registry'
 import { showGirth } from '@/core/quantity/format'
@@ -126,7 +128,15 @@ export function GroupTable({
                   )}
                 </td>
                 <td className="text-right pl-2 font-head font-bold text-lead whitespace-nowrap">
-                  {plan ? showProduct(plan.product, plan.kind, plan.method, units) : '–'}
+                  {!plan ? (
+                    '–'
+                  ) : isHand(plan.method) ? (
+                    <span className="text-base font-text whitespace-normal">
+                      {sayPlan(plan, use!, units)}
+                    </span>
+                  ) : (
+                    showProduct(plan.product, plan.kind, plan.method, units)
+                  )}
                   {row.besides.map((b) => (
                     <span key={b.useId} className="block text-small font-text font-normal">
                       with {showProduct(b.plan.product, b.plan.kind, b.plan.method, units)}{' '}
