@@ -7,12 +7,7 @@ import { INJECTIONS } from './cards/injections'
 import { SPRAYS } from './cards/sprays'
 
 /** What stands on the demo’s shelf; the first is what its ashes got. */
-export const CARDS: readonly ShelfCard[] = [
-  ...INJECTIONS,
-  ...GROUND,
-  ...SPRAYS,
-  ...BY_HAND,
-]
+export const CARDS: readonly ShelfCard[] = [...INJECTIONS, ...GROUND, ...SPRAYS, ...BY_HAND]
 
 /** The first use of a card by a method; throws where it has none. */
 export function useOf<M extends Method>(card: Card, method: M): UseOf<M> {

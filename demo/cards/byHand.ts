@@ -101,6 +101,10 @@ export const BY_HAND: readonly ShelfCard[] = [
     times: 30,
     water: 'plain water',
   }),
+  by('HC-SAVE', 'Save gnawed stems', 'tape, bridge graft, cut back or inarch', 'save', {
+    tape: 'moist moss under soft grafting tape',
+    scions: 'dormant one-year shoots of the same kind',
+  }),
   by('HC-HELPERS', 'Release helpers', 'predators set free on their prey', 'release', {
     who: 'predatory mites',
     perTree: 500,

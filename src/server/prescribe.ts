@@ -5,6 +5,8 @@ import { feedsOnly, said } from '@/core/methods/gate'
 import { readGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { isSpray, methodOf, planSubject } from '@/core/methods/registry'
+import { isHand } from '@/core/methods/hand'
+import { sayPlan } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
@@ -17,6 +19,7 @@ import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/pre
 import { restage, treesForChange } from '@/db/queries/tree'
 import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
+import { promiseChecks } from './promise'
 import { gone } from './standing'
 import { intoTanks } from './tank'
 import { id, typed, words } from './text'
@@ -68,6 +71,7 @@ const Item = z.strictObject({
     .default(null),
   /** What must be found on site before it is done. */
   onlyIf: words('What must be found', 300).default(null),
+  who: z.enum(['crew', 'client']).default('crew'),
   subjects: z
     .array(z.strictObject({ treeId: id('treeId'), decisionId: id('decisionId'), given: Given }))
     .min(1, { error: 'Choose at least one tree.' })
@@ -106,7 +110,7 @@ export const handToCrewVerb = verb({
   about: (i) => i.items[0]!.subjects[0]!.treeId,
   makes: (i) => i.id,
   input: Input,
-  run: async (context, input): Promise<Result<{ jobId: string }>> => {
+  run: async (context, input): Promise<Result<{ jobId: string | null }>> => {
     const { sql, person, now } = context
     const asked = input.items.flatMap((i) => i.subjects)
     const ids = [...new Set(asked.map((s) => s.treeId))]
@@ -171,6 +175,8 @@ export const handToCrewVerb = verb({
       days[n] = onDay
       const row = await useOnShelf(context, item.useId)
       if (!row.ok) return row
+      const whose = refusedToClient(row.value, item)
+      if (whose) return whose
       const often = refusedTimes(row.value, item.times)
       if (often) return often
       const planned: NewItem['subjects'] = []
@@ -195,6 +201,7 @@ export const handToCrewVerb = verb({
         tank: null,
         after: item.after && before ? { itemId: before.id, days: item.after.days } : null,
         onlyIf: item.onlyIf,
+        who: item.who,
         dueFrom: onDay,
         dueTo: onDay,
         subjects: planned,
@@ -221,17 +228,48 @@ export const handToCrewVerb = verb({
       by: person.id,
       items,
     })
-    const jobId = await jobOfDay(sql, {
-      id: uuidv7(),
-      firmId: person.firmId,
-      siteId: site,
-      onDate: input.onDate,
-    })
-    for (const item of items) if (item.after === null) await putOnJob(context, jobId, item)
+    const onTheDay = items.filter((i) => i.who === 'crew' && i.after === null)
+    const jobId =
+      onTheDay.length === 0
+        ? null
+        : await jobOfDay(sql, { id: uuidv7(), firmId: person.firmId, siteId: site, onDate: input.onDate })
+    for (const item of onTheDay) await putOnJob(context, jobId!, item)
+    for (const item of items.filter((i) => i.who === 'client')) await askClient(context, input.id, item)
     for (const tree of trees) await restage(sql, tree.id)
     return ok({ jobId })
   },
 })
+
+/** What is the client's to do is asked about once it should be done. */
+async function askClient(
+  context: Context,
+  prescriptionId: string,
+  item: NewItem & { row: UseRow },
+): Promise<void> {
+  const { use } = item.row
+  const repeats = methodOf(use).repeats(use)
+  const days = repeats && item.times > 1 ? repeats.most * (item.times - 1) : ASK_CLIENT_DAYS
+  for (const { treeId, plan } of item.subjects)
+    await promiseChecks(context, {
+      treeId,
+      prescriptionId,
+      on: item.dueFrom,
+      checks: [
+        {
+          afterDays: days,
+          what: `Whether the client has done it: ${sayPlan(plan, use, context.person.units)}`,
+          expectation: {
+            kind: 'care',
+            question: 'Has the client done it, and does it help?',
+            againDays: ASK_CLIENT_DAYS,
+          },
+        },
+      ],
+    })
+}
+
+/** House figure: so long after a client should have begun, somebody asks. */
+const ASK_CLIENT_DAYS = 14
 
 /** A tree with an item of the same prescription on it already: the next one keeps off its ports and goes through its gate. */
 function withItem(hand: TreeAtHand, { use, product }: UseRow, plan: SubjectPlan, on: string): TreeAtHand {
@@ -264,6 +302,27 @@ function withItem(hand: TreeAtHand, { use, product }: UseRow, plan: SubjectPlan,
       },
     ],
   }
+}
+
+/** Refuses to leave to the client what has a label, or what the crew lead would have to release. */
+function refusedToClient(
+  { use, product }: UseRow,
+  { who, onlyIf }: z.output<typeof Item>,
+): Result<never> | null {
+  if (who === 'crew') return null
+  if (!isHand(use.method))
+    return refuse(
+      'not-allowed',
+      'who',
+      `${product.name} is put on by the crew under a licence; only work that needs no product may be the client’s.`,
+    )
+  return onlyIf === null
+    ? null
+    : refuse(
+        'not-allowed',
+        'who',
+        'What is only done if something is found is released by the crew lead; give it to the crew.',
+      )
 }
 
 /** Refuses more times than the card allows, or any where it says nothing of doing it again. */

@@ -67,6 +67,7 @@ async function views(page: Page): Promise<string[]> {
     '/practice',
     '/practice/composed/black-pear',
     `/trees/${linden}/sample`,
+    `/trees/${linden}/client`,
   ]
 }
 

@@ -159,7 +159,10 @@ test('the ground is closed from the first drop, and open again when it was taken
   const start = uuidv7()
   await done(tech(2), 'mark-step', { eventId: start, stepId: port!.id, kind: 'start' })
   const reenters = CARDS[0]!.card.uses[0]!.reentryHours > 0
-  expect((await closedSites()).map((c) => c.at.getTime())).toEqual(reenters ? [at(2).getTime()] : [])
+  // A made-up clock goes on while the step is done.
+  expect((await closedSites()).map((c) => Math.round((c.at.getTime() - at(2).getTime()) / 1000))).toEqual(
+    reenters ? [0] : [],
+  )
   await done(tech(2.1), 'mark-step', { eventId: uuidv7(), stepId: port!.id, kind: 'undo', of: start })
   expect(await closedSites()).toHaveLength(0)
 })

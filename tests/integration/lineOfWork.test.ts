@@ -2,6 +2,7 @@ import { inFirm } from '@/db/client'
 import { addCard, addLot } from '@/db/queries/card'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { subjectsOfJob, type JobSubjectRow } from '@/db/queries/job'
+import { openFollowUps } from '@/db/queries/followUp'
 import { dueAgain } from '@/db/queries/occurrence'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { recordById } from '@/db/queries/record'
@@ -80,6 +81,7 @@ interface Asked {
   hand: Record<string, string>
   after?: { item: number; days: number }
   onlyIf?: string
+  who?: 'client'
 }
 const FLARE: Asked = { code: 'HC-FLARE', hand: { north: '5 in' } }
 const SPOKES: Asked = { code: 'HC-SPOKES', hand: { start: '4 ft', end: '14 ft' } }
@@ -88,11 +90,12 @@ async function prescription(treeId: string, asked: Asked[]) {
   const decisionId = (await rows((sql) => decisionsOfTree(sql, treeId)))[0]!.id
   return {
     id: uuidv7(),
-    items: asked.map(({ code, hand, after = null, onlyIf = null }) => ({
+    items: asked.map(({ code, hand, after = null, onlyIf = null, who = 'crew' }) => ({
       useId: uses[code],
       choice: 0,
       after,
       onlyIf,
+      who,
       subjects: [{ treeId, decisionId, given: { hand } }],
     })),
     onDate: '2026-06-12',
@@ -278,4 +281,46 @@ test('what waits is handed back with the step it waits for', async () => {
   await done(lead, 'hand-back', { jobSubjectIds: [collar.id], words: 'a pipe lies there' })
   expect(await statuses()).toEqual(['collar withdrawn', 'trenches withdrawn', 'trenches withdrawn'])
   expect(await rows((sql) => dueAgain(sql, '2027-01-01'))).toEqual([])
+})
+
+test('what the client does stands on no day of the crew; somebody asks whether it was done', async () => {
+  const treeId = await buriedOak('Oak 6')
+  const all = await prescription(treeId, [
+    FLARE,
+    { code: 'HC-WATER', hand: { emitters: '4', flow: '1 gal' }, who: 'client' },
+  ])
+  const water = all.items[1]!
+  const { jobId } = await done<{ jobId: string | null }>(arborist(), 'hand-to-crew', {
+    ...all,
+    items: [all.items[0], { ...water, times: 3 }],
+  })
+  expect((await open(jobId!, treeId)).map((s) => s.method)).toEqual(['collar'])
+  const checks = await rows((sql) => openFollowUps(sql, '2027-12-31', null, 200))
+  // Three times, ten days at most between two.
+  expect(checks.find((c) => c.what.startsWith('Whether the client has done it'))).toMatchObject({
+    treeId,
+    dueOn: '2026-07-02',
+    expectation: { kind: 'care' },
+  })
+  await work((await open(jobId!, treeId))[0]!, SOUND)
+  await sign([(await prescriptionsOfTreeJob(treeId))!])
+  expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
+})
+
+const prescriptionsOfTreeJob = async (treeId: string) =>
+  (await rows((sql) => prescriptionsOfTree(sql, treeId))).find((p) => p.method === 'collar')!.jobSubjectId
+
+test('a tree may be the client’s alone; what has a label, or must be released, may not', async () => {
+  const treeId = await buriedOak('Oak 7')
+  const alone = await prescription(treeId, [
+    { code: 'HC-WATER', hand: { emitters: '4', flow: '1 gal' }, who: 'client' },
+  ])
+  expect(
+    await problemOf(arborist(), 'hand-to-crew', {
+      ...alone,
+      items: [{ ...alone.items[0]!, onlyIf: 'it stands dry' }],
+    }),
+  ).toMatchObject({ code: 'not-allowed', field: 'who' })
+  expect(await done(arborist(), 'hand-to-crew', alone)).toEqual({ jobId: null })
+  expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
 })

@@ -3,13 +3,16 @@ import { WAYS } from '@/almanac/ways'
 import { Card, CardUse } from '../card/card'
 import { sayTerms } from '../card/say'
 import { fromSI, toSI } from '../quantity/units'
+import type { HandMethod } from './byHand'
 import { checksAfter } from './checks'
 import { gate } from './gate'
 import { HAND, HAND_NAMES, handMethod, isHand, type HandName } from './hand'
 import { outcomeOfWork } from './outcome'
 import type { Method } from '../card/card'
 import type { PlanOf, UseOf } from './plan'
+import { planByHand } from './planByHand'
 import { methodOf, planSubject } from './registry'
+import { rescueOf } from './save/save'
 import { foldStep, type RunningStep, type StepEvent } from './running'
 import { sayPlan, sayTask } from './say'
 
@@ -28,6 +31,7 @@ const GIVEN: Record<HandName, Record<string, string>> = {
   band: {},
   hands: { work: 'brush with soapy water' },
   release: { prey: '60' },
+  save: { lost: '80', height: '6 in', where: 'below the graft' },
 }
 
 function planned(method: HandName, given = GIVEN[method], inches = 3) {
@@ -60,7 +64,7 @@ describe.each(HAND_NAMES)('%s', (method) => {
 
   test('its house card is one, and says all its lines', () => {
     expect(CardUse.safeParse(use).error?.issues).toBeUndefined()
-    expect(sayTerms(use).length).toBeGreaterThanOrEqual(3)
+    expect(sayTerms(use).length).toBeGreaterThanOrEqual(2)
     // No label says how work without a product is done.
     const label = { ...CARDS[0]!.card, uses: [use] }
     expect(Card.safeParse(label).error?.issues[0]!.message).toMatch(/house card/)
@@ -163,6 +167,23 @@ test('spokes, water and guards come from the calculators of the same name', () =
   )
 })
 
+test.each([
+  [20, 3, 'above the graft', 'leave it'],
+  [50, 3, 'above the graft', 'tape it'],
+  [51, 3, 'above the graft', 'bridge graft'],
+  [100, 1.5, 'above the graft', 'cut below and train a shoot'],
+  [100, 1.5, 'on its own roots', 'cut below and train a shoot'],
+  [100, 1.5, 'below the graft', 'inarch'],
+  [100, 8, 'below the graft', 'inarch'],
+  [100, 8, 'on its own roots', 'bridge graft'],
+] as const)('%s %% of a stem of %s in lost %s: %s', (lost, inches, where, way) => {
+  expect(rescueOf({ lost, diameter: toSI(inches, 'in'), where })).toBe(way)
+  const p = plan('save', { lost: String(lost), height: '6 in', where }, inches)
+  expect(p.shape['way']).toBe(way)
+  // A scion every two inches of what is lost, two at the least.
+  if (way === 'bridge graft' && inches === 8) expect(p.shape['scions']).toBe(13)
+})
+
 test('what is found at the tree sends it back', () => {
   expect(HAND.collar.leads!({ anchors: 'all sound', found: 'girdling root' })).toBeNull()
   expect(HAND.collar.leads!({ anchors: 'one soft' })).toMatch(/qualified risk assessor/)
@@ -248,4 +269,39 @@ test('a name is one of a method without a product, or it is not', () => {
   expect(isHand('collar')).toBe(true)
   expect(isHand('soil-drench')).toBe(false)
   expect(isHand('toString')).toBe(false)
+})
+
+test('a new method is one object: planned, said and run by what is there', () => {
+  const whitewash: HandMethod = {
+    name: 'Whitewash',
+    terms: [{ name: 'coats', label: 'Coats', kind: 'count', least: 1, most: 4 }],
+    asks: [{ name: 'up', label: 'Up to', kind: 'reach', hint: '5 ft' }],
+    kit: 'brush, bucket',
+    plan: ({ terms, given, tree }) => ({
+      ok: true,
+      value: {
+        minutes: 10 * Number(terms['coats']),
+        water: null,
+        shape: { area: Math.PI * tree.diameter * Number(given['up']) },
+        steps: [{ task: 'coat', times: Number(terms['coats']) }],
+        working: [],
+      },
+    }),
+    say: (_, { times }) => ({ name: 'Coat', one: 'coat', text: `${times} thin coats, the first dry.` }),
+    inOneLine: () => 'whitewash',
+    checks: () => [],
+  }
+  const r = planByHand(whitewash, {
+    use: { ...useOfHand('band'), terms: { coats: 2 } } as UseOf<HandName>,
+    tree: { host: 'apple', wood: 'diffuse-porous', stems: [], diameter: 0.1, marks: [], holes: [] },
+    day: { on: '2026-06-12', soil: 'moist', temperature: 21 },
+    choice: 0,
+    given: { hand: { up: '5' } },
+    units: 'us',
+    sources: { reading: 'tape', label: 'card', weather: 'fair' },
+  })
+  if (!r.ok) throw new Error(r.problem.message)
+  // A bare number over the ground is of feet.
+  expect(r.value.plan.shape['area']).toBeCloseTo(Math.PI * 0.1 * toSI(5, 'ft'), 9)
+  expect(r.value.plan.steps).toEqual([{ kind: 'task', product: 0, task: 'coat', times: 2 }])
 })

@@ -6,6 +6,7 @@ import { hands } from './hands/hands'
 import { prune } from './prune/prune'
 import { release } from './release/release'
 import { repel } from './repel/repel'
+import { save } from './save/save'
 import { trenches } from './trenches/trenches'
 import { water } from './water/water'
 
@@ -20,6 +21,7 @@ export const HAND = {
   band,
   hands,
   release,
+  save,
 } as const satisfies Record<string, HandMethod>
 
 export type HandName = keyof typeof HAND

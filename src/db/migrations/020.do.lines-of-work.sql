@@ -3,8 +3,14 @@ alter table prescription_item
   add column after_item uuid,
   add column after_days integer check (after_days between 0 and 730),
   add column only_if text check (length(only_if) between 1 and 300),
+  -- What needs no label may be the client's own to do.
+  add column who text not null default 'crew' check (who in ('crew', 'client')),
   add foreign key (firm_id, after_item) references prescription_item (firm_id, id);
 create index prescription_item_after on prescription_item (firm_id, after_item) where after_item is not null;
+
+alter table item_subject
+  drop constraint item_subject_status_check,
+  add constraint item_subject_status_check check (status in ('handed', 'client', 'done', 'partly', 'not treated', 'withdrawn'));
 
 -- It stands on no day until a person puts it on one: what is done again, and what waited for another step.
 alter table occurrence

@@ -7,7 +7,8 @@ import type { FirmSql } from '../client'
 import { applied } from './applied'
 import { useBody } from './card'
 
-export type SubjectStatus = 'handed' | 'done' | 'partly' | 'not treated' | 'withdrawn'
+/** `client`: it is the client's own to do. */
+export type SubjectStatus = 'handed' | 'client' | 'done' | 'partly' | 'not treated' | 'withdrawn'
 
 /** One tree of one item of a prescription, with its day. */
 export interface PrescriptionRow {
@@ -118,6 +119,7 @@ export interface NewItem {
   after: { itemId: string; days: number } | null
   /** What must be found on site before it is done; null where it is done in any case. */
   onlyIf: string | null
+  who: 'crew' | 'client'
   dueFrom: string
   dueTo: string
   subjects: NewSubject[]
@@ -140,9 +142,9 @@ export async function addPrescription(
   await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
-    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank, after_item, after_days, only_if)
+    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank, after_item, after_days, only_if, who)
       values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times}, ${item.tank},
-        ${item.after?.itemId ?? null}, ${item.after?.days ?? null}, ${item.onlyIf})`
+        ${item.after?.itemId ?? null}, ${item.after?.days ?? null}, ${item.onlyIf}, ${item.who})`
     await sql`insert into item_subject ${sql(
       item.subjects.map((s) => ({
         id: s.id,
@@ -155,9 +157,12 @@ export async function addPrescription(
         plan: sql.json(s.plan as never),
         working: sql.json(s.working as never),
         checks: sql.json(s.checks as never),
+        status: item.who === 'client' ? 'client' : 'handed',
       })) as never,
     )}`
-    await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to, status, again)
+    // What the client does stands on no day of the crew.
+    if (item.who === 'crew')
+      await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to, status, again)
       values (${item.occurrenceId}, ${p.firmId}, ${item.id}, 1, ${item.dueFrom}, ${item.dueTo},
         ${item.after ? 'waiting' : 'open'}, ${item.after !== null})`
   }
@@ -186,7 +191,7 @@ export async function openSubjects(sql: FirmSql, prescriptionId: string) {
       join item_subject x on x.firm_id = i.firm_id and x.item_id = i.id
       join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
       left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'open'
-    where i.prescription_id = ${prescriptionId} and x.status = 'handed' order by t.tag, i.n`
+    where i.prescription_id = ${prescriptionId} and x.status in ('handed', 'client') order by t.tag, i.n`
 }
 
 /** Takes trees of a prescription back before anything was done at them; with the last of them the whole of it. */

@@ -231,7 +231,7 @@ export async function restage(sql: FirmSql, treeId: string, returned?: string | 
       left join lateral (select id, action from decision where diagnosis_id = d.id and firm_id = t.firm_id order by signed_at desc, id desc limit 1) c on true
       left join lateral (
         select case when bool_or(s.status = 'handed') then 'handed' when bool_or(s.status = 'partly') then 'partly'
-            when bool_or(s.status = 'not treated') then 'not treated' when bool_or(s.status = 'done') then 'done' end as status,
+            when bool_or(s.status = 'not treated') then 'not treated' when bool_or(s.status in ('done', 'client')) then 'done' end as status,
           (array_agg(i.prescription_id order by s.n))[1] as prescription_id
         from item_subject s join prescription_item i on i.firm_id = s.firm_id and i.id = s.item_id
         where s.decision_id = c.id and s.status <> 'withdrawn' and s.firm_id = t.firm_id) x on true

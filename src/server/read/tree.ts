@@ -95,6 +95,8 @@ export function treeView(id: string) {
       diagnosis: diagnoses[0] ?? null,
       decision: decisions[0] ?? null,
       prescription: prescriptions[0] ?? null,
+      /** Something of it is the client's own to do. */
+      forClient: prescriptions.some((p) => p.status === 'client'),
       /** What is promised and not answered yet, the next due first. */
       promised: checks
         .filter((c) => c.verdict === null && c.dropped === null)

@@ -47,6 +47,13 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
     <>
       <TreeHeading view={view} title={tree.tag} below={tree.note ?? 'No note on this tree yet.'} />
       <NotStanding view={view} />
+      {view.forClient && (
+        <p className="mt-1 no-print">
+          <Link href={`/trees/${tree.id}/client`} className="underline underline-offset-2">
+            What the client does →
+          </Link>
+        </p>
+      )}
       {view.prescription?.status === 'handed' && view.prescription.anew && (
         <Note says="stop" className="mt-3 max-w-3xl">
           {ANEW[view.prescription.anew]}{' '}

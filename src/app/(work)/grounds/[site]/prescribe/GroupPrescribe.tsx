@@ -93,7 +93,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       eaten,
       harvestOn: harvestOn || null,
     })
-    if (done) go(`/run/${done.jobId}`)
+    if (done?.jobId) go(`/run/${done.jobId}`)
   }
 
   return (

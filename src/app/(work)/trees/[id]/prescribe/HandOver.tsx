@@ -87,13 +87,13 @@ export function HandOver({
       eaten,
       harvestOn: harvestOn || null,
     })
-    if (done) go(`/run/${done.jobId}`)
+    if (done) go(done.jobId === null ? `/trees/${view.tree.id}/client` : `/run/${done.jobId}`)
   }
 
   return (
     <section aria-label="Hand to the crew">
       <LineOfWork line={line.steps} onDrop={line.onDrop} />
-      <WhenFields when={when} onWhen={setWhen} line={line.steps} />
+      <WhenFields when={when} onWhen={setWhen} line={line.steps} byHand={byHand} />
       <WorkDay
         today={view.today}
         onDate={onDate}

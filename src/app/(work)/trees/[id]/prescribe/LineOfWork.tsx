@@ -1,17 +1,18 @@
 'use client'
 import { Button } from '@/ui/pieces/Button'
 import { Field } from '@/ui/fields/Field'
+import { Toggle } from '@/ui/fields/Toggle'
 import type { LineStep, When } from './line'
 
 const ON_THE_DAY = 'day'
 
 /** When a step of a line is done, in words. */
-export function sayWhen({ after, onlyIf }: When, line: readonly LineStep[]): string {
+export function sayWhen({ after, onlyIf, who }: When, line: readonly LineStep[]): string {
   const on =
     after === null
       ? 'on the day'
       : `${after.days === 0 ? 'once' : `${after.days} days after`} “${line[after.item]!.name}”${after.days === 0 ? ' is done' : ''}`
-  return onlyIf === null ? on : `${on}, only if ${onlyIf}`
+  return `${who === 'client' ? 'by the client, ' : ''}${onlyIf === null ? on : `${on}, only if ${onlyIf}`}`
 }
 
 /** The steps that are kept already, as one line that is signed together; the last may be dropped. */
@@ -44,10 +45,13 @@ export function WhenFields({
   when,
   onWhen,
   line,
+  byHand,
 }: {
   when: When
   onWhen: (when: When) => void
   line: readonly LineStep[]
+  /** Nothing is put on: the client may do it. */
+  byHand: boolean
 }) {
   const days = when.after?.days ?? null
   return (
@@ -88,7 +92,18 @@ export function WhenFields({
           )}
         </>
       )}
-      {line.length > 0 && (
+      {byHand && (
+        <Toggle
+          label="Done by"
+          options={[
+            ['crew', 'the crew'],
+            ['client', 'the client'],
+          ]}
+          value={when.who}
+          onChange={(who) => onWhen({ ...when, who, ...(who === 'client' && { onlyIf: null }) })}
+        />
+      )}
+      {line.length > 0 && when.who === 'crew' && (
         <Field
           label="Only if this is found (empty: in any case)"
           placeholder="girdling roots lie under the collar"

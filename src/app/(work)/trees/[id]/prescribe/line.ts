@@ -14,6 +14,7 @@ export interface When {
   /** `item` is its place in the line. */
   after: { item: number; days: number } | null
   onlyIf: string | null
+  who: 'crew' | 'client'
 }
 
 /** A step of a line of work, as it was kept on the bench. */
@@ -30,6 +31,7 @@ export interface LineStep {
 export const nextWhen = (line: readonly LineStep[]): When => ({
   after: line.length === 0 ? null : { item: line.length - 1, days: 28 },
   onlyIf: null,
+  who: 'crew',
 })
 
 /** All items of a line in the order they are signed; what waits for a step waits for the first of its items. */
@@ -48,6 +50,7 @@ export function itemsOfLine(line: readonly LineStep[]) {
       times: step.times,
       after: step.when.after && { item: first[step.when.after.item]!, days: step.when.after.days },
       onlyIf: step.when.onlyIf,
+      who: step.when.who,
     })),
   )
 }
