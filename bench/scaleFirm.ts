@@ -196,8 +196,8 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
             case when k < 2 then 'done' else 'handed' end ${each};
         insert into occurrence (id, firm_id, item_id, n, due_from, due_to, status)
           select ${id('occurrence', `n * 4 + k`)}, ${f}, ${id('item', `n * 4 + k`)}, 1, '${today}', '${today}', case when k < 2 then 'done' else 'open' end ${each};
-        insert into occurrence (id, firm_id, item_id, n, due_from, due_to)
-          select ${id('occurrence', `n * 4 + 3`)}, ${f}, ${id('item', `n * 4 + 1`)}, 2, '${today}'::date - 20 + (n % 60)::int, '${today}'::date - 10 + (n % 60)::int
+        insert into occurrence (id, firm_id, item_id, n, due_from, due_to, again)
+          select ${id('occurrence', `n * 4 + 3`)}, ${f}, ${id('item', `n * 4 + 1`)}, 2, '${today}'::date - 20 + (n % 60)::int, '${today}'::date - 10 + (n % 60)::int, true
           from generate_series(1, ${trees}) n where n % 100 = 7`),
     )
     await step('jobs', () =>

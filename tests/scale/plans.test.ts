@@ -61,6 +61,7 @@ import { cardView, shelfView } from '@/server/read/shelf'
 import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
 import { runListView, todayView } from '@/server/read/today'
+import { clientView } from '@/server/read/client'
 import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
 import { followUpsView, followUpView, jobView, ledgerView, recordView } from '@/server/read/work'
 
@@ -224,6 +225,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ],
   ['Tree', () => treeView(tree), 17, 700],
   ['Examine', () => examineView(tree), 13, 450],
+  ['what the client does', () => clientView(tree), 2, 300],
   ['Weigh', () => weighView(tree), 8, 400],
   ['Decide', () => decideView(tree), 10, 400],
   ['Prescribe', () => prescribeView(tree), 14, 500],
