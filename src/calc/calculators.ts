@@ -3,6 +3,7 @@ import type { Answer, Calculator } from './calculator'
 import { problemOfRequest } from './fields'
 import { bark } from './calculators/bark'
 import { cap } from './calculators/cap'
+import { cover } from './calculators/cover'
 import { degreeDays } from './calculators/degreeDays'
 import { diagnose } from './calculators/diagnose'
 import { drench } from './calculators/drench'
@@ -19,6 +20,7 @@ import { sprayHours } from './calculators/sprayHours'
 import { stock } from './calculators/stock'
 import { trunk } from './calculators/trunk'
 import { water } from './calculators/water'
+import { window } from './calculators/window'
 import { worth } from './calculators/worth'
 
 /** Every calculator, in the order of the work. */
@@ -39,6 +41,8 @@ export const CALCULATORS: readonly Calculator[] = [
   guard,
   degreeDays,
   sprayHours,
+  cover,
+  window,
   intervals,
   worth,
   diagnose,

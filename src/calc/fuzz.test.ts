@@ -67,7 +67,7 @@ describe.each(CALCULATORS.map((c) => [c.name, c] as const))('%s', (name, { examp
   const all = places(example)
   /** Where a value is a word, a name or a date, other text can be right. */
   const isFree = (path: Path) =>
-    /(^id|^way|name|product|active|group|kind|actives)$/.test(
+    /(^id|^way|name|product|active|group|kind|actives|stage|event)$/.test(
       String(path.findLast((k) => typeof k === 'string')),
     )
 

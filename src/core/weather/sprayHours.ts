@@ -5,6 +5,7 @@ import type { Length, Speed, Temperature } from '../quantity/units'
 import { NOISE } from '../quantity/whole'
 import type { Working } from '../working/working'
 import { spokenDate } from '../time/calendar'
+import { wallClock } from '../time/wallClock'
 
 /** One hour of weather. What a limit asks for must be there. */
 export interface WeatherHour {
@@ -75,15 +76,6 @@ const NEEDS: Record<keyof SprayLimits, Reading> = {
 }
 
 const HOUR = 3_600_000
-
-/** The instant of a wall-clock hour, or null. `parseHour('2026-05-04T06:00')` */
-function parseHour(time: string): number | null {
-  const m = /^(\d{4}-\d{2}-\d{2})T(\d{2}):(\d{2})(?::\d{2}(?:\.\d+)?)?(?:Z|[+-]\d{2}:\d{2})?$/.exec(time)
-  if (!m || Number(m[2]) > 23 || Number(m[3]) > 59) return null
-  const day = Date.parse(`${m[1]}T00:00:00Z`)
-  if (Number.isNaN(day) || new Date(day).toISOString().slice(0, 10) !== m[1]) return null
-  return day + Number(m[2]) * HOUR + Number(m[3]) * 60_000
-}
 
 /**
  * Which hours a spray may go out in, why the others are closed, and the best run of open ones.
@@ -207,7 +199,7 @@ function checkHours({ hours, limits }: SprayHoursInput) {
   )
   let before: number | null = null
   for (const [i, hour] of hours.entries()) {
-    const at = parseHour(hour.time)
+    const at = wallClock(hour.time)
     if (at === null)
       return refuse('bad-quantity', `hours[${i}].time`, 'A time is written as 2026-05-04T06:00; check it.')
     if (before !== null && at !== before + HOUR)
