@@ -91,6 +91,13 @@ export const date = (description: string) =>
     .max(40)
     .meta({ description, examples: ['2026-05-01'] })
 
+/** A wall-clock time, checked by the core. */
+export const localTime = (description: string, example: string) =>
+  z
+    .string()
+    .max(40)
+    .meta({ description, examples: [example] })
+
 /** `low`, `high`, or a number from 0 to 1 between them. */
 export const choice = () =>
   z

@@ -321,6 +321,17 @@ test('a tree may be the client’s alone; what has a label, or must be released,
       items: [{ ...alone.items[0]!, onlyIf: 'it stands dry' }],
     }),
   ).toMatchObject({ code: 'not-allowed', field: 'who' })
+  // Nobody signs when the client is done: nothing of the crew waits for it.
+  expect(
+    await problemOf(
+      arborist(),
+      'hand-to-crew',
+      await prescription(treeId, [
+        { code: 'HC-WATER', hand: { emitters: '4', flow: '1 gal' }, who: 'client' },
+        { ...SPOKES, after: { item: 0, days: 7 } },
+      ]),
+    ),
+  ).toMatchObject({ code: 'not-allowed', field: 'after' })
   expect(await done(arborist(), 'hand-to-crew', alone)).toEqual({ jobId: null })
   expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
 })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { cover as coreCover } from '@/core/spray/cover'
 import { calculator } from '../calculator'
-import { number, quantity } from '../fields'
+import { localTime, number, quantity } from '../fields'
 
 export const cover = calculator({
   name: 'cover',
@@ -9,17 +9,11 @@ export const cover = calculator({
   description:
     'How much of a protective film is left, hour by hour. At the end of each hour from `applied` on: 100 × (1 − rain since ÷ `washOff`) × (1 − `growthPerDay` ÷ 100 × days since), neither part below 0. More than 0.1 in in all in hours that begin before `applied` + `rainFastHours`: washed before it was dry, 0 from that hour on. `renewBy` is the first hour below `threshold`, `renewFrom` the later of that and `applied` + `minDays`; both null while none is. Hours ascend, each the hour that begins at `time`; those before `applied` do not count.',
   request: {
-    applied: z
-      .string()
-      .max(40)
-      .meta({ description: 'Local time at which it was put on.', examples: ['2026-05-04T07:00'] }),
+    applied: localTime('Local time at which it was put on.', '2026-05-04T07:00'),
     hours: z
       .array(
         z.strictObject({
-          time: z
-            .string()
-            .max(40)
-            .meta({ description: 'Local time.', examples: ['2026-05-04T07:00'] }),
+          time: localTime('Local time.', '2026-05-04T07:00'),
           rain: quantity('length', 'Rain'),
         }),
       )

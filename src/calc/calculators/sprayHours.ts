@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { sprayHours as coreSprayHours } from '@/core/weather/sprayHours'
 import { calculator } from '../calculator'
-import { number, quantity } from '../fields'
+import { localTime, number, quantity } from '../fields'
 
 export const sprayHours = calculator({
   name: 'spray-hours',
@@ -12,10 +12,7 @@ export const sprayHours = calculator({
     hours: z
       .array(
         z.strictObject({
-          time: z
-            .string()
-            .max(40)
-            .meta({ description: 'Local time.', examples: ['2026-05-04T06:00'] }),
+          time: localTime('Local time.', '2026-05-04T06:00'),
           temperature: quantity('temperature', 'Temperature').optional(),
           wind: quantity('speed', 'Wind').optional(),
           gust: quantity('speed', 'Gust').optional(),

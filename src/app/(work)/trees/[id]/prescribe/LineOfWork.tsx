@@ -72,11 +72,13 @@ export function WhenFields({
               }
             >
               <option value={ON_THE_DAY}>on the day itself</option>
-              {line.map((step, n) => (
-                <option key={n} value={n}>
-                  after {n + 1}. {step.name}
-                </option>
-              ))}
+              {line.map((step, n) =>
+                step.when.who === 'client' ? null : (
+                  <option key={n} value={n}>
+                    after {n + 1}. {step.name}
+                  </option>
+                ),
+              )}
             </select>
           </label>
           {days !== null && (

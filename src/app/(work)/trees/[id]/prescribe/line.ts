@@ -28,11 +28,14 @@ export interface LineStep {
 }
 
 /** One after the other, unless the hand says otherwise. */
-export const nextWhen = (line: readonly LineStep[]): When => ({
-  after: line.length === 0 ? null : { item: line.length - 1, days: 28 },
-  onlyIf: null,
-  who: 'crew',
-})
+export const nextWhen = (line: readonly LineStep[]): When => {
+  const item = line.findLastIndex((step) => step.when.who === 'crew')
+  return {
+    after: item < 0 ? null : { item, days: 28 },
+    onlyIf: null,
+    who: 'crew',
+  }
+}
 
 /** All items of a line in the order they are signed; what waits for a step waits for the first of its items. */
 export function itemsOfLine(line: readonly LineStep[]) {
