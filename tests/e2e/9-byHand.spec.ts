@@ -170,3 +170,24 @@ test('thirty young apples get guards before the snow, cut from two rolls', async
   await page.getByRole('button', { name: 'Sign for 30 trees →' }).click()
   await page.waitForURL(/\/run\//)
 })
+
+test('the client waters by a page to hand over, and is asked whether it was done', async ({ page }) => {
+  await signIn(page, 'maren')
+  const id = await made(page, { tag: 'Oak 23', ...BURIED })
+  await page.goto(`/trees/${id}/prescribe`)
+  await page.getByText('Water, Water week by week').click()
+  await page.getByLabel('Emitters on the line').fill('6')
+  await page.getByLabel('Each gives an hour, gal').fill('2')
+  await page.getByText('the client', { exact: true }).click()
+  await page.getByLabel('Times in all').selectOption({ label: '4 times' })
+  await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
+  await page.waitForURL(/\/client$/)
+  await expect(
+    page.getByRole('heading', { level: 1, name: 'Oak 23, Ropewalk School: what you do' }),
+  ).toBeVisible()
+  await expect(page.getByText('Every 7 to 10 days, until we tell you to stop.')).toBeVisible()
+  await expect(page.getByText(/280\.1 gal in all: 6 emitters for 23\.3 hours/)).toBeVisible()
+  await page.goto(`/trees/${id}`)
+  await expect(page.getByRole('link', { name: 'What the client does →' })).toBeVisible()
+  await expect(page.getByText(/Whether the client has done it/)).toBeVisible()
+})

@@ -1,8 +1,11 @@
+import { Patience } from '@/server/heavy/patience'
 import { FOREIGN, HANG_UP, isOwnOrigin, problemResponse, readBytes } from '@/server/http'
 import { log } from '@/server/log'
 import { keepPhoto, MOST_PHOTO_BYTES, readPhoto } from '@/server/photograph'
 import { isId } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
+
+const patience = new Patience()
 
 const SIGNED_OUT = {
   code: 'not-allowed' as const,
@@ -42,7 +45,10 @@ export async function POST(
         413,
         HANG_UP,
       )
+    // Whoever keeps sending what is too large waits longer each time before it is read at all.
+    await patience.wait(person.id)
     const read = await readBytes(request, MOST_PHOTO_BYTES)
+    if ('over' in read && read.over) patience.strike(person.id)
     if ('over' in read)
       return read.over
         ? large()
