@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
 import { handMethod, isHand } from '@/core/methods/hand'
-import type { Outcome } from '@/core/methods/outcome'
+import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
@@ -307,7 +307,7 @@ async function signOne(
       subject.treeId,
       outcome === 'treated'
         ? back
-        : `${outcome === 'not treated' ? 'Not treated' : 'Partly treated'} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
+        : `${capital(sayOutcome(outcome, subject.method))} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
     )
   }
   for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
@@ -345,6 +345,9 @@ function askAboutLess(
   of: number,
   units: 'us' | 'metric',
 ): string {
+  const { method } = less[0]!.subject
+  if (isHand(method))
+    return `${of === 1 ? 'This' : `The work at ${less.map((w) => w.subject.tag).join(', ')}`} is recorded as ${sayOutcome(outcome, method)} and goes back to the arborist. Is that so?`
   const tags = less.map((w) => w.subject.tag).join(', ')
   if (of === 1) {
     const { applied, least, subject } = less[0]!
@@ -415,4 +418,8 @@ function readWeather(
   )
   if (!asked.ok) return asked
   return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
+}
+
+function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1)
 }

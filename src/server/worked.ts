@@ -65,7 +65,14 @@ export function entryOf(
     amount: applied,
     planned: plan.product,
     least,
-    waterM3: plan.water === null || plan.product === 0 ? null : (plan.water * applied) / plan.product,
+    waterM3:
+      plan.water === null
+        ? null
+        : plan.product > 0
+          ? (plan.water * applied) / plan.product
+          : outcome === 'treated'
+            ? plan.water
+            : null,
     activeKg: activeOf(plan, applied),
     ports: steps.flatMap((p) =>
       p.kind !== 'port'

@@ -8,7 +8,7 @@ import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { recordById } from '@/db/queries/record'
 import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
-import { readRecord, type Application } from '@/server/ledger/body'
+import { inOneLine, readRecord, type Application } from '@/server/ledger/body'
 import { CARDS } from '../../demo/cards'
 import { closePool, done, makeFirm, NOON, problemOf, typedRecord, uuidv7, type TestFirm } from './scenario'
 
@@ -155,6 +155,9 @@ test('what waits stands on no day; once the first is done it is due, and is put 
     product: { name: 'Open the flare', lot: 'none, a house card' },
     subjects: [{ outcome: 'treated', amount: 0, deviations: [] }],
   })
+  expect(inOneLine(readRecord((await rows((sql) => recordById(sql, recordId)))!))).toBe(
+    'Open the flare, root collar',
+  )
   expect(body.subjects[0]!.tasks.flatMap((t) => (t.noted ? [t.noted.value] : []))).toEqual([
     '6 in',
     'girdling root',
@@ -334,4 +337,41 @@ test('a tree may be the client’s alone; what has a label, or must be released,
   ).toMatchObject({ code: 'not-allowed', field: 'after' })
   expect(await done(arborist(), 'hand-to-crew', alone)).toEqual({ jobId: null })
   expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
+})
+
+test('work that is broken off is asked about in its own words, and goes back partly done', async () => {
+  const treeId = await buriedOak('Oak 8')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [{ code: 'HC-WATER', hand: { emitters: '4', flow: '1 gal' } }]),
+  )
+  const [water] = await open(jobId, treeId)
+  const tech = firm.person('technician', at(0, 30))
+  await done(tech, 'begin-work', { jobSubjectIds: [water!.id], gear: true })
+  const steps = await rows((sql) => stepsOfSubjects(sql, [water!.id]))
+  const press = (n: number, more: object) => ({ eventId: uuidv7(), stepId: steps[n]!.id, ...more })
+  await done(tech, 'mark-step', press(0, { kind: 'do', noted: 'dry, crumbles' }))
+  await done(tech, 'mark-step', press(1, { kind: 'do' }))
+  await done(tech, 'mark-step', press(2, { kind: 'give-up', reason: 'the hydrant is shut', left: '0' }))
+  const lead = firm.person('crew lead', at(0, 90))
+  const record = { ...typedRecord([water!.id], 'house card'), accepted: ['wind', 'temperature'] }
+  expect(await problemOf(lead, 'sign-record', record)).toMatchObject({
+    code: 'doubt',
+    message: 'This is recorded as partly done and goes back to the arborist. Is that so?',
+  })
+  const { recordId } = await done<{ recordId: string }>(lead, 'sign-record', {
+    ...record,
+    id: uuidv7(),
+    accepted: [...record.accepted, 'partly treated'],
+  })
+  const body = readRecord((await rows((sql) => recordById(sql, recordId)))!).body as Application
+  expect(body.subjects[0]).toMatchObject({
+    outcome: 'partly treated',
+    waterM3: null,
+    deviations: ['Run was not done: the hydrant is shut.'],
+  })
+  expect((await rows((sql) => treeById(sql, treeId)))!.returned).toMatch(
+    /^Partly done on 12 Jun 2026: Run was not done/,
+  )
 })

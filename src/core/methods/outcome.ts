@@ -1,8 +1,21 @@
+import type { Method } from '../card/card'
 import { NOISE } from '../quantity/whole'
+import { isHand } from './hand'
 import type { RunningStep } from './running'
 
 /** What a tree got, against what its label asks for at the least. */
 export type Outcome = 'treated' | 'partly treated' | 'not treated'
+
+const BY_HAND: Record<Outcome, string> = {
+  treated: 'done',
+  'partly treated': 'partly done',
+  'not treated': 'not done',
+}
+
+/** An outcome as it is said: a tree is treated by a product, work by hand is done. `sayOutcome('treated', 'collar')` is 'done' */
+export function sayOutcome(outcome: Outcome, method: Method): string {
+  return isHand(method) ? BY_HAND[outcome] : outcome
+}
 
 /**
  * Judges what went on or in: all that the label asks for, less than its least, or nothing. Both in m³ or both in kg.

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import type { Method } from '@/core/card/card'
 import { PUT_ON_METHODS } from '@/core/card/format'
-import { HAND_NAMES } from '@/core/methods/hand'
+import { HAND_NAMES, isHand } from '@/core/methods/hand'
 import { METHOD_NAME } from '@/core/card/say'
 import type { UnitSystem } from '@/core/quantity/format'
 import { showProduct } from '@/core/methods/showProduct'
@@ -195,7 +195,9 @@ export function inOneLine(
   const { product, method, subjects, kind } = record.body
   const ports = subjects.reduce((n, s) => n + s.ports.length, 0)
   return [
-    `${showProduct(amountOf(record.body), kind, method, units)} of ${product.name}`,
+    isHand(method)
+      ? product.name
+      : `${showProduct(amountOf(record.body), kind, method, units)} of ${product.name}`,
     METHOD_NAME[method].toLowerCase(),
     ...(ports > 0 ? [`${ports} ${ports === 1 ? 'port' : 'ports'}`] : []),
     ...(subjects.length > 1 ? [`${subjects.length} trees`] : []),

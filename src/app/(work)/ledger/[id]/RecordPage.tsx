@@ -1,6 +1,8 @@
 import Link from 'next/link'
 import { amountOf, inOneLine, UNREADABLE, type Application, type Correction } from '@/server/ledger/body'
 import { METHOD_NAME } from '@/core/card/say'
+import { isHand } from '@/core/methods/hand'
+import { sayOutcome } from '@/core/methods/outcome'
 import { showProduct } from '@/core/methods/showProduct'
 import { plain, showGirth, showMl, showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
@@ -126,14 +128,17 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
   const sum = (of: (s: Subject) => number | null) => body.subjects.reduce((n, s) => n + (of(s) ?? 0), 0)
   const [water, active] = [sum((s) => s.waterM3), sum((s) => s.activeKg)]
   const less = body.subjects.filter((s) => s.outcome !== 'treated')
+  const hand = isHand(body.method)
   const rows: [string, string][] = [
     ...(less.length > 0
       ? [
           [
             'Outcome',
             one
-              ? `${one.outcome}: ${show(one.amount)} of at least ${show(one.least ?? one.planned)} by the label; back with the arborist`
-              : `${less.map((s) => `${s.tree.tag} ${s.outcome}`).join(', ')}; back with the arborist`,
+              ? hand
+                ? `${sayOutcome(one.outcome, body.method)}; back with the arborist`
+                : `${one.outcome}: ${show(one.amount)} of at least ${show(one.least ?? one.planned)} by the label; back with the arborist`
+              : `${less.map((s) => `${s.tree.tag} ${sayOutcome(s.outcome, body.method)}`).join(', ')}; back with the arborist`,
           ] as [string, string],
         ]
       : []),
@@ -158,15 +163,22 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
     ),
     ['Method', `${METHOD_NAME[body.method].toLowerCase()}, ${body.equipment}`],
     ...(body.tankWith ? [['In one tank with', body.tankWith.join('; ')] as [string, string]] : []),
-    [
-      'Product',
-      `${body.product.name} (${body.product.actives.map((a) => `${a.name} ${a.strength}`).join(', ')})`,
-    ],
-    ['Registration, lot', `${body.product.registration}, lot ${body.product.lot}, card ${body.product.card}`],
-    [
-      'Applied',
-      `${show(amountOf(body))} at the ${body.rate} rate, of ${show(sum((s) => s.planned))} planned`,
-    ],
+    ...(hand
+      ? [['Done by', `the house card ${body.product.name}, ${body.product.card}`] as [string, string]]
+      : ([
+          [
+            'Product',
+            `${body.product.name} (${body.product.actives.map((a) => `${a.name} ${a.strength}`).join(', ')})`,
+          ],
+          [
+            'Registration, lot',
+            `${body.product.registration}, lot ${body.product.lot}, card ${body.product.card}`,
+          ],
+          [
+            'Applied',
+            `${show(amountOf(body))} at the ${body.rate} rate, of ${show(sum((s) => s.planned))} planned`,
+          ],
+        ] as [string, string][])),
     ...(water > 0 ? [['Water', shown(water, 'gal', units)] as [string, string]] : []),
     ...(active > 0 ? [['Active on the ground', shown(active, 'lb', units, 4)] as [string, string]] : []),
     ...(ports > 0 ? [['Ports', `${ports}, holes: ${body.hole}`] as [string, string]] : []),
@@ -183,8 +195,8 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
       'Closed until',
       body.reentryUntil
         ? `${shortDate(Date.parse(body.reentryUntil), timeZone)}, ${clockTime(Date.parse(body.reentryUntil), timeZone)}`
-        : amountOf(body) === 0
-          ? 'not closed, nothing went in'
+        : hand || amountOf(body) === 0
+          ? `not closed, nothing went ${hand ? 'on' : 'in'}`
           : 'not closed by the card',
     ],
     ['Notices', body.notices],
@@ -226,7 +238,7 @@ function SubjectTable({ body, timeZone, units }: { body: Application; timeZone: 
       columns={[
         { head: 'Tree' },
         { head: 'Through', figures: true },
-        { head: 'Got', figures: true },
+        { head: isHand(body.method) ? 'Work' : 'Got', figures: true },
         { head: 'Water', figures: true },
         { head: 'Active', figures: true },
         { head: 'Done', figures: true },
@@ -236,7 +248,11 @@ function SubjectTable({ body, timeZone, units }: { body: Application; timeZone: 
         name: `${s.tree.tag}, ${s.tree.kind}`,
         cells: [
           showGirth(s.tree.diameterM, units),
-          s.outcome === 'treated' ? show(s.amount) : `${show(s.amount)}, ${s.outcome}`,
+          isHand(body.method)
+            ? sayOutcome(s.outcome, body.method)
+            : s.outcome === 'treated'
+              ? show(s.amount)
+              : `${show(s.amount)}, ${s.outcome}`,
           s.waterM3 === null ? '–' : shown(s.waterM3, 'gal', units),
           s.activeKg === null ? '–' : shown(s.activeKg, 'lb', units, 4),
           ended(s) > 0 ? clockTime(ended(s), timeZone) : '–',
@@ -313,7 +329,15 @@ function Corrections({ view }: { view: RecordView }) {
         )}
       </ul>
       <May step="correct-record">
-        <CorrectRecord recordId={view.record.id} amounts={view.amounts} units={view.units} />
+        <CorrectRecord
+          recordId={view.record.id}
+          amounts={
+            view.record.kind === 'application' && view.record.body && isHand(view.record.body.method)
+              ? []
+              : view.amounts
+          }
+          units={view.units}
+        />
       </May>
     </section>
   )

@@ -2,7 +2,7 @@
 import { useState, type FormEvent } from 'react'
 import { deviations } from '@/core/methods/deviations'
 import { isHand } from '@/core/methods/hand'
-import type { Outcome } from '@/core/methods/outcome'
+import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { isOver, productOn, whyNotOver } from '@/core/methods/running'
 import { sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
@@ -252,7 +252,7 @@ export function SignRecord({
           keep={
             doubt.field === 'wind' || doubt.field === 'temperature'
               ? 'Yes, I measured it'
-              : `Yes, sign it as ${doubt.field}`
+              : `Yes, sign it as ${sayOutcome(doubt.field as Outcome, item.method)}`
           }
           onKeep={(code) => void submit(undefined, code as Accepted)}
         />
