@@ -28,7 +28,11 @@ test('the arborist signs a line of work: open the flare, spokes if the soil is p
   await expect(
     page.getByRole('img', { name: /opened from the bark out to 18 in; .* 6 in north, 3 in south/ }),
   ).toBeVisible()
+  // The day stays with the line while its steps are laid out.
+  await page.getByLabel('Day of the work').fill('2026-06-13')
   await page.getByRole('button', { name: 'Keep it and add another step' }).click()
+  await expect(page.getByLabel('Day of the work')).toHaveValue('2026-06-13')
+  await page.getByLabel('Day of the work').fill('2026-06-12')
   // The next by merit is laid out; it need not wait, but asks for something to be found.
   await page.getByText('Radial trenches, Spokes and mulch bed').click()
   await page.getByLabel('Begin, out from the middle of the trunk, ft').fill('4')

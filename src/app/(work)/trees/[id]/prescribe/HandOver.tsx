@@ -12,7 +12,7 @@ import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { LineOfWork, WhenFields } from './LineOfWork'
-import { itemsOfLine, nextWhen, type Item, type LineStep } from './line'
+import { itemsOfLine, MOST_ITEMS, nextWhen, type Item, type LineDay, type LineStep } from './line'
 import type { Way } from './way'
 
 /** What is kept of the line so far, and what keeping or dropping does. */
@@ -20,6 +20,8 @@ export interface Line {
   steps: readonly LineStep[]
   onKeep: (step: LineStep) => void
   onDrop: () => void
+  day: LineDay
+  onDay: (day: LineDay) => void
 }
 
 /** Signs the prescription of one tree and hands it to the crew for a day. */
@@ -54,10 +56,8 @@ export function HandOver({
   const may = useMay()
   const go = useGo()
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
-  const [onDate, setOnDate] = useState(view.today)
   const [times, setTimes] = useState(1)
-  const [harvestOn, setHarvestOn] = useState('')
-  const [eaten, setEaten] = useState<boolean | null>(null)
+  const { onDate, harvestOn, eaten } = line.day
   const [when, setWhen] = useState(() => nextWhen(line.steps))
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
@@ -69,11 +69,12 @@ export function HandOver({
     when,
     times,
   }
+  const all = itemsOfLine([...line.steps, here])
   const byHand = isHand(way.use.method)
 
   async function hand() {
     const done = await send({
-      items: itemsOfLine([...line.steps, here]).map(({ given, ...item }) => ({
+      items: all.map(({ given, ...item }) => ({
         ...item,
         subjects: [
           {
@@ -97,13 +98,13 @@ export function HandOver({
       <WorkDay
         today={view.today}
         onDate={onDate}
-        onDay={setOnDate}
+        onDay={(date) => line.onDay({ ...line.day, onDate: date })}
         askFood={byHand ? null : (view.kind?.askFood ?? null)}
         eaten={eaten}
-        onEaten={setEaten}
+        onEaten={(answer) => line.onDay({ ...line.day, eaten: answer })}
         harvestDays={harvestDays}
         harvestOn={harvestOn}
-        onHarvest={setHarvestOn}
+        onHarvest={(date) => line.onDay({ ...line.day, harvestOn: date })}
         repeats={repeats}
         times={times}
         onTimes={setTimes}
@@ -117,13 +118,15 @@ export function HandOver({
             ? `Sign all ${line.steps.length + 1} and hand over →`
             : 'Sign and hand to the crew →'}
       </Button>
-      <Button
-        className="w-full mt-2"
-        disabled={busy || !ready || notReady !== null || says === null}
-        onClick={() => line.onKeep(here)}
-      >
-        Keep it and add another step
-      </Button>
+      {all.length < MOST_ITEMS && (
+        <Button
+          className="w-full mt-2"
+          disabled={busy || !ready || notReady !== null || says === null}
+          onClick={() => line.onKeep(here)}
+        >
+          Keep it and add another step
+        </Button>
+      )}
       <p className="text-small text-ink2 mt-2">
         {byHand
           ? 'A house card says how it is done here.'

@@ -10,7 +10,7 @@ import { TreeHeading } from '../TreeHeading'
 import { Bench } from './Bench'
 import { Blocked } from './Blocked'
 import { InjectionBench } from './InjectionBench'
-import type { LineStep } from './line'
+import type { LineDay, LineStep } from './line'
 import { isWay } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
@@ -31,8 +31,11 @@ export function Prescribe({
   )
   const way = ways.find((w) => w.id === chosen) ?? null
   const [steps, setSteps] = useState<LineStep[]>([])
+  const [day, setDay] = useState<LineDay>({ onDate: view.today, harvestOn: '', eaten: null })
   const line = {
     steps,
+    day,
+    onDay: setDay,
     onKeep: (step: LineStep) => {
       setSteps([...steps, step])
       // What is not in the line yet comes next, in order of merit.

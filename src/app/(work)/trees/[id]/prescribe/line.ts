@@ -27,6 +27,16 @@ export interface LineStep {
   times: number
 }
 
+/** For which day a line is signed, and what is asked with it; kept while its steps are laid out one by one. */
+export interface LineDay {
+  onDate: string
+  harvestOn: string
+  eaten: boolean | null
+}
+
+/** As many items as one prescription takes. */
+export const MOST_ITEMS = 6
+
 /** One after the other, unless the hand says otherwise. */
 export const nextWhen = (line: readonly LineStep[]): When => {
   const item = line.findLastIndex((step) => step.when.who === 'crew')
