@@ -16,6 +16,13 @@ import { PlaceFields } from './PlaceFields'
 const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
 const IN_FIELDS = ['tag', 'host', 'eastM', 'northM', 'note']
 
+/** What is typed of a new tree beside its place; it is kept by the page, which outlives the form. */
+export interface TypedTree {
+  tag: string
+  host: string
+  note: string
+}
+
 /** A new tree: tag, kind, place on the plan. Saved, it opens for measuring. */
 export function NewTree({
   siteId,
@@ -23,6 +30,8 @@ export function NewTree({
   units,
   place,
   onPlace,
+  typed,
+  onTyped,
   onDone,
 }: {
   siteId: string
@@ -30,14 +39,14 @@ export function NewTree({
   units: UnitSystem
   place: TypedPlace
   onPlace: (place: TypedPlace) => void
+  typed: TypedTree
+  onTyped: (part: Partial<TypedTree>) => void
   onDone: () => void
 }) {
   const go = useGo()
   const verb = useVerb('add-tree', { makes: 'id' })
   const [misread, setMisread] = useState<Problem | null>(null)
-  const [tag, setTag] = useState('')
-  const [host, setHost] = useState('')
-  const [note, setNote] = useState('')
+  const { tag, host, note } = typed
   const problem = misread ?? verb.problem
   const at = (field: string) => (problem?.field === field ? problem.message : null)
 
@@ -59,7 +68,7 @@ export function NewTree({
       <Field
         label="Tag"
         value={tag}
-        onChange={(e) => setTag(e.target.value)}
+        onChange={(e) => onTyped({ tag: e.target.value })}
         placeholder="Ash 18"
         problem={at('tag')}
         autoFocus
@@ -67,7 +76,7 @@ export function NewTree({
       <Choice
         label="Kind, as far as you can tell now"
         value={host}
-        onValue={setHost}
+        onValue={(kind) => onTyped({ host: kind })}
         problem={at('host')}
         options={[
           ['', 'choose'],
@@ -78,7 +87,7 @@ export function NewTree({
       <Field
         label="Note, if any"
         value={note}
-        onChange={(e) => setNote(e.target.value)}
+        onChange={(e) => onTyped({ note: e.target.value })}
         problem={at('note')}
       />
       <Doubt problem={problem} busy={verb.busy} onKeep={(code) => void save([code])} />

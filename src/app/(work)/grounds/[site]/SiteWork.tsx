@@ -6,6 +6,7 @@ import { readPlace, showPlace, type TypedPlace } from '@/core/place/place'
 import type { SiteView } from '@/server/read/grounds'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useMay } from '@/ui/shell/may'
+import type { TypedTree } from './NewTree'
 import { SitePlan } from './SitePlan'
 import { TreeList } from './TreeList'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
@@ -16,6 +17,7 @@ import { PrintButton } from '@/ui/pieces/PrintButton'
 const NewTree = dynamic(() => import('./NewTree').then((m) => m.NewTree))
 const MoveTree = dynamic(() => import('./MoveTree').then((m) => m.MoveTree))
 
+const NOTHING: TypedTree = { tag: '', host: '', note: '' }
 const NOWHERE: TypedPlace = { east: '', north: '' }
 
 /** A site: its plan and its trees side by side, each lighting the other; new trees are placed on the plan. */
@@ -25,6 +27,7 @@ export function SiteWork({ view }: { view: SiteView }) {
   const may = useMay()
   const moving = may('move-tree') ? view.moving : null
   const [place, setPlace] = useState(() => (moving ? showPlace(moving, view.units) : NOWHERE))
+  const [typed, setTyped] = useState(NOTHING)
   const both = useRef<HTMLDivElement>(null)
   useViewKeys({ n: () => may('add-tree') && !moving && setAdding(true) })
   const placing = adding || moving !== null
@@ -77,6 +80,8 @@ export function SiteWork({ view }: { view: SiteView }) {
             <MoveTree tree={moving} units={view.units} place={place} onPlace={setPlace} />
           ) : adding ? (
             <NewTree
+              typed={typed}
+              onTyped={(part) => setTyped((before) => ({ ...before, ...part }))}
               ownHosts={view.ownHosts}
               siteId={view.site.id}
               units={view.units}
@@ -85,6 +90,7 @@ export function SiteWork({ view }: { view: SiteView }) {
               onDone={() => {
                 setAdding(false)
                 setPlace(NOWHERE)
+                setTyped(NOTHING)
               }}
             />
           ) : (
