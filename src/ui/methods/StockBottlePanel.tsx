@@ -1,9 +1,11 @@
 'use client'
+import { useState } from 'react'
 import type { StockBottle, TypedBottle } from '@/core/methods/soil-drench/bottle'
 import type { Result } from '@/core/problem'
 import { plain, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
 import { Field } from '@/ui/fields/Field'
+import { Note } from '@/ui/pieces/Note'
 
 /**
  * One bottle of stock for all these trees: what is mixed in it, drawn to scale, and the measure with the pour of one tree at its
@@ -29,6 +31,7 @@ export function StockBottlePanel({
   const unit = units === 'us' ? 'fl oz' : 'mL'
   const problem = bottle.ok ? null : bottle.problem
   const mixed = bottle.ok ? bottle.value : null
+  const [open, setOpen] = useState(false)
   const field = (name: keyof TypedBottle, label: string) => (
     <Field
       label={label}
@@ -41,12 +44,23 @@ export function StockBottlePanel({
   const f = (v: number, digits?: number) => shown(v, 'fl oz', units, digits)
   return (
     <section aria-label="Stock bottle" className={mixed ? '' : 'no-print'}>
-      <h2 className="text-base">Out of one stock bottle</h2>
-      <div className="no-print grid grid-cols-3 gap-2 items-end mt-1">
-        {field('bottle', `Holds, ${unit}`)}
-        {field('pour', `Pour an inch of ${basis}, ${unit}`)}
-        {field('graduation', `Measure shows, ${unit}`)}
-      </div>
+      <h2 className={mixed ? 'text-base' : 'sr-only'}>Out of one stock bottle</h2>
+      {/* Who pours from a bottle opens it once; this device then keeps it. */}
+      <details className="no-print" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+        <summary className="cursor-pointer underline underline-offset-2 py-1 max-sm:py-3">
+          {mixed ? 'Another bottle or measure' : 'Pour out of one stock bottle'}
+        </summary>
+        <div className="grid grid-cols-3 gap-2 items-end mt-1">
+          {field('bottle', `Holds, ${unit}`)}
+          {field('pour', `Pour an inch of ${basis}, ${unit}`)}
+          {field('graduation', `Measure shows, ${unit}`)}
+        </div>
+      </details>
+      {problem && !open && (
+        <Note says="stop" className="mt-1">
+          {problem.message}
+        </Note>
+      )}
       {mixed && (
         <div className="flex flex-wrap items-center gap-x-4 mt-2">
           <Drawn bottle={mixed} pour={pour?.pour ?? null} />
