@@ -189,7 +189,7 @@ test('the client waters by a page to hand over, and is asked whether it was done
     page.getByRole('heading', { level: 1, name: 'Oak 23, Ropewalk School: what you do' }),
   ).toBeVisible()
   await expect(page.getByText('Every 7 to 10 days, until we tell you to stop.')).toBeVisible()
-  await expect(page.getByText(/280\.1 gal in all: 6 emitters for 23\.3 hours/)).toBeVisible()
+  await expect(page.getByText(/280\.11 gal in all: 6 emitters for 23\.3 hours/)).toBeVisible()
   await page.goto(`/trees/${id}`)
   await expect(page.getByRole('link', { name: 'What the client does →' })).toBeVisible()
   await expect(page.getByText(/Whether the client has done it/)).toBeVisible()
