@@ -23,7 +23,7 @@ export const withdrawPrescriptionVerb = verb({
       tree && (await prescriptionsOfTree(sql, tree.id)).filter((p) => p.id === input.prescriptionId)
     if (!tree || !found?.[0])
       return refuse('unknown', 'prescriptionId', 'There is no such prescription of this tree.')
-    if (!found.some((p) => p.status === 'handed'))
+    if (!found.some((p) => p.status === 'handed' || p.status === 'client'))
       return refuse(
         'conflict',
         'prescriptionId',

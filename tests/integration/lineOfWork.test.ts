@@ -337,6 +337,19 @@ test('a tree may be the client’s alone; what has a label, or must be released,
   ).toMatchObject({ code: 'not-allowed', field: 'after' })
   expect(await done(arborist(), 'hand-to-crew', alone)).toEqual({ jobId: null })
   expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
+  // Taken back, nobody asks any more, and the tree waits for another.
+  const asked = async () =>
+    (await rows((sql) => openFollowUps(sql, '2027-12-31', null, 200))).filter(
+      (c) => c.treeId === treeId && c.what.startsWith('Whether the client has done it'),
+    )
+  expect(await asked()).toHaveLength(1)
+  await done(arborist(), 'withdraw-prescription', {
+    treeId,
+    prescriptionId: alone.id,
+    words: 'they have sold the house',
+  })
+  expect(await asked()).toEqual([])
+  expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('otherwise')
 })
 
 test('work that is broken off is asked about in its own words, and goes back partly done', async () => {

@@ -9,6 +9,19 @@ const READY: Standing = {
   cards: 1,
 }
 
+test('what is left to the client is said, not called the crew’s', () => {
+  expect(
+    blockedBy({
+      handed: { done: false, onDate: null, byClient: true },
+      measured: true,
+      diagnosed: true,
+      decided: 'care',
+      kindOpen: false,
+      cards: 1,
+    })!.text,
+  ).toMatch(/the client’s to do/)
+})
+
 test('nothing is in the way of a tree that is measured, diagnosed, decided and told apart', () => {
   expect(blockedBy(READY)).toBeNull()
   // Sprays and feeds are part of caring for a tree.

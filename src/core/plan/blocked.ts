@@ -3,7 +3,7 @@ import { spokenDate } from '../time/calendar'
 /** What has been signed and measured of a tree, as far as a prescription rests on it. */
 export interface Standing {
   /** The prescription that stands on the decision, if one does, and its day. */
-  handed: { done: boolean; onDate: string | null } | null
+  handed: { done: boolean; onDate: string | null; byClient?: boolean } | null
   measured: boolean
   /** A cause is signed. */
   diagnosed: boolean
@@ -36,7 +36,9 @@ export function blockedBy(s: Standing): Blockage | null {
       at: 'work',
       text: s.handed.done
         ? 'This prescription is done and recorded.'
-        : `This prescription is with the crew for ${s.handed.onDate ? spokenDate(s.handed.onDate) : 'a day to come'}.`,
+        : s.handed.byClient
+          ? 'What is left of this prescription is the client’s to do; it stands on the page they were given.'
+          : `This prescription is with the crew for ${s.handed.onDate ? spokenDate(s.handed.onDate) : 'a day to come'}.`,
     }
   if (!s.measured) return { at: 'measure', text: NOT_MEASURED }
   if (!s.diagnosed)

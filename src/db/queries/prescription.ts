@@ -206,6 +206,11 @@ export async function withdrawSubjects(
   await sql`update item_subject x set status = case when exists (
       select 1 from job_subject js where js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'recorded')
     then 'done' else 'withdrawn' end where id = any(${subjectIds})`
+  // Nobody asks a client any more whether they did what was taken back.
+  await sql`update follow_up f set dropped = ${words}, done = true
+    where f.prescription_id = ${prescriptionId} and not f.done and f.expectation->>'kind' = 'care'
+      and not exists (select 1 from prescription_item i join item_subject x on x.firm_id = i.firm_id and x.item_id = i.id
+        where i.firm_id = f.firm_id and i.prescription_id = f.prescription_id and x.tree_id = f.tree_id and x.status = 'client')`
   await sql`update occurrence o set status = 'withdrawn' from prescription_item i
     where i.firm_id = o.firm_id and i.id = o.item_id and i.prescription_id = ${prescriptionId} and o.status in ('open', 'waiting')
       and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status = 'handed')`

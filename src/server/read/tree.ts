@@ -222,8 +222,12 @@ export function prescribeView(id: string) {
       units: person.units,
       action: decision?.action ?? null,
     })
+    const onIt = prescriptions.filter(
+      (p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id,
+    )
+    // Of a line what is still to come bears on it, whatever of it is done.
     const handed =
-      prescriptions.find((p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id) ?? null
+      onIt.find((p) => p.status === 'handed') ?? onIt.find((p) => p.status === 'client') ?? onIt[0] ?? null
     const day = dayFor(shared.timeZone, now, shared.today)
     return {
       ...shared,
@@ -235,7 +239,11 @@ export function prescribeView(id: string) {
       },
       decision,
       blocked: blockedBy({
-        handed: handed && { done: handed.status === 'done', onDate: handed.onDate },
+        handed: handed && {
+          done: handed.status === 'done',
+          byClient: handed.status === 'client',
+          onDate: handed.onDate,
+        },
         measured: reading !== null,
         diagnosed: decided !== null,
         decided: decision?.action ?? null,

@@ -45,7 +45,8 @@ export function Blocked({ why, view }: { why: Blockage; view: PrescribeView }) {
           </ButtonLink>
         )}
       </Note>
-      {view.handed?.status === 'handed' && may('withdraw-prescription') && <TakeBack view={view} />}
+      {(view.handed?.status === 'handed' || view.handed?.status === 'client') &&
+        may('withdraw-prescription') && <TakeBack view={view} />}
     </>
   )
 }
