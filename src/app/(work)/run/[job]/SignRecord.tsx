@@ -97,6 +97,11 @@ export function SignRecord({
     'deviations',
   ]
 
+  const where = one ? '' : signed.length === 1 ? ` at ${signed[0]!.tag}` : ` at ${signed.length} trees`
+  const went = hand
+    ? `Done${where}.`
+    : `${showProduct(applied, signed[0]?.plan.kind ?? 'liquid', item.method, view.units)} went ${counts ? `in through ${set} ports` : `on${where}`}.`
+
   const [yes, setYes] = useState<Accepted[]>([])
   const doubt = problem?.code === 'doubt' ? problem : null
   const otherwise = signed.flatMap((t) =>
@@ -136,18 +141,7 @@ export function SignRecord({
           Signed now: {finished.map((t) => t.tag).join(', ')}. The others stay open.
         </p>
       )}
-      {unfinished ? (
-        <Note>{unfinished}</Note>
-      ) : (
-        <Note says="good">
-          {hand ? 'Done' : `${showProduct(applied, signed[0]!.plan.kind, item.method, view.units)} went`}{' '}
-          {counts
-            ? `in through ${set} ports.`
-            : signed.length === 1
-              ? `${hand ? '' : 'on'}${one ? '' : ` at ${signed[0]!.tag}`}.`
-              : `${hand ? '' : 'on '}at ${signed.length} trees.`}
-        </Note>
-      )}
+      {unfinished ? <Note>{unfinished}</Note> : <Note says="good">{went}</Note>}
       {also.map(({ item: m, trees: own }) => (
         <Note key={m.id} says="good">
           {showProduct(
