@@ -23,6 +23,8 @@ export interface PrescriptionRow {
   signedAt: Date
   signedBy: string
   itemId: string
+  /** How often it is done in all. */
+  times: number
   subjectId: string
   readingId: string
   method: Method
@@ -41,7 +43,7 @@ export interface PrescriptionRow {
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
     select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, x.anew, p.signed_at as "signedAt", w.name as "signedBy",
-      i.id as "itemId", x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", ${useBody(sql)} as use, l.name as "cardName", l.code as "cardCode",
+      i.id as "itemId", i.times, x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", ${useBody(sql)} as use, l.name as "cardName", l.code as "cardCode",
       l.version as "cardVersion", x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
     from item_subject x
     join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id

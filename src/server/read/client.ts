@@ -28,7 +28,8 @@ export function clientView(id: string) {
           const { name, text } = sayTask(s.task, p.plan, p.use, person.units)
           return [{ name, text }]
         }),
-        repeats: methodOf(p.use).repeats(p.use),
+        times: p.times,
+        repeats: p.times > 1 ? methodOf(p.use).repeats(p.use) : null,
         worn: p.use.protectiveGear,
       })),
     }

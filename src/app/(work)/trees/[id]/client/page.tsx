@@ -40,10 +40,13 @@ export default async function ClientPage({ params }: { params: Promise<{ id: str
                 </h2>
                 {step.repeats && (
                   <p className="mt-1">
+                    {step.times} times,{' '}
                     {step.repeats.most === 1
-                      ? 'Every day'
-                      : `Every ${step.repeats.least === step.repeats.most ? step.repeats.most : `${step.repeats.least} to ${step.repeats.most}`} days`}
-                    , until we tell you to stop.
+                      ? 'one each day'
+                      : step.repeats.least === step.repeats.most
+                        ? `${step.repeats.most} days apart`
+                        : `${step.repeats.least} to ${step.repeats.most} days apart`}
+                    .
                   </p>
                 )}
                 {step.tasks.map((task) => (

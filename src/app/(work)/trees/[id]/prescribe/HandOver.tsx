@@ -116,7 +116,9 @@ export function HandOver({
           ? 'Handing over'
           : line.steps.length > 0
             ? `Sign all ${line.steps.length + 1} and hand over →`
-            : 'Sign and hand to the crew →'}
+            : when.who === 'client'
+              ? 'Sign and give it to the client →'
+              : 'Sign and hand to the crew →'}
       </Button>
       {all.length < MOST_ITEMS && (
         <Button
