@@ -1,3 +1,4 @@
+import { capital } from '@/core/capital'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
@@ -418,8 +419,4 @@ function readWeather(
   )
   if (!asked.ok) return asked
   return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
 }

@@ -1,3 +1,4 @@
+import { capital } from '@/core/capital'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { host, hostName } from '@/almanac/hosts'
@@ -185,10 +186,6 @@ export const addReadingVerb = verb({
     return ok({ diameterM: trunk.value.equivalentDiameter })
   },
 })
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
-}
 
 const bearing = z
   .number({ error: 'A bearing must be a number of degrees.' })

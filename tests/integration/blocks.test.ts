@@ -9,7 +9,17 @@ import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord, type Application } from '@/server/ledger/body'
 import { CARDS } from '../../demo/cards'
-import { typedRecord, closePool, done, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
+import {
+  measuredTree,
+  typedRecord,
+  closePool,
+  done,
+  makeFirm,
+  NOON,
+  problemOf,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 /** A bank of apples looked at by sample, covered as one, recorded by itself, and due again by its card. */
 let firm: TestFirm
@@ -21,24 +31,7 @@ const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
 const trees: { tag: string; treeId: string }[] = []
 
 async function apple(tag: string) {
-  const treeId = uuidv7()
-  await done(arborist(), 'add-tree', {
-    id: treeId,
-    siteId: firm.site,
-    tag,
-    host: 'apple',
-    eastM: trees.length,
-    northM: 0,
-    note: null,
-    accepted: ['far'],
-  })
-  await done(arborist(), 'add-reading', {
-    id: uuidv7(),
-    treeId,
-    tape: 'girth',
-    bareUnit: 'in',
-    stems: ['30'],
-  })
+  const treeId = await measuredTree(firm, { tag, host: 'apple', inches: '30', eastM: trees.length })
   return { tag, treeId }
 }
 

@@ -10,7 +10,17 @@ import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { inOneLine, readRecord, type Application } from '@/server/ledger/body'
 import { CARDS } from '../../demo/cards'
-import { closePool, done, makeFirm, NOON, problemOf, typedRecord, uuidv7, type TestFirm } from './scenario'
+import {
+  measuredTree,
+  closePool,
+  done,
+  makeFirm,
+  NOON,
+  problemOf,
+  typedRecord,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 /** A buried oak: its collar opened, water in the same week, food weeks later, roots cut only if they are found. */
 let firm: TestFirm
@@ -36,25 +46,8 @@ afterAll(() => closePool())
 
 let standing = 0
 async function buriedOak(tag: string): Promise<string> {
-  const treeId = uuidv7()
-  await done(arborist(), 'add-tree', {
-    id: treeId,
-    siteId: firm.site,
-    tag,
-    host: 'oak-red-group',
-    eastM: standing++,
-    northM: 0,
-    note: null,
-    accepted: ['far'],
-  })
+  const treeId = await measuredTree(firm, { tag, host: 'oak-red-group', inches: '66', eastM: standing++ })
   await done(arborist(), 'confirm-identity', { treeId, host: 'oak-red-group' })
-  await done(arborist(), 'add-reading', {
-    id: uuidv7(),
-    treeId,
-    tape: 'girth',
-    bareUnit: 'in',
-    stems: ['66'],
-  })
   const assessmentId = uuidv7()
   await done(arborist(), 'set-finding', { treeId, assessmentId, finding: 'flare-hidden', state: 'there' })
   const diagnosisId = uuidv7()

@@ -7,7 +7,17 @@ import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord, type Application } from '@/server/ledger/body'
 import { toSI } from '@/core/quantity/units'
 import { CARDS } from '../../demo/cards'
-import { act, closePool, done, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
+import {
+  measuredTree,
+  act,
+  closePool,
+  done,
+  makeFirm,
+  NOON,
+  problemOf,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 /** One prescription, one application and one record for many trees, under a yearly limit of the ground. */
 
@@ -32,23 +42,11 @@ async function hemlock(
   east = 1,
   more: Record<string, string> = {},
 ): Promise<Hemlock> {
-  const treeId = uuidv7()
-  await done(arborist(), 'add-tree', {
-    id: treeId,
-    siteId: firm.site,
+  const treeId = await measuredTree(firm, {
     tag,
     host: 'hemlock',
+    inches: `${inches * Math.PI}`.slice(0, 8),
     eastM: east,
-    northM: 0,
-    note: null,
-    accepted: ['far'],
-  })
-  await done(arborist(), 'add-reading', {
-    id: uuidv7(),
-    treeId,
-    tape: 'girth',
-    bareUnit: 'in',
-    stems: [`${inches * Math.PI}`.slice(0, 8)],
   })
   const assessmentId = uuidv7()
   for (const [finding, state] of Object.entries({

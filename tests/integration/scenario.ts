@@ -107,6 +107,33 @@ export async function makeAsh(firm: TestFirm, tag: string, at = NOON): Promise<s
   return treeId
 }
 
+/** A tree as it is listed and measured, `inches` round; what is wrong with it is each test's own. */
+export async function measuredTree(
+  firm: TestFirm,
+  { tag, host, inches, eastM }: { tag: string; host: string; inches: string; eastM: number },
+): Promise<string> {
+  const arborist = firm.person('arborist')
+  const treeId = uuidv7()
+  await done(arborist, 'add-tree', {
+    id: treeId,
+    siteId: firm.site,
+    tag,
+    host,
+    eastM,
+    northM: 0,
+    note: null,
+    accepted: ['far'],
+  })
+  await done(arborist, 'add-reading', {
+    id: uuidv7(),
+    treeId,
+    tape: 'girth',
+    bareUnit: 'in',
+    stems: [inches],
+  })
+  return treeId
+}
+
 export interface Treated {
   treeId: string
   decisionId: string

@@ -6,7 +6,17 @@ import { recordById } from '@/db/queries/record'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord, type Application } from '@/server/ledger/body'
 import { CARDS } from '../../demo/cards'
-import { closePool, done, makeFirm, NOON, problemOf, typedRecord, uuidv7, type TestFirm } from './scenario'
+import {
+  measuredTree,
+  closePool,
+  done,
+  makeFirm,
+  NOON,
+  problemOf,
+  typedRecord,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 /** Two sprays out of one tank on two apples: allowed by both labels, walked once, a record each. */
 let firm: TestFirm
@@ -18,24 +28,7 @@ const trees: string[] = []
 let standing = 0
 /** An apple with scab, signed, that is cared for. */
 async function apple(tag: string): Promise<string> {
-  const treeId = uuidv7()
-  await done(arborist(), 'add-tree', {
-    id: treeId,
-    siteId: firm.site,
-    tag,
-    host: 'apple',
-    eastM: standing++,
-    northM: 0,
-    note: null,
-    accepted: ['far'],
-  })
-  await done(arborist(), 'add-reading', {
-    id: uuidv7(),
-    treeId,
-    tape: 'girth',
-    bareUnit: 'in',
-    stems: ['30'],
-  })
+  const treeId = await measuredTree(firm, { tag, host: 'apple', inches: '30', eastM: standing++ })
   const assessmentId = uuidv7()
   for (const finding of ['leaf-spots-olive', 'cool-wet-spring', 'fruit-scabs'])
     await done(arborist(), 'set-finding', { treeId, assessmentId, finding, state: 'there' })

@@ -33,7 +33,7 @@ export function putsOn(method: WayMethod): method is PutOnMethod {
   return (PUT_ON_METHODS as readonly string[]).includes(method)
 }
 
-/** True when a bench of this product carries the method; the others are done by hand and kept on paper. */
+/** True when a bench carries the method; the others lead to a dated answer. */
 export function hasBench(method: WayMethod): method is Method {
   return putsOn(method) || isHand(method)
 }

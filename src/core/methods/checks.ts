@@ -1,7 +1,7 @@
 import type { PromisedCheck } from './facts'
 import type { Method, PutOnMethod } from '../card/card'
 import { handMethod, isHand } from './hand'
-import { readLines } from './lines'
+import { handTerms } from './handTerms'
 import type { UseOf } from './plan'
 
 const years = (n: number) => `${n} ${n === 1 ? 'year' : 'years'}`
@@ -164,7 +164,7 @@ const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number) => Promis
 export function checksAfter(use: UseOf<Method>, liveCrown: number): PromisedCheck[] {
   if (isHand(use.method)) {
     const hand = handMethod(use.method)
-    const terms = readLines(hand.terms, use.terms, 'us')
+    const terms = handTerms(hand, use.terms)
     return hand.checks(terms.ok ? terms.value : {})
   }
   return (CHECKS[use.method] as (use: never, live: number) => PromisedCheck[])(use as never, liveCrown)

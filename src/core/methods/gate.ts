@@ -1,3 +1,4 @@
+import { capital } from '../capital'
 import type { EarlierWork } from './facts'
 import type { Method } from '../card/card'
 import type { ProductClass } from '../diagnose/almanac'
@@ -12,7 +13,7 @@ import type { UnitSystem } from '../quantity/format'
 import type { Length } from '../quantity/units'
 import { addDays, daysBetween, spokenDate } from '../time/calendar'
 import { handMethod, isHand } from './hand'
-import { readLines } from './lines'
+import { handTerms } from './handTerms'
 import { methodOf } from './registry'
 import type { UseOf } from './plan'
 
@@ -156,7 +157,7 @@ export function gate(f: GateFacts): Refusal[] {
     no('label', `${card.name} does not name this cause.`, 'Choose a card that does.')
   if (isHand(use.method)) {
     const hand = handMethod(use.method)
-    const terms = readLines(hand.terms, use.terms, f.units)
+    const terms = handTerms(hand, use.terms)
     for (const own of (terms.ok &&
       hand.gate?.({ terms: terms.value, host: tree.host, on: f.on, earlier: f.earlier })) ||
       [])
@@ -291,8 +292,4 @@ function before(f: GateFacts, ownDays: number): Refusal[] {
       )
   }
   return found
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
 }

@@ -1,6 +1,7 @@
 import { ok, type Result } from '../problem'
 import type { HandMethod, HandSaid } from './byHand'
 import { handMethod, type HandName } from './hand'
+import { handTerms } from './handTerms'
 import { readLines } from './lines'
 import type { PlanOf, Planned, Question, UseOf } from './plan'
 
@@ -11,7 +12,7 @@ import type { PlanOf, Planned, Question, UseOf } from './plan'
  * @example planByHand(collar, { use: HC_COLLAR, given: { hand: { north: '4 in' } }, … }).value.plan.minutes
  */
 export function planByHand(hand: HandMethod, q: Question<HandName>): Result<Planned<HandName>> {
-  const terms = readLines(hand.terms, q.use.terms, 'us', 'terms.')
+  const terms = handTerms(hand, q.use.terms)
   if (!terms.ok) return terms
   const given = readLines(hand.asks, q.given.hand ?? {}, q.units)
   if (!given.ok) return given
@@ -43,6 +44,6 @@ export function saidOf(
   use: UseOf<HandName>,
   units: HandSaid['units'],
 ): Omit<HandSaid, 'times'> {
-  const terms = readLines(handMethod(plan.method).terms, use.terms, 'us')
+  const terms = handTerms(handMethod(plan.method), use.terms)
   return { terms: terms.ok ? terms.value : {}, shape: plan.shape, units }
 }

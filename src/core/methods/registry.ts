@@ -4,7 +4,7 @@ import { refuse, type Result } from '../problem'
 import { namesHost } from '../card/namesHost'
 import type { HandMethod } from './byHand'
 import { handMethod, isHand, type HandName } from './hand'
-import { readLines } from './lines'
+import { handTerms } from './handTerms'
 import { planByHand } from './planByHand'
 import { planBark } from './bark-spray/plan'
 import { planCrownSpray } from './crown-spray/plan'
@@ -112,7 +112,7 @@ function partsByHand(hand: HandMethod): MethodParts<Method> {
     systemic: false,
     onGround: false,
     repeats: (use) => {
-      const terms = readLines(hand.terms, use.terms, 'us')
+      const terms = handTerms(hand, use.terms)
       return terms.ok ? (hand.repeats?.(terms.value) ?? null) : null
     },
     atWorkDays: () => 0,

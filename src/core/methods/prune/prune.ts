@@ -1,3 +1,4 @@
+import { capital } from '../../capital'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import { spokenDate } from '../../time/calendar'
@@ -137,8 +138,4 @@ export const prune: HandMethod = {
       },
     ]
   },
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1)
 }

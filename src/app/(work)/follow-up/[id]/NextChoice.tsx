@@ -1,3 +1,4 @@
+import { capital } from '@/core/capital'
 import type { Compared, Verdict } from '@/core/respond/compare'
 import { Note } from '@/ui/pieces/Note'
 
@@ -37,7 +38,7 @@ export function NextChoice({
   return (
     <Note as="div" says={LOOK[found.verdict]} role="group" aria-label="What is next">
       <p className="font-head font-bold text-lead">
-        {found.verdict.charAt(0).toUpperCase() + found.verdict.slice(1)}.{MORE[found.verdict]}
+        {capital(found.verdict)}.{MORE[found.verdict]}
       </p>
       <div className="grid gap-1 mt-1">
         {found.options.map((o) => (

@@ -48,10 +48,16 @@ export function RunJob({ view: first }: { view: JobView }) {
   const { view, act, refused } = work
   const [byWalk, setByWalk] = useState(true)
   // The view is asked for anew all the time; where its trees stand seldom changes.
-  const where = JSON.stringify(view.trees.map((t) => [t.id, t.itemId, t.eastM, t.northM]))
+  const where = useMemo(
+    () => JSON.stringify(view.trees.map((t) => [t.id, t.itemId, t.eastM, t.northM])),
+    [view.trees],
+  )
   const walk = useMemo(() => inOrder(JSON.parse(where) as Placed[], byWalk), [where, byWalk])
   // What is pressed changes trees, never their order.
-  const trees: JobTree[] = [...work.trees].sort((a, b) => walk.get(a.id)! - walk.get(b.id)!)
+  const trees: JobTree[] = useMemo(
+    () => [...work.trees].sort((a, b) => walk.get(a.id)! - walk.get(b.id)!),
+    [work.trees, walk],
+  )
   const now = useNow(view.now)
   const [treeId, setTreeId] = useState(
     () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',

@@ -1,5 +1,6 @@
 'use client'
 import { useMemo, useState, type ReactNode } from 'react'
+import { capital } from '@/core/capital'
 import { sayTerms } from '@/core/card/say'
 import { readGiven, type TypedGiven } from '@/core/methods/given'
 import type { SubjectPlan } from '@/core/methods/plan'
@@ -275,8 +276,6 @@ export function Bench({
     </div>
   )
 }
-
-const capital = (text: string) => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** How far a plan reaches over the ground, metres; null where only the trunk or the crown is wetted. */
 function reachOf(plan: SubjectPlan): number | null {
