@@ -21,14 +21,22 @@ module.exports = {
       severity: 'error',
       from: {
         path: '^src/core/',
-        pathNot: ['\\.test\\.ts$', '^src/core/card/', '^src/core/methods/[^/]+/use\\.ts$'],
+        pathNot: [
+          '\\.test\\.ts$',
+          '^src/core/card/',
+          '^src/core/rules/localRule\\.ts$',
+          '^src/core/methods/[^/]+/use\\.ts$',
+        ],
       },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(fast-check)' },
     },
     {
       name: 'cards-are-read-by-their-schema',
       severity: 'error',
-      from: { path: ['^src/core/card/', '^src/core/methods/[^/]+/use\\.ts$'], pathNot: '\\.test\\.ts$' },
+      from: {
+        path: ['^src/core/card/', '^src/core/rules/localRule\\.ts$', '^src/core/methods/[^/]+/use\\.ts$'],
+        pathNot: '\\.test\\.ts$',
+      },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/zod' },
     },
     only(

@@ -2,13 +2,12 @@ import { planTrunkInjection } from '@/core/methods/trunk-injection/plan'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
-import type { PersonRow } from '@/db/queries/person'
 import { subjectsOfJob } from '@/db/queries/job'
 import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { cardSource, dayFor, readingSource, treesAtHand } from '@/server/treesAtHand'
 import { CARDS, useOf } from './cards'
-import { FIRM, idFor, PEOPLE, ZONE, type Story } from './story'
+import { FIRM, idFor, ZONE, type Story } from './story'
 
 /** The bearings the product proposes for a tree on a day, with the first card at a rate. */
 export async function bestBearings(
@@ -17,25 +16,12 @@ export async function bestBearings(
   portGirth: string,
   choice = 0,
 ): Promise<number[]> {
-  const person = {
-    id: idFor(PEOPLE[0]!.email),
-    firmId: FIRM.id,
-    name: '',
-    email: '',
-    role: 'arborist',
-    licence: null,
-    units: 'us',
-    firmName: FIRM.name,
-    town: FIRM.town,
-    timeZone: ZONE,
-    clockOffsetMs: 0,
-  } as PersonRow
   const girth = readQuantity(portGirth, 'length', 'portGirth')
   if (!girth.ok) throw new Error(girth.problem.message)
   const { card, version } = CARDS[0]!
   const now = new Date(Date.parse(`${on}T13:00:00Z`))
   const plan = await inFirm(FIRM.id, async (sql) => {
-    const [hand] = await treesAtHand({ sql, person, now, today: on }, [(await treeById(sql, treeId))!])
+    const [hand] = await treesAtHand({ sql, now }, [(await treeById(sql, treeId))!])
     const day = dayFor(ZONE, now, on)
     return planTrunkInjection({
       use: useOf(card, 'trunk-injection'),

@@ -6,6 +6,7 @@ import { followUpsOfTree } from '@/db/queries/followUp'
 import { CARDS } from './cards'
 import { bestBearings, lastYear } from './lastYear'
 import { MORE_PLACES, moreGrounds } from './moreGrounds'
+import { localRules } from './rules'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
 import { demoStart, FIRM, idFor, OTHER, OTHER_PERSON, PEOPLE, Story, ZONE, type DemoPerson } from './story'
 
@@ -104,6 +105,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
     }
   })
   const story = new Story(start)
+  await localRules(story)
   await story.trees('school', SCHOOL_TREES, today)
   await story.trees('court', COURT_TREES, today)
   await moreGrounds(story, today)

@@ -4,10 +4,9 @@ import { FINDING_BY_ID } from '@/almanac/findings'
 import { host as hostOf, HOSTS, type Host } from '@/almanac/hosts'
 import { withOwn, type FirmAlmanac } from '@/almanac/own'
 import { hostsOf, ownId, type OwnEntry, type OwnHost } from '@/almanac/ownEntry'
-import { SCHOOLS } from '@/almanac/schools'
 import { ok, refuse, type Result } from '@/core/problem'
 import type { FirmSql } from '@/db/client'
-import { addHouseRule, addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
+import { addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
 import { id, line } from './text'
 import { verb } from './verb'
 
@@ -165,26 +164,5 @@ export const writeNoteVerb = verb({
   run: async ({ sql, person, now }, input): Promise<Result<{ at: string }>> => {
     await addNote(sql, { ...input, firmId: person.firmId, by: person.id, at: now })
     return ok({ at: now.toISOString() })
-  },
-})
-
-/** Sets how this house does a matter on which practitioners differ. */
-export const setHouseRuleVerb = verb({
-  roles: ['arborist'],
-  input: z.strictObject({
-    id: id(),
-    matter: z.enum(SCHOOLS.map((s) => s.id) as [string, ...string[]], { error: 'There is no such matter.' }),
-    rule: z.enum(['one', 'other', 'by case']),
-    words: z
-      .string()
-      .trim()
-      .max(400, { error: 'The words are longer than 400 characters; shorten them.' })
-      .nullable()
-      .default(null),
-  }),
-  makes: (i) => i.id,
-  run: async ({ sql, person, now }, input): Promise<Result<{ rule: string }>> => {
-    await addHouseRule(sql, { ...input, firmId: person.firmId, by: person.id, at: now })
-    return ok({ rule: input.rule })
   },
 })

@@ -10,6 +10,7 @@ import { judgeHealthy } from '@/core/diagnose/healthy'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { promisedBy } from '@/core/decide/promised'
 import { ACTIONS, propose, type Action } from '@/core/decide/propose'
+import { turnOf } from '@/core/plan/turn'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, isDate, monthIn, spokenDate } from '@/core/time/calendar'
 import {
@@ -27,6 +28,7 @@ import { addFollowUp, dropPromises } from '@/db/queries/followUp'
 import { restage, type TreeRow } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
 import { openExamination } from './examination'
+import { promiseReports } from './localRule'
 import { seenOf, signsOfDanger } from './seen'
 import { standingTree } from './standing'
 import { findingId, id, line, words } from './text'
@@ -164,6 +166,7 @@ export const signDiagnosisVerb = verb({
       by: person.id,
     })
     await closeAssessment(sql, assessment.id, now)
+    await promiseReports(context, tree, input.cause, causeName(input.cause).toLowerCase())
     await restage(sql, tree.id)
     return ok({ id: input.id })
   },
@@ -285,6 +288,7 @@ export const signDecisionVerb = verb({
         treeId: tree.id,
         prescriptionId: null,
         decisionId: input.id,
+        turn: turnOf(promised.value.expectation),
       })
     await restage(sql, tree.id, null)
     return ok({ id: input.id })

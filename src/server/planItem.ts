@@ -10,6 +10,8 @@ import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
 import { SAME_VISIT } from '@/core/ports/suitability'
 import { ok, refuse, type Result } from '@/core/problem'
+import type { StandingRule } from '@/core/rules/localRule'
+import { refusedToAmateur, sourceOf } from '@/core/rules/refused'
 import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import type { NewItem } from '@/db/queries/prescription'
@@ -75,8 +77,16 @@ export function withItem(
 export function refusedToClient(
   { use, product }: UseRow,
   { who, onlyIf }: Pick<NewItem, 'who' | 'onlyIf'>,
+  rules: readonly StandingRule[],
 ): Result<never> | null {
   if (who === 'crew') return null
+  const amateurs = refusedToAmateur(rules, use.method)
+  if (amateurs)
+    return refuse(
+      'not-allowed',
+      'who',
+      `This is not for amateurs here: ${amateurs.text} ${sourceOf(amateurs)} Give it to the crew.`,
+    )
   if (!isHand(use.method))
     return refuse(
       'not-allowed',

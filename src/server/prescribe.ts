@@ -1,14 +1,17 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
+import { agreedOn } from '@/core/schools/house'
 import { methodOf } from '@/core/methods/registry'
 import { sayPlan } from '@/core/methods/say'
 import { ok, refuse, type Problem, type Result } from '@/core/problem'
+import { toNotify } from '@/core/rules/refused'
 import { addDays, dateIn, isDate, spokenDate } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import { jobOfDay } from '@/db/queries/job'
 import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/prescription'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { refusedByLimits } from './groundLimits'
+import { ChosenMatter, forWhom, keepChosen, mattersOn, rulesFor } from './houseRule'
 import { putOnJob, refusedDay } from './onJob'
 import { Given, planFor, refusedTimes, refusedToClient, withItem } from './planItem'
 import { promiseChecks } from './promise'
@@ -70,6 +73,8 @@ const Input = z.strictObject({
   onDate: z
     .string()
     .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+  /** Matters on which practitioners differ that are done otherwise here than the house does them. */
+  matters: z.array(ChosenMatter).max(20).default([]),
 })
 
 /** A problem at one of several trees says which; at the only one it stands at its own field. */
@@ -159,7 +164,8 @@ export const handToCrewVerb = verb({
       days[n] = onDay
       const row = await useOnShelf(context, item.useId)
       if (!row.ok) return row
-      const not = refusedToClient(row.value, item) ?? refusedTimes(row.value, item.times)
+      const not =
+        refusedToClient(row.value, item, hands.get(ids[0]!)!.rules) ?? refusedTimes(row.value, item.times)
       if (not) return not
       const planned: NewItem['subjects'] = []
       for (const { treeId, decisionId, given } of item.subjects) {
@@ -200,11 +206,46 @@ export const handToCrewVerb = verb({
     const over = await refusedByLimits(context, site, input.onDate, items)
     if (over) return over
 
+    const whom = await forWhom(sql, site, several ? null : ids[0]!)
+    const kept = input.matters.find((m) => m.keepFor === 'tree')
+    if (kept && several)
+      return refuse(
+        'not-allowed',
+        'matters',
+        'A rule for one tree is kept where it alone is prescribed for; keep this one for the client, or for this work only.',
+      )
+    const cause = [...causes][0]!
+    const agreed = agreedOn(
+      mattersOn(cause, [...new Set(trees.map((t) => t.host))]),
+      await rulesFor(sql, whom),
+      whom,
+      input.matters,
+    )
+    const strange = input.matters.find((m) => !agreed.some((a) => a.matter === m.matter))
+    if (strange)
+      return refuse(
+        'not-allowed',
+        'matters',
+        'One of the matters does not come up in this work; take it out.',
+      )
+    await keepChosen(context, input.matters, whom, uuidv7)
+    const told = items.flatMap((i) =>
+      toNotify(hands.get(ids[0]!)!.rules, i.method, i.dueFrom).map((n) => ({
+        whom: n.whom,
+        by: n.by,
+        rule: n.rule.name,
+        source: n.rule.source,
+      })),
+    )
     await addPrescription(sql, {
+      agreed: {
+        matters: agreed,
+        notices: told.filter((n, i) => told.findIndex((m) => m.whom === n.whom && m.by === n.by) === i),
+      },
       id: input.id,
       firmId: person.firmId,
       siteId: site,
-      cause: [...causes][0]!,
+      cause,
       harvestOn: input.harvestOn,
       at: now,
       by: person.id,
@@ -236,6 +277,7 @@ async function askClient(
       treeId,
       prescriptionId,
       on: item.dueFrom,
+      ofClient: true,
       checks: [
         {
           afterDays: days,

@@ -1,6 +1,7 @@
 import type { PromisedCheck } from '@/core/methods/facts'
 import { v7 as uuidv7 } from 'uuid'
 import type { Outcome } from '@/core/methods/outcome'
+import { turnOf } from '@/core/plan/turn'
 import { addDays, addYears } from '@/core/time/calendar'
 import { addFollowUp } from '@/db/queries/followUp'
 import type { Context } from './verb'
@@ -22,6 +23,8 @@ export async function promiseChecks(
     decisionId?: string | null
     on: string
     checks: readonly PromisedCheck[]
+    /** The client was to do it. */
+    ofClient?: boolean
   },
 ): Promise<void> {
   for (const check of p.checks)
@@ -37,5 +40,6 @@ export async function promiseChecks(
           : addDays(p.on, check.afterDays ?? 0),
       what: check.what,
       expectation: check.expectation,
+      turn: turnOf(check.expectation, p.ofClient),
     })
 }

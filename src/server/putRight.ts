@@ -66,7 +66,7 @@ export const strikeReadingVerb = verb({
         `The dose that is with the crew${onDay(open.onDate)} rests on this reading. Take that prescription back first, then strike the reading out and plan anew.`,
       )
     await strikeReading(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
-    await remark(sql, { treeId: input.treeId })
+    await remark(context, { treeId: input.treeId })
     return ok({ struck: true })
   },
 })

@@ -90,7 +90,7 @@ export const enterCardVerb = verb({
       at: now,
       by: person.id,
     })
-    await remark(sql, { code: card.code })
+    await remark({ sql, person }, { code: card.code })
     return ok({ code: card.code, version })
   },
 })

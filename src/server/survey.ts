@@ -89,7 +89,7 @@ export const changeTreeVerb = verb({
     }
     const version = await changeTree(sql, input.treeId, input.version, input)
     if (version === null) return changedMeanwhile
-    await remark(sql, { treeId: input.treeId })
+    await remark(context, { treeId: input.treeId })
     return ok({ version })
   },
 })
@@ -112,7 +112,7 @@ export const confirmIdentityVerb = verb({
     if (!tree.ok) return tree
     if (!(await isKnown(sql, input.host))) return noSuchKind
     await confirmIdentity(sql, input.treeId, input.host, person.id, now)
-    await remark(sql, { treeId: input.treeId })
+    await remark(context, { treeId: input.treeId })
     return ok({ host: input.host, name: hostName(input.host) })
   },
 })
@@ -182,7 +182,7 @@ export const addReadingVerb = verb({
       typed: input.stems.map((s) => (/[a-z"']/i.test(s) ? s : `${s} ${input.bareUnit}`)).join(' + '),
       doubts,
     })
-    await remark(sql, { treeId: input.treeId })
+    await remark(context, { treeId: input.treeId })
     return ok({ diameterM: trunk.value.equivalentDiameter })
   },
 })

@@ -8,7 +8,7 @@ import { merit } from '@/core/methods/merit'
 import type { UseOf } from '@/core/methods/plan'
 import { isSpray, methodOf } from '@/core/methods/registry'
 import type { Method } from '@/core/card/card'
-import { distanceTo } from '@/core/place/distance'
+import type { StandingRule } from '@/core/rules/localRule'
 import type { Length } from '@/core/quantity/units'
 import { toSI } from '@/core/quantity/units'
 import { dateIn, spokenDate } from '@/core/time/calendar'
@@ -17,10 +17,11 @@ import type { UseRow } from '@/db/queries/card'
 import { earlierWork, type EarlierRow } from '@/db/queries/prescription'
 import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
-import { featuresOfSite } from '@/db/queries/site'
+import type { FeatureRow } from '@/db/queries/site'
 import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { kindOf, ownHosts } from './almanac'
+import { placeAtHand } from './placeAtHand'
 import { signsOfDanger } from './seen'
 import type { Reading } from './verb'
 
@@ -34,14 +35,17 @@ export interface TreeAtHand {
   marks: MarkRow[]
   earlier: EarlierWork[]
   water: { distance: Length; what: string } | null
+  /** The rules of its place. */
+  rules: readonly StandingRule[]
+  today: string
   /** The outlines of its site. */
-  features: Awaited<ReturnType<typeof featuresOfSite>>
+  features: readonly FeatureRow[]
   kind: ReturnType<typeof kindOf>
 }
 
 /** What is known of trees of one site, by as few questions as for one tree; `known` is what a page has read already. */
 export async function treesAtHand(
-  { sql }: Reading,
+  { sql, now }: Pick<Reading, 'sql' | 'now'>,
   trees: TreeRow[],
   known?: {
     marks: Awaited<ReturnType<typeof marksOfTrees>>
@@ -52,22 +56,18 @@ export async function treesAtHand(
   const ids = trees.map((t) => t.id)
   const site = trees[0]?.siteId
   const listings = await listingsOfTrees(sql, ids)
-  const [readings, decided, marks, holes, features, hosts, earlier] = await Promise.all([
+  const [readings, decided, marks, holes, place, hosts, earlier] = await Promise.all([
     newestReadings(sql, ids),
     decidedOfTrees(sql, ids),
     known?.marks ?? marksOfTrees(sql, ids),
     known?.holes ?? holesOfTrees(sql, ids),
-    site === undefined ? [] : featuresOfSite(sql, site),
+    site === undefined ? null : placeAtHand(sql, site),
     known?.hosts ?? ownHosts(sql),
     earlierWork(sql, [...listings.values()].flat()),
   ])
-  const wet = features.filter((f) => f.kind === 'water' || f.kind === 'well')
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
     const own = marks.filter((m) => m.treeId === tree.id)
-    const near = wet
-      .map((f) => ({ distance: distanceTo(tree, f.geometry), what: f.name ?? f.kind }))
-      .sort((a, b) => a.distance - b.distance)[0]
     return {
       tree,
       reading,
@@ -86,8 +86,10 @@ export async function treesAtHand(
       },
       marks: own,
       earlier: earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId)).map(earlierOf),
-      water: near ?? null,
-      features,
+      water: place?.waterAt(tree) ?? null,
+      features: place?.features ?? [],
+      rules: place?.rules ?? [],
+      today: dateIn(tree.timeZone, now),
       kind: kindOf(tree.host, hosts),
     }
   })
@@ -147,6 +149,8 @@ export function gateOf(
     water: hand.water,
     harvestOn: q.harvestOn,
     earlier: hand.earlier,
+    rules: hand.rules,
+    today: hand.today,
     units: q.units,
   })
 }

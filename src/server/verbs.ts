@@ -1,14 +1,16 @@
 import { moveClockVerb, setUnitsVerb } from './account'
-import { setHouseRuleVerb, setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
+import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
 import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
 import { enterResultVerb } from './followUp'
 import { setBlockVerb, signBlockVerb } from './block'
 import { endRepeatsVerb, putOnDayVerb } from './repeat'
+import { setHouseRuleVerb } from './houseRule'
 import { handBackVerb } from './handBack'
 import { releaseLineVerb } from './release'
 import { correctRecordVerb } from './correctRecord'
 import { enterAnswerVerb } from './laboratory'
+import { endLocalRuleVerb, setDistrictVerb, setLocalRuleVerb } from './localRule'
 import { handToCrewVerb } from './prescribe'
 import { withdrawPrescriptionVerb } from './withdraw'
 import { removePhotoVerb } from './photograph'
@@ -66,6 +68,9 @@ export const VERBS = {
   'withdraw-own-entry': withdrawOwnEntryVerb,
   'write-note': writeNoteVerb,
   'set-house-rule': setHouseRuleVerb,
+  'set-local-rule': setLocalRuleVerb,
+  'end-local-rule': endLocalRuleVerb,
+  'set-district': setDistrictVerb,
   'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,

@@ -1,9 +1,12 @@
 import { hostName } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
 import { refusedForHarvest } from '@/core/limits/harvest'
+import { isHand } from '@/core/methods/hand'
+import { methodOf } from '@/core/methods/registry'
 import { anewOf } from '@/core/plan/anew'
 import { refuse, type Result } from '@/core/problem'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
+import { refusedByRules } from '@/core/rules/refused'
 import { dateIn } from '@/core/time/calendar'
 import type { FirmSql } from '@/db/client'
 import { decisionsOfTree } from '@/db/queries/assessment'
@@ -11,6 +14,7 @@ import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
+import { placeAtHand } from './placeAtHand'
 import type { Context } from './verb'
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
@@ -61,6 +65,25 @@ export async function whyNotBegun(
   const superseded = await supersededCard(sql, subject)
   if (superseded)
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
+  const today = dateIn(subject.timeZone, now)
+  const place = await placeAtHand(sql, subject.siteId)
+  // Who is told before it was told when the day was set.
+  const closed = refusedByRules(place.rules, {
+    method: subject.method,
+    actives: isHand(subject.method) ? [] : subject.product.actives,
+    host: subject.host,
+    on: today,
+    today: null,
+    onGround: methodOf(subject.use).onGround,
+    water: place.waterAt(subject),
+    units: person.units,
+  })[0]
+  if (closed)
+    return refuse(
+      'not-allowed',
+      'rule',
+      `${closed.why} ${closed.wayOut} Hand it back, with this as the reason.`,
+    )
   return (
     (await workedOutAgain(sql, subject, person.units)) ??
     (subject.harvestOn === null
@@ -69,7 +92,7 @@ export async function whyNotBegun(
           host: subject.host,
           foodCrops: subject.use.foodCrops,
           eaten: true,
-          on: dateIn(subject.timeZone, now),
+          on: today,
           harvestOn: subject.harvestOn,
         })) ??
     staleReading(sql, subject.readingId, now)
@@ -92,6 +115,7 @@ async function workedOutAgain(
     newest: newest ? { id: newest.id, diameter } : null,
     namesHost: namesHost(subject.use, subject.host),
     cardReplaced: false,
+    closedByRule: false,
   })
   if (anew === 'kind')
     return refuse(

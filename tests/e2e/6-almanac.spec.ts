@@ -45,7 +45,7 @@ test('a note, a house rule and a frequency of our own are kept, shown as ours, a
   await expect(page.getByRole('button', { name: 'own, undo' })).toHaveCount(0)
   await expect(often).toHaveValue('usual')
   await page.goto('/almanac/school/ants')
-  await page.getByLabel('Where, for whom, why').fill('never on lindens')
+  await page.getByLabel('Why').fill('never on lindens')
   await page.getByRole('button', { name: 'Set our rule' }).click()
   await expect(page.getByText(/set by Maren Oduya/)).toBeVisible()
   await signIn(page, 'ines')

@@ -127,6 +127,16 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'withdraw-own-entry': { id: ID },
   'write-note': { id: ID, entry: 'host:ash', words: 'w' },
   'set-house-rule': { id: ID, matter: 'wound-paint', rule: 'one', words: null },
+  'set-local-rule': {
+    id: ID,
+    name: 'A rule',
+    text: 'What it says.',
+    source: 'where it stands',
+    district: null,
+    rule: { kind: 'report', causes: ['dutch-elm-disease'], whom: 'the office', days: 2 },
+  },
+  'end-local-rule': { id: ID, words: 'It was repealed.' },
+  'set-district': { siteId: ID, district: null },
   'finish-practice': {
     id: ID,
     caseId: 'composed:ash-top',

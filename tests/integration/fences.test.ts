@@ -58,6 +58,7 @@ beforeAll(async () => {
       decisionId: null,
       dueOn: '2026-06-12',
       what: 'look',
+      turn: 'us',
       expectation: {
         kind: 'share',
         question: '',

@@ -6,7 +6,7 @@ import { soilDrench } from '../methods/soil-drench/use'
 import { soilInjection } from '../methods/soil-injection/use'
 import { trunkInjection } from '../methods/trunk-injection/use'
 import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
-import { CARD_FORMAT } from './format'
+import { CARD_FORMAT, PUT_ON_METHODS } from './format'
 import { schemaOf } from './lineSchema'
 import { known, quantity, rate, whole, words } from './written'
 
@@ -133,5 +133,8 @@ export type Card = z.output<typeof Card>
 export type PutOnMethod = PutOnUse['method']
 /** Every method a card can be of. */
 export type Method = CardUse['method']
+
+/** Every method a card can be for. */
+export const METHODS: readonly Method[] = [...PUT_ON_METHODS, ...HAND_NAMES]
 /** The terms of a use of one method. */
 export type TermsOf<M extends Method> = Extract<CardUse, { method: M }>['terms']

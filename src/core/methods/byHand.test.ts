@@ -254,6 +254,8 @@ test('on a tree that bears food nothing stands against work that puts nothing on
       harvestOn: null,
       water: null,
       earlier: [],
+      rules: [],
+      today: '2026-06-12',
       units: 'us' as const,
     }
     expect(gate(facts)).toEqual([])

@@ -31,6 +31,8 @@ const base: GateFacts = {
   water: null,
   harvestOn: null,
   earlier: [],
+  rules: [],
+  today: '2026-06-12',
   units: 'us',
 }
 const earlier = (more: Partial<EarlierWork>): EarlierWork => ({

@@ -11,6 +11,8 @@ import { shown } from '../quantity/pair'
 import { readQuantity } from '../quantity/parse'
 import type { UnitSystem } from '../quantity/format'
 import type { Length } from '../quantity/units'
+import type { StandingRule } from '../rules/localRule'
+import { refusedByRules } from '../rules/refused'
 import { addDays, daysBetween, spokenDate } from '../time/calendar'
 import { handMethod, isHand } from './hand'
 import { handTerms } from './handTerms'
@@ -60,6 +62,9 @@ export interface GateFacts {
   /** The nearest water or well on the plan. */
   water: { distance: Length; what: string } | null
   earlier: readonly EarlierWork[]
+  /** The rules of the place. */
+  rules: readonly StandingRule[]
+  today: string
   units: UnitSystem
 }
 
@@ -67,6 +72,7 @@ export interface GateFacts {
 export interface Refusal {
   rule:
     | 'label'
+    | 'local rule'
     | 'cause'
     | 'kind'
     | 'food'
@@ -165,6 +171,14 @@ export function gate(f: GateFacts): Refusal[] {
   }
   if (!isHand(use.method)) for (const r of refusedToEaters(f, method.systemic)) found.push(r)
 
+  for (const r of refusedByRules(f.rules, {
+    ...f,
+    method: use.method,
+    actives: isHand(use.method) ? [] : card.actives,
+    host: tree.host,
+    onGround: method.onGround,
+  }))
+    no('local rule', r.why, r.wayOut)
   if (use.waterSetback !== undefined && method.onGround && f.water) {
     const setback = readQuantity(use.waterSetback, 'length', 'waterSetback')
     if (setback.ok && f.water.distance < setback.value.si)

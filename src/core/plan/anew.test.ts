@@ -5,6 +5,7 @@ const stands: Rests = {
   newest: { id: 'a', diameter: 0.42 as never },
   namesHost: true,
   cardReplaced: false,
+  closedByRule: false,
 }
 
 test.each<[Partial<Rests>, ReturnType<typeof anewOf>]>([
@@ -15,6 +16,9 @@ test.each<[Partial<Rests>, ReturnType<typeof anewOf>]>([
   [{ newest: { id: 'b', diameter: 0.43 as never } }, 'size'],
   [{ newest: { id: 'b', diameter: 0.41 as never } }, 'size'],
   [{ cardReplaced: true }, 'card'],
+  [{ closedByRule: true }, 'rule'],
+  [{ closedByRule: true, cardReplaced: true }, 'card'],
+  [{ closedByRule: true, newest: { id: 'b', diameter: 0.43 as never } }, 'rule'],
   [{ namesHost: false, cardReplaced: true, newest: { id: 'b', diameter: 1 as never } }, 'kind'],
 ])('%j is %s', (part, why) => {
   expect(anewOf({ ...stands, ...part })).toBe(why)

@@ -1,7 +1,7 @@
 /** An answer that is a number: what it is held against says what comes of it. */
 export type MeasuredKind = 'count' | 'share' | 'all-back' | 'side-effect' | 'came-out'
 /** An answer that is told: how it stands, whether care was done, what an assessor or a laboratory says, whether it is down. */
-export type ToldKind = 'look' | 'care' | 'assessor' | 'laboratory' | 'removal'
+export type ToldKind = 'look' | 'care' | 'assessor' | 'laboratory' | 'removal' | 'referred' | 'report'
 
 /** What is measured at a check and what is expected. Values in the unit the question names. */
 export interface Measured {
@@ -87,6 +87,15 @@ const ANSWERS: Record<ToldKind, Readonly<Record<string, Compared>>> = {
     },
     'no answer yet': { verdict: 'not yet', options: [AGAIN] },
     'the sample was no good': { verdict: 'not yet', options: [AGAIN, DECIDE_ANEW] },
+  },
+  referred: {
+    'they act, we keep off': { verdict: 'answer arrived', options: [AGAIN, DECIDE_ANEW] },
+    'we may go on': { verdict: 'answer arrived', options: [DECIDE_ANEW] },
+    'no answer yet': { verdict: 'not yet', options: [AGAIN] },
+  },
+  report: {
+    'it is reported': { verdict: 'done', options: [STOP] },
+    'not yet': { verdict: 'not yet', options: [AGAIN] },
   },
   removal: {
     'it is down': { verdict: 'done', options: [TAKE_FROM_LIST] },

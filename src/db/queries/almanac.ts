@@ -1,3 +1,4 @@
+import type { HouseRule } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 
 /** A firm's own entries that hold, oldest first. */
@@ -48,18 +49,31 @@ export async function addNote(
     values (${n.id}, ${n.firmId}, ${n.entry}, ${n.words}, ${n.by}, ${n.at})`
 }
 
-export interface HouseRuleRow {
-  matter: string
-  rule: 'one' | 'other' | 'by case'
-  words: string | null
-  by: string
+export interface HouseRuleRow extends HouseRule {
   at: Date
+  /** Of whom it is for, where that is a client or a tree. */
+  forName: string | null
 }
 
-/** The rule that holds for every matter that has one. */
-export async function houseRules(sql: FirmSql): Promise<HouseRuleRow[]> {
-  return sql<HouseRuleRow[]>`select distinct on (r.matter) r.matter, r.rule, r.words, p.name as by, r.at
-    from house_rule r join person p on p.id = r.by_person order by r.matter, r.at desc, r.id desc`
+/** The rules that hold, one for each matter and for whom it is; for a tree only those that may bear on it. */
+export async function houseRules(
+  sql: FirmSql,
+  at?: { districts: string[]; clientIds: string[]; treeIds: string[] },
+): Promise<HouseRuleRow[]> {
+  return sql<HouseRuleRow[]>`select * from (
+      select distinct on (r.matter, r.district, r.client_id, r.tree_id) r.matter, r.rule, r.words, p.name as by, r.at, r.ended,
+        r.district, r.client_id as "clientId", r.tree_id as "treeId", coalesce(c.name, t.tag) as "forName"
+      from house_rule r join person p on p.firm_id = r.firm_id and p.id = r.by_person
+        left join client c on c.firm_id = r.firm_id and c.id = r.client_id
+        left join tree t on t.firm_id = r.firm_id and t.id = r.tree_id
+      ${
+        at
+          ? sql`where (r.district is null or r.district = any(${at.districts})) and (r.client_id is null or r.client_id = any(${at.clientIds}))
+              and (r.tree_id is null or r.tree_id = any(${at.treeIds}))`
+          : sql``
+      }
+      order by r.matter, r.district, r.client_id, r.tree_id, r.at desc, r.id desc) newest
+    where not ended order by matter, num_nonnulls(district, "clientId", "treeId"), at limit 1000`
 }
 
 export async function addHouseRule(
@@ -68,12 +82,16 @@ export async function addHouseRule(
     id: string
     firmId: string
     matter: string
-    rule: HouseRuleRow['rule']
+    rule: HouseRule['rule']
     words: string | null
+    district: string | null
+    clientId: string | null
+    treeId: string | null
+    ended: boolean
     by: string
     at: Date
   },
 ): Promise<void> {
-  await sql`insert into house_rule (id, firm_id, matter, rule, words, by_person, at)
-    values (${r.id}, ${r.firmId}, ${r.matter}, ${r.rule}, ${r.words}, ${r.by}, ${r.at})`
+  await sql`insert into house_rule (id, firm_id, matter, rule, words, district, client_id, tree_id, ended, by_person, at)
+    values (${r.id}, ${r.firmId}, ${r.matter}, ${r.rule}, ${r.words}, ${r.district}, ${r.clientId}, ${r.treeId}, ${r.ended}, ${r.by}, ${r.at})`
 }

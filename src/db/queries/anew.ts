@@ -15,19 +15,41 @@ export interface RestsRow {
   diameter: Length
   version: number
   newestVersion: number
+  siteId: string
+  eastM: Length
+  northM: Length
+  actives: { name: string; group: string }[]
+  /** The day it is booked for; null while it stands on none. */
+  onDate: string | null
   use: UseOf<Method>
 }
 
-/** Work with the crew on a tree, or by a card. */
-export async function restsOf(sql: FirmSql, of: { treeId: string } | { code: string }): Promise<RestsRow[]> {
+/** Work with the crew on a tree, by a card, on a site, or in a district; null is every one. */
+export async function restsOf(
+  sql: FirmSql,
+  of: { treeId: string } | { code: string } | { siteId: string } | { district: string | null },
+): Promise<RestsRow[]> {
+  const which =
+    'treeId' in of
+      ? sql`x.tree_id = ${of.treeId}`
+      : 'code' in of
+        ? sql`c.code = ${of.code}`
+        : 'siteId' in of
+          ? sql`t.site_id = ${of.siteId}`
+          : of.district === null
+            ? sql`true`
+            : sql`t.site_id in (select s.id from site s where s.district = ${of.district})`
   return sql<RestsRow[]>`
     select x.id, x.tree_id as "treeId", x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
-      (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use
+      (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use,
+      t.site_id as "siteId", t.east_m as "eastM", t.north_m as "northM", c.body->'actives' as actives,
+      (select max(j.on_date)::text from job_subject js join job j on j.firm_id = js.firm_id and j.id = js.job_id
+        where js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'open') as "onDate"
     from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
       join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
       join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
-    where x.status = 'handed' and ${'treeId' in of ? sql`x.tree_id = ${of.treeId}` : sql`c.code = ${of.code}`}`
+    where x.status = 'handed' and ${which}`
 }
 
 export async function markAnew(sql: FirmSql, subjectId: string, anew: Anew | null): Promise<void> {

@@ -1,4 +1,5 @@
 import type { Expectation, Verdict } from '@/core/respond/compare'
+import type { Turn } from '@/core/plan/turn'
 import type { FirmSql } from '../client'
 
 export interface FollowUpRow {
@@ -73,10 +74,11 @@ export async function addFollowUp(
     dueOn: string
     what: string
     expectation: Expectation
+    turn: Turn
   },
 ): Promise<void> {
-  await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, decision_id, due_on, what, expectation)
-    values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.decisionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)})`
+  await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, decision_id, due_on, what, expectation, turn)
+    values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.decisionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)}, ${u.turn})`
 }
 
 /** The check, held until the transaction ends, so that two results take turns. */

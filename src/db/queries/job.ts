@@ -4,6 +4,7 @@ import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
 import type { Length } from '@/core/quantity/units'
 import type { Anew } from '@/core/plan/anew'
+import type { AsAgreed } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 import { useBody, type ProductRow } from './card'
 import type { SubjectStatus } from './prescription'
@@ -151,6 +152,7 @@ export interface JobSubjectRow {
   cause: string
   /** The day on which picking begins, where the card keeps days before it. */
   harvestOn: string | null
+  agreed: AsAgreed
   checks: PromisedCheck[]
   plan: SubjectPlan
   working: Working
@@ -170,7 +172,7 @@ export interface JobSubjectRow {
 const subjectSelect = (sql: FirmSql) => sql`
   select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
     t.tag, t.block, t.host, t.east_m as "eastM", t.north_m as "northM", t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
-    ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn",
+    ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn", pr.agreed,
     x.checks, x.plan, x.working, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, u.id as "useId",
     c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
     ${useBody(sql)} as use,

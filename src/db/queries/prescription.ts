@@ -3,6 +3,7 @@ import type { Method } from '@/core/card/card'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Working } from '@/core/working/working'
+import type { AsAgreed } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
 import { useBody } from './card'
@@ -33,6 +34,7 @@ export interface PrescriptionRow {
   cardName: string
   cardCode: string
   cardVersion: number
+  agreed: AsAgreed
   plan: SubjectPlan
   jobId: string | null
   jobSubjectId: string | null
@@ -44,7 +46,7 @@ export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise
   return sql<PrescriptionRow[]>`
     select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, x.anew, p.signed_at as "signedAt", w.name as "signedBy",
       i.id as "itemId", i.times, x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", ${useBody(sql)} as use, l.name as "cardName", l.code as "cardCode",
-      l.version as "cardVersion", x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
+      l.version as "cardVersion", p.agreed, x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
     from item_subject x
     join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
@@ -136,13 +138,14 @@ export async function addPrescription(
     siteId: string
     cause: string
     harvestOn: string | null
+    agreed: AsAgreed
     at: Date
     by: string
     items: NewItem[]
   },
 ): Promise<void> {
-  await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, signed_at, signed_by)
-    values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${p.at}, ${p.by})`
+  await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, agreed, signed_at, signed_by)
+    values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${sql.json(p.agreed as never)}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
     await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank, after_item, after_days, only_if, who)
       values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times}, ${item.tank},

@@ -8,12 +8,15 @@ export interface SiteRow {
   note: string | null
   areaM2: number | null
   timeZone: string
+  /** Where rules of the place are looked for; null where none is named. */
+  district: string | null
+  clientId: string
   trees: number
 }
 
 const columns = (sql: FirmSql) => sql`
   s.id, s.name, s.place, c.name as client, s.note, s.area_m2 as "areaM2", s.time_zone as "timeZone",
-  s.trees`
+  s.district, s.client_id as "clientId", s.trees`
 
 /** All sites of the firm with their client, by name. */
 export async function sites(sql: FirmSql): Promise<SiteRow[]> {
@@ -26,6 +29,26 @@ export async function siteById(sql: FirmSql, id: string): Promise<SiteRow | unde
   const rows = await sql<SiteRow[]>`
     select ${columns(sql)} from site s join client c on c.id = s.client_id where s.id = ${id}`
   return rows[0]
+}
+
+/** Clients of the firm by name, for a choice. */
+export async function clients(sql: FirmSql): Promise<{ id: string; name: string }[]> {
+  return sql<{ id: string; name: string }[]>`select id, name from client order by name, id limit 5000`
+}
+
+export async function clientById(sql: FirmSql, id: string): Promise<{ id: string } | undefined> {
+  return (await sql<{ id: string }[]>`select id from client where id = ${id}`)[0]
+}
+
+/** The districts in which the firm has sites, by name. */
+export async function districts(sql: FirmSql): Promise<string[]> {
+  const rows = await sql<{ district: string }[]>`
+    select distinct district from site where district is not null order by district limit 500`
+  return rows.map((r) => r.district)
+}
+
+export async function setDistrict(sql: FirmSql, id: string, district: string | null): Promise<void> {
+  await sql`update site set district = ${district} where id = ${id}`
 }
 
 export interface FeatureRow {

@@ -1,5 +1,6 @@
 import { withOwn } from '@/almanac/own'
 import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
+import { clients, districts } from '@/db/queries/site'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { reading } from './reader'
 
@@ -12,6 +13,8 @@ export function almanacView() {
       own: own.map((o) => ({ id: o.id, entry: o.body as OwnEntry, by: o.madeBy, at: o.madeAt.getTime() })),
       notes: notes.filter((n) => n.words !== '').map((n) => ({ ...n, at: n.at.getTime() })),
       rules: rules.map((r) => ({ ...r, at: r.at.getTime() })),
+      districts: await districts(sql),
+      clients: await clients(sql),
     }
   })
 }

@@ -1,5 +1,6 @@
 import { ownHosts } from '../almanac'
 import { featuresOfSite, siteById, sites } from '@/db/queries/site'
+import { rulesAt } from '@/db/queries/localRule'
 import { HOSTS } from '@/almanac/hosts'
 import { spreadOf, type Spread } from '@/core/place/place'
 import type { Stage } from '@/core/plan/stage'
@@ -43,6 +44,7 @@ export function siteView(id: string, moving: string | null = null) {
     const moved = tree?.siteId === site.id && tree.status === 'standing' ? tree : null
     return {
       site,
+      rules: (await rulesAt(sql, site.id)).length,
       features: await featuresOfSite(sql, id),
       moving: moved && {
         id: moved.id,

@@ -8,6 +8,7 @@ import { blocksOfSite } from '@/db/queries/block'
 import { groundUse } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
 import { treesToPrescribe } from '@/db/queries/tree'
+import { mattersAt } from '../houseRule'
 import { MOST_SUBJECTS } from '../prescribe'
 import { cardSource, dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
 import { isId, reading } from './reader'
@@ -79,6 +80,14 @@ export function groupView(siteId: string, cause: string | null, block: string | 
             limit: perArea?.ok && site.areaM2 !== null ? perArea.value * site.areaM2 : null,
           }
         }),
+      matters: chosen
+        ? await mattersAt(sql, {
+            cause: chosen.id,
+            hosts: [...new Set(own.map((h) => h.tree.host))],
+            siteId: site.id,
+            treeId: null,
+          })
+        : [],
       used: await groundUse(sql, site.id, today.slice(0, 4)),
       rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
       day,

@@ -9,7 +9,6 @@ import {
   lastOnSite,
   lastSigned,
 } from '@/db/queries/assessment'
-import { houseRules } from '@/db/queries/almanac'
 import { followUpsOfTree } from '@/db/queries/followUp'
 import { photosOf } from '@/db/queries/photo'
 import { readingsOfTree } from '@/db/queries/reading'
@@ -19,6 +18,7 @@ import { treeById, type TreeRow } from '@/db/queries/tree'
 import { usesOnShelf } from '@/db/queries/card'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { ownOf } from '../almanac'
+import { mattersAt } from '../houseRule'
 import { proposalFor } from '../assess'
 import { seenOf } from '../seen'
 import { READING_GOOD_FOR_YEARS } from '../planItem'
@@ -185,7 +185,14 @@ export function decideView(id: string) {
       diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
       cause: diagnosis ? (causeOf(diagnosis.cause) ?? null) : null,
       proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen) : null,
-      rules: await houseRules(context.sql),
+      matters: diagnosis
+        ? await mattersAt(context.sql, {
+            cause: diagnosis.cause,
+            hosts: [shared.tree.host],
+            siteId: shared.tree.siteId,
+            treeId: id,
+          })
+        : [],
       decision: decision && diagnosis && decision.diagnosisId === diagnosis.id ? decision : null,
     }
   })
@@ -251,6 +258,14 @@ export function prescribeView(id: string) {
         cards: ways.length,
       }),
       siteNote: site?.note || null,
+      matters: decided
+        ? await mattersAt(sql, {
+            cause: decided.cause,
+            hosts: [shared.tree.host],
+            siteId: shared.tree.siteId,
+            treeId: id,
+          })
+        : [],
       features: hand!.features,
       water: hand!.water,
       /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */

@@ -1,6 +1,7 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { sayPlan } from '@/core/methods/say'
+import type { AsAgreed } from '@/core/schools/house'
 import { withOwn } from '@/almanac/own'
 import { causesOf } from '@/core/diagnose/weigh'
 import type { Finding } from '@/core/diagnose/almanac'
@@ -36,6 +37,15 @@ const workOf = (s: {
   onlyIf: string | null
 }) => [s.useId, s.cause, s.block ?? '', s.tank ?? '', s.onlyIf ?? ''].join(' ')
 
+/** What was agreed for work that several prescriptions share, each once. */
+function agreedByAll(each: readonly AsAgreed[]): AsAgreed {
+  const once = <T>(rows: readonly T[]) => [...new Map(rows.map((r) => [JSON.stringify(r), r])).values()]
+  return {
+    matters: once(each.flatMap((a) => a.matters)),
+    notices: once(each.flatMap((a) => a.notices)),
+  }
+}
+
 /** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
   return reading(async ({ sql, person, now }) => {
@@ -69,6 +79,7 @@ export function jobView(id: string) {
       block: s.block,
       tank: s.tank,
       onlyIf: s.onlyIf,
+      agreed: agreedByAll(subjects.filter((x) => workOf(x) === workOf(s)).map((x) => x.agreed)),
       product: s.product,
       use: s.use,
       lots: (lots.get(s.product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),

@@ -6,12 +6,15 @@ import { sayEquipment, sayPlan, sayRate, sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
+import type { AsAgreed } from '@/core/schools/house'
+import { AgreedLines } from './AgreedLines'
 import { writtenDate } from '@/ui/when'
 
 /** A product as it is put on at trees, with what comes out of the same tank. */
 export interface SheetWork {
   id: string
   block: string | null
+  agreed: AsAgreed
   use: UseOf<Method>
   product: {
     name: string
@@ -110,6 +113,7 @@ function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
       <p className="text-small mt-1">
         <b>Worn:</b> {use.protectiveGear.join(', ')}. {use.waterCaution} {use.beeCaution}
       </p>
+      <AgreedLines agreed={work.agreed} className="mt-1" />
       {tasks.map((task) => {
         const texts = new Set(trees.map((t) => sayTask(task, t.plan, use, units).text))
         return (

@@ -18,6 +18,16 @@ export default async function SettingsPage() {
         <div className="grid gap-6 content-start">
           <UnitsChoice units={view.person.units} />
           <section>
+            <h2>Local rules</h2>
+            <p className="mt-1.5">
+              Closed seasons, restricted actives, distances, notice, reports: what the places we work in ask
+              beside the label.
+            </p>
+            <ButtonLink href="/settings/rules" className="mt-3">
+              Local rules →
+            </ButtonLink>
+          </section>
+          <section>
             <h2>Calculators from other programs</h2>
             <p className="mt-1.5">
               A spreadsheet or a script can ask the same calculators that the screens use. It signs in with a

@@ -2,6 +2,7 @@ import { capital } from '../../capital'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import { spokenDate } from '../../time/calendar'
+import { firstAfter, isWithin, monthsOf } from '../../time/yearly'
 import type { HandMethod } from '../byHand'
 
 /** Coming to it, and a cut with its clean tool; house figures. */
@@ -126,15 +127,12 @@ export const prune: HandMethod = {
   gate({ terms, on }) {
     const [from, to] = [Number(terms['closedFrom']), Number(terms['closedTo'])]
     if (!from || !to) return []
-    const month = Number(on.slice(5, 7))
-    const shut = from <= to ? month >= from && month <= to : month >= from || month <= to
-    if (!shut) return []
-    const next = to === 12 ? 1 : to + 1
-    const year = Number(on.slice(0, 4)) + (next <= month ? 1 : 0)
+    const closed = monthsOf(from, to)
+    if (!isWithin(closed, on)) return []
     return [
       {
         why: `This card does not cut then${terms['closedWhy'] ? `: ${String(terms['closedWhy'])}` : ''}.`,
-        wayOut: `Again from ${spokenDate(`${year}-${String(next).padStart(2, '0')}-01`)}.`,
+        wayOut: `Again from ${spokenDate(firstAfter(closed, on))}.`,
       },
     ]
   },

@@ -7,6 +7,7 @@ import type { SiteView } from '@/server/read/grounds'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useMay } from '@/ui/shell/may'
 import type { TypedTree } from './NewTree'
+import { District } from './District'
 import { SitePlan } from './SitePlan'
 import { TreeList } from './TreeList'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
@@ -48,6 +49,7 @@ export function SiteWork({ view }: { view: SiteView }) {
           <p className="text-ink2 mt-1">
             {view.site.client} · {view.site.place} · {view.site.trees.toLocaleString('en-US')} trees
           </p>
+          <District view={view} />
         </div>
         <div className="flex flex-wrap gap-2">
           <PrintButton />

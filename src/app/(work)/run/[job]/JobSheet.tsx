@@ -22,6 +22,7 @@ export function JobSheet({
         return {
           id: i.id,
           block: i.block,
+          agreed: i.agreed,
           use: i.use,
           product: i.product,
           trees: trees.flatMap((t) =>

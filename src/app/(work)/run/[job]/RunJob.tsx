@@ -6,6 +6,7 @@ import { ANEW } from '@/core/plan/anew'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
+import { AgreedLines } from '@/ui/methods/AgreedLines'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Toggle } from '@/ui/fields/Toggle'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -137,6 +138,12 @@ export function RunJob({ view: first }: { view: JobView }) {
         </div>
       </div>
       {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
+      {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
+        <details className="no-print mt-2" open={early && item.agreed.notices.length > 0}>
+          <summary className="cursor-pointer py-1 text-ink2">How it is done here</summary>
+          <AgreedLines agreed={item.agreed} />
+        </details>
+      )}
       {early && (
         <Note className="mt-3">
           This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.

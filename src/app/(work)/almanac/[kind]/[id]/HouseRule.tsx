@@ -1,7 +1,8 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import type { School } from '@/almanac/schools'
+import { sayForWhom, type ForWhom } from '@/core/schools/house'
+import { howDone, type School } from '@/core/schools/school'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
@@ -11,45 +12,80 @@ import { shortDate } from '@/ui/when'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 
-/** How this house does it. */
+type Rule = AlmanacView['rules'][number]
+
+const nobody: ForWhom = { district: null, clientId: null, treeId: null }
+const whoOf = ({ district, clientId, treeId }: Rule): ForWhom => ({ district, clientId, treeId })
+
+/** How this house does it: in all its work, in a district, for a client or at a tree. The nearest holds. */
 export function HouseRule({
   school,
-  rule,
+  rules,
   view,
 }: {
   school: School
-  rule: AlmanacView['rules'][number] | null
+  rules: readonly Rule[]
   view: AlmanacView
 }) {
   const may = useMay()
   const router = useRouter()
   const verb = useVerb('set-house-rule', { makes: 'id' })
-  const [way, setWay] = useState(rule?.rule ?? school.standard)
-  const [words, setWords] = useState(rule?.words ?? '')
-  const said = rule && (rule.rule === 'one' ? school.one : rule.rule === 'other' ? school.other : 'by case')
+  const everywhere = rules.find((r) => !r.district && !r.clientId && !r.treeId) ?? null
+  const [way, setWay] = useState<School['standard']>(everywhere?.rule ?? school.standard)
+  const [words, setWords] = useState(everywhere?.words ?? '')
+  const [where, setWhere] = useState<'all' | 'district' | 'client'>('all')
+  const [district, setDistrict] = useState(view.districts[0] ?? '')
+  const [clientId, setClientId] = useState(view.clients[0]?.id ?? '')
+  const set = async (rule: School['standard'] | 'none', whom: ForWhom, said: string | null) => {
+    if ((await verb.send({ matter: school.id, rule, words: said, ...whom })) !== null) router.refresh()
+  }
   return (
     <section className="mt-5 max-w-2xl">
-      <h2>Our house rule</h2>
-      <p className="mt-1">
-        {rule ? (
-          <>
-            <b>{said}</b>
-            {rule.words && `: ${rule.words}`}{' '}
-            <span className="text-ink2">
-              set by {rule.by}, {shortDate(rule.at, view.timeZone)}
-            </span>
-          </>
-        ) : (
-          <span className="text-ink2">None is set; the default holds.</span>
-        )}
-      </p>
+      <h2>Our house rules</h2>
+      {rules.length === 0 ? (
+        <p className="mt-1 text-ink2">None is set; the default holds: {school.why}</p>
+      ) : (
+        <ul className="border-t border-line mt-1">
+          {rules.map((r) => (
+            <li
+              key={`${r.district} ${r.clientId} ${r.treeId}`}
+              className="border-b border-line py-2 flex flex-wrap justify-between gap-x-4 gap-y-1 items-baseline"
+            >
+              <span>
+                <b>{howDone(school, r.rule)}</b> {r.forName ? `for ${r.forName}` : sayForWhom(r)}
+                {r.words && `: ${r.words}`}{' '}
+                <span className="text-ink2">
+                  set by {r.by}, {shortDate(r.at, view.timeZone)}
+                </span>
+              </span>
+              {may('set-house-rule') && (
+                <Button quiet disabled={verb.busy} onClick={() => void set('none', whoOf(r), null)}>
+                  Take it back
+                </Button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      {rules.length > 1 && (
+        <p className="text-small text-ink2 mt-1">
+          A tree’s own rule goes before its client’s, that before the district’s, that before the rest.
+        </p>
+      )}
       {may('set-house-rule') && (
         <form
           className="grid gap-3 mt-3"
-          onSubmit={async (e) => {
+          onSubmit={(e) => {
             e.preventDefault()
-            const sent = { matter: school.id, rule: way, words: words.trim() || null }
-            if ((await verb.send(sent)) !== null) router.refresh()
+            void set(
+              way,
+              {
+                ...nobody,
+                ...(where === 'district' && { district }),
+                ...(where === 'client' && { clientId }),
+              },
+              words.trim() || null,
+            )
           }}
         >
           <Choice
@@ -62,7 +98,40 @@ export function HouseRule({
             value={way}
             onValue={setWay}
           />
-          <Field label="Where, for whom, why" value={words} onChange={(e) => setWords(e.target.value)} />
+          <Choice
+            label="It holds"
+            options={[
+              ['all', 'in all our work'],
+              ['district', 'in one district'],
+              ...(view.clients.length > 0 ? [['client', 'for one client'] as const] : []),
+            ]}
+            value={where}
+            onValue={(w) => setWhere(w)}
+          />
+          {where === 'district' && (
+            <Field
+              label="District"
+              list="districts"
+              value={district}
+              onChange={(e) => setDistrict(e.target.value)}
+              hint="as it stands at the sites"
+            >
+              <datalist id="districts">
+                {view.districts.map((d) => (
+                  <option key={d} value={d} />
+                ))}
+              </datalist>
+            </Field>
+          )}
+          {where === 'client' && (
+            <Choice
+              label="Client"
+              options={view.clients.map((c) => [c.id, c.name] as const)}
+              value={clientId}
+              onValue={setClientId}
+            />
+          )}
+          <Field label="Why" value={words} onChange={(e) => setWords(e.target.value)} />
           <Button type="submit" className="justify-self-start" disabled={verb.busy}>
             Set our rule
           </Button>

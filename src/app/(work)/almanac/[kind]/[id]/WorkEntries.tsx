@@ -65,7 +65,7 @@ export function SchoolEntry({ id, view }: { id: string; view: AlmanacView }) {
       <p className="mt-4">
         <b>By default:</b> {s.why}
       </p>
-      <HouseRule school={s} rule={view.rules.find((r) => r.matter === id) ?? null} view={view} />
+      <HouseRule school={s} rules={view.rules.filter((r) => r.matter === id)} view={view} />
     </>
   )
 }

@@ -18,6 +18,7 @@ import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
+import { MatterChoices, mattersSent, type ChosenMatters } from '@/ui/methods/Matters'
 import { SameTank } from '@/ui/methods/SameTank'
 import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -45,6 +46,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const [harvestOn, setHarvestOn] = useState('')
   const [eaten, setEaten] = useState<boolean | null>(null)
   const [chosen, setChosen] = useState<string | null>(null)
+  const [matters, setMatters] = useState<ChosenMatters>({})
   const way = ways.find((w) => w.id === group.useId) ?? null
   const planned = group.rows.filter((r) => r.plan !== null)
   const over = group.grounds.filter(
@@ -92,6 +94,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       onDate,
       eaten,
       harvestOn: harvestOn || null,
+      matters: mattersSent(matters),
     })
     if (done?.jobId) go(`/run/${done.jobId}`)
   }
@@ -277,6 +280,12 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                   times={times}
                   onTimes={setTimes}
                 />
+                <MatterChoices
+                  matters={view.matters}
+                  chosen={matters}
+                  onChosen={setMatters}
+                  oneTree={false}
+                />
                 {over.map((g) => (
                   <Note key={g.active} says="stop" className="mt-2">
                     More {g.active} than the limit leaves this year. Leave trees out, choose another way for
@@ -345,7 +354,13 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
         </div>
       )}
       {cause && ways.length > 0 && (
-        <GroupSheet view={view} group={group} onDate={onDate} over={over.map((g) => g.active)} />
+        <GroupSheet
+          view={view}
+          group={group}
+          chosen={matters}
+          onDate={onDate}
+          over={over.map((g) => g.active)}
+        />
       )}
     </>
   )

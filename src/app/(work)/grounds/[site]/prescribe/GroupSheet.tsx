@@ -1,19 +1,24 @@
 import type { GroupView } from '@/server/read/group'
+import { agreedAs } from '@/core/schools/house'
+import type { ChosenMatters } from '@/ui/methods/Matters'
 import { WorkSheet } from '@/ui/methods/WorkSheet'
 import type { Group } from './useGroup'
 
 /** A group on paper, before it is signed. */
 export function GroupSheet({
-  view: { ways, units },
+  view: { ways, units, matters },
   group,
   onDate,
   over,
+  chosen,
 }: {
   view: GroupView
   group: Group
   onDate: string
   /** Actives that are more than their limit leaves. */
   over: readonly string[]
+  /** Matters that are done otherwise than the house does them. */
+  chosen: ChosenMatters
 }) {
   return (
     <WorkSheet
@@ -21,6 +26,10 @@ export function GroupSheet({
       works={ways.map((w) => ({
         id: w.id,
         block: null,
+        agreed: {
+          matters: matters.map(({ school, rule }) => agreedAs(school, rule, chosen[school.id] ?? null)),
+          notices: [],
+        },
         use: w.use,
         product: w.product,
         trees: group.rows.flatMap((r) =>

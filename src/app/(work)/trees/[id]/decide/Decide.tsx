@@ -3,7 +3,6 @@ import Link from 'next/link'
 import { useState, type FormEvent } from 'react'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
-import { howDone, mattersOf } from '@/almanac/schools'
 import { FOOD_RULE } from '@/core/limits/food'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -16,6 +15,7 @@ import { FollowFields, FOLLOW_FIELDS, followed, type FollowUp } from './FollowFi
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { TextArea } from '@/ui/fields/TextArea'
+import { Matters } from '@/ui/methods/Matters'
 import { useMay } from '@/ui/shell/may'
 
 const ACTIONS: { action: Action; title: string; means: string }[] = [
@@ -31,28 +31,6 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'remove', title: 'Remove', means: 'Plan the removal and what happens to the wood.' },
   { action: 'healthy', title: 'Healthy', means: 'Nothing is needed. Look again on a date.' },
 ]
-
-/** The matters this work touches on which practitioners differ, and how this house does them. */
-function HouseWays({ view }: { view: DecideView }) {
-  const matters = view.cause ? mattersOf(view.cause, view.tree.host) : []
-  if (matters.length === 0) return null
-  return (
-    <Note as="ul" says="water" className="mt-3 max-w-3xl">
-      {matters.map((s) => {
-        const rule = view.rules.find((r) => r.matter === s.id)
-        return (
-          <li key={s.id}>
-            <Link href={`/almanac/school/${s.id}`} className="underline">
-              {s.matter}
-            </Link>
-            : <b>{howDone(s, rule?.rule)}</b>
-            {rule ? ` (house rule, ${rule.by}${rule.words ? `: ${rule.words}` : ''})` : ' (by default)'}
-          </li>
-        )
-      })}
-    </Note>
-  )
-}
 
 /** Treat, care, watch, sample or remove: the product proposes with its reasons, the arborist decides and signs. */
 export function Decide({ view }: { view: DecideView }) {
@@ -117,7 +95,7 @@ export function Decide({ view }: { view: DecideView }) {
           </Link>
         </p>
       )}
-      {works && <HouseWays view={view} />}
+      {works && <Matters matters={view.matters} />}
       {tree.returned && (
         <Note says="stop" className="mt-3 max-w-3xl">
           Back from the crew. {tree.returned}

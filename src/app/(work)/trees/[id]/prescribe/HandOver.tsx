@@ -4,6 +4,7 @@ import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { isHand } from '@/core/methods/hand'
 import type { PrescribeView } from '@/server/read/tree'
+import { MatterChoices, mattersSent, type ChosenMatters } from '@/ui/methods/Matters'
 import { WorkDay } from '@/ui/methods/WorkDay'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -22,6 +23,8 @@ export interface Line {
   onDrop: () => void
   day: LineDay
   onDay: (day: LineDay) => void
+  matters: ChosenMatters
+  onMatters: (matters: ChosenMatters) => void
 }
 
 /** Signs the prescription of one tree and hands it to the crew for a day. */
@@ -57,6 +60,7 @@ export function HandOver({
   const go = useGo()
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [times, setTimes] = useState(1)
+  const { matters } = line
   const { onDate, harvestOn, eaten } = line.day
   const [when, setWhen] = useState(() => nextWhen(line.steps))
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
@@ -87,6 +91,7 @@ export function HandOver({
       onDate,
       eaten,
       harvestOn: harvestOn || null,
+      matters: mattersSent(matters),
     })
     if (done) go(done.jobId === null ? `/trees/${view.tree.id}/client` : `/run/${done.jobId}`)
   }
@@ -109,6 +114,7 @@ export function HandOver({
         times={times}
         onTimes={setTimes}
       />
+      <MatterChoices matters={view.matters} chosen={matters} onChosen={line.onMatters} oneTree />
       {notReady && <Note className="mt-2">{notReady}</Note>}
       <ProblemNote problem={problem} />
       <Button now className="w-full mt-3" disabled={busy || !ready || notReady !== null} onClick={hand}>

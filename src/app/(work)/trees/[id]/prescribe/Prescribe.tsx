@@ -4,6 +4,8 @@ import { ANEW } from '@/core/plan/anew'
 import { METHOD_NAME } from '@/core/card/say'
 import { showWeight } from '@/core/diagnose/showWeight'
 import type { PrescribeView } from '@/server/read/tree'
+import { AgreedLines } from '@/ui/methods/AgreedLines'
+import type { ChosenMatters } from '@/ui/methods/Matters'
 import { Note } from '@/ui/pieces/Note'
 import { shortDate } from '@/ui/when'
 import { TreeHeading } from '../TreeHeading'
@@ -32,10 +34,13 @@ export function Prescribe({
   const way = ways.find((w) => w.id === chosen) ?? null
   const [steps, setSteps] = useState<LineStep[]>([])
   const [day, setDay] = useState<LineDay>({ onDate: view.today, harvestOn: '', eaten: null })
+  const [matters, setMatters] = useState<ChosenMatters>({})
   const line = {
     steps,
     day,
     onDay: setDay,
+    matters,
+    onMatters: setMatters,
     onKeep: (step: LineStep) => {
       setSteps([...steps, step])
       // What is not in the line yet comes next, in order of merit.
@@ -69,6 +74,7 @@ export function Prescribe({
         </Note>
       )}
       {blocked && <Blocked why={blocked} view={view} />}
+      {view.handed && <AgreedLines agreed={view.handed.agreed} className="mt-2 max-w-3xl" />}
       {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
       {!way && choose}
       {!way && ways.length > 0 && (

@@ -1,0 +1,28 @@
+import { distanceTo } from '@/core/place/distance'
+import type { Length } from '@/core/quantity/units'
+import type { StandingRule } from '@/core/rules/localRule'
+import type { FirmSql } from '@/db/client'
+import { rulesAt } from '@/db/queries/localRule'
+import { featuresOfSite, type FeatureRow } from '@/db/queries/site'
+
+/** What a site asks of every tree on it: its outlines, and the rules of its district. */
+export interface PlaceAtHand {
+  features: FeatureRow[]
+  rules: StandingRule[]
+  /** The nearest water or well to a point, or null where none is drawn. */
+  waterAt: (at: { eastM: Length; northM: Length }) => { distance: Length; what: string } | null
+}
+
+/** What stands at a site, by two questions. */
+export async function placeAtHand(sql: FirmSql, siteId: string): Promise<PlaceAtHand> {
+  const [features, rules] = await Promise.all([featuresOfSite(sql, siteId), rulesAt(sql, siteId)])
+  const wet = features.filter((f) => f.kind === 'water' || f.kind === 'well')
+  return {
+    features,
+    rules,
+    waterAt: (at) =>
+      wet
+        .map((f) => ({ distance: distanceTo(at, f.geometry), what: f.name ?? f.kind }))
+        .sort((a, b) => a.distance - b.distance)[0] ?? null,
+  }
+}
