@@ -60,7 +60,9 @@ import { pageOfTrees, planOf, sitesView, siteView, waitingView } from '@/server/
 import { cardView, shelfView } from '@/server/read/shelf'
 import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
+import { rulesView } from '@/server/read/rules'
 import { runListView, todayView } from '@/server/read/today'
+import { turnView } from '@/server/read/turn'
 import { clientView } from '@/server/read/client'
 import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
 import { followUpsView, followUpView, jobView, ledgerView, recordView } from '@/server/read/work'
@@ -121,6 +123,7 @@ const SHORT = new Set([
   'almanac_own',
   'almanac_note',
   'house_rule',
+  'local_rule',
   'ledger_check',
   'api_token',
   'session',
@@ -244,6 +247,9 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a check', () => followUpView(scaleId('followUp', 40_006)), 1, 20],
   ['the almanac', () => almanacView(), 3, 100],
   ['the shelf', () => shelfView(), 2, 100],
+  ['the rules of places', () => rulesView(), 4, 2_000],
+  ['whose turn', () => turnView(null), 9, 60_000],
+  ['whose turn at a site of 5,000 trees', () => turnView(scaleId('site', 1)), 10, 8_000],
   ['a card', () => cardView('EB4'), 2, 100],
   ['many trees at once', () => groupView(scaleId('site', 77), null), 13, 8_000],
   ['the blocks of a site', () => blocksView(scaleId('site', 77)), 6, 4_000],

@@ -47,13 +47,24 @@ alter table item_subject
 -- Whose turn it is at a promised date.
 alter table follow_up add column turn text not null default 'us'
   check (turn in ('us', 'client', 'laboratory', 'assessor', 'authority', 'removal'));
+-- Where it is: a board of one site asks for it.
+alter table follow_up add column site_id uuid;
 alter table follow_up disable trigger user;
+update follow_up u set site_id = t.site_id from tree t where t.firm_id = u.firm_id and t.id = u.tree_id;
 update follow_up set turn = case
     when expectation->>'kind' in ('laboratory', 'assessor', 'removal') then expectation->>'kind'
     when expectation->>'kind' = 'care' and what like 'Whether the client %' then 'client'
     else 'us' end;
 alter table follow_up enable trigger user;
+alter table follow_up alter column site_id set not null,
+  add foreign key (firm_id, site_id) references site (firm_id, id);
 create index follow_up_turn on follow_up (firm_id, turn, due_on, id) where not done;
+create index follow_up_site on follow_up (firm_id, site_id, turn, due_on, id) where not done;
+-- What is the client's to do, and what the crew lead must release, stand on the board.
+create index job_site_open on job (firm_id, site_id, on_date, id) where recorded < trees;
+create index occurrence_waiting on occurrence (firm_id, id) where status = 'waiting';
+create index prescription_item_only_if on prescription_item (firm_id, id) where only_if is not null;
+create index tree_returned on tree (firm_id, site_id, tag, id) where returned is not null and status = 'standing';
 
 -- Defect, target and consequence, each from 1 to 3 in the arborist's words.
 create table safety_screen (

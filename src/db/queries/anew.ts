@@ -60,10 +60,11 @@ export async function markAnew(sql: FirmSql, subjectId: string, anew: Anew | nul
 export async function toWorkOutAgain(
   sql: FirmSql,
   limit: number,
+  siteId: string | null = null,
 ): Promise<{ treeId: string; tag: string; siteName: string; anew: Anew }[]> {
   return sql<{ treeId: string; tag: string; siteName: string; anew: Anew }[]>`
     select distinct on (t.tag, t.id) t.id as "treeId", t.tag, s.name as "siteName", x.anew
     from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
       join site s on s.firm_id = t.firm_id and s.id = t.site_id
-    where x.anew is not null and x.status = 'handed' order by t.tag, t.id limit ${limit}`
+    where x.anew is not null and x.status = 'handed' ${siteId ? sql`and t.site_id = ${siteId}` : sql``} order by t.tag, t.id limit ${limit}`
 }

@@ -41,16 +41,23 @@ export async function openFollowUps(
   until: string | null = null,
   after: { dueOn: string; id: string } | null = null,
   limit = 100,
+  siteId: string | null = null,
 ): Promise<FollowUpRow[]> {
-  return sql<FollowUpRow[]>`${select(sql)} where not u.done ${until ? sql`and u.due_on <= ${until}` : sql``}
+  return sql<
+    FollowUpRow[]
+  >`${select(sql)} where not u.done ${siteId ? sql`and u.site_id = ${siteId}` : sql``} ${until ? sql`and u.due_on <= ${until}` : sql``}
     ${after ? sql`and (u.due_on, u.id) > (${after.dueOn}, ${after.id})` : sql``}
     order by u.due_on, u.id limit ${limit}`
 }
 
 /** How many promised checks are without a result, until a day or in all. */
-export async function countOpenFollowUps(sql: FirmSql, until: string | null = null): Promise<number> {
+export async function countOpenFollowUps(
+  sql: FirmSql,
+  until: string | null = null,
+  siteId: string | null = null,
+): Promise<number> {
   const rows = await sql<{ count: number }[]>`
-    select count(*)::int as count from follow_up where not done ${until ? sql`and due_on <= ${until}` : sql``}`
+    select count(*)::int as count from follow_up where not done ${siteId ? sql`and site_id = ${siteId}` : sql``} ${until ? sql`and due_on <= ${until}` : sql``}`
   return rows[0]!.count
 }
 
@@ -77,8 +84,9 @@ export async function addFollowUp(
     turn: Turn
   },
 ): Promise<void> {
-  await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, decision_id, due_on, what, expectation, turn)
-    values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.decisionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)}, ${u.turn})`
+  await sql`insert into follow_up (id, firm_id, tree_id, prescription_id, decision_id, due_on, what, expectation, turn, site_id)
+    values (${u.id}, ${u.firmId}, ${u.treeId}, ${u.prescriptionId}, ${u.decisionId}, ${u.dueOn}, ${u.what}, ${sql.json(u.expectation as never)}, ${u.turn},
+      (select t.site_id from tree t where t.id = ${u.treeId}))`
 }
 
 /** The check, held until the transaction ends, so that two results take turns. */

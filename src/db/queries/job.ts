@@ -73,8 +73,9 @@ export async function jobsBetween(
   to: string,
   after: { onDate: string; id: string } | null = null,
   limit = 200,
+  siteId: string | null = null,
 ): Promise<JobRow[]> {
-  const rest = after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``
+  const rest = sql`${after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``} ${siteId ? sql`and site_id = ${siteId}` : sql``}`
   return sql<JobRow[]>`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
       (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id

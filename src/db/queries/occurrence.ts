@@ -47,10 +47,16 @@ const waits = (sql: FirmSql) =>
   sql`not exists (select 1 from job_item ji where ji.firm_id = o.firm_id and ji.occurrence_id = o.id)`
 
 /** Work due again until a day that stands on no day yet, the first due first. */
-export async function dueAgain(sql: FirmSql, until: string, limit = 50): Promise<DueRow[]> {
+export async function dueAgain(
+  sql: FirmSql,
+  until: string,
+  limit = 50,
+  siteId: string | null = null,
+): Promise<DueRow[]> {
   return sql<
     DueRow[]
   >`${select(sql)} where o.status = 'open' and o.due_from <= ${until} and o.again and ${waits(sql)} and x.trees > 0
+    ${siteId ? sql`and p.site_id = ${siteId}` : sql``}
     order by o.due_from, o.id limit ${limit}`
 }
 

@@ -11,6 +11,7 @@ import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/fo
 import { amountsOf, chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
 import { jobById, subjectsOfJob } from '@/db/queries/job'
+import { siteById } from '@/db/queries/site'
 import { lotsOfCodes } from '@/db/queries/card'
 import { eventsOfSubjects, stepsOfSubjects } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
@@ -183,13 +184,17 @@ export type RecordView = NonNullable<Awaited<ReturnType<typeof recordView>>>
 export const FOLLOW_UP_PAGE = 100
 
 /** Promised checks without a result, a page at a time, with how many are due and how many there are in all. */
-export function followUpsView(after: { dueOn: string; id: string } | null = null) {
+export function followUpsView(
+  after: { dueOn: string; id: string } | null = null,
+  siteId: string | null = null,
+) {
   return reading(async ({ sql, today, person }) => ({
     today,
     timeZone: person.timeZone,
-    due: await countOpenFollowUps(sql, today),
-    open: await countOpenFollowUps(sql),
-    checks: await openFollowUps(sql, null, after, FOLLOW_UP_PAGE),
+    site: siteId ? ((await siteById(sql, siteId)) ?? null) : null,
+    due: await countOpenFollowUps(sql, today, siteId),
+    open: await countOpenFollowUps(sql, null, siteId),
+    checks: await openFollowUps(sql, null, after, FOLLOW_UP_PAGE, siteId),
   }))
 }
 

@@ -1,10 +1,14 @@
+import { capital } from '@/core/capital'
 import { METHOD_NAME } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import type { LocalRule } from '@/core/rules/localRule'
 import { sayYearly } from '@/core/time/yearly'
 
-const list = (names: readonly string[]) =>
-  names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
+/** Names in a row; with semicolons where one of them has a comma of its own. */
+function list(names: readonly string[]): string {
+  if (names.some((n) => n.includes(','))) return names.join('; ')
+  return names.length < 2 ? (names[0] ?? '') : `${names.slice(0, -1).join(', ')} and ${names.at(-1)}`
+}
 const works = (methods: readonly Method[]) => list(methods.map((m) => METHOD_NAME[m].toLowerCase()))
 
 /**
@@ -16,7 +20,7 @@ export function sayRule(rule: LocalRule, name: (id: string) => string): string {
     hosts === 'any' ? 'on any tree' : `on ${list(hosts.map((h) => name(h).toLowerCase()))}`
   switch (rule.kind) {
     case 'closed-season':
-      return `No ${works(rule.methods)} ${on(rule.hosts)}, ${sayYearly(rule)}`
+      return `${capital(works(rule.methods))}: closed ${on(rule.hosts)}, ${sayYearly(rule)}`
     case 'restricted':
       return `No ${list(rule.actives)} ${on(rule.hosts)}${rule.from && rule.to ? `, ${sayYearly({ from: rule.from, to: rule.to })}` : ''}`
     case 'bloom':

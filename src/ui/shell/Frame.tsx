@@ -25,6 +25,7 @@ interface NavEntry {
 const GROUPS: NavEntry[][] = [
   [
     { href: '/', text: 'Today' },
+    { href: '/turn', text: 'Whose turn' },
     { href: '/grounds', text: 'Grounds', lit: /^\/(grounds(?!.*\/prescribe$)|trees\/[^/]+$)/ },
   ],
   [

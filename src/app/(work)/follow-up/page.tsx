@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
-import { readAfterDay, type Query } from '@/server/read/address'
+import { idOf, readAfterDay, type Query } from '@/server/read/address'
 import { FOLLOW_UP_PAGE, followUpsView } from '@/server/read/work'
 import { fromToday, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -8,8 +8,13 @@ import { ButtonLink } from '@/ui/pieces/Button'
 export const metadata = { title: 'Follow-up' }
 
 export default async function FollowUpPage({ searchParams }: { searchParams: Promise<Query> }) {
-  const after = readAfterDay(await searchParams, 'due')
-  const { checks, due, open, today } = await followUpsView(after && { dueOn: after.day, id: after.id })
+  const query = await searchParams
+  const after = readAfterDay(query, 'due')
+  const { checks, due, open, today, site } = await followUpsView(
+    after && { dueOn: after.day, id: after.id },
+    idOf(query, 'site'),
+  )
+  const ofSite = site ? `site=${site.id}&` : ''
   const last = checks.length === FOLLOW_UP_PAGE ? checks.at(-1) : undefined
   const list = (rows: typeof checks) => (
     <ul className="border-t border-line mt-1 max-w-4xl">
@@ -38,11 +43,14 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
   return (
     <>
       <h1>
-        Follow-up, {count(due)} {due === 1 ? 'check' : 'checks'} due
+        {site ? `${site.name}, follow-up` : 'Follow-up'}, {count(due)} {due === 1 ? 'check' : 'checks'} due
       </h1>
       {after && (
         <p>
-          <Link href="/follow-up" className="underline underline-offset-2">
+          <Link
+            href={site ? `/follow-up?site=${site.id}` : '/follow-up'}
+            className="underline underline-offset-2"
+          >
             From the first
           </Link>
         </p>
@@ -67,7 +75,7 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
       {last && (
         <ButtonLink
           className="mt-3"
-          href={`/follow-up?${new URLSearchParams({ due: last.dueOn, id: last.id })}`}
+          href={`/follow-up?${ofSite}${new URLSearchParams({ due: last.dueOn, id: last.id })}`}
         >
           Next {FOLLOW_UP_PAGE} of {count(open)}
         </ButtonLink>

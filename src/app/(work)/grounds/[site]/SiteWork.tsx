@@ -58,6 +58,7 @@ export function SiteWork({ view }: { view: SiteView }) {
           )}
           <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
+          <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
           {may('add-tree') && !placing && (
             <Button now onClick={() => setAdding(true)} title="New tree ( n )">
               Add a tree
