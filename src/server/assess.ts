@@ -1,35 +1,26 @@
 import { z } from 'zod'
-import { v7 as uuidv7 } from 'uuid'
-import { ALMANAC_VERSION, cause as causeOf, causeName } from '@/almanac/causes'
+import { ALMANAC_VERSION, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
-import type { Seen } from '@/core/diagnose/almanac'
 import { checkDetail } from '@/core/diagnose/detail'
 import { judgeHealthy } from '@/core/diagnose/healthy'
-import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
-import { promisedBy } from '@/core/decide/promised'
-import { ACTIONS, propose, type Action } from '@/core/decide/propose'
-import { turnOf } from '@/core/plan/turn'
+import { HEALTHY } from '@/core/diagnose/weigh'
 import { ok, refuse, type Result } from '@/core/problem'
-import { dateIn, isDate, monthIn, spokenDate } from '@/core/time/calendar'
+import { monthIn } from '@/core/time/calendar'
 import {
   assessmentOfTree,
   closeAssessment,
-  diagnosesOfTree,
   findingsOf,
   setDetail,
   setFinding,
-  signDecision,
   signDiagnosis,
-  type DiagnosisRow,
 } from '@/db/queries/assessment'
-import { addFollowUp, dropPromises } from '@/db/queries/followUp'
-import { restage, type TreeRow } from '@/db/queries/tree'
+import { restage } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
 import { openExamination } from './examination'
 import { promiseReports } from './localRule'
-import { seenOf, signsOfDanger } from './seen'
+import { seenOf } from './seen'
 import { standingTree } from './standing'
 import { findingId, id, line, words } from './text'
 import { verb } from './verb'
@@ -168,129 +159,6 @@ export const signDiagnosisVerb = verb({
     await closeAssessment(sql, assessment.id, now)
     await promiseReports(context, tree, input.cause, causeName(input.cause).toLowerCase())
     await restage(sql, tree.id)
-    return ok({ id: input.id })
-  },
-})
-
-/** What the product proposes for a signed diagnosis, with reasons. */
-export function proposalFor(tree: TreeRow, diagnosis: DiagnosisRow, seen: Seen) {
-  const there = (finding: string) => seen[finding] === 'there'
-  return propose({
-    calls: diagnosis.cause === HEALTHY ? 'healthy' : (causeOf(diagnosis.cause)?.action ?? 'none'),
-    causeName: causeName(diagnosis.cause),
-    probability: diagnosis.probability,
-    liveCrown: tree.liveCrownPercent,
-    held:
-      diagnosis.cause === SOMETHING_ELSE
-        ? 'Something else explains it best. Look further before anything is bought.'
-        : diagnosis.overrideReason
-          ? null
-          : diagnosis.held,
-    drought: there('soil-dry') || there('leaf-fold-crisp'),
-    saturated: there('soil-wet'),
-    buriedFlare: there('flare-hidden'),
-    unsafe: signsOfDanger(seen),
-    girdles: causeOf(diagnosis.cause)?.girdles ?? false,
-  })
-}
-
-const PROPOSED: Record<Action, string> = {
-  treat: 'To treat',
-  care: 'Care without a product',
-  watch: 'To watch',
-  sample: 'To send a sample',
-  refer: 'To refer it to a risk assessor',
-  remove: 'To remove the tree',
-  healthy: 'Healthy, with a date to look again',
-}
-
-/** Signs what is to be done. Other than proposed needs the arborist's own words. */
-export const signDecisionVerb = verb({
-  roles: ['arborist'],
-  about: (i) => i.treeId,
-  input: z.strictObject({
-    id: id(),
-    treeId: id('treeId'),
-    diagnosisId: id('diagnosisId'),
-    action: z.enum(ACTIONS, { error: 'Choose treat, care, watch, sample, refer, remove or healthy.' }),
-    words: words('Words'),
-    /** Of every decision but to treat: the day on which somebody looks, or an answer is due. */
-    due: z.string().refine(isDate, { error: 'The day is not a calendar date.' }).nullable().default(null),
-    /** The assessor, the laboratory, whoever takes it down. */
-    whom: line('Whom', 80).nullable().default(null),
-    /** Of a watch: what is counted, and how many are too many. */
-    watch: z
-      .strictObject({
-        count: line('What is counted', 80, 3),
-        threshold: z
-          .int({ error: 'The threshold is a whole number.' })
-          .min(0, { error: 'The threshold is zero or more.' })
-          .max(100_000, { error: 'The threshold is too high to count to.' }),
-      })
-      .nullable()
-      .default(null),
-  }),
-  makes: (i) => i.id,
-  run: async (context, input): Promise<Result<{ id: string }>> => {
-    const { sql, person, now } = context
-    const standing = await standingTree(context, input.treeId)
-    if (!standing.ok) return standing
-    const tree = standing.value
-    const today = dateIn(tree.timeZone, now)
-    const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
-    if (!diagnosis || diagnosis.id !== input.diagnosisId)
-      return refuse(
-        'conflict',
-        'diagnosisId',
-        'There is a newer diagnosis of this tree; load the page again and decide on that one.',
-      )
-    const proposal = proposalFor(tree, diagnosis, seenOf(await findingsOf(sql, diagnosis.assessmentId)))
-    if (proposal.action !== input.action && (input.words ?? '').length < 8)
-      return refuse(
-        'missing',
-        'words',
-        `${PROPOSED[proposal.action]} is proposed. To decide otherwise, write why.`,
-      )
-    if (input.action === 'treat' && proposal.action === 'refer')
-      return refuse(
-        'not-allowed',
-        'action',
-        'This tree is a safety case first: nothing is drilled or climbed until a qualified risk assessor has looked. Refer it.',
-      )
-    if (input.action === 'healthy' && proposal.action !== 'healthy')
-      return refuse(
-        'not-allowed',
-        'action',
-        `${causeName(diagnosis.cause)} is signed as the cause. To call the tree healthy, examine it again and sign that.`,
-      )
-    if (input.watch && input.action !== 'watch')
-      return refuse('not-allowed', 'watch', 'A threshold belongs to a watch; take it out.')
-    const promised = input.action === 'treat' ? null : promisedBy(input.action, { ...input, today })
-    if (promised && !promised.ok) return promised
-    await dropPromises(sql, tree.id, `decided anew on ${spokenDate(today)}.`)
-    await signDecision(sql, {
-      id: input.id,
-      firmId: person.firmId,
-      diagnosisId: diagnosis.id,
-      treeId: tree.id,
-      action: input.action,
-      proposed: proposal.action,
-      reasons: proposal.reasons,
-      words: input.words || null,
-      at: now,
-      by: person.id,
-    })
-    if (promised)
-      await addFollowUp(sql, {
-        ...promised.value,
-        id: uuidv7(),
-        firmId: person.firmId,
-        treeId: tree.id,
-        prescriptionId: null,
-        decisionId: input.id,
-        turn: turnOf(promised.value.expectation),
-      })
-    await restage(sql, tree.id, null)
     return ok({ id: input.id })
   },
 })

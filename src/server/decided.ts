@@ -6,7 +6,7 @@ export const DECIDED: Record<Action, string> = {
   care: 'Decided on care only',
   watch: 'Decided to watch',
   sample: 'Decided to send a sample',
-  refer: 'Decided to refer to a risk assessor',
+  refer: 'Referred',
   remove: 'Decided to remove',
   healthy: 'Found healthy',
 }

@@ -1,6 +1,7 @@
 import type { DayFacts, EarlierWork, TreeFacts } from '@/core/methods/facts'
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
+import { treatableOf } from '@/almanac/treatable'
 import { waysOf } from '@/almanac/ways'
 import { namesHost } from '@/core/card/namesHost'
 import { ASKED_AT_SIGNING, feedsOnly, gate, namesCause, said, type Refusal } from '@/core/methods/gate'
@@ -15,6 +16,7 @@ import { dateIn, spokenDate } from '@/core/time/calendar'
 import { decidedOfTrees, type DecidedRow } from '@/db/queries/assessment'
 import type { UseRow } from '@/db/queries/card'
 import { earlierWork, type EarlierRow } from '@/db/queries/prescription'
+import { screensOfTrees, type ScreenRow } from '@/db/queries/decideSite'
 import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
 import type { FeatureRow } from '@/db/queries/site'
@@ -22,7 +24,7 @@ import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
 import { simulatedWeather } from '@/standins/weather'
 import { kindOf, ownHosts } from './almanac'
 import { placeAtHand } from './placeAtHand'
-import { signsOfDanger } from './seen'
+import { screenedDanger, signsOfDanger } from './seen'
 import type { Reading } from './verb'
 
 /** A tree with everything that a dose and its gate rest on. */
@@ -35,6 +37,8 @@ export interface TreeAtHand {
   marks: MarkRow[]
   earlier: EarlierWork[]
   water: { distance: Length; what: string } | null
+  /** What could break, over whom, as it was last screened. */
+  screen: ScreenRow | null
   /** The rules of its place. */
   rules: readonly StandingRule[]
   today: string
@@ -56,7 +60,7 @@ export async function treesAtHand(
   const ids = trees.map((t) => t.id)
   const site = trees[0]?.siteId
   const listings = await listingsOfTrees(sql, ids)
-  const [readings, decided, marks, holes, place, hosts, earlier] = await Promise.all([
+  const [readings, decided, marks, holes, place, hosts, earlier, screens] = await Promise.all([
     newestReadings(sql, ids),
     decidedOfTrees(sql, ids),
     known?.marks ?? marksOfTrees(sql, ids),
@@ -64,6 +68,7 @@ export async function treesAtHand(
     site === undefined ? null : placeAtHand(sql, site),
     known?.hosts ?? ownHosts(sql),
     earlierWork(sql, [...listings.values()].flat()),
+    screensOfTrees(sql, ids),
   ])
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
@@ -88,6 +93,7 @@ export async function treesAtHand(
       earlier: earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId)).map(earlierOf),
       water: place?.waterAt(tree) ?? null,
       features: place?.features ?? [],
+      screen: screens.find((s) => s.treeId === tree.id) ?? null,
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
       kind: kindOf(tree.host, hosts),
@@ -140,12 +146,12 @@ export function gateOf(
       noNeonicotinoid: hand.kind?.noNeonicotinoid,
       kindOpen: !hand.tree.identityConfirmedAt && hostOf(hand.tree.host)?.confusedWith !== undefined,
       liveCrown: hand.tree.liveCrownPercent,
-      unsafe: signsOfDanger(seen),
+      unsafe: [...signsOfDanger(seen), ...screenedDanger(hand.screen)],
       dry: there('soil-dry') || there('leaf-fold-crisp'),
       saturated: there('soil-wet'),
     },
     refuses: cause?.refuses,
-    girdles: cause?.girdles ?? false,
+    treatable: treatableOf(hand.decided?.cause ?? ''),
     water: hand.water,
     harvestOn: q.harvestOn,
     earlier: hand.earlier,

@@ -1,7 +1,10 @@
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
-import { setDetailVerb, setFindingVerb, signDecisionVerb, signDiagnosisVerb } from './assess'
+import { setDetailVerb, setFindingVerb, signDiagnosisVerb } from './assess'
+import { decideManyVerb, signDecisionVerb } from './decide'
+import { screenSafetyVerb } from './screen'
+import { setSiteMoneyVerb } from './siteMoney'
 import { enterResultVerb } from './followUp'
 import { setBlockVerb, signBlockVerb } from './block'
 import { endRepeatsVerb, putOnDayVerb } from './repeat'
@@ -48,6 +51,9 @@ export const VERBS = {
   'remove-photo': removePhotoVerb,
   'sign-diagnosis': signDiagnosisVerb,
   'sign-decision': signDecisionVerb,
+  'decide-many': decideManyVerb,
+  'screen-safety': screenSafetyVerb,
+  'set-site-money': setSiteMoneyVerb,
   'hand-to-crew': handToCrewVerb,
   'put-on-day': putOnDayVerb,
   'end-repeats': endRepeatsVerb,

@@ -78,6 +78,37 @@ const FARTHEST = 3 * 366
 export interface WatchBy {
   count: string
   threshold: number
+  /** What happens above it; null where it is decided anew. */
+  above?: string | null
+}
+
+/** How something is counted, to begin with: on a sample that is the same each time. */
+export const WATCH_SAMPLES: readonly { name: string; count: string }[] = [
+  { name: 'ten leaves', count: 'live ones on ten leaves from different parts of the crown' },
+  { name: 'a band of tape', count: 'crawlers on the tape, one turn round a twig' },
+  { name: 'a trap', count: 'caught in the trap since the last look' },
+  { name: 'a hundred fruit', count: 'fruit of a hundred that show it' },
+  { name: 'a tray', count: 'fallen on a white tray at three beats' },
+  { name: 'leaf area', count: 'per cent of the leaf area that is marked, on twenty leaves' },
+]
+
+/** Whose answer a referral waits for. */
+export const REFER_TO = [
+  'risk assessor',
+  'authority',
+  'utility',
+  'wildlife control',
+  'other specialist',
+] as const
+export type ReferTo = (typeof REFER_TO)[number]
+
+/** What keeps people and the tree safe until each has answered. */
+export const UNTIL_ANSWER: Record<ReferTo, string> = {
+  'risk assessor': 'people and targets are kept away; no drilling and no climbing.',
+  authority: 'nothing is cut or moved; wood, leaves and soil stay where they are.',
+  utility: 'nobody works within reach of the line, with a tool or without.',
+  'wildlife control': 'nests, dens and hives are left alone; people keep off.',
+  'other specialist': 'nothing is put on and nothing is cut.',
 }
 
 /** What a decision promises and for when. */
@@ -95,7 +126,13 @@ export interface Promised {
  */
 export function promisedBy(
   action: PlainAction,
-  q: { today: string; due: string | null; whom?: string | null; watch?: WatchBy | null },
+  q: {
+    today: string
+    due: string | null
+    whom?: string | null
+    watch?: WatchBy | null
+    referTo?: ReferTo
+  },
 ): Result<Promised> {
   const { days, day, what, kind, question } = FOLLOWS[action]
   if (q.due === null)
@@ -112,7 +149,7 @@ export function promisedBy(
   if (q.watch)
     return ok({
       dueOn: q.due,
-      what: `Count: ${q.watch.count}`,
+      what: `Count: ${q.watch.count}${q.watch.above ? `. Above ${q.watch.threshold}: ${q.watch.above}` : ''}`,
       expectation: {
         kind: 'count',
         question: `How many: ${q.watch.count}?`,
@@ -124,6 +161,12 @@ export function promisedBy(
         most: 100_000,
         watch: { againDays },
       },
+    })
+  if (action === 'refer' && q.referTo && q.referTo !== 'risk assessor')
+    return ok({
+      dueOn: q.due,
+      what: `The answer of the ${q.referTo}${q.whom ? ` (${q.whom})` : ''}`,
+      expectation: { kind: 'referred', question: `What does the ${q.referTo} say?`, againDays },
     })
   return ok({
     dueOn: q.due,

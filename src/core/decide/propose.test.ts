@@ -1,4 +1,5 @@
 import { compare, type Expectation } from '../respond/compare'
+import { BORER, RETURNS, SELDOM_KILLS, WILT } from './treatable'
 import { propose, type DecideInput } from './propose'
 
 const base: DecideInput = {
@@ -11,7 +12,7 @@ const base: DecideInput = {
   saturated: false,
   buriedFlare: false,
   unsafe: [],
-  girdles: true,
+  treatable: BORER,
 }
 
 test.each<[Partial<DecideInput>, string, RegExp]>([
@@ -26,11 +27,13 @@ test.each<[Partial<DecideInput>, string, RegExp]>([
   [{ held: 'Only a laboratory can tell.' }, 'sample', /laboratory/],
   [{ unsafe: ['Butt or root sounds hollow'], held: 'x' }, 'refer', /qualified risk assessor/],
   [{ unsafe: ['Bracket on the base'], calls: 'none' }, 'refer', /no drilling and no climbing/],
-  [{ girdles: false, liveCrown: 30 }, 'treat', /can come back over two to four years/],
-  [{ girdles: false, liveCrown: 30, drought: true }, 'care', /Water first/],
+  [{ treatable: RETURNS, liveCrown: 30 }, 'treat', /can come back over two to four years/],
+  [{ treatable: RETURNS, liveCrown: 30, drought: true }, 'care', /Water first/],
   [{ calls: 'root-collar-work' }, 'care', /before any product/],
   [{ calls: 'none' }, 'watch', /needs no treatment/],
-  [{ calls: 'remove-or-plan' }, 'remove', /Nothing cures/],
+  [{ calls: 'remove-or-plan', treatable: SELDOM_KILLS }, 'remove', /Nothing cures/],
+  [{ calls: 'remove-or-plan', treatable: WILT, liveCrown: 95 }, 'remove', /5 % of the crown is lost: early/],
+  [{ calls: 'remove-or-plan', treatable: WILT, liveCrown: 60 }, 'remove', /nothing stops it/],
   [{ calls: 'laboratory' }, 'sample', /laboratory/],
 ])('%j leads to %s', (part, action, why) => {
   const p = propose({ ...base, ...part })

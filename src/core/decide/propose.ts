@@ -1,5 +1,6 @@
 import type { ActionClass } from '../diagnose/almanac'
 import { showWeight } from '../diagnose/showWeight'
+import { judgeTreatable, type Treatable } from './treatable'
 
 export const ACTIONS = ['treat', 'care', 'watch', 'sample', 'refer', 'remove', 'healthy'] as const
 export type Action = (typeof ACTIONS)[number]
@@ -39,8 +40,8 @@ export interface DecideInput {
   buriedFlare: boolean
   /** Signs of danger that are there: hollow butt, soft root, bracket, crust, cavity, heaving soil. Their names. */
   unsafe: readonly string[]
-  /** A borer that girdles: then half the crown is the limit of a systemic. */
-  girdles: boolean
+  /** How trees with this cause answer to treatment. */
+  treatable: Treatable
 }
 
 export interface Proposal {
@@ -53,8 +54,7 @@ export interface Proposal {
 /**
  * Proposes treat, care, watch, sample, refer, remove or healthy, with the reasons. The arborist decides and signs.
  *
- * Against borers that girdle, systemics need working wood: best with under 30 % of the crown lost, doubtful at 30–50 %,
- * no use above 50 %. A tree thinned by sap feeders refoliates while its buds live, and has no such limit.
+ * How far a crown may be gone for treating to help is each cause's own: see {@link judgeTreatable}.
  * A sign of danger outranks everything and refers the tree. A hold asks for the sample first.
  *
  * @example propose({ calls: 'protect-systemic', liveCrown: 80, … }).action // 'treat'
@@ -89,32 +89,10 @@ export function propose(input: DecideInput): Proposal {
   say('weighed', `${input.causeName} explains the findings best, weighed ${showWeight(input.probability)}.`)
   switch (input.calls) {
     case 'protect-systemic': {
-      if (lost === null) {
-        say(
-          'crown',
-          'Nobody has taken the share of live crown yet; without it no systemic can be judged.',
-          true,
-        )
-        return { action: 'watch', reasons, mayInject: false }
-      }
-      if (!input.girdles) {
-        if (lost >= 50)
-          say(
-            'crown',
-            `${lost} % of the crown is lost. While buds live it can come back over two to four years: treat, add what works fast, decide later.`,
-            true,
-          )
-        else say('crown', `${lost} % of the crown is lost; it can come back while its buds live.`)
-      } else if (lost > 50) {
-        say('crown', `${lost} % of the crown is lost. Above 50 % the wood no longer carries a product.`, true)
-        return { action: 'remove', reasons, mayInject: false }
-      } else if (lost >= 30)
-        say(
-          'crown',
-          `${lost} % of the crown is lost. Between 30 and 50 % a treatment is doubtful: tell the client.`,
-          true,
-        )
-      else say('crown', `${lost} % of the crown is lost, under 30 %: the wood still carries a product.`)
+      const judged = judgeTreatable(input.treatable, lost)
+      say('crown', judged.why, judged.against)
+      if (judged.grade === 'not taken') return { action: 'watch', reasons, mayInject: false }
+      if (judged.grade === 'none') return { action: 'remove', reasons, mayInject: false }
       const blocked = siteBlocks(input, say)
       if (!blocked) say('site', 'Nothing on site keeps the tree from taking it up.')
       return { action: blocked ? 'care' : 'treat', reasons, mayInject: !blocked }
@@ -141,6 +119,10 @@ export function propose(input: DecideInput): Proposal {
       return { action: 'sample', reasons, mayInject: false }
     case 'remove-or-plan':
       say('calls', 'Nothing cures it. Judge the risk and plan the removal.')
+      if (input.treatable.kind === 'wilt' && lost !== null) {
+        const { why, against } = judgeTreatable(input.treatable, lost)
+        say('crown', why, against)
+      }
       return { action: 'remove', reasons, mayInject: false }
     default:
       say('calls', 'It needs no treatment. Look again on a date.')

@@ -1,3 +1,4 @@
+import { SELDOM_KILLS } from '../decide/treatable'
 import { CARDS } from '../../../demo/cards'
 import { WAYS } from '@/almanac/ways'
 import { Card, CardUse } from '../card/card'
@@ -250,7 +251,7 @@ test('on a tree that bears food nothing stands against work that puts nothing on
         dry: false,
         saturated: false,
       },
-      girdles: false,
+      treatable: SELDOM_KILLS,
       harvestOn: null,
       water: null,
       earlier: [],

@@ -1,3 +1,4 @@
+import { BORER, RETURNS } from '../decide/treatable'
 import type { EarlierWork } from './facts'
 import { CARDS, useOf } from '../../../demo/cards'
 import { toSI } from '../quantity/units'
@@ -27,7 +28,7 @@ const base: GateFacts = {
     dry: false,
     saturated: false,
   },
-  girdles: true,
+  treatable: BORER,
   water: null,
   harvestOn: null,
   earlier: [],
@@ -64,6 +65,7 @@ test.each<[string, Partial<GateFacts>, string[]]>([
   ['saturated soil', tree({ saturated: true }), ['soil']],
   ['a dry tree', tree({ dry: true }), ['soil']],
   ['more than half of the crown lost to a girdling borer', tree({ liveCrown: 45 }), ['crown']],
+  ['as much of it lost to what lets it come back', { ...tree({ liveCrown: 45 }), treatable: RETURNS }, []],
   ['a kind that feeds bees', tree({ noNeonicotinoid: 'It feeds bees.' }), ['bees']],
   ['food without a label for it', tree({ edible: true }), ['food']],
   ['a spring inside the setback', { water: { distance: toSI(14, 'ft'), what: 'spring' } }, ['water']],

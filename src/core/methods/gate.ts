@@ -1,6 +1,7 @@
 import { capital } from '../capital'
 import type { EarlierWork } from './facts'
 import type { Method } from '../card/card'
+import { judgeTreatable, type Treatable } from '../decide/treatable'
 import type { ProductClass } from '../diagnose/almanac'
 import { namesHost } from '../card/namesHost'
 import { refusedForBees } from '../limits/bees'
@@ -55,8 +56,8 @@ export interface GateFacts {
   }
   /** What the almanac says against ways for this cause. */
   refuses?: Partial<Record<ProductClass, string>>
-  /** The cause is a borer that girdles: it needs working wood. */
-  girdles: boolean
+  /** How trees with the cause answer to treatment. */
+  treatable: Treatable
   /** The day on which picking begins; null while nobody said it. */
   harvestOn: string | null
   /** The nearest water or well on the plan. */
@@ -198,12 +199,8 @@ export function gate(f: GateFacts): Refusal[] {
         'The tree was found standing dry; a dry tree takes nothing up.',
         'Water first, then look again.',
       )
-    if (f.girdles && tree.liveCrown !== null && tree.liveCrown < 50)
-      no(
-        'crown',
-        `${100 - tree.liveCrown} % of the crown is lost; above 50 % the wood no longer carries a product.`,
-        'Decide anew.',
-      )
+    const judged = judgeTreatable(f.treatable, tree.liveCrown === null ? null : 100 - tree.liveCrown)
+    if (judged.grade === 'none') no('crown', judged.why, 'Decide anew.')
   }
   for (const r of before(f, method.atWorkDays(use))) found.push(r)
   return found

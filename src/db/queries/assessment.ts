@@ -246,6 +246,9 @@ export interface DecidedRow {
   diagnosisId: string
   cause: string
   probability: number
+  /** Why the weighing said to hold, and the arborist's reason to sign all the same. */
+  held: string | null
+  overrideReason: string | null
   signedAt: Date
   signedBy: string
   /** The newest decision of the tree, of whatever cause. */
@@ -261,7 +264,7 @@ export interface DecidedRow {
 export async function decidedOfTrees(sql: FirmSql, treeIds: string[]): Promise<DecidedRow[]> {
   if (treeIds.length === 0) return []
   return sql<DecidedRow[]>`
-    select t.id as "treeId", d.id as "diagnosisId", d.cause, d.probability, d.signed_at as "signedAt", p.name as "signedBy",
+    select t.id as "treeId", d.id as "diagnosisId", d.cause, d.probability, d.held, d.override_reason as "overrideReason", d.signed_at as "signedAt", p.name as "signedBy",
       c.id as "decisionId", c.action, c.diagnosis_id as "decidedOn",
       coalesce((select jsonb_object_agg(f.finding, f.state) from finding f where f.firm_id = d.firm_id and f.assessment_id = d.assessment_id), '{}') as seen
     from unnest(${treeIds}::uuid[]) t (id)

@@ -16,10 +16,11 @@ import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import { siteById } from '@/db/queries/site'
 import { treeById, type TreeRow } from '@/db/queries/tree'
 import { usesOnShelf } from '@/db/queries/card'
+import { screensOfTrees } from '@/db/queries/decideSite'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { ownOf } from '../almanac'
 import { mattersAt } from '../houseRule'
-import { proposalFor } from '../assess'
+import { proposalFor } from '../decide'
 import { seenOf } from '../seen'
 import { READING_GOOD_FOR_YEARS } from '../planItem'
 import { dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
@@ -180,11 +181,13 @@ export function decideView(id: string) {
     const diagnosis = (await diagnosesOfTree(context.sql, id))[0] ?? null
     const decision = (await decisionsOfTree(context.sql, id))[0] ?? null
     const seen = diagnosis ? seenOf(await findingsOf(context.sql, diagnosis.assessmentId)) : {}
+    const screen = (await screensOfTrees(context.sql, [id]))[0] ?? null
     return {
       ...shared,
       diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
       cause: diagnosis ? (causeOf(diagnosis.cause) ?? null) : null,
-      proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen) : null,
+      proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen, screen) : null,
+      screen,
       matters: diagnosis
         ? await mattersAt(context.sql, {
             cause: diagnosis.cause,

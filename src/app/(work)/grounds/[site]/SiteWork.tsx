@@ -56,6 +56,7 @@ export function SiteWork({ view }: { view: SiteView }) {
           {may('hand-to-crew') && !placing && (
             <ButtonLink href={`/grounds/${view.site.id}/prescribe`}>Prescribe for many →</ButtonLink>
           )}
+          <ButtonLink href={`/grounds/${view.site.id}/decide`}>Decide for many</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
           <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>

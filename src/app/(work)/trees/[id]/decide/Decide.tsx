@@ -11,6 +11,7 @@ import { shortDate } from '@/ui/when'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { BESIDE } from '@/core/diagnose/weigh'
 import { TreeHeading } from '../TreeHeading'
+import { SafetyScreen } from './SafetyScreen'
 import { FollowFields, FOLLOW_FIELDS, followed, type FollowUp } from './FollowFields'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
@@ -25,8 +26,8 @@ const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'sample', title: 'Send a sample', means: 'The laboratory settles it first.' },
   {
     action: 'refer',
-    title: 'Refer to a risk assessor',
-    means: 'Keep people and targets away; no drilling and no climbing until the answer.',
+    title: 'Refer',
+    means: 'A risk assessor, an authority, a utility: nothing is drilled or climbed until the answer.',
   },
   { action: 'remove', title: 'Remove', means: 'Plan the removal and what happens to the wood.' },
   { action: 'healthy', title: 'Healthy', means: 'Nothing is needed. Look again on a date.' },
@@ -39,9 +40,8 @@ export function Decide({ view }: { view: DecideView }) {
   const { tree, diagnosis, proposal, decision } = view
   const { send, busy, problem } = useVerb('sign-decision', { makes: 'id' })
   // What came back from the crew is decided anew, not signed again by habit.
-  const [action, setAction] = useState<Action | null>(
-    tree.returned ? null : (decision?.action ?? proposal?.action ?? null),
-  )
+  const [picked, setAction] = useState<Action | null>(null)
+  const action = picked ?? (tree.returned ? null : (decision?.action ?? proposal?.action ?? null))
   const [words, setWords] = useState('')
   const [follow, setFollow] = useState<FollowUp>({})
 
@@ -69,7 +69,7 @@ export function Decide({ view }: { view: DecideView }) {
       action: action!,
       words: words || null,
       ...(action === 'treat' ? {} : followed(action!, follow, view.today)),
-    } as never)
+    })
     if (!done) return
     if (works) go(`/trees/${tree.id}/prescribe`)
     else go(`/trees/${tree.id}`)
@@ -185,6 +185,7 @@ export function Decide({ view }: { view: DecideView }) {
               </ButtonLink>
             )}
           </section>
+          <SafetyScreen key={view.screen?.at.getTime() ?? 0} view={view} />
           {view.cause && (
             <section className="mt-4 text-small">
               {works && (

@@ -1,9 +1,17 @@
 'use client'
 import Link from 'next/link'
-import { FOLLOWS, type PlainAction } from '@/core/decide/promised'
+import {
+  FOLLOWS,
+  REFER_TO,
+  UNTIL_ANSWER,
+  WATCH_SAMPLES,
+  type PlainAction,
+  type ReferTo,
+} from '@/core/decide/promised'
 import type { Action } from '@/core/decide/propose'
 import type { Problem } from '@/core/problem'
 import { addDays } from '@/core/time/calendar'
+import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { Note } from '@/ui/pieces/Note'
 
@@ -13,10 +21,12 @@ export interface FollowUp {
   whom?: string
   count?: string
   threshold?: string
+  above?: string
+  referTo?: ReferTo
 }
 
 /** Fields that show their own problem. */
-export const FOLLOW_FIELDS = ['due', 'whom', 'watch', 'count', 'threshold']
+export const FOLLOW_FIELDS = ['due', 'whom', 'watch', 'count', 'threshold', 'above']
 
 /** What follows a decision, as it is sent. */
 export function followed(action: Action, f: FollowUp, today: string) {
@@ -26,8 +36,13 @@ export function followed(action: Action, f: FollowUp, today: string) {
   return {
     due: f.due ?? addDays(today, FOLLOWS[action].days),
     whom: WHOM[action] && f.whom ? f.whom : null,
+    ...(action === 'refer' && { referTo: f.referTo ?? REFER_TO[0] }),
     watch: counted
-      ? { count: f.count ?? '', threshold: /^\d+$/.test(threshold) ? Number(threshold) : threshold }
+      ? {
+          count: f.count ?? '',
+          threshold: /^\d+$/.test(threshold) ? Number(threshold) : threshold,
+          above: f.above?.trim() || null,
+        }
       : null,
   }
 }
@@ -35,7 +50,7 @@ export function followed(action: Action, f: FollowUp, today: string) {
 /** Whose answer or work is waited for. */
 const WHOM: Partial<Record<Action, string>> = {
   sample: 'Laboratory',
-  refer: 'Risk assessor',
+  refer: 'Who',
   remove: 'Who takes it down',
 }
 
@@ -70,6 +85,14 @@ export function FollowFields({
         onChange={(e) => onValue({ ...value, due: e.target.value })}
         problem={said('due')}
       />
+      {action === 'refer' && (
+        <Choice
+          label="To whom"
+          options={REFER_TO.map((r) => [r, r] as const)}
+          value={value.referTo ?? REFER_TO[0]}
+          onValue={(referTo) => onValue({ ...value, referTo })}
+        />
+      )}
       {whom && (
         <Field
           label={`${whom}, if it is known`}
@@ -80,6 +103,12 @@ export function FollowFields({
       )}
       {action === 'watch' && (
         <>
+          <Choice
+            label="Counted on"
+            options={[['', 'what I type beside it'], ...WATCH_SAMPLES.map((s) => [s.count, s.name] as const)]}
+            value={WATCH_SAMPLES.some((s) => s.count === value.count) ? value.count! : ''}
+            onValue={(count) => onValue({ ...value, count })}
+          />
           <Field
             label="Count, if there is something to count"
             placeholder="live mites on ten leaves"
@@ -94,10 +123,17 @@ export function FollowFields({
             onChange={(e) => onValue({ ...value, threshold: e.target.value })}
             problem={said('threshold') ?? said('watch')}
           />
+          <Field
+            label="What happens above it"
+            placeholder="soap in the evening, twice"
+            value={value.above ?? ''}
+            onChange={(e) => onValue({ ...value, above: e.target.value })}
+            problem={said('above')}
+          />
         </>
       )}
       <Note says={action === 'refer' ? 'stop' : 'know'} className="sm:col-span-2">
-        Until then: {meanwhile}
+        Until then: {action === 'refer' ? UNTIL_ANSWER[value.referTo ?? REFER_TO[0]] : meanwhile}
         {action === 'sample' && (
           <>
             {' '}
