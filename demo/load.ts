@@ -6,6 +6,7 @@ import { followUpsOfTree } from '@/db/queries/followUp'
 import { CARDS } from './cards'
 import { bestBearings, lastYear } from './lastYear'
 import { MORE_PLACES, moreGrounds } from './moreGrounds'
+import { COURT_PLACES, courts } from './courts'
 import { localRules } from './rules'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
 import { demoStart, FIRM, idFor, OTHER, OTHER_PERSON, PEOPLE, Story, ZONE, type DemoPerson } from './story'
@@ -88,7 +89,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
       areaM2: 780,
       features: COURT_FEATURES,
     })
-    for (const { key, place } of MORE_PLACES) await addPlace(sql, FIRM.id, key, place)
+    for (const { key, place } of [...MORE_PLACES, ...COURT_PLACES]) await addPlace(sql, FIRM.id, key, place)
     for (const { card, version, lots } of CARDS) {
       await addCard(sql, {
         id: idFor(`shelf ${card.code}`),
@@ -109,6 +110,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await story.trees('school', SCHOOL_TREES, today)
   await story.trees('court', COURT_TREES, today)
   await moreGrounds(story, today)
+  await courts(story, today)
   await lastYear(story, today)
   await story.readings(
     SCHOOL_TREES.find((t) => t.tag === 'Ash 15')!,

@@ -6,11 +6,11 @@ import { idFor, type Story } from './story'
 function draw(name: string): number {
   return parseInt(idFor(`draw ${name}`).slice(0, 8), 16) / 2 ** 32
 }
-const between = (name: string, low: number, high: number) => low + (high - low) * draw(name)
-const two = (n: number) => String(n).padStart(2, '0')
+export const between = (name: string, low: number, high: number) => low + (high - low) * draw(name)
+export const two = (n: number) => String(n).padStart(2, '0')
 
 /** A tree as it stands in a row or a wood; diameter in inches. */
-function tree(
+export function tree(
   tag: string,
   host: string,
   east: number,
@@ -72,8 +72,8 @@ export const ORCHARD_TREES: readonly DemoTree[] = ['A', 'B', 'C'].flatMap((bank,
   }),
 )
 
-const line = (...coordinates: [number, number][]) => ({ type: 'LineString' as const, coordinates })
-const area = (...corners: [number, number][]) => ({
+export const line = (...coordinates: [number, number][]) => ({ type: 'LineString' as const, coordinates })
+export const area = (...corners: [number, number][]) => ({
   type: 'Polygon' as const,
   coordinates: [[...corners, corners[0]!]],
 })

@@ -8,6 +8,9 @@ const DISTRICTS: readonly [site: string, district: string][] = [
   ['ravine', 'Upper Spring'],
   ['avenue', 'Tamsin’s Ferry'],
   ['orchard', 'Quarrel Bank'],
+  ['glasshouse', 'Tamsin’s Ferry'],
+  ['trial', 'Gallows Hill'],
+  ['lane', 'Tamsin’s Ferry'],
 ]
 
 interface Copied {

@@ -105,6 +105,16 @@ export const BY_HAND: readonly ShelfCard[] = [
     tape: 'moist moss under soft grafting tape',
     scions: 'dormant one-year shoots of the same kind',
   }),
+  by('HC-TEN', 'Ten leaves', 'a count on ten leaves, against a number', 'watch', {
+    sample: 'ten leaves from different parts of the crown',
+    days: 14,
+    times: 10,
+  }),
+  by('HC-PARCEL', 'Parcel to the laboratory', 'a sample taken, packed and sent', 'sample', {
+    pack: 'in paper, in a bag, cool, never frozen',
+    within: 2,
+    answer: 10,
+  }),
   by('HC-HELPERS', 'Release helpers', 'predators set free on their prey', 'release', {
     who: 'predatory mites',
     perTree: 500,

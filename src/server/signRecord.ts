@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
 import { handMethod, isHand } from '@/core/methods/hand'
+import type { Values } from '@/core/methods/lines'
 import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
@@ -323,7 +324,7 @@ function ledBack({ subject, steps }: Worked): string | null {
   const noted = steps.flatMap((s) =>
     s.kind === 'task' && s.noted !== null ? [[s.task, s.noted] as const] : [],
   )
-  return handMethod(plan.method).leads?.(Object.fromEntries(noted)) ?? null
+  return handMethod(plan.method).leads?.(Object.fromEntries(noted), plan.shape as Values) ?? null
 }
 
 const CAME: Record<Outcome, 'done' | 'partly' | 'not treated'> = {

@@ -3,7 +3,7 @@ import { PUT_ON_METHODS } from '../card/format'
 import { HAND_NAMES, isHand } from '../methods/hand'
 
 /** The ways of working of the trade: those that put something on, and the work without a bottle. */
-export const WAY_METHODS = [...PUT_ON_METHODS, ...HAND_NAMES, 'watch', 'sample', 'refer'] as const
+export const WAY_METHODS = [...PUT_ON_METHODS, ...HAND_NAMES, 'refer'] as const
 export type WayMethod = (typeof WAY_METHODS)[number]
 
 /** How well a way works on its cause: it ends it, holds it down, helps the tree bear it, or bridges a year. */

@@ -33,6 +33,8 @@ const GIVEN: Record<HandName, Record<string, string>> = {
   hands: { work: 'brush with soapy water' },
   release: { prey: '60' },
   save: { lost: '80', height: '6 in', where: 'below the graft' },
+  watch: { what: 'live scales', threshold: '5' },
+  sample: { part: 'Three branches', asked: 'wilt fungus' },
 }
 
 function planned(method: HandName, given = GIVEN[method], inches = 3) {
@@ -186,12 +188,12 @@ test.each([
 })
 
 test('what is found at the tree sends it back', () => {
-  expect(HAND.collar.leads!({ anchors: 'all sound', found: 'girdling root' })).toBeNull()
-  expect(HAND.collar.leads!({ anchors: 'one soft' })).toMatch(/qualified risk assessor/)
-  expect(HAND.collar.leads!({ anchors: 'all sound', found: 'decay' })).toMatch(/decide anew/)
-  expect(HAND.water.leads!({ probe: 'wet, smears' })).toMatch(/Stop the water/)
-  expect(HAND.water.leads!({ probe: 'dry, crumbles' })).toBeNull()
-  expect(HAND.release.leads!({ free: 'mostly dead' })).toMatch(/Order them again/)
+  expect(HAND.collar.leads!({ anchors: 'all sound', found: 'girdling root' }, {})).toBeNull()
+  expect(HAND.collar.leads!({ anchors: 'one soft' }, {})).toMatch(/qualified risk assessor/)
+  expect(HAND.collar.leads!({ anchors: 'all sound', found: 'decay' }, {})).toMatch(/decide anew/)
+  expect(HAND.water.leads!({ probe: 'wet, smears' }, {})).toMatch(/Stop the water/)
+  expect(HAND.water.leads!({ probe: 'dry, crumbles' }, {})).toBeNull()
+  expect(HAND.release.leads!({ free: 'mostly dead' }, {})).toMatch(/Order them again/)
 })
 
 test('oaks are not cut in the season of the wilt; it may go over the turn of the year', () => {
@@ -307,4 +309,17 @@ test('a new method is one object: planned, said and run by what is there', () =>
   // A bare number over the ground is of feet.
   expect(r.value.plan.shape['area']).toBeCloseTo(Math.PI * 0.1 * toSI(5, 'ft'), 9)
   expect(r.value.plan.steps).toEqual([{ kind: 'task', product: 0, task: 'coat', times: 2 }])
+})
+
+test('a count above its threshold sends the tree back, one that reaches it does not', () => {
+  const shape = { what: 'live scales', threshold: 5, sample: 'ten leaves' }
+  expect(HAND.watch.leads!({ count: '6' }, shape)).toMatch(/^6 counted of live scales, more than 5/)
+  expect(HAND.watch.leads!({ count: '5' }, shape)).toBeNull()
+  expect(HAND.watch.leads!({}, shape)).toBeNull()
+})
+
+test('a sample that is sent promises the laboratory’s answer', () => {
+  expect(HAND.sample.checks({ pack: 'cool', within: 2, answer: 12 })).toMatchObject([
+    { afterDays: 12, expectation: { kind: 'laboratory' } },
+  ])
 })

@@ -64,6 +64,8 @@ export interface HandMethod {
   terms: readonly Line[]
   /** What is asked of each tree beside its reading. */
   asks: readonly Line[]
+  /** It may be done whatever the cause: it changes nothing at the tree. */
+  anyCause?: true
   /** What is brought along beside the gear. */
   kit: string
   plan: (q: HandQuestion) => Result<HandWork>
@@ -77,6 +79,6 @@ export interface HandMethod {
   checks: (terms: Values) => PromisedCheck[]
   /** What of its own stands against it. */
   gate?: (f: HandFacts) => { why: string; wayOut: string }[]
-  /** Why the tree goes back to the arborist after what was noted at its steps, by task; null when nothing does. */
-  leads?: (noted: Readonly<Record<string, string>>) => string | null
+  /** Why the tree goes back to the arborist after what was noted at its steps, by task, beside what was planned; null when nothing does. */
+  leads?: (noted: Readonly<Record<string, string>>, shape: Values) => string | null
 }

@@ -102,9 +102,10 @@ export const CLASS: Partial<Record<Method, ProductClass>> = {
   feed: 'fertiliser',
 }
 
-/** True for a use that names a cause, or leaves it to the almanac, which does. */
+/** True for a use that names a cause, or leaves it to the almanac, which does; what changes nothing at a tree is for every cause. */
 export function namesCause(use: UseOf<Method>, cause: string, inAlmanac: boolean): boolean {
-  return use.targets.length === 0 ? isHand(use.method) && inAlmanac : use.targets.includes(cause)
+  if (use.targets.length > 0) return use.targets.includes(cause)
+  return isHand(use.method) && (inAlmanac || handMethod(use.method).anyCause === true)
 }
 
 /** A refusal as a sentence of its rule and its way out. */

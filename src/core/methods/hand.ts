@@ -6,8 +6,10 @@ import { hands } from './hands/hands'
 import { prune } from './prune/prune'
 import { release } from './release/release'
 import { repel } from './repel/repel'
+import { sample } from './sample/sample'
 import { save } from './save/save'
 import { trenches } from './trenches/trenches'
+import { watch } from './watch/watch'
 import { water } from './water/water'
 
 /** Every method without a product, by its name in cards, plans and records. A new one is its folder and a word here. */
@@ -22,6 +24,8 @@ export const HAND = {
   hands,
   release,
   save,
+  watch,
+  sample,
 } as const satisfies Record<string, HandMethod>
 
 export type HandName = keyof typeof HAND

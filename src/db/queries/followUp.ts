@@ -15,6 +15,7 @@ export interface FollowUpRow {
   decisionId: string | null
   dueOn: string
   what: string
+  turn: Turn
   expectation: Expectation
   value: number | null
   /** What was answered, where the answer is in words. */
@@ -30,7 +31,7 @@ export interface FollowUpRow {
 
 const select = (sql: FirmSql) => sql`
   select u.id, u.tree_id as "treeId", t.tag, t.host, s.name as "siteName", s.time_zone as "timeZone", u.prescription_id as "prescriptionId", u.decision_id as "decisionId",
-    u.due_on::text as "dueOn", u.what, u.expectation, m.value, m.said, m.verdict, m.next_step as "nextStep", m.words,
+    u.due_on::text as "dueOn", u.what, u.turn, u.expectation, m.value, m.said, m.verdict, m.next_step as "nextStep", m.words,
     m.measured_at as "measuredAt", p.name as "measuredBy", u.dropped
   from follow_up u join tree t on t.id = u.tree_id join site s on s.id = t.site_id
   left join measurement m on m.follow_up_id = u.id left join person p on p.id = m.measured_by`

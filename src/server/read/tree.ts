@@ -97,7 +97,11 @@ export function treeView(id: string) {
       decision: decisions[0] ?? null,
       prescription: prescriptions[0] ?? null,
       /** Something of it is the client's own to do. */
-      forClient: prescriptions.some((p) => p.status === 'client'),
+      forClient: prescriptions.some((p) => p.status === 'client')
+        ? ('does' as const)
+        : decisions[0] && decisions[0].diagnosisId === diagnoses[0]?.id
+          ? ('told' as const)
+          : null,
       /** What is promised and not answered yet, the next due first. */
       promised: checks
         .filter((c) => c.verdict === null && c.dropped === null)

@@ -3,8 +3,6 @@ import { METHOD_NAME } from '@/core/card/say'
 import { hasBench, type Way, type WayMethod } from '@/core/decide/way'
 
 const BESIDE: Record<Exclude<WayMethod, Method>, string> = {
-  watch: 'Watch',
-  sample: 'Sample',
   refer: 'Refer',
 }
 

@@ -50,7 +50,7 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
       {view.forClient && (
         <p className="mt-1 no-print">
           <Link href={`/trees/${tree.id}/client`} className="underline underline-offset-2">
-            What the client does →
+            {view.forClient === 'does' ? 'What the client does →' : 'What the client is told →'}
           </Link>
         </p>
       )}

@@ -2,15 +2,15 @@ import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { clientView } from '@/server/read/client'
 import { PrintButton } from '@/ui/pieces/PrintButton'
-import { longDate } from '@/ui/when'
+import { longDate, writtenDate } from '@/ui/when'
 
 export const metadata = { title: 'For the client' }
 
-/** What the client does, on one page to be handed over: each step with when it is done again, and who is asked. */
+/** What the client is told and does, on one page to be handed over: what was found and decided and why, and each step of their own. */
 export default async function ClientPage({ params }: { params: Promise<{ id: string }> }) {
   const view = await clientView((await params).id)
   if (!view) notFound()
-  const { tree, steps } = view
+  const { tree, steps, told } = view
   return (
     <>
       <p className="text-small text-ink2 no-print">
@@ -20,18 +20,41 @@ export default async function ClientPage({ params }: { params: Promise<{ id: str
       </p>
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1>
-          {tree.tag}, {tree.siteName}: what you do
+          {tree.tag}, {tree.siteName}
         </h1>
         <PrintButton />
       </div>
+      {told && (
+        <section className="mt-3 max-w-2xl">
+          <p className="text-ink2">
+            From {view.firm}, {told.signedBy}, {longDate(told.signedAt, view.timeZone)}
+          </p>
+          <h2 className="mt-3">What we found: {told.found}</h2>
+          {told.means && <p className="mt-1">{told.means}</p>}
+          <h2 className="mt-3">{told.decided}</h2>
+          {told.words && <p className="mt-1">{told.words}</p>}
+          {told.reasons.map((r) => (
+            <p key={r} className="mt-1">
+              {r}
+            </p>
+          ))}
+          {told.doNot && (
+            <p className="mt-1">
+              <b>Please do not:</b> {told.doNot}
+            </p>
+          )}
+          {told.next && (
+            <p className="mt-1">
+              <b>{writtenDate(told.next.dueOn)}:</b> {told.next.what.toLowerCase()}.
+            </p>
+          )}
+        </section>
+      )}
       {steps.length === 0 ? (
-        <p className="mt-4">Nothing of this tree’s work is the client’s.</p>
+        !told && <p className="mt-4">Nothing has been decided for this tree yet.</p>
       ) : (
         <>
-          <p className="text-ink2 mt-1">
-            From {view.firm}, {view.signedBy}
-            {view.signedAt && `, ${longDate(view.signedAt, view.timeZone)}`}
-          </p>
+          <h2 className="mt-6">What you do</h2>
           <ol className="mt-4 max-w-2xl grid gap-5">
             {steps.map((step, n) => (
               <li key={step.id}>
