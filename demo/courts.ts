@@ -46,7 +46,7 @@ export const TRIAL_TREES: readonly DemoTree[] = [
   tree('Oak 8', 'oak-white-group', 54, 14, 29, 95),
 ]
 
-/** The lane behind the school: twenty-four street ashes, all with the borer signed, none decided. */
+/** Tanner’s Lane: twenty-four street ashes, all with the borer signed, none decided. */
 export const LANE_TREES: readonly DemoTree[] = Array.from({ length: 24 }, (_, i) => {
   const tag = `Lane ${two(i + 1)}`
   return tree(
@@ -100,8 +100,8 @@ export const COURT_PLACES = [
     place: {
       client: 'Town of Tamsin’s Ferry, lanes',
       contact: 'the street office',
-      name: 'Ropewalk lane ashes',
-      where: 'Ropewalk Lane, Tamsin’s Ferry',
+      name: 'Tanner’s Lane ashes',
+      where: 'Tanner’s Lane, Tamsin’s Ferry',
       note: 'The town decides in July what it keeps.',
       areaM2: 2600,
       features: [
@@ -365,14 +365,17 @@ async function failedOil(story: Story, today: string): Promise<void> {
     60,
   )
   const checks = await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, tree.treeId))
-  const check = checks.find((c) => c.prescriptionId !== null)!
-  await story.do('maren', ago - 8, 'enter-result', {
-    id: idFor('m citrus 5'),
-    followUpId: check.id,
-    value: 95,
-    nextStep: 'reopen the diagnosis',
-    words: 'As many as before, and new ones on the young wood.',
-  })
+  // No burn; but as many alive as before, on the next day and a week on.
+  for (const [n, check] of checks.filter((c) => c.prescriptionId !== null).entries()) {
+    const harm = check.expectation.kind === 'side-effect'
+    await story.do('maren', ago - 8, 'enter-result', {
+      id: idFor(`m citrus 5 ${n}`),
+      followUpId: check.id,
+      value: harm ? 0 : 95,
+      nextStep: harm ? 'go on as planned' : 'reopen the diagnosis',
+      words: harm ? null : 'As many as before, and new ones on the young wood.',
+    })
+  }
 }
 
 async function trial(story: Story, today: string): Promise<void> {

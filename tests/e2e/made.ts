@@ -15,7 +15,9 @@ export interface Made {
 
 /** A tree as an arborist leaves it once the cause is signed and it is decided to treat. */
 export async function made(page: Page, t: Made): Promise<string> {
-  const site = (await (await page.request.get('/api/find?text=Ropewalk', { maxRetries: 2 })).json()) as {
+  const site = (await (
+    await page.request.get('/api/find?text=Ropewalk%20School', { maxRetries: 2 })
+  ).json()) as {
     value: { id: string; kind: string }[]
   }
   const siteId = site.value.find((h) => h.kind === 'site')!.id

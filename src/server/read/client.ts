@@ -6,7 +6,7 @@ import { decisionsOfTree, diagnosesOfTree } from '@/db/queries/assessment'
 import { followUpsOfTree } from '@/db/queries/followUp'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { treeById } from '@/db/queries/tree'
-import { DECIDED } from '../decided'
+import { FOR_CLIENT } from '../decided'
 import { isId, reading } from './reader'
 
 /**
@@ -31,7 +31,7 @@ export function clientView(id: string) {
         ? {
             found: causeName(diagnosis.cause),
             means: cause?.oneLine ?? null,
-            decided: DECIDED[decision.action],
+            does: FOR_CLIENT[decision.action],
             words: decision.words,
             /** Only what keeps people safe; what was weighed is for the trade. */
             reasons: decision.reasons.filter((r) => r.code === 'danger').map((r) => r.text),

@@ -26,7 +26,7 @@ const GROUPS: NavEntry[][] = [
   [
     { href: '/', text: 'Today' },
     { href: '/turn', text: 'Whose turn' },
-    { href: '/grounds', text: 'Grounds', lit: /^\/(grounds(?!.*\/prescribe$)|trees\/[^/]+$)/ },
+    { href: '/grounds', text: 'Grounds', lit: /^\/(grounds(?!.*\/(prescribe|decide)$)|trees\/[^/]+$)/ },
   ],
   [
     { href: '/waiting/examine', text: 'Examine', lit: /\/examine$/ },

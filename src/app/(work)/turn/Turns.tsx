@@ -104,7 +104,7 @@ export function Turns({ view }: { view: TurnView }) {
               href={`/trees/${s.treeId}`}
               lead={s.tag}
               place={site ? null : s.siteName}
-              said={`${s.cardName}, ${s.days} ${s.days === 1 ? 'day' : 'days'} after ${s.after} is signed`}
+              said={`${s.cardName}, ${s.days === 0 ? 'once' : `${s.days} ${s.days === 1 ? 'day' : 'days'} after`} ${s.after} is signed`}
             />
           ))}
         </Lane>
@@ -129,7 +129,8 @@ export function Turns({ view }: { view: TurnView }) {
             <li key={t.turn} className="pt-2 first:pt-0">
               <h3 className="text-small text-ink2 font-text font-normal">
                 {TURN_NAME[t.turn]}, {t.open.toLocaleString('en-US')}
-                {t.overdue > 0 && `, ${t.overdue.toLocaleString('en-US')} overdue`}
+                {t.overdue > 0 &&
+                  (t.overdue === t.open ? ', overdue' : `, ${t.overdue.toLocaleString('en-US')} overdue`)}
               </h3>
               <ul>
                 {t.first.map((p) => (

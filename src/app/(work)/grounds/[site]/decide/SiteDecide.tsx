@@ -146,7 +146,7 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
                   <th className="font-normal">Signed</th>
                   <th className="font-normal">Treating</th>
                   <th className="font-normal">
-                    Over {figures.years} years, {money(from)} to {money(to)}
+                    Treat, remove, leave it: {money(from)} to {money(to)} in {figures.years} years
                   </th>
                   <th className="font-normal text-right pr-2">Ahead by</th>
                   <th className="font-normal">Decision</th>
@@ -176,9 +176,9 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
                       </td>
                       <td className="py-1.5 pr-2">
                         {t.causeName}
-                        <span className="block text-small text-ink2">
+                        <span className="block text-small text-ink2 whitespace-nowrap">
                           {showWeight(t.probability)}
-                          {t.liveCrown !== null && `, crown ${t.liveCrown} % live`}
+                          {t.liveCrown !== null && `, ${t.liveCrown} % live`}
                         </span>
                         {t.returned && (
                           <span className="block text-small text-plum font-bold">{t.returned}</span>
@@ -273,9 +273,9 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
               </tbody>
             </table>
             <p className="text-small text-ink2 mt-2">
-              <span className="text-moss font-bold">●</span> the best of the three by its middle figure. Green
-              is treating, brown removing and replacing, grey leaving it alone. A row’s drawing opens its
-              working.
+              In each row from the top: treating, removing and replacing, leaving it alone; the filled dot is
+              the best by its middle figure, a bar holds eight in ten of the drawn lives. A row’s drawing
+              opens its working.
             </p>
           </div>
           <div className="grid gap-4 content-start">

@@ -18,6 +18,8 @@ import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
+import { itemsOfLine, MOST_ITEMS, nextWhen, type LineStep, type When } from '@/ui/methods/line'
+import { LineOfWork, WhenFields } from '@/ui/methods/LineOfWork'
 import { MatterChoices, mattersSent, type ChosenMatters } from '@/ui/methods/Matters'
 import { SameTank } from '@/ui/methods/SameTank'
 import { WorkDay } from '@/ui/methods/WorkDay'
@@ -34,6 +36,14 @@ import { GroupTable } from './GroupTable'
 import { ShareOut } from './ShareOut'
 import { useGroup } from './useGroup'
 
+/** What goes on many trees by one way. */
+interface GroupItem {
+  useId: string
+  choice: number
+  tank: number | null
+  subjects: { treeId: string; decisionId: string; given: Record<string, unknown> }[]
+}
+
 /** One prescription for many trees of a site: a way for all, exceptions by hand, the limit shared out, every tree's own figures. */
 export function GroupPrescribe({ view }: { view: GroupView }) {
   const { site, cause, ways, units } = view
@@ -47,6 +57,8 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const [eaten, setEaten] = useState<boolean | null>(null)
   const [chosen, setChosen] = useState<string | null>(null)
   const [matters, setMatters] = useState<ChosenMatters>({})
+  const [steps, setSteps] = useState<readonly LineStep<GroupItem>[]>([])
+  const [when, setWhen] = useState<When>(() => nextWhen([]))
   const way = ways.find((w) => w.id === group.useId) ?? null
   const planned = group.rows.filter((r) => r.plan !== null)
   const over = group.grounds.filter(
@@ -66,11 +78,25 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       .flatMap((r) => [{ useId: r.useId, plan: r.plan! }, ...r.besides])
       .find((put) => put.useId === useId)?.plan.kind ?? 'liquid'
 
-  async function sign() {
+  // Trees of another way are signed by themselves: a line is one way for all of them after another.
+  const onWays = new Set(planned.map((r) => r.useId))
+  const here: LineStep<GroupItem> | null =
+    way && planned.length > 0
+      ? {
+          name: `${METHOD_NAME[way.use.method]}, ${way.product.name}`,
+          says: `${planned.length} ${planned.length === 1 ? 'tree' : 'trees'}`,
+          items: itemsNow(),
+          when,
+          times,
+        }
+      : null
+
+  /** What is put on or done now, by way, each with its trees. */
+  function itemsNow(): GroupItem[] {
     const byUse = new Map<string, typeof planned>()
     for (const row of planned) byUse.set(row.useId!, [...(byUse.get(row.useId!) ?? []), row])
-    const subjectsOf = (rows: typeof planned) =>
-      rows.map(({ tree }) => {
+    return [...byUse].flatMap(([useId, rows]) => {
+      const subjects = rows.map(({ tree }) => {
         const { given } = group.chosen(tree)
         return {
           treeId: tree.id,
@@ -78,25 +104,45 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
           given: { ...given, bearings: given.bearings && [...given.bearings] },
         }
       })
-    const forAll = (useId: string) => useId === group.useId
+      const mates = useId === group.useId ? Object.keys(group.tank) : []
+      return [useId, ...mates].map((id) => ({
+        useId: id,
+        choice: group.choices[id] ?? 0,
+        tank: mates.length > 0 ? 1 : null,
+        subjects,
+      }))
+    })
+  }
+
+  function keep() {
+    if (!here) return
+    const kept = [...steps, here]
+    setSteps(kept)
+    setWhen(nextWhen(kept))
+    setTimes(1)
+    const used = new Set(kept.flatMap((s) => s.items.map((i) => i.useId)))
+    const next = ways.find(
+      (w) => !used.has(w.id) && group.trees.some((t) => (t.closed[w.id] ?? []).length === 0),
+    )
+    if (next) group.setUseId(next.id)
+  }
+
+  async function sign() {
     const done = await send({
-      items: [...byUse].flatMap(([useId, rows]) => {
-        const subjects = subjectsOf(rows)
-        const mates = forAll(useId) ? Object.keys(group.tank) : []
-        return [useId, ...mates].map((id) => ({
-          useId: id,
-          choice: group.choices[id] ?? 0,
-          times: forAll(useId) ? times : 1,
-          tank: mates.length > 0 ? 1 : null,
-          subjects,
-        }))
-      }),
+      // What is done several times is the way for all; exceptions are done once.
+      items: itemsOfLine([...steps, ...(here ? [here] : [])]).map((item) =>
+        here?.items.some((i) => i.useId === item.useId) &&
+        item.useId !== group.useId &&
+        !(item.useId in group.tank)
+          ? { ...item, times: 1 }
+          : item,
+      ),
       onDate,
       eaten,
       harvestOn: harvestOn || null,
       matters: mattersSent(matters),
     })
-    if (done?.jobId) go(`/run/${done.jobId}`)
+    if (done) go(done.jobId ? `/run/${done.jobId}` : `/turn?site=${site.id}`)
   }
 
   return (
@@ -252,6 +298,19 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
             ))}
             {may('hand-to-crew') && (
               <section aria-label="Hand to the crew" className="no-print">
+                <LineOfWork
+                  line={steps}
+                  onDrop={() => {
+                    setSteps(steps.slice(0, -1))
+                    setWhen(nextWhen(steps.slice(0, -1)))
+                  }}
+                />
+                <WhenFields
+                  when={when}
+                  onWhen={setWhen}
+                  line={steps}
+                  byHand={way !== null && isHand(way.use.method)}
+                />
                 <WorkDay
                   today={view.today}
                   onDate={onDate}
@@ -301,8 +360,18 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 >
                   {busy
                     ? 'Handing over'
-                    : `Sign for ${planned.length} ${planned.length === 1 ? 'tree' : 'trees'} →`}
+                    : `Sign ${steps.length > 0 ? `all ${steps.length + 1} ` : ''}for ${planned.length} ${planned.length === 1 ? 'tree' : 'trees'} →`}
                 </Button>
+                {steps.length + 1 < MOST_ITEMS && (
+                  <Button
+                    className="w-full mt-2"
+                    disabled={busy || planned.length === 0 || over.length > 0 || onWays.size > 1}
+                    title={onWays.size > 1 ? 'Trees of another way are signed by themselves.' : undefined}
+                    onClick={keep}
+                  >
+                    Keep it and add another step
+                  </Button>
+                )}
                 <p className="text-small text-ink2 mt-2">
                   {Object.entries(group.totals.byUse)
                     .map(([id, t]) => {

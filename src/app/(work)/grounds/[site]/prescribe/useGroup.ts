@@ -90,6 +90,8 @@ export function useGroup(view: GroupView) {
       setUseId(id)
       setOwn({})
       setTank({})
+      // What one method asks of trees is not what another does.
+      setForAll((typed) => ({ ...typed, hand: {} }))
     },
     choices: q.choices,
     setChoice: (id: string, choice: number) => setChoices({ ...choices, [id]: choice }),

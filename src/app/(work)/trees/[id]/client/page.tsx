@@ -31,7 +31,7 @@ export default async function ClientPage({ params }: { params: Promise<{ id: str
           </p>
           <h2 className="mt-3">What we found: {told.found}</h2>
           {told.means && <p className="mt-1">{told.means}</p>}
-          <h2 className="mt-3">{told.decided}</h2>
+          <h2 className="mt-3">What we do: {told.does}</h2>
           {told.words && <p className="mt-1">{told.words}</p>}
           {told.reasons.map((r) => (
             <p key={r} className="mt-1">
@@ -39,13 +39,14 @@ export default async function ClientPage({ params }: { params: Promise<{ id: str
             </p>
           ))}
           {told.doNot && (
-            <p className="mt-1">
-              <b>Please do not:</b> {told.doNot}
-            </p>
+            <>
+              <h2 className="mt-3">What not to do</h2>
+              <p className="mt-1">{told.doNot}</p>
+            </>
           )}
           {told.next && (
-            <p className="mt-1">
-              <b>{writtenDate(told.next.dueOn)}:</b> {told.next.what.toLowerCase()}.
+            <p className="mt-3">
+              Next, on <b>{writtenDate(told.next.dueOn)}</b>: {told.next.what.toLowerCase()}.
             </p>
           )}
         </section>
@@ -81,11 +82,13 @@ export default async function ClientPage({ params }: { params: Promise<{ id: str
               </li>
             ))}
           </ol>
-          <p className="mt-6 max-w-2xl">
-            Put nothing on the tree or the soil besides, no spray and no feed, before you have asked us. If
-            the tree looks worse, or anything on it breaks, keep away from beneath it and ring us.
-          </p>
         </>
+      )}
+      {(told || steps.length > 0) && (
+        <p className="mt-6 max-w-2xl">
+          Put nothing on the tree or the soil besides, no spray and no feed, before you have asked us. If the
+          tree looks worse, or anything on it breaks, keep away from beneath it and ring us.
+        </p>
       )}
     </>
   )

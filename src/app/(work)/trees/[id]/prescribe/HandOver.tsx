@@ -12,8 +12,8 @@ import { useGo } from '@/ui/shell/useGo'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
-import { LineOfWork, WhenFields } from './LineOfWork'
-import { itemsOfLine, MOST_ITEMS, nextWhen, type Item, type LineDay, type LineStep } from './line'
+import { LineOfWork, WhenFields } from '@/ui/methods/LineOfWork'
+import { itemsOfLine, MOST_ITEMS, nextWhen, type Item, type LineDay, type LineStep } from '@/ui/methods/line'
 import type { Way } from './way'
 
 /** What is kept of the line so far, and what keeping or dropping does. */

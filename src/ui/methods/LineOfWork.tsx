@@ -4,10 +4,13 @@ import { Field } from '@/ui/fields/Field'
 import { Toggle } from '@/ui/fields/Toggle'
 import type { LineStep, When } from './line'
 
+/** What of a step is said of it here; its items are its bench’s own. */
+type Step = Pick<LineStep, 'name' | 'says' | 'when'>
+
 const ON_THE_DAY = 'day'
 
 /** When a step of a line is done, in words. */
-export function sayWhen({ after, onlyIf, who }: When, line: readonly LineStep[]): string {
+export function sayWhen({ after, onlyIf, who }: When, line: readonly Step[]): string {
   const on =
     after === null
       ? 'on the day'
@@ -16,14 +19,14 @@ export function sayWhen({ after, onlyIf, who }: When, line: readonly LineStep[])
 }
 
 /** The steps that are kept already, as one line that is signed together; the last may be dropped. */
-export function LineOfWork({ line, onDrop }: { line: readonly LineStep[]; onDrop: () => void }) {
+export function LineOfWork({ line, onDrop }: { line: readonly Step[]; onDrop: () => void }) {
   if (line.length === 0) return null
   return (
     <section aria-label="Line of work" className="mb-4">
       <h2 className="text-base">Signed together</h2>
       <ol className="mt-1 border-l-[3px] border-moss">
         {line.map((step, n) => (
-          <li key={`${n} ${step.items[0]!.useId}`} className="pl-3 py-1.5">
+          <li key={n} className="pl-3 py-1.5">
             <b className="block">
               {n + 1}. {step.name}
             </b>
@@ -49,7 +52,7 @@ export function WhenFields({
 }: {
   when: When
   onWhen: (when: When) => void
-  line: readonly LineStep[]
+  line: readonly Step[]
   /** Nothing is put on: the client may do it. */
   byHand: boolean
 }) {

@@ -1,12 +1,16 @@
 import type { TypedGiven } from '@/core/methods/given'
 
 /** What is put on or done by one way: one item, or several that share a tank or a visit. */
-export interface Item {
+interface AnyItem {
   useId: string
   choice: number
-  given: TypedGiven
   /** The same for what comes out of one tank. */
   tank?: number | null
+}
+
+/** An item of one tree, with what was typed of it. */
+export interface Item extends AnyItem {
+  given: TypedGiven
 }
 
 /** When a step is done: on the day, or so many days after an earlier one; and what must be found first. */
@@ -18,11 +22,11 @@ export interface When {
 }
 
 /** A step of a line of work, as it was kept on the bench. */
-export interface LineStep {
+export interface LineStep<I extends AnyItem = Item> {
   name: string
-  /** What it comes to at this tree. */
+  /** What it comes to at this tree, or at all of them. */
   says: string
-  items: readonly Item[]
+  items: readonly I[]
   when: When
   times: number
 }
@@ -38,7 +42,7 @@ export interface LineDay {
 export const MOST_ITEMS = 6
 
 /** One after the other, unless the hand says otherwise. */
-export const nextWhen = (line: readonly LineStep[]): When => {
+export const nextWhen = (line: readonly Pick<LineStep, 'when'>[]): When => {
   const item = line.findLastIndex((step) => step.when.who === 'crew')
   return {
     after: item < 0 ? null : { item, days: 28 },
@@ -48,7 +52,7 @@ export const nextWhen = (line: readonly LineStep[]): When => {
 }
 
 /** All items of a line in the order they are signed; what waits for a step waits for the first of its items. */
-export function itemsOfLine(line: readonly LineStep[]) {
+export function itemsOfLine<I extends AnyItem>(line: readonly LineStep<I>[]) {
   const first: number[] = []
   let n = 0
   for (const step of line) {
