@@ -3,7 +3,6 @@ import { made } from './made'
 import { picture, post, signIn } from './signIn'
 
 /** Deciding well: rules of the place, what each tree comes to, what could break, whose turn it is, what the client is told. */
-test.describe.configure({ mode: 'serial' })
 
 async function siteNamed(page: Page, name: string): Promise<string> {
   const found = (await (
@@ -52,6 +51,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
     due: '2026-09-01',
   })
   await page.goto(`/trees/${pear}/prescribe`)
+  await page.getByText(/closed, and why/).click()
   await expect(
     page
       .getByText('Closed here at this time of year. (Guards off in summer; Example letter DEMO-77)', {
