@@ -25,7 +25,11 @@ export function SafetyScreen({ view }: { view: DecideView }) {
   const router = useRouter()
   const verb = useVerb('screen-safety', { makes: 'id' })
   const [open, setOpen] = useState(false)
-  const [levels, setLevels] = useState<Screen>(() => screen ?? { defect: 1, target: 1, consequence: 1 })
+  const [levels, setLevels] = useState<Screen>({
+    defect: screen?.defect ?? 1,
+    target: screen?.target ?? 1,
+    consequence: screen?.consequence ?? 1,
+  })
   const [words, setWords] = useState({
     defect: screen?.defectWords ?? '',
     target: screen?.targetWords ?? '',
