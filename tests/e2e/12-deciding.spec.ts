@@ -44,7 +44,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
   const pear = await made(page, {
     tag: 'Pear 31',
     host: 'pear',
-    girths: ['9'],
+    girths: ['5'],
     findings: { 'rub-torn-bark': 'there' },
     cause: 'deer-rub',
     action: 'care',
@@ -91,7 +91,7 @@ test('a deer-rubbed pear is cut back above its graft, and a school is chosen for
     .getByRole('button', { name: /Pear 31/ })
     .first()
     .click()
-  await expect(page.getByText(/sprout/).first()).toBeVisible()
+  await expect(page.getByText(/cut below and train a shoot/).first()).toBeVisible()
   await page.getByText('How it is done here').click()
   await expect(page.getByText('(chosen for this work: the deer come back)', { exact: false })).toBeVisible()
   await page.goto('/almanac/school/guards')
