@@ -391,7 +391,7 @@ async function trial(story: Story, today: string): Promise<void> {
   )
   await story.do('maren', 270, 'hand-to-crew', {
     id: idFor('rx chestnut 1'),
-    items: [byHand('HC-HANDS', nuts, { work: 'gather fallen fruit' }, { who: 'client', times: 30 })],
+    items: [byHand('HC-GATHER', nuts, { work: 'gather fallen fruit' }, { who: 'client', times: 30 })],
     onDate: addDays(today, -268),
   })
   const asked = (await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, nuts.treeId))).filter(

@@ -90,7 +90,7 @@ export const BY_HAND: readonly ShelfCard[] = [
     days: 45,
     times: 6,
   }),
-  by('HC-BAND', 'Sticky band', 'a band over a wrap against ants and climbing larvae', 'band', {
+  by('HC-BAND', 'Band over wrap', 'a band over a wrap against ants and climbing larvae', 'band', {
     overlap: '2 in',
     height: '40 in',
     renew: 100,
@@ -100,6 +100,11 @@ export const BY_HAND: readonly ShelfCard[] = [
     days: 7,
     times: 30,
     water: 'plain water',
+  }),
+  by('HC-GATHER', 'Gather daily', 'fallen fruit and nuts, every day while they fall', 'hands', {
+    days: 1,
+    times: 40,
+    water: 'none',
   }),
   by('HC-SAVE', 'Save gnawed stems', 'tape, bridge graft, cut back or inarch', 'save', {
     tape: 'moist moss under soft grafting tape',

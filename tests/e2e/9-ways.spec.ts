@@ -158,7 +158,7 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   await page.getByRole('button', { name: /^Sign .* and decide →/ }).click()
   await page.waitForURL(/\/decide/)
   await expect(page.getByRole('radio', { name: /^Refer/ })).toBeChecked()
-  await page.getByLabel('Risk assessor, if it is known').fill('Odile Ferrant')
+  await page.getByLabel('Who, if it is known').fill('Odile Ferrant')
   await page.getByRole('button', { name: 'Sign the decision' }).click()
   await page.getByRole('link', { name: 'See what is promised →' }).click()
   await page

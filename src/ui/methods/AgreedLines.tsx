@@ -5,20 +5,20 @@ import { writtenDate } from '@/ui/when'
 export function AgreedLines({ agreed, className = '' }: { agreed: AsAgreed; className?: string }) {
   if (agreed.matters.length + agreed.notices.length === 0) return null
   return (
-    <ul className={`text-small ${className}`}>
+    <div className={`text-small ${className}`}>
       {agreed.notices.map((n) => (
-        <li key={`${n.whom} ${n.by}`}>
+        <p key={`${n.whom} ${n.by}`}>
           <b>
             Tell {n.whom} by {writtenDate(n.by)}
           </b>{' '}
           ({n.rule}; {n.source})
-        </li>
+        </p>
       ))}
       {agreed.matters.map((m) => (
-        <li key={`${m.matter} ${m.done}`}>
+        <p key={`${m.matter} ${m.done}`}>
           {m.name}: <b>{m.done}</b> <span className="text-ink2">({m.from.replace(/[.]$/, '')})</span>
-        </li>
+        </p>
       ))}
-    </ul>
+    </div>
   )
 }

@@ -104,8 +104,8 @@ function RuleLine({ rule, says, timeZone }: { rule: Rule; says: string; timeZone
         </span>
       </span>
       {may('end-local-rule') && !ending && (
-        <Button quiet onClick={() => setEnding(true)} aria-label={`End the rule ${rule.name}`}>
-          End it
+        <Button quiet onClick={() => setEnding(true)}>
+          End it<span className="sr-only">: {rule.name}</span>
         </Button>
       )}
       {ending && (

@@ -5,11 +5,7 @@ import { METHOD_NAME } from '@/core/card/say'
 import { rateFor } from '@/core/methods/proposeRate'
 import { sayMinutes } from '@/core/methods/say'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
-import { showProduct } from '@/core/methods/showProduct'
-import { harvestDaysOf } from '@/core/limits/harvest'
-import { isHand } from '@/core/methods/hand'
 import { methodOf } from '@/core/methods/registry'
-import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
 import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'
 import { CutListPanel } from '@/ui/methods/CutListPanel'
@@ -18,47 +14,26 @@ import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
-import { itemsOfLine, MOST_ITEMS, nextWhen, type LineStep, type When } from '@/ui/methods/line'
-import { LineOfWork, WhenFields } from '@/ui/methods/LineOfWork'
-import { MatterChoices, mattersSent, type ChosenMatters } from '@/ui/methods/Matters'
+import type { ChosenMatters } from '@/ui/methods/Matters'
 import { SameTank } from '@/ui/methods/SameTank'
-import { WorkDay } from '@/ui/methods/WorkDay'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
-import { useGo } from '@/ui/shell/useGo'
 import { Slip } from '@/ui/slip/Slip'
+import { GroupHandOver } from './GroupHandOver'
 import { GroupSheet } from './GroupSheet'
 import { GroupTable } from './GroupTable'
 import { ShareOut } from './ShareOut'
 import { useGroup } from './useGroup'
 
-/** What goes on many trees by one way. */
-interface GroupItem {
-  useId: string
-  choice: number
-  tank: number | null
-  subjects: { treeId: string; decisionId: string; given: Record<string, unknown> }[]
-}
-
 /** One prescription for many trees of a site: a way for all, exceptions by hand, the limit shared out, every tree's own figures. */
 export function GroupPrescribe({ view }: { view: GroupView }) {
   const { site, cause, ways, units } = view
   const may = useMay()
-  const go = useGo()
   const group = useGroup(view)
-  const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [onDate, setOnDate] = useState(view.today)
-  const [times, setTimes] = useState(1)
-  const [harvestOn, setHarvestOn] = useState('')
-  const [eaten, setEaten] = useState<boolean | null>(null)
   const [chosen, setChosen] = useState<string | null>(null)
   const [matters, setMatters] = useState<ChosenMatters>({})
-  const [steps, setSteps] = useState<readonly LineStep<GroupItem>[]>([])
-  const [when, setWhen] = useState<When>(() => nextWhen([]))
   const way = ways.find((w) => w.id === group.useId) ?? null
   const planned = group.rows.filter((r) => r.plan !== null)
   const over = group.grounds.filter(
@@ -68,82 +43,9 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const grounds = group.grounds.filter(
     (g) => g.wanted > 0 || (group.useId !== null && g.useIds.includes(group.useId)),
   )
-  const asks = view.trees.find((t) => t.askFood !== null && planned.some((r) => r.tree.id === t.id))?.askFood
   const drench = way?.use.method === 'soil-drench' ? way.use : null
   const [stock, setStock] = useStockBottle()
   const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
-
-  const kindOf = (useId: string) =>
-    planned
-      .flatMap((r) => [{ useId: r.useId, plan: r.plan! }, ...r.besides])
-      .find((put) => put.useId === useId)?.plan.kind ?? 'liquid'
-
-  // Trees of another way are signed by themselves: a line is one way for all of them after another.
-  const onWays = new Set(planned.map((r) => r.useId))
-  const here: LineStep<GroupItem> | null =
-    way && planned.length > 0
-      ? {
-          name: `${METHOD_NAME[way.use.method]}, ${way.product.name}`,
-          says: `${planned.length} ${planned.length === 1 ? 'tree' : 'trees'}`,
-          items: itemsNow(),
-          when,
-          times,
-        }
-      : null
-
-  /** What is put on or done now, by way, each with its trees. */
-  function itemsNow(): GroupItem[] {
-    const byUse = new Map<string, typeof planned>()
-    for (const row of planned) byUse.set(row.useId!, [...(byUse.get(row.useId!) ?? []), row])
-    return [...byUse].flatMap(([useId, rows]) => {
-      const subjects = rows.map(({ tree }) => {
-        const { given } = group.chosen(tree)
-        return {
-          treeId: tree.id,
-          decisionId: view.trees.find((t) => t.id === tree.id)!.decisionId,
-          given: { ...given, bearings: given.bearings && [...given.bearings] },
-        }
-      })
-      const mates = useId === group.useId ? Object.keys(group.tank) : []
-      return [useId, ...mates].map((id) => ({
-        useId: id,
-        choice: group.choices[id] ?? 0,
-        tank: mates.length > 0 ? 1 : null,
-        subjects,
-      }))
-    })
-  }
-
-  function keep() {
-    if (!here) return
-    const kept = [...steps, here]
-    setSteps(kept)
-    setWhen(nextWhen(kept))
-    setTimes(1)
-    const used = new Set(kept.flatMap((s) => s.items.map((i) => i.useId)))
-    const next = ways.find(
-      (w) => !used.has(w.id) && group.trees.some((t) => (t.closed[w.id] ?? []).length === 0),
-    )
-    if (next) group.setUseId(next.id)
-  }
-
-  async function sign() {
-    const done = await send({
-      // What is done several times is the way for all; exceptions are done once.
-      items: itemsOfLine([...steps, ...(here ? [here] : [])]).map((item) =>
-        here?.items.some((i) => i.useId === item.useId) &&
-        item.useId !== group.useId &&
-        !(item.useId in group.tank)
-          ? { ...item, times: 1 }
-          : item,
-      ),
-      onDate,
-      eaten,
-      harvestOn: harvestOn || null,
-      matters: mattersSent(matters),
-    })
-    if (done) go(done.jobId ? `/run/${done.jobId}` : `/turn?site=${site.id}`)
-  }
 
   return (
     <>
@@ -231,10 +133,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                         name="way"
                         className="sr-only"
                         checked={w.id === group.useId}
-                        onChange={() => {
-                          group.setUseId(w.id)
-                          setTimes(1)
-                        }}
+                        onChange={() => group.setUseId(w.id)}
                       />
                       <span className={`block ${w.id === group.useId ? 'font-bold' : ''}`}>
                         {METHOD_NAME[w.use.method]}, {w.product.name}
@@ -297,92 +196,15 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
               <ShareOut key={g.active} view={view} group={group} ground={g} />
             ))}
             {may('hand-to-crew') && (
-              <section aria-label="Hand to the crew" className="no-print">
-                <LineOfWork
-                  line={steps}
-                  onDrop={() => {
-                    setSteps(steps.slice(0, -1))
-                    setWhen(nextWhen(steps.slice(0, -1)))
-                  }}
-                />
-                <WhenFields
-                  when={when}
-                  onWhen={setWhen}
-                  line={steps}
-                  byHand={way !== null && isHand(way.use.method)}
-                />
-                <WorkDay
-                  today={view.today}
-                  onDate={onDate}
-                  onDay={setOnDate}
-                  askFood={asks ?? null}
-                  eaten={eaten}
-                  onEaten={setEaten}
-                  harvestDays={Math.max(
-                    0,
-                    ...planned.flatMap((r) =>
-                      [r.useId, ...r.besides.map((b) => b.useId)].map((id) =>
-                        harvestDaysOf(ways.find((w) => w.id === id)?.use.foodCrops, r.tree.facts.host),
-                      ),
-                    ),
-                  )}
-                  harvestOn={harvestOn}
-                  onHarvest={setHarvestOn}
-                  repeats={
-                    way &&
-                    repeatsOfAll(
-                      [way, ...ways.filter((w) => w.id in group.tank)].map((w) =>
-                        methodOf(w.use).repeats(w.use),
-                      ),
-                    )
-                  }
-                  times={times}
-                  onTimes={setTimes}
-                />
-                <MatterChoices
-                  matters={view.matters}
-                  chosen={matters}
-                  onChosen={setMatters}
-                  oneTree={false}
-                />
-                {over.map((g) => (
-                  <Note key={g.active} says="stop" className="mt-2">
-                    More {g.active} than the limit leaves this year. Leave trees out, choose another way for
-                    some, or share the limit out.
-                  </Note>
-                ))}
-                <ProblemNote problem={problem} />
-                <Button
-                  now
-                  className="w-full mt-3"
-                  disabled={busy || planned.length === 0 || over.length > 0}
-                  onClick={() => void sign()}
-                >
-                  {busy
-                    ? 'Handing over'
-                    : `Sign ${steps.length > 0 ? `all ${steps.length + 1} ` : ''}for ${planned.length} ${planned.length === 1 ? 'tree' : 'trees'} →`}
-                </Button>
-                {steps.length + 1 < MOST_ITEMS && (
-                  <Button
-                    className="w-full mt-2"
-                    disabled={busy || planned.length === 0 || over.length > 0 || onWays.size > 1}
-                    title={onWays.size > 1 ? 'Trees of another way are signed by themselves.' : undefined}
-                    onClick={keep}
-                  >
-                    Keep it and add another step
-                  </Button>
-                )}
-                <p className="text-small text-ink2 mt-2">
-                  {Object.entries(group.totals.byUse)
-                    .map(([id, t]) => {
-                      const w = ways.find((x) => x.id === id)!
-                      return isHand(w.use.method)
-                        ? `${w.product.name} at ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
-                        : `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : kindOf(id), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
-                    })
-                    .join(' · ')}
-                </p>
-              </section>
+              <GroupHandOver
+                view={view}
+                group={group}
+                over={over.map((g) => g.active)}
+                onDate={onDate}
+                onDay={setOnDate}
+                matters={matters}
+                onMatters={setMatters}
+              />
             )}
             {way?.use.method === 'guard' && (
               <CutListPanel
