@@ -1,6 +1,9 @@
 'use client'
 import type { Repeats } from '@/core/methods/facts'
 
+/** As many times as one signature is for. */
+const MOST_TIMES = 60
+
 /** For which day work is handed to the crew, how often it is done where the card says so, and whether people eat of these trees. */
 export function WorkDay({
   today,
@@ -69,7 +72,7 @@ export function WorkDay({
             value={times}
             onChange={(e) => onTimes(Number(e.target.value))}
           >
-            {Array.from({ length: Math.min(repeats.mostTimes ?? 12, 12) }, (_, i) => (
+            {Array.from({ length: Math.min(repeats.mostTimes ?? 12, MOST_TIMES) }, (_, i) => (
               <option key={i} value={i + 1}>
                 {i === 0 ? 'once' : `${i + 1} times`}
               </option>
@@ -77,7 +80,11 @@ export function WorkDay({
           </select>
           {times > 1 && (
             <p className="text-small text-ink2 mt-1">
-              Again {repeats.least} to {repeats.most} days after each record; it then stands under Run as due.
+              Again{' '}
+              {repeats.least === repeats.most
+                ? `${repeats.most} ${repeats.most === 1 ? 'day' : 'days'}`
+                : `${repeats.least} to ${repeats.most} days`}{' '}
+              after each record; it then stands under Run as due.
             </p>
           )}
         </div>
