@@ -204,7 +204,7 @@ describe('refusals', () => {
     const treeId = await makeAsh(firm, 'F-1')
     const id = uuidv7()
     await inFirm(firm.id, async (sql) => {
-      await sql`insert into follow_up (id, firm_id, tree_id, due_on, what, expectation) values (${id}, ${firm.id}, ${treeId}, '2026-06-14', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`
+      await sql`insert into follow_up (id, firm_id, site_id, tree_id, due_on, what, expectation) values (${id}, ${firm.id}, ${firm.site}, ${treeId}, '2026-06-14', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`
     })
     const enter = (part: Record<string, unknown>, at = new Date('2026-06-14T12:00:00Z')) =>
       problemOf(firm.person('crew lead', at), 'enter-result', {

@@ -233,8 +233,8 @@ describe('pairs of hands at the same moment', () => {
     const treeId = await makeAsh(firm, 'P-4')
     const followUpId = uuidv7()
     await rows(
-      (sql) => sql`insert into follow_up (id, firm_id, tree_id, due_on, what, expectation) values
-        (${followUpId}, ${firm.id}, ${treeId}, '2026-06-12', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`,
+      (sql) => sql`insert into follow_up (id, firm_id, site_id, tree_id, due_on, what, expectation) values
+        (${followUpId}, ${firm.id}, ${firm.site}, ${treeId}, '2026-06-12', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`,
     )
     const results = await Promise.all(
       [80, 81, 82, 83, 84].map((value) =>

@@ -112,3 +112,5 @@ begin
   end loop;
 end $$;
 grant update (ended_by, ended_at, ended_why) on local_rule to elmhorn_app;
+create trigger note_change after delete or update of ended_by, ended_at, ended_why on local_rule
+  for each row execute function note_change('local_rule');
