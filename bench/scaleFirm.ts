@@ -51,6 +51,8 @@ const KINDS = {
   jobSubject: 23,
   application: 24,
   stepEvent: 25,
+  screen: 26,
+  money: 27,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -295,6 +297,15 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('event', 'n')}, ${f}, ${id('followUp', 'n')}, 80, 'as expected', 'go on as planned', ${noon} - interval '30 days', ${id('person', '2')}
           from generate_series(1, ${trees}) n where n % 25 > 10 and n % 2 = 0`),
     )
+    await step('screens and money', async () => {
+      await sql.unsafe(`
+        insert into safety_screen (id, firm_id, tree_id, defect, defect_words, target, target_words, consequence, consequence_words, refer, by_person, at)
+          select ${id('screen', 'n')}, ${f}, ${id('tree', 'n')}, 1, 'dead twigs', 1, 'grass', 1, 'a dent', false, ${id('person', '2')}, ${noon}
+          from generate_series(1, ${trees}) n where n % 10 = 1`)
+      await sql.unsafe(`
+        insert into site_money (id, firm_id, site_id, body, by_person, at)
+          select ${id('money', 'n')}, ${f}, ${id('site', 'n')}, '{}', ${id('person', '2')}, ${noon} from generate_series(1, ${scale.sites}) n`)
+    })
     await step('photographs', () =>
       sql.unsafe(`
         insert into photo (id, firm_id, tree_id, assessment_id, taken_at, by_person, width, height, jpeg)

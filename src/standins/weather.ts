@@ -9,6 +9,8 @@ export interface WeatherHour {
   windFrom: string
   rainMm: number
   cloud: number
+  /** Strength of the sun, 0–1. */
+  sun: number
   sky: string
   soil: 'moist' | 'dry' | 'saturated'
   /** Shown beside every figure: this weather is made up. */
@@ -60,6 +62,7 @@ export function simulatedWeather(timeZone: string, at: Date): WeatherHour {
     windFrom: POINTS[Math.floor(chance(day, 13) * 8)]!,
     rainMm: wetHour ? rainToday / 5 : 0,
     cloud,
+    sun: Math.max(0, Math.cos(((hour - 13) / 14) * Math.PI)) * (1 - 0.8 * cloud),
     sky: wetHour ? 'rain' : cloud > 0.7 ? 'overcast' : cloud > 0.35 ? 'some cloud' : 'clear',
     soil: recent > 32 ? 'saturated' : recent > 1.2 ? 'moist' : 'dry',
     simulated: true,

@@ -18,6 +18,15 @@ export function clockTime(at: number | Date, timeZone?: string): string {
   return part(at, timeZone, { hour: '2-digit', minute: '2-digit', hour12: false }).replace('24:', '00:')
 }
 
+/** A calendar date with its day of the week: `Fri 12 June`. */
+export function writtenDay(date: string): string {
+  return part(Date.parse(`${date}T12:00:00Z`), 'UTC', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  }).replace(/,/g, '')
+}
+
 /** A calendar date such as `2026-06-12`, written out: `12 Jun 2026`. */
 export { spokenDate as writtenDate } from '@/core/time/calendar'
 

@@ -53,6 +53,7 @@ jest.mock('@/server/heavy/pool', () => ({ heavy: async () => null }))
 
 import { seal } from '@/server/ledger/seal'
 import { almanacView } from '@/server/read/almanac'
+import { decideSiteView } from '@/server/read/decideSite'
 import { findView } from '@/server/read/find'
 import { frameView } from '@/server/read/frame'
 import { blocksView } from '@/server/read/blocks'
@@ -228,7 +229,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ],
   ['Tree', () => treeView(tree), 17, 700],
   ['Examine', () => examineView(tree), 13, 450],
-  ['what the client does', () => clientView(tree), 2, 300],
+  ['what the client is told', () => clientView(tree), 5, 300],
   ['Weigh', () => weighView(tree), 8, 400],
   ['Decide', () => decideView(tree), 10, 400],
   ['Prescribe', () => prescribeView(tree), 14, 500],
@@ -245,9 +246,10 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a record', () => recordView(scaleId('record', 40_007 * 4 + 1)), 8, 120],
   ['Follow-up', () => followUpsView(), 3, 70_000],
   ['a check', () => followUpView(scaleId('followUp', 40_006)), 1, 20],
-  ['the almanac', () => almanacView(), 3, 100],
+  ['the almanac', () => almanacView(), 5, 2_500],
   ['the shelf', () => shelfView(), 2, 100],
   ['the rules of places', () => rulesView(), 4, 2_000],
+  ['deciding across a site', () => decideSiteView(scaleId('site', 77)), 7, 4_000],
   ['whose turn', () => turnView(null), 9, 60_000],
   ['whose turn at a site of 5,000 trees', () => turnView(scaleId('site', 1)), 10, 8_000],
   ['a card', () => cardView('EB4'), 2, 100],

@@ -8,6 +8,7 @@ import { blocksOfSite } from '@/db/queries/block'
 import { groundUse } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
 import { treesToPrescribe } from '@/db/queries/tree'
+import { forecastAt } from '../forecast'
 import { mattersAt } from '../houseRule'
 import { MOST_SUBJECTS } from '../prescribe'
 import { cardSource, dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
@@ -91,6 +92,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       used: await groundUse(sql, site.id, today.slice(0, 4)),
       rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
       day,
+      forecast: forecastAt(site.timeZone, now),
       today,
       units: person.units,
     }

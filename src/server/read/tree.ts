@@ -19,6 +19,7 @@ import { usesOnShelf } from '@/db/queries/card'
 import { screensOfTrees } from '@/db/queries/decideSite'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { ownOf } from '../almanac'
+import { forecastAt } from '../forecast'
 import { mattersAt } from '../houseRule'
 import { proposalFor } from '../decide'
 import { seenOf } from '../seen'
@@ -284,6 +285,7 @@ export function prescribeView(id: string) {
       readingGoodForYears: READING_GOOD_FOR_YEARS,
       facts: facts && { ...facts, marks: plainMarks(hand!.marks) },
       day,
+      forecast: forecastAt(shared.timeZone, now),
       readingSource: reading && readingSource(reading, shared.timeZone),
       rate: proposeRate({
         crownLost: shared.tree.liveCrownPercent === null ? null : 100 - shared.tree.liveCrownPercent,

@@ -17,6 +17,7 @@ import { eventsOfSubjects, stepsOfSubjects } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { simulatedWeather } from '@/standins/weather'
 import { checkTail, followChain } from '../ledger/check'
+import { forecastAt } from '../forecast'
 import { askForCheck } from '../ledger/watch'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
@@ -118,6 +119,7 @@ export function jobView(id: string) {
       items,
       trees,
       weather: simulatedWeather(timeZone, now),
+      forecast: forecastAt(timeZone, now),
       now: now.getTime(),
       today,
       units: person.units,

@@ -6,6 +6,7 @@ import { ANEW } from '@/core/plan/anew'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
+import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { AgreedLines } from '@/ui/methods/AgreedLines'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Toggle } from '@/ui/fields/Toggle'
@@ -142,6 +143,17 @@ export function RunJob({ view: first }: { view: JobView }) {
         <details className="no-print mt-2" open={early && item.agreed.notices.length > 0}>
           <summary className="cursor-pointer py-1 text-ink2">How it is done here</summary>
           <AgreedLines agreed={item.agreed} />
+        </details>
+      )}
+      {tree.status === 'open' && !early && (
+        <details className="no-print">
+          <summary className="cursor-pointer py-1 text-ink2">Hours it may be done in</summary>
+          <HoursPanel
+            use={item.use}
+            actives={item.product.actives}
+            forecast={view.forecast}
+            minutes={ofItem.reduce((n, t) => n + (t.status === 'open' ? t.plan.minutes : 0), 0)}
+          />
         </details>
       )}
       {early && (

@@ -10,6 +10,7 @@ import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'
 import { CutListPanel } from '@/ui/methods/CutListPanel'
 import { GivenFields } from '@/ui/methods/GivenFields'
+import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { LimitBar } from '@/ui/methods/LimitBar'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
@@ -181,7 +182,17 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
               </>
             )}
           </div>
-          <GroupTable view={view} group={group} chosen={chosen} onChosen={setChosen} />
+          <div className="min-w-0">
+            <GroupTable view={view} group={group} chosen={chosen} onChosen={setChosen} />
+            {way && (
+              <HoursPanel
+                use={way.use}
+                actives={way.product.actives}
+                forecast={view.forecast}
+                minutes={group.totals.minutes}
+              />
+            )}
+          </div>
           <div className="grid gap-4 content-start">
             {grounds.map((g) => (
               <LimitBar key={g.active} ground={g} areaM2={site.areaM2!} units={units} />

@@ -19,6 +19,7 @@ import type { PrescribeView } from '@/server/read/tree'
 import { Surroundings } from '@/ui/methods/Surroundings'
 import { MethodDrawing } from '@/ui/methods/MethodDrawing'
 import { GivenFields } from '@/ui/methods/GivenFields'
+import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { SameTank } from '@/ui/methods/SameTank'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
@@ -213,6 +214,14 @@ export function Bench({
               {problem.message}
             </Note>
           )
+        )}
+        {plan && (
+          <HoursPanel
+            use={way.use}
+            actives={way.product.actives}
+            forecast={view.forecast}
+            minutes={plan.minutes}
+          />
         )}
         <h2 className="mt-4">Afterwards</h2>
         <ul className="border-t border-line mt-1">

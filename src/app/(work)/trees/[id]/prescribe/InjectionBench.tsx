@@ -21,11 +21,15 @@ import { DoseTable } from './DoseTable'
 import { HandOver, type Line } from './HandOver'
 import { RingPanel } from './RingPanel'
 import { reckonLink } from './reckonLink'
+import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
 import { Toggle } from '@/ui/fields/Toggle'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { isWay, type InjectionWay } from './way'
+
+/** Drilling and setting before the first takes up, minutes. House figure. */
+const SET_UP = 30
 
 /** The bench of a trunk injection: dose by the label, ports on the ring, the working beside it. */
 export function InjectionBench({
@@ -235,6 +239,14 @@ export function InjectionBench({
             suitability of the wood at the ports: {plain(value.layout.total)} of {plain(value.bestTotal)}{' '}
             possible, 1 a port at best
           </p>
+        )}
+        {value?.uptake.ok && (
+          <HoursPanel
+            use={way.use}
+            actives={way.product.actives}
+            forecast={view.forecast}
+            minutes={SET_UP + value.uptake.value.to / 60}
+          />
         )}
       </div>
       <div>

@@ -1,0 +1,110 @@
+import { CARDS, useOf } from '../../../demo/cards'
+import type { Method } from '../card/card'
+import { toSI } from '../quantity/units'
+import { stretches, workHours, type ForecastHour } from './hours'
+import type { UseOf } from './plan'
+
+const cardOf = (code: string) => CARDS.find((c) => c.card.code === code)!.card
+const use = (code: string, method: Method) => useOf(cardOf(code), method as never) as UseOf<Method>
+const oil = use('HO1', 'crown-spray')
+const drench = use('SD2', 'soil-drench')
+const inject = use('EB4', 'trunk-injection')
+const cut = use('HC-PRUNE', 'prune')
+
+/** Fair weather from midnight on; `at` changes single hours. */
+const fair = (n: number, at: Record<number, Partial<ForecastHour>> = {}): ForecastHour[] =>
+  Array.from({ length: n }, (_, i) => ({
+    time: `2026-06-${String(12 + Math.floor(i / 24)).padStart(2, '0')}T${String(i % 24).padStart(2, '0')}:00`,
+    temperature: toSI(68, 'F'),
+    wind: toSI(5, 'mph'),
+    gust: toSI(8, 'mph'),
+    rain: 0,
+    sun: 0.3,
+    cloud: 0.5,
+    soil: 'moist',
+    ...at[i],
+  }))
+const hoursOf = (u: UseOf<Method>, hours: ForecastHour[], need = 2, actives: { name: string }[] = []) => {
+  const r = workHours(u, actives, hours, need)
+  if (!r.ok) throw new Error(r.problem.message)
+  return r.value!
+}
+const reasonsAt = (u: UseOf<Method>, hours: ForecastHour[], at: number, actives: { name: string }[] = []) =>
+  hoursOf(u, hours, 1, actives).hours[at]!.reasons
+
+it('is closed at night, whatever is done, and open by day in fair weather', () => {
+  const { hours, best } = hoursOf(oil, fair(48))
+  expect(hours[4]!.reasons).toEqual(['night'])
+  expect(hours[5]!.open).toBe(true)
+  expect(hours[20]!.open).toBe(true)
+  expect(hours[21]!.reasons).toEqual(['night'])
+  expect(best).toEqual({ from: '2026-06-12T05:00', hours: 16 })
+})
+
+it('keeps the card’s wind, gust, sun and rain for a spray', () => {
+  const windy = fair(48, { 9: { wind: toSI(14, 'mph') }, 10: { gust: toSI(25, 'mph') }, 12: { sun: 0.9 } })
+  expect(reasonsAt(oil, windy, 9)).toEqual(['wind'])
+  expect(reasonsAt(oil, windy, 10)).toEqual(['gust'])
+  expect(reasonsAt(oil, windy, 12)).toEqual(['sun'])
+  // Four dry hours follow an oil.
+  const wet = fair(48, { 16: { rain: 0.002 } })
+  expect(reasonsAt(oil, wet, 11)).toEqual([])
+  expect(reasonsAt(oil, wet, 12)).toEqual(['rain'])
+})
+
+it('looks for heat in the hours after an oil, by its active', () => {
+  const hot = fair(48, { 15: { temperature: toSI(95, 'F') } })
+  expect(reasonsAt(oil, hot, 10)).toEqual([])
+  expect(reasonsAt(oil, hot, 10, [{ name: 'horticultural oil' }])).toEqual(['hot'])
+  expect(reasonsAt(oil, hot, 8, [{ name: 'horticultural oil' }])).toEqual([])
+})
+
+it('closes a drench on full or frozen soil and before a wet day', () => {
+  expect(reasonsAt(drench, fair(48, { 9: { soil: 'saturated' } }), 9)).toEqual(['saturated'])
+  expect(reasonsAt(drench, fair(48, { 9: { soil: 'frozen' } }), 9)).toEqual(['frozen'])
+  const storm = fair(48, { 30: { rain: toSI(0.6, 'in') } })
+  expect(reasonsAt(drench, storm, 6)).toEqual([])
+  expect(reasonsAt(drench, storm, 8)).toEqual(['rain to come'])
+  expect(reasonsAt(drench, fair(48, { 30: { rain: toSI(0.4, 'in') } }), 8)).toEqual([])
+})
+
+it('closes an injection in the cold, in the heat and in dry soil', () => {
+  const day = fair(48, {
+    6: { temperature: toSI(40, 'F') },
+    14: { temperature: toSI(99, 'F') },
+    16: { soil: 'dry' },
+  })
+  expect(reasonsAt(inject, day, 6)).toEqual(['cold'])
+  expect(reasonsAt(inject, day, 14)).toEqual(['hot'])
+  expect(reasonsAt(inject, day, 16)).toEqual(['dry'])
+  expect(reasonsAt(inject, day, 10)).toEqual([])
+})
+
+it('waits with a cut for dry bark and a dry day to come', () => {
+  const rain = fair(72, { 10: { rain: 0.001 }, 50: { rain: 0.001 } })
+  expect(reasonsAt(cut, rain, 9)).toEqual(['rain to come'])
+  expect(reasonsAt(cut, rain, 14)).toEqual(['wet bark'])
+  expect(reasonsAt(cut, rain, 15)).toEqual([])
+  expect(reasonsAt(cut, rain, 30)).toEqual(['rain to come'])
+})
+
+it('says nothing of work that no weather closes', () => {
+  expect(workHours(use('HC-BAND', 'band'), [], fair(24), 1)).toEqual({ ok: true, value: null })
+})
+
+it('finds no stretch that is too short', () => {
+  const broken = fair(24, Object.fromEntries([7, 10, 13, 16, 19].map((h) => [h, { wind: toSI(14, 'mph') }])))
+  expect(hoursOf(oil, broken, 3).best).toBeNull()
+  expect(hoursOf(oil, broken, 2).best).toEqual({ from: '2026-06-12T05:00', hours: 2 })
+})
+
+it('puts hours of the same reasons together', () => {
+  const { hours } = hoursOf(oil, fair(24, { 9: { wind: toSI(14, 'mph') } }))
+  expect(stretches(hours)).toEqual([
+    { from: '2026-06-12T00:00', hours: 5, reasons: ['night'] },
+    { from: '2026-06-12T05:00', hours: 4, reasons: [] },
+    { from: '2026-06-12T09:00', hours: 1, reasons: ['wind'] },
+    { from: '2026-06-12T10:00', hours: 11, reasons: [] },
+    { from: '2026-06-12T21:00', hours: 3, reasons: ['night'] },
+  ])
+})

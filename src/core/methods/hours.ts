@@ -1,0 +1,194 @@
+import type { Method } from '../card/card'
+import type { Soil } from '../dose/uptake'
+import { ok, type Result } from '../problem'
+import { readQuantity } from '../quantity/parse'
+import { toSI, type Dimension, type SI } from '../quantity/units'
+import {
+  sprayHours,
+  type ClosedReason,
+  type SprayHour,
+  type SprayLimits,
+  type WeatherHour,
+} from '../weather/sprayHours'
+import type { UseOf } from './plan'
+
+/** An hour of a forecast, with the state of the soil. */
+export interface ForecastHour extends WeatherHour {
+  soil: Soil
+}
+
+/** Why an hour is closed: the weather’s own reasons, the ground, or that nobody works then. */
+export type HourReason = ClosedReason | 'frozen' | 'saturated' | 'dry' | 'rain to come' | 'wet bark' | 'night'
+
+/** Each reason in the words of a crew. */
+export const HOUR_REASON: Record<HourReason, string> = {
+  calm: 'too still',
+  cold: 'too cold',
+  freeze: 'frost in the hours after',
+  gust: 'gusts',
+  hot: 'too hot, then or in the hours after',
+  rain: 'rain, or before it is dry',
+  sun: 'strong sun',
+  wind: 'too windy',
+  frozen: 'frozen soil',
+  saturated: 'soil full of water',
+  dry: 'dry soil',
+  'rain to come': 'too much rain to come',
+  'wet bark': 'wet bark',
+  night: 'night',
+}
+
+export interface WorkHour {
+  time: string
+  open: boolean
+  reasons: HourReason[]
+}
+
+export interface WorkHours {
+  hours: WorkHour[]
+  /** The earliest longest stretch that is long enough. */
+  best: { from: string; hours: number } | null
+}
+
+/** Nobody works before or after. House figures, hours of the wall clock. */
+const DAY = { from: 5, to: 21 }
+/** Oil burns until it is dry, sulfur works as vapour: so long it must not get hotter. Source: handbook, weather gates. */
+const COOL_HOURS: readonly (readonly [active: RegExp, hours: number])[] = [
+  [/\boil\b/i, 6],
+  [/sulfur/i, 36],
+]
+/** What sun is too strong for, as a share of the strongest. House figure. */
+const STRONG_SUN = 0.6
+/** A cut waits for dry bark and a dry day to come. House figures. */
+const DRY_AFTER_CUT = 24
+const DRY_BEFORE_CUT = 4
+/** Without a figure on the card, half an inch of rain within a day carries a drench away. Source: handbook, weather gates. */
+const MOST_RAIN = toSI(0.5, 'in')
+
+/**
+ * Which hours work by a use may be done in, why the others are closed, and the best stretch that is long enough; null where
+ * weather sets nothing. By the card’s own limits for a crown spray, a drench, an injection; of cuts and other ground work by
+ * the defaults of the handbook. `need`: whole hours. Problems as {@link sprayHours}.
+ *
+ * @example workHours(use, actives, forecast, 2).value?.best // { from: '2026-06-12T06:00', hours: 4 }
+ */
+export function workHours(
+  use: UseOf<Method>,
+  actives: readonly { name: string }[],
+  hours: readonly ForecastHour[],
+  need: number,
+): Result<WorkHours | null> {
+  const own = ownReasons(use, hours)
+  const limits = limitsOf(use, actives)
+  if (own === null && limits === null) return ok(null)
+  let sprayed: SprayHour[] | null = null
+  if (limits !== null) {
+    const read = sprayHours({ hours: [...hours], limits, need })
+    if (!read.ok) return read
+    sprayed = read.value.hours
+  }
+  const all = hours.map((hour, i): WorkHour => {
+    const clock = Number(hour.time.slice(11, 13))
+    const reasons: HourReason[] = [
+      ...(clock < DAY.from || clock >= DAY.to ? (['night'] as const) : []),
+      ...(own?.[i] ?? []),
+      ...(sprayed?.[i]?.reasons ?? []),
+    ]
+    return { time: hour.time, open: reasons.length === 0, reasons }
+  })
+  return ok({ hours: all, best: longest(all, need) })
+}
+
+/** The limits of a card in its own words, read. */
+function limitsOf(use: UseOf<Method>, actives: readonly { name: string }[]): SprayLimits | null {
+  const si = <D extends Dimension>(text: string | undefined, dimension: D): SI[D] | undefined => {
+    if (text === undefined) return undefined
+    const read = readQuantity(text, dimension, dimension)
+    return read.ok ? read.value.si : undefined
+  }
+  if (use.method === 'trunk-injection')
+    return {
+      minTemperature: si(use.terms.temperature.least, 'temperature'),
+      maxTemperature: si(use.terms.temperature.most, 'temperature'),
+    }
+  if (use.method !== 'crown-spray') return null
+  const { terms } = use
+  const maxTemperature = si(terms.temperature.most, 'temperature')
+  const cool = Math.max(
+    0,
+    ...COOL_HOURS.flatMap(([active, h]) => (actives.some((a) => active.test(a.name)) ? [h] : [])),
+  )
+  return {
+    minTemperature: si(terms.temperature.least, 'temperature'),
+    maxTemperature,
+    ...(cool > 0 && maxTemperature !== undefined && { coolHours: cool }),
+    minWind: si(terms.wind.least, 'speed'),
+    maxWind: si(terms.wind.most, 'speed'),
+    maxGust: si(terms.wind.gust, 'speed'),
+    rainFastHours: terms.rainFastHours,
+    noFreezeHours: terms.noFreezeHours,
+    ...(terms.strongSun === false && { maxSun: STRONG_SUN }),
+  }
+}
+
+/** What the ground and the bark set, hour by hour; null where they set nothing. */
+function ownReasons(use: UseOf<Method>, hours: readonly ForecastHour[]): HourReason[][] | null {
+  const rain = (from: number, to: number) =>
+    hours.slice(Math.max(0, from), to).reduce((sum, h) => sum + (h.rain ?? 0), 0)
+  const ground = (soil: Soil): HourReason[] =>
+    soil === 'frozen' ? ['frozen'] : soil === 'saturated' ? ['saturated'] : []
+  switch (use.method) {
+    case 'soil-drench': {
+      const most = use.terms.mostRainComing
+        ? readQuantity(use.terms.mostRainComing, 'length', 'mostRainComing')
+        : null
+      const bound = most?.ok ? most.value.si : MOST_RAIN
+      return hours.map((h, i) => [
+        ...ground(h.soil),
+        ...(rain(i, i + 24) > bound ? (['rain to come'] as const) : []),
+      ])
+    }
+    case 'soil-injection':
+    case 'trenches':
+    case 'collar':
+      return hours.map((h) => ground(h.soil))
+    case 'trunk-injection':
+      return hours.map((h) => (h.soil === 'dry' ? ['dry'] : h.soil === 'frozen' ? ['frozen'] : []))
+    case 'prune':
+      return hours.map((_, i) =>
+        rain(i - DRY_BEFORE_CUT, i + 1) > 0
+          ? ['wet bark']
+          : rain(i + 1, i + 1 + DRY_AFTER_CUT) > 0
+            ? ['rain to come']
+            : [],
+      )
+    default:
+      return null
+  }
+}
+
+function longest(hours: readonly WorkHour[], need: number): WorkHours['best'] {
+  let best: WorkHours['best'] = null
+  let from = 0
+  for (let i = 0; i <= hours.length; i++) {
+    if (hours[i]?.open) continue
+    const length = i - from
+    if (length >= Math.max(1, need) && length > (best?.hours ?? 0))
+      best = { from: hours[from]!.time, hours: length }
+    from = i + 1
+  }
+  return best
+}
+
+/** Hours that follow one another and are closed for the same reasons, or open, as one stretch. */
+export function stretches(
+  hours: readonly WorkHour[],
+): { from: string; hours: number; reasons: HourReason[] }[] {
+  const found: { from: string; hours: number; reasons: HourReason[] }[] = []
+  for (const { time, reasons } of hours) {
+    const last = found.at(-1)
+    if (last && last.reasons.join() === reasons.join()) last.hours += 1
+    else found.push({ from: time, hours: 1, reasons })
+  }
+  return found
+}

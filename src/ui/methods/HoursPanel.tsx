@@ -1,0 +1,107 @@
+import type { Method } from '@/core/card/card'
+import { HOUR_REASON, stretches, workHours, type ForecastHour } from '@/core/methods/hours'
+import type { UseOf } from '@/core/methods/plan'
+import { sayWallClock, wallClock } from '@/core/time/wallClock'
+import { Note } from '@/ui/pieces/Note'
+import { writtenDay } from '@/ui/when'
+
+const clock = (time: string) => time.slice(11, 16)
+const HOUR = 3_600_000
+const endOf = (from: string, hours: number) => clock(sayWallClock(wallClock(from)! + hours * HOUR))
+
+/**
+ * In which of the next hours work may be done, by its card and the weather at the site: the best stretch first, every hour as a
+ * cell, and in words why the others are closed. Nothing where weather sets nothing.
+ */
+export function HoursPanel({
+  use,
+  actives,
+  forecast,
+  minutes,
+}: {
+  use: UseOf<Method>
+  actives: readonly { name: string }[]
+  forecast: readonly ForecastHour[]
+  /** Of work. */
+  minutes: number
+}) {
+  const need = Math.max(1, Math.ceil(minutes / 60))
+  const found = workHours(use, actives, forecast, Math.min(need, 16))
+  if (!found.ok || found.value === null) return null
+  const { hours, best } = found.value
+  const days = [...new Set(hours.map((h) => h.time.slice(0, 10)))]
+  const closed = stretches(hours).filter((s) => s.reasons.length > 0 && s.reasons.join() !== 'night')
+  return (
+    <section aria-label="Hours of the work" className="mt-5">
+      <h2>When it may be done</h2>
+      {best ? (
+        <p className="mt-1">
+          Best{' '}
+          <b>
+            {writtenDay(best.from.slice(0, 10))}, {clock(best.from)} to {endOf(best.from, best.hours)}
+          </b>
+          <span className="text-ink2">
+            {' '}
+            · {need} {need === 1 ? 'hour is' : 'hours are'} needed
+          </span>
+        </p>
+      ) : (
+        <Note className="mt-1">
+          No stretch of {need} {need === 1 ? 'hour' : 'hours'} is open in the next three days.
+        </Note>
+      )}
+      <div aria-hidden className="mt-2 grid gap-[3px]">
+        {days.map((day) => (
+          <div key={day} className="grid grid-cols-[84px_repeat(16,minmax(0,1fr))] gap-[2px] items-center">
+            <span className="text-small text-ink2">{writtenDay(day)}</span>
+            {Array.from({ length: 16 }, (_, i) => i + 5).map((h) => {
+              const hour = hours.find((x) => x.time === `${day}T${String(h).padStart(2, '0')}:00`)
+              const inBest =
+                best !== null &&
+                hour !== undefined &&
+                hour.time >= best.from &&
+                wallClock(hour.time)! < wallClock(best.from)! + best.hours * HOUR
+              return (
+                <span
+                  key={h}
+                  title={
+                    hour && !hour.open
+                      ? `${clock(hour.time)}: ${hour.reasons.map((r) => HOUR_REASON[r]).join(', ')}`
+                      : undefined
+                  }
+                  className={`h-[26px] text-center text-small leading-[26px] ${
+                    !hour
+                      ? ''
+                      : hour.open
+                        ? `bg-moss-soft ${inBest ? 'border-b-[4px] border-moss font-bold' : ''}`
+                        : 'bg-line2 text-ink2 line-through'
+                  }`}
+                >
+                  {hour ? h : ''}
+                </span>
+              )
+            })}
+          </div>
+        ))}
+      </div>
+      {closed.length > 0 && (
+        <details className="mt-1.5">
+          <summary className="cursor-pointer underline underline-offset-2 py-1">
+            Why the others are closed
+          </summary>
+          <ul className="text-small">
+            {closed.map((s) => (
+              <li key={s.from}>
+                {writtenDay(s.from.slice(0, 10))}, {clock(s.from)} to {endOf(s.from, s.hours)}:{' '}
+                {s.reasons.map((r) => HOUR_REASON[r]).join(', ')}
+              </li>
+            ))}
+          </ul>
+        </details>
+      )}
+      <p className="text-small text-ink2 mt-1">
+        By this card and simulated weather; the label and the hour itself decide.
+      </p>
+    </section>
+  )
+}
