@@ -1,3 +1,4 @@
+import { MONTHS } from '@/core/time/yearly'
 import type { ActionClass, FindingState, Seen } from '@/core/diagnose/almanac'
 import { seeded } from '@/core/decide/random'
 import { drawCase, relevantFindings } from '@/core/diagnose/simulate'
@@ -40,21 +41,6 @@ export const COMPOSED: readonly Composed[] = [
   { id: 'wet-feet', host: 'cherry', month: 6, title: 'The thirsty cherry', story: 'The leaves hang, so the sprinkler was set to run every night.', cause: 'waterlogging', complaint: 'leaf-limp-wet-soil', there: ['leaf-limp-wet-soil', 'soil-wet', 'leaf-yellow-even', 'many-kinds-affected'] },
   { id: 'oak-late-brown', host: 'oak-red-group', month: 8, title: 'The oak that browns each August', story: 'It was dry, says the client. It was dry last year too, and the year before.', cause: 'bacterial-leaf-scorch', complaint: 'leaf-drop-early', there: ['leaf-drop-early', 'leaf-scorch-banded', 'returns-each-summer', 'branch-dieback-scattered', 'drought-recent'] },
   { id: 'spring-bark', host: 'apple', month: 4, title: 'The young apple after the snow', story: 'The bark is gone at the foot of the stem. The mower was in the shed all winter.', cause: 'vole-gnawing', complaint: 'leafing-late-sparse', there: ['leafing-late-sparse', 'gnaw-base', 'tunnels-mulch', 'mulch-piled'] },
-]
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
 ]
 
 /** Places a client sees without bending down. */

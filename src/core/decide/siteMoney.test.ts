@@ -1,6 +1,7 @@
+import { toSI } from '../quantity/units'
 import { BORER, RETURNS, SELDOM_KILLS, WILT } from './treatable'
 import { firstTrees, type Asks } from './firstTrees'
-import { checkMoney, HOUSE_MONEY, inches, moneyOf, PRESSURES, treated, untreated } from './siteMoney'
+import { checkMoney, HOUSE_MONEY, moneyOf, PRESSURES, treated, untreated } from './siteMoney'
 
 const kinds = [BORER, RETURNS, WILT, SELDOM_KILLS]
 
@@ -36,7 +37,7 @@ describe('chance to be alive', () => {
 })
 
 describe('the money of a tree', () => {
-  const tree = { diameter: inches(20), lost: 10, treatable: BORER }
+  const tree = { diameter: toSI(20, 'in'), lost: 10, treatable: BORER }
 
   it('is worked from the figures for every inch', () => {
     const m = moneyOf(HOUSE_MONEY, tree)

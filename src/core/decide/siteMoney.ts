@@ -1,5 +1,5 @@
 import { ok, refuse, type Result } from '../problem'
-import { toSI, fromSI, type Length } from '../quantity/units'
+import { fromSI, type Length } from '../quantity/units'
 import { judgeTreatable, type Grade, type Treatable } from './treatable'
 import { worth, type Worth, type WorthInput } from './worth'
 
@@ -179,6 +179,3 @@ export function moneyOf(money: SiteMoney, tree: MoneyTree): Result<TreeMoney> {
     gain: treat - Math.max(remove, nothing),
   })
 }
-
-/** A diameter of so many inches, for figures that are said for every inch. */
-export const inches = (n: number): Length => toSI(n, 'in')

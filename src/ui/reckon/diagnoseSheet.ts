@@ -1,21 +1,7 @@
+import { MONTHS } from '@/core/time/yearly'
 import { FINDINGS } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
 import type { Sheet } from './sheet'
-
-const MONTHS = [
-  'January',
-  'February',
-  'March',
-  'April',
-  'May',
-  'June',
-  'July',
-  'August',
-  'September',
-  'October',
-  'November',
-  'December',
-]
 
 const finding = {
   path: 'finding',

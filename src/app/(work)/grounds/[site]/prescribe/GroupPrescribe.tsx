@@ -1,5 +1,4 @@
 'use client'
-import Link from 'next/link'
 import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { rateFor } from '@/core/methods/proposeRate'
@@ -18,6 +17,7 @@ import { useStockBottle } from '@/ui/methods/useStockBottle'
 import type { ChosenMatters } from '@/ui/methods/Matters'
 import { SameTank } from '@/ui/methods/SameTank'
 import { Note } from '@/ui/pieces/Note'
+import { OneOf } from '@/ui/pieces/OneOf'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
 import { Slip } from '@/ui/slip/Slip'
@@ -71,42 +71,24 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
       />
       {site.note && <Note className="mt-3">{site.note}</Note>}
       {view.causes.length > 1 && (
-        <p className="no-print mt-3 flex flex-wrap gap-x-4">
-          <span className="label">Cause</span>
-          {view.causes.map((c) =>
-            c.id === cause?.id ? (
-              <b key={c.id}>
-                {c.name}, {c.trees}
-              </b>
-            ) : (
-              <Link
-                key={c.id}
-                href={`?${new URLSearchParams({ cause: c.id, ...(view.block !== null && { block: view.block }) })}`}
-                className="underline underline-offset-2"
-              >
-                {c.name}, {c.trees}
-              </Link>
-            ),
-          )}
-        </p>
+        <OneOf
+          label="Cause"
+          all={view.causes.map((c) => ({
+            name: `${c.name}, ${c.trees}`,
+            href: `?${new URLSearchParams({ cause: c.id, ...(view.block !== null && { block: view.block }) })}`,
+            holds: c.id === cause?.id,
+          }))}
+        />
       )}
       {view.blocks.length > 0 && (
-        <p className="no-print mt-2 flex flex-wrap gap-x-4">
-          <span className="label">Block</span>
-          {[null, ...view.blocks.map((b) => b.name)].map((name) =>
-            name === view.block ? (
-              <b key={name}>{name ?? 'all'}</b>
-            ) : (
-              <Link
-                key={name}
-                href={`?${new URLSearchParams({ ...(cause && { cause: cause.id }), ...(name !== null && { block: name }) })}`}
-                className="underline underline-offset-2"
-              >
-                {name ?? 'all'}
-              </Link>
-            ),
-          )}
-        </p>
+        <OneOf
+          label="Block"
+          all={[null, ...view.blocks.map((b) => b.name)].map((name) => ({
+            name: name ?? 'all',
+            href: `?${new URLSearchParams({ ...(cause && { cause: cause.id }), ...(name !== null && { block: name }) })}`,
+            holds: name === view.block,
+          }))}
+        />
       )}
       {!cause ? (
         <p className="mt-4 max-w-2xl">
