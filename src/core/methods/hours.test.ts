@@ -33,12 +33,13 @@ const reasonsAt = (u: UseOf<Method>, hours: ForecastHour[], at: number, actives:
   hoursOf(u, hours, 1, actives).hours[at]!.reasons
 
 it('is closed at night, whatever is done, and open by day in fair weather', () => {
-  const { hours, best } = hoursOf(oil, fair(48))
+  const { hours, best, next } = hoursOf(oil, fair(48))
   expect(hours[4]!.reasons).toEqual(['night'])
   expect(hours[5]!.open).toBe(true)
   expect(hours[20]!.open).toBe(true)
   expect(hours[21]!.reasons).toEqual(['night'])
   expect(best).toEqual({ from: '2026-06-12T05:00', hours: 16 })
+  expect(next).toEqual(best)
 })
 
 it('keeps the card’s wind, gust, sun and rain for a spray', () => {
@@ -90,6 +91,16 @@ it('waits with a cut for dry bark and a dry day to come', () => {
 
 it('says nothing of work that no weather closes', () => {
   expect(workHours(use('HC-BAND', 'band'), [], fair(24), 1)).toEqual({ ok: true, value: null })
+})
+
+it('names the next stretch that is long enough beside the longest', () => {
+  const { next, best } = hoursOf(
+    oil,
+    fair(48, { 9: { wind: toSI(14, 'mph') }, 14: { wind: toSI(14, 'mph') } }),
+    3,
+  )
+  expect(next).toEqual({ from: '2026-06-12T05:00', hours: 4 })
+  expect(best).toEqual({ from: '2026-06-13T05:00', hours: 16 })
 })
 
 it('finds no stretch that is too short', () => {

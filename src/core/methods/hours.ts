@@ -44,10 +44,17 @@ export interface WorkHour {
   reasons: HourReason[]
 }
 
+export interface Stretch {
+  from: string
+  hours: number
+}
+
 export interface WorkHours {
   hours: WorkHour[]
+  /** The first stretch that is long enough. */
+  next: Stretch | null
   /** The earliest longest stretch that is long enough. */
-  best: { from: string; hours: number } | null
+  best: Stretch | null
 }
 
 /** Nobody works before or after. House figures, hours of the wall clock. */
@@ -66,11 +73,11 @@ const DRY_BEFORE_CUT = 4
 const MOST_RAIN = toSI(0.5, 'in')
 
 /**
- * Which hours work by a use may be done in, why the others are closed, and the best stretch that is long enough; null where
+ * Which hours work by a use may be done in, why the others are closed, and the next and the longest stretch that is long enough; null where
  * weather sets nothing. By the card’s own limits for a crown spray, a drench, an injection; of cuts and other ground work by
  * the defaults of the handbook. `need`: whole hours. Problems as {@link sprayHours}.
  *
- * @example workHours(use, actives, forecast, 2).value?.best // { from: '2026-06-12T06:00', hours: 4 }
+ * @example workHours(use, actives, forecast, 2).value?.next // { from: '2026-06-12T06:00', hours: 4 }
  */
 export function workHours(
   use: UseOf<Method>,
@@ -96,7 +103,10 @@ export function workHours(
     ]
     return { time: hour.time, open: reasons.length === 0, reasons }
   })
-  return ok({ hours: all, best: longest(all, need) })
+  const open = stretches(all).filter((s) => s.reasons.length === 0 && s.hours >= Math.max(1, need))
+  const most = Math.max(0, ...open.map((s) => s.hours))
+  const plain = (s: Stretch | undefined) => (s ? { from: s.from, hours: s.hours } : null)
+  return ok({ hours: all, next: plain(open[0]), best: plain(open.find((s) => s.hours === most)) })
 }
 
 /** The limits of a card in its own words, read. */
@@ -165,19 +175,6 @@ function ownReasons(use: UseOf<Method>, hours: readonly ForecastHour[]): HourRea
     default:
       return null
   }
-}
-
-function longest(hours: readonly WorkHour[], need: number): WorkHours['best'] {
-  let best: WorkHours['best'] = null
-  let from = 0
-  for (let i = 0; i <= hours.length; i++) {
-    if (hours[i]?.open) continue
-    const length = i - from
-    if (length >= Math.max(1, need) && length > (best?.hours ?? 0))
-      best = { from: hours[from]!.time, hours: length }
-    from = i + 1
-  }
-  return best
 }
 
 /** Hours that follow one another and are closed for the same reasons, or open, as one stretch. */

@@ -2,7 +2,6 @@ import type { Method } from '@/core/card/card'
 import { HOUR_REASON, stretches, workHours, type ForecastHour } from '@/core/methods/hours'
 import type { UseOf } from '@/core/methods/plan'
 import { sayWallClock, wallClock } from '@/core/time/wallClock'
-import { Note } from '@/ui/pieces/Note'
 import { writtenDay } from '@/ui/when'
 
 const clock = (time: string) => time.slice(11, 16)
@@ -28,39 +27,43 @@ export function HoursPanel({
   const need = Math.max(1, Math.ceil(minutes / 60))
   const found = workHours(use, actives, forecast, Math.min(need, 16))
   if (!found.ok || found.value === null) return null
-  const { hours, best } = found.value
+  const { hours, next, best } = found.value
   const days = [...new Set(hours.map((h) => h.time.slice(0, 10)))]
   const closed = stretches(hours).filter((s) => s.reasons.length > 0 && s.reasons.join() !== 'night')
   return (
-    <section aria-label="Hours of the work" className="mt-5">
-      <h2>When it may be done</h2>
-      {best ? (
-        <p className="mt-1">
-          Best{' '}
-          <b>
-            {writtenDay(best.from.slice(0, 10))}, {clock(best.from)} to {endOf(best.from, best.hours)}
-          </b>
-          <span className="text-ink2">
-            {' '}
-            · {need} {need === 1 ? 'hour is' : 'hours are'} needed
+    <details className="no-print mt-3 border-t border-line pt-2">
+      <summary className="cursor-pointer py-1 max-sm:py-3">
+        <span className="font-bold">When it may be done</span>{' '}
+        {next ? (
+          <>
+            next {writtenDay(next.from.slice(0, 10))}, {clock(next.from)} to {endOf(next.from, next.hours)}
+          </>
+        ) : (
+          <span className="text-plum">
+            no {need === 1 ? 'hour' : `${need} hours together`} in the next three days
           </span>
+        )}
+      </summary>
+      {best && best.from !== next?.from && (
+        <p className="text-small">
+          The longest is {writtenDay(best.from.slice(0, 10))}, {clock(best.from)} to{' '}
+          {endOf(best.from, best.hours)}.
         </p>
-      ) : (
-        <Note className="mt-1">
-          No stretch of {need} {need === 1 ? 'hour' : 'hours'} is open in the next three days.
-        </Note>
       )}
       <div aria-hidden className="mt-2 grid gap-[3px]">
         {days.map((day) => (
-          <div key={day} className="grid grid-cols-[84px_repeat(16,minmax(0,1fr))] gap-[2px] items-center">
+          <div
+            key={day}
+            className="grid grid-cols-[72px_repeat(16,minmax(0,1fr))] sm:grid-cols-[84px_repeat(16,minmax(0,1fr))] gap-[2px] items-center"
+          >
             <span className="text-small text-ink2">{writtenDay(day)}</span>
             {Array.from({ length: 16 }, (_, i) => i + 5).map((h) => {
               const hour = hours.find((x) => x.time === `${day}T${String(h).padStart(2, '0')}:00`)
-              const inBest =
-                best !== null &&
+              const inNext =
+                next !== null &&
                 hour !== undefined &&
-                hour.time >= best.from &&
-                wallClock(hour.time)! < wallClock(best.from)! + best.hours * HOUR
+                hour.time >= next.from &&
+                wallClock(hour.time)! < wallClock(next.from)! + next.hours * HOUR
               return (
                 <span
                   key={h}
@@ -73,11 +76,11 @@ export function HoursPanel({
                     !hour
                       ? ''
                       : hour.open
-                        ? `bg-moss-soft ${inBest ? 'border-b-[4px] border-moss font-bold' : ''}`
+                        ? `bg-moss-soft ${inNext ? 'border-b-[4px] border-moss font-bold' : ''}`
                         : 'bg-line2 text-ink2 line-through'
                   }`}
                 >
-                  {hour ? h : ''}
+                  <span className={h % 2 === 0 ? '' : 'max-sm:invisible'}>{hour ? h : ''}</span>
                 </span>
               )
             })}
@@ -85,10 +88,8 @@ export function HoursPanel({
         ))}
       </div>
       {closed.length > 0 && (
-        <details className="mt-1.5">
-          <summary className="cursor-pointer underline underline-offset-2 py-1">
-            Why the others are closed
-          </summary>
+        <>
+          <p className="text-small font-bold mt-1.5">Closed by day</p>
           <ul className="text-small">
             {closed.map((s) => (
               <li key={s.from}>
@@ -97,11 +98,11 @@ export function HoursPanel({
               </li>
             ))}
           </ul>
-        </details>
+        </>
       )}
       <p className="text-small text-ink2 mt-1">
         By this card and simulated weather; the label and the hour itself decide.
       </p>
-    </section>
+    </details>
   )
 }

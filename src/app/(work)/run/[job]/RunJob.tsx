@@ -146,15 +146,12 @@ export function RunJob({ view: first }: { view: JobView }) {
         </details>
       )}
       {tree.status === 'open' && !early && (
-        <details className="no-print">
-          <summary className="cursor-pointer py-1 text-ink2">Hours it may be done in</summary>
-          <HoursPanel
-            use={item.use}
-            actives={item.product.actives}
-            forecast={view.forecast}
-            minutes={ofItem.reduce((n, t) => n + (t.status === 'open' ? t.plan.minutes : 0), 0)}
-          />
-        </details>
+        <HoursPanel
+          use={item.use}
+          actives={item.product.actives}
+          forecast={view.forecast}
+          minutes={ofItem.reduce((n, t) => n + (t.status === 'open' ? t.plan.minutes : 0), 0)}
+        />
       )}
       {early && (
         <Note className="mt-3">

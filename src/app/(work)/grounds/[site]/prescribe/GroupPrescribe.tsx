@@ -165,7 +165,6 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
             )}
           </div>
           <div className="min-w-0">
-            <GroupTable view={view} group={group} chosen={chosen} onChosen={setChosen} />
             {way && (
               <HoursPanel
                 use={way.use}
@@ -174,6 +173,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 minutes={group.totals.minutes}
               />
             )}
+            <GroupTable view={view} group={group} chosen={chosen} onChosen={setChosen} />
           </div>
           <div className="grid gap-4 content-start">
             {grounds.map((g) => (
