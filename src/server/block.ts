@@ -21,6 +21,7 @@ import { siteById } from '@/db/queries/site'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { gone } from './standing'
 import { id, line } from './text'
+import { promiseReports } from './localRule'
 import { verb, type Context } from './verb'
 
 const MOST = 1000
@@ -75,7 +76,8 @@ export const signBlockVerb = verb({
     siteId: id('siteId'),
     block: line('Name of the block', 40),
   }),
-  run: async ({ sql, person, now }, input): Promise<Result<{ signed: number; looked: number }>> => {
+  run: async (context, input): Promise<Result<{ signed: number; looked: number }>> => {
+    const { sql, person, now } = context
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
     const found = await treesOfBlock(sql, site.id, input.block)
@@ -130,6 +132,12 @@ export const signBlockVerb = verb({
         reasons: [{ code: 'sample', text: `${causeName(cause)}. ${said}` }],
         words: null,
       })
+      await promiseReports(
+        context,
+        { id: tree.id, siteId: site.id, timeZone: site.timeZone },
+        cause,
+        causeName(cause).toLowerCase(),
+      )
       await restage(sql, tree.id, null)
     }
     return ok({ signed: rest.length, looked: looked.length })

@@ -7,7 +7,6 @@ import { dateIn } from '@/core/time/calendar'
 import { addLocalRule, endLocalRule, rulesAt } from '@/db/queries/localRule'
 import { followUpsOfTree } from '@/db/queries/followUp'
 import { setDistrict, siteById } from '@/db/queries/site'
-import type { TreeRow } from '@/db/queries/tree'
 import { firmAlmanac, ownHosts } from './almanac'
 import { remark } from './anew'
 import { promiseChecks } from './promise'
@@ -94,7 +93,7 @@ export const setDistrictVerb = verb({
 /** Promises the report that a rule of the place asks for a signed cause, once a tree and a cause. */
 export async function promiseReports(
   context: Context,
-  tree: TreeRow,
+  tree: { id: string; siteId: string; timeZone: string },
   cause: string,
   name: string,
 ): Promise<void> {

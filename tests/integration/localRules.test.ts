@@ -204,6 +204,18 @@ it('a cause that is to be reported is promised to whom it is reported, once', as
   await end(rule)
 })
 
+it('is promised for every tree of a block that is signed by its sample', async () => {
+  const rule = await keep({ kind: 'report', causes: ['fire-blight'], whom: 'the county', days: 2 })
+  const looked = []
+  for (const n of [1, 2, 3, 4]) looked.push((await blighted(`B-${n}`)).treeId)
+  const unseen = await measuredTree(firm, { tag: 'B-5', host: 'apple', inches: '20', eastM: 60 })
+  await done(arborist(), 'set-block', { siteId: firm.site, treeIds: [...looked, unseen], name: 'Row B' })
+  await done(arborist(), 'sign-block', { id: uuidv7(), siteId: firm.site, block: 'Row B' })
+  const asked = (await rows((sql) => openFollowUps(sql))).filter((f) => f.expectation.kind === 'report')
+  expect(asked.map((f) => f.tag).sort()).toEqual(['B-1', 'B-2', 'B-3', 'B-4', 'B-5'])
+  await end(rule)
+})
+
 describe('a rule is refused', () => {
   const entry = (rule: unknown) => ({
     id: uuidv7(),
