@@ -9,6 +9,7 @@ import {
 } from '@/db/queries/job'
 import { id, line } from './text'
 import { verb } from './verb'
+import { placeAtHand } from './placeAtHand'
 import { whyNotBegun } from './whyNotBegun'
 
 /** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
@@ -75,8 +76,10 @@ export const beginWorkVerb = verb({
     if (bloom) return bloom
     const closed: string[] = []
     const open: string[] = []
+    const site = subjects[0]!.siteId
+    const place = await placeAtHand(sql, site)
     for (const subject of subjects) {
-      const not = await whyNotBegun(context, subject)
+      const not = await whyNotBegun(context, subject, subject.siteId === site ? place : undefined)
       if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
       else open.push(subject.id)
     }

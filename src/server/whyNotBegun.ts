@@ -14,7 +14,7 @@ import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
-import { placeAtHand } from './placeAtHand'
+import { placeAtHand, type PlaceAtHand } from './placeAtHand'
 import type { Context } from './verb'
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
@@ -53,6 +53,8 @@ export async function supersededCard(
 export async function whyNotBegun(
   { sql, person, now }: Pick<Context, 'sql' | 'person' | 'now'>,
   subject: JobSubjectRow,
+  /** Of its site, where it was read for several trees at once. */
+  known?: PlaceAtHand,
 ): Promise<Result<never> | null> {
   const stopped = await whyStopped(sql, subject)
   if (stopped) return stopped
@@ -66,7 +68,7 @@ export async function whyNotBegun(
   if (superseded)
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
   const today = dateIn(subject.timeZone, now)
-  const place = await placeAtHand(sql, subject.siteId)
+  const place = known ?? (await placeAtHand(sql, subject.siteId))
   // Who is told before it was told when the day was set.
   const closed = refusedByRules(place.rules, {
     method: subject.method,

@@ -29,6 +29,8 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
   const may = useMay()
   const go = useGo()
   const verb = useVerb('decide-many', { makes: 'id' })
+  // Made once: what is pressed again after a lost answer is the same.
+  const [ids] = useState(() => new Map(view.trees.map((t) => [t.id, newId()])))
   const [own, setOwn] = useState<ByHand>({})
   const [words, setWords] = useState('')
   const [typed, setTyped] = useState(() => typedMoney(view.money))
@@ -56,7 +58,7 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
     const done = await verb.send({
       siteId: site.id,
       decisions: decided.map((t) => ({
-        id: newId(),
+        id: ids.get(t.id)!,
         treeId: t.id,
         diagnosisId: t.diagnosisId,
         action: chosen(t) as Action,
