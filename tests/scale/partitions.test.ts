@@ -42,6 +42,11 @@ test('every table of a firm’s work can be cut by firm, with its keys, policies
         >`select relforcerowsecurity as forced from pg_class where oid = ${t}::regclass`
         const grants = await sql<{ what: string }[]>`
           select privilege_type as what from information_schema.role_table_grants where table_name = ${t} and grantee = 'elmhorn_app'`
+        const columns = await sql<{ what: string; name: string }[]>`
+          select privilege_type as what, column_name as name from information_schema.column_privileges c
+          where table_name = ${t} and grantee = 'elmhorn_app' and not exists (
+            select 1 from information_schema.role_table_grants g
+            where g.table_name = c.table_name and g.grantee = c.grantee and g.privilege_type = c.privilege_type)`
         await sql.unsafe(`alter table ${t} rename to ${t}_whole`)
         await sql.unsafe(
           `create table ${t} (like ${t}_whole including defaults including constraints including generated including identity) partition by hash (firm_id)`,
@@ -62,11 +67,10 @@ test('every table of a firm’s work can be cut by firm, with its keys, policies
           )
         if (grants.length > 0)
           await sql.unsafe(`grant ${grants.map((g) => g.what).join(', ')} on ${t} to elmhorn_app`)
+        for (const c of columns) await sql.unsafe(`grant ${c.what} (${c.name}) on ${t} to elmhorn_app`)
       }
       for (const f of foreign) await sql.unsafe(`alter table ${f.own} add constraint "${f.name}" ${f.def}`)
       await sql.unsafe(hash!.def)
-      // Column grants of the whole tables.
-      await sql.unsafe('grant update (withdrawn_at) on almanac_own to elmhorn_app')
       await sql.unsafe('grant usage on all sequences in schema public to elmhorn_app')
     })
     const parts = await owner<
