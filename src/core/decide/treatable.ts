@@ -43,31 +43,32 @@ export function judgeTreatable(treatable: Treatable, lost: number | null): Judge
   const grade: Grade = lost < treatable.good ? 'good' : lost <= treatable.none ? 'doubtful' : 'none'
   return {
     grade,
-    why: `${lost} % of the crown is lost${WHY[treatable.kind][grade]}`,
+    why: `${lost} % of the crown is lost${WHY[treatable.kind](treatable)[grade]}`,
     against: grade !== 'good',
   }
 }
 
-const WHY: Record<Treatable['kind'], Record<Exclude<Grade, 'not taken'>, string>> = {
-  borer: {
-    good: ', under 30 %: the wood still carries a product.',
-    doubtful: '. Between 30 and 50 % a treatment is doubtful: tell the client.',
-    none: '. Above 50 % the wood no longer carries a product.',
-  },
-  returns: {
+/** What each grade means, with the cause’s own figures. */
+const WHY: Record<Treatable['kind'], (t: Treatable) => Record<Exclude<Grade, 'not taken'>, string>> = {
+  borer: ({ good, none }) => ({
+    good: `, under ${good} %: the wood still carries a product.`,
+    doubtful: `. Between ${good} and ${none} % a treatment is doubtful: tell the client.`,
+    none: `. Above ${none} % the wood no longer carries a product.`,
+  }),
+  returns: () => ({
     good: '; it can come back while its buds live.',
     doubtful:
       '. While buds live it can come back over two to four years: treat, add what works fast, decide later.',
     none: '. Nothing is left that could come back.',
-  },
-  wilt: {
+  }),
+  wilt: ({ good, none }) => ({
     good: ': early. Cut well below what is stained, and ask whether the rest can be protected.',
-    doubtful: '. More than a tenth: it has run through the wood, and hardly any tree of these is saved.',
-    none: '. Above 20 % nothing stops it; think of its neighbours.',
-  },
-  'seldom kills': {
+    doubtful: `. From ${good} % on it has run through the wood, and hardly any tree of these is saved.`,
+    none: `. Above ${none} % nothing stops it; think of its neighbours.`,
+  }),
+  'seldom kills': () => ({
     good: '; it seldom kills.',
     doubtful: '. It seldom kills; look for what else has thinned the crown.',
     none: '. It seldom kills; look for what has.',
-  },
+  }),
 }
