@@ -1,5 +1,6 @@
 import { addDays } from '@/core/time/calendar'
 import type { DemoTree } from './grounds'
+import { decided } from './signed'
 import { idFor, type Story } from './story'
 
 /** A repeatable number in 0…1 from a name. */
@@ -133,50 +134,6 @@ export const MORE_PLACES = [
   },
 ]
 
-/** Examines trees, signs the cause and what is done, all with the same findings. */
-async function decideAll(
-  story: Story,
-  trees: readonly DemoTree[],
-  today: string,
-  findings: Parameters<Story['findings']>[3],
-  cause: string,
-  action: string,
-  words: string | null = null,
-) {
-  for (const { tag } of trees) {
-    const treeId = idFor(tag)
-    const daysAgo = 4
-    await story.findings(tag, daysAgo, 'round', findings)
-    const diagnosisId = idFor(`dx ${tag}`)
-    await story.do(
-      'maren',
-      daysAgo,
-      'sign-diagnosis',
-      {
-        id: diagnosisId,
-        treeId,
-        assessmentId: idFor(`${tag} round`),
-        cause,
-      },
-      20,
-    )
-    await story.do(
-      'maren',
-      daysAgo,
-      'sign-decision',
-      {
-        id: idFor(`dec ${tag}`),
-        treeId,
-        diagnosisId,
-        action,
-        words,
-        ...(action === 'treat' ? {} : { due: addDays(today, 21) }),
-      },
-      25,
-    )
-  }
-}
-
 /** The three larger places as their people left them: hemlocks to be treated under a limit nearly used, a bank with scab. */
 export async function moreGrounds(story: Story, today: string) {
   for (const { key, trees } of MORE_PLACES) await story.trees(key, [...trees], today)
@@ -188,30 +145,33 @@ export async function moreGrounds(story: Story, today: string) {
     onDate: addDays(today, -60),
     source: 'The commoners’ gardener, by his own receipt.',
   })
-  await decideAll(
-    story,
-    RAVINE_TREES,
-    today,
-    {
-      'needle-wool-base': 'there',
-      'needle-grey-thin': 'there',
-      'soil-wet': 'not-there',
-      'soil-dry': 'not-there',
-    },
-    'hemlock-woolly-adelgid',
-    'treat',
-  )
-  await decideAll(
-    story,
-    // Four of each bank are looked at one by one; the other trees of the first bank are signed with them.
-    ['A', 'B', 'C'].flatMap((bank) =>
-      [1, 12, 24, 36].map((n) => ORCHARD_TREES.find((t) => t.tag === `Cider ${bank}${two(n)}`)!),
-    ),
-    today,
-    { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
-    'apple-scab',
-    'care',
-  )
+  for (const { tag } of RAVINE_TREES)
+    await decided(
+      story,
+      tag,
+      4,
+      {
+        'needle-wool-base': 'there',
+        'needle-grey-thin': 'there',
+        'soil-wet': 'not-there',
+        'soil-dry': 'not-there',
+      },
+      'hemlock-woolly-adelgid',
+      'treat',
+      {},
+    )
+  // Four of each bank are looked at one by one; the other trees of the first bank are signed with them.
+  for (const bank of ['A', 'B', 'C'])
+    for (const n of [1, 12, 24, 36])
+      await decided(
+        story,
+        `Cider ${bank}${two(n)}`,
+        4,
+        { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
+        'apple-scab',
+        'care',
+        { due: addDays(today, 21) },
+      )
   for (const bank of ['A', 'B', 'C'])
     await story.do('maren', 4, 'set-block', {
       siteId: idFor('site orchard'),

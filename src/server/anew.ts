@@ -1,11 +1,8 @@
 import { namesHost } from '@/core/card/namesHost'
-import { isHand } from '@/core/methods/hand'
-import { methodOf } from '@/core/methods/registry'
 import { anewOf } from '@/core/plan/anew'
-import { refusedByRules } from '@/core/rules/refused'
-import { markAnew, restsOf, type RestsRow } from '@/db/queries/anew'
+import { markAnew, restsOf } from '@/db/queries/anew'
 import { newestReadings } from '@/db/queries/reading'
-import { placeAtHand, type PlaceAtHand } from './placeAtHand'
+import { closedHere, placeAtHand, type PlaceAtHand } from './placeAtHand'
 import type { Reading } from './verb'
 
 /** Work with the crew that may rest on what has changed: of a tree, by a card, of a site, of a district; null is everywhere. */
@@ -29,25 +26,9 @@ export async function remark(
       newest: newest ? { id: newest.id, diameter: Math.hypot(...newest.stemsM) } : null,
       namesHost: namesHost(row.use, row.host),
       cardReplaced: row.newestVersion > row.version,
-      closedByRule: isClosed(row, places.get(row.siteId)!, person.units),
+      closedByRule:
+        row.onDate !== null && closedHere(places.get(row.siteId)!, row, row.onDate, person.units).length > 0,
     })
     if (anew !== row.anew) await markAnew(sql, row.id, anew)
   }
-}
-
-/** Whether a rule of the place stands against work on the day it is booked for. Notice of it was given when it was signed. */
-function isClosed(row: RestsRow, place: PlaceAtHand, units: 'us' | 'metric'): boolean {
-  return (
-    row.onDate !== null &&
-    refusedByRules(place.rules, {
-      method: row.use.method,
-      actives: isHand(row.use.method) ? [] : row.actives,
-      host: row.host,
-      on: row.onDate,
-      today: null,
-      onGround: methodOf(row.use).onGround,
-      water: place.waterAt(row),
-      units,
-    }).length > 0
-  )
 }

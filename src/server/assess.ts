@@ -16,6 +16,7 @@ import {
   setFinding,
   signDiagnosis,
 } from '@/db/queries/assessment'
+import { rulesAt } from '@/db/queries/localRule'
 import { restage } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from './almanac'
 import { openExamination } from './examination'
@@ -157,7 +158,7 @@ export const signDiagnosisVerb = verb({
       by: person.id,
     })
     await closeAssessment(sql, assessment.id, now)
-    await promiseReports(context, tree, input.cause, causeName(input.cause).toLowerCase())
+    await promiseReports(context, await rulesAt(sql, tree.siteId), tree, input.cause)
     await restage(sql, tree.id)
     return ok({ id: input.id })
   },

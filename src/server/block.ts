@@ -17,6 +17,7 @@ import {
   type FindingRow,
 } from '@/db/queries/assessment'
 import { setBlock, treesOfBlock } from '@/db/queries/block'
+import { rulesAt } from '@/db/queries/localRule'
 import { siteById } from '@/db/queries/site'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { gone } from './standing'
@@ -99,6 +100,7 @@ export const signBlockVerb = verb({
     )
     const tags = looked.map((t) => t.tag)
     const said = `By sample: ${looked.length} of ${found.length} trees of ${input.block} were looked at one by one (${tags.join(', ')}).`
+    const rules = await rulesAt(sql, site.id)
     for (const tree of rest) {
       const assessmentId = uuidv7()
       const by = { firmId: person.firmId, at: now, by: person.id }
@@ -132,12 +134,7 @@ export const signBlockVerb = verb({
         reasons: [{ code: 'sample', text: `${causeName(cause)}. ${said}` }],
         words: null,
       })
-      await promiseReports(
-        context,
-        { id: tree.id, siteId: site.id, timeZone: site.timeZone },
-        cause,
-        causeName(cause).toLowerCase(),
-      )
+      await promiseReports(context, rules, { id: tree.id, timeZone: site.timeZone }, cause)
       await restage(sql, tree.id, null)
     }
     return ok({ signed: rest.length, looked: looked.length })

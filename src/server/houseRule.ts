@@ -71,16 +71,6 @@ export async function forWhom(sql: FirmSql, siteId: string, treeId: string | nul
   return { district: site?.district ?? null, clientId: site?.clientId ?? null, treeId }
 }
 
-/** The rules of the house that may bear on work at some place. */
-export function rulesFor(sql: FirmSql, at: ForWhom) {
-  const some = (value: string | null) => (value === null ? [] : [value])
-  return houseRules(sql, {
-    districts: some(at.district),
-    clientIds: some(at.clientId),
-    treeIds: some(at.treeId),
-  })
-}
-
 /** The matters that come up in working on a cause on some kinds of tree; none for a cause of the firm's own. */
 export function mattersOn(cause: string, hosts: readonly string[]): School[] {
   const entry = causeOf(cause)
@@ -97,7 +87,7 @@ export async function mattersAt(
   const matters = mattersOn(q.cause, q.hosts)
   if (matters.length === 0) return []
   const at = await forWhom(sql, q.siteId, q.treeId)
-  const rules = await rulesFor(sql, at)
+  const rules = await houseRules(sql, at)
   return matters.map((school) => ({ school, rule: nearestRule(rules, school.id, at) ?? null }))
 }
 

@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import { causeName } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
-import { LocalRule } from '@/core/rules/localRule'
+import { LocalRule, type StandingRule } from '@/core/rules/localRule'
 import { toReport } from '@/core/rules/refused'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
-import { addLocalRule, endLocalRule, rulesAt } from '@/db/queries/localRule'
+import { addLocalRule, endLocalRule } from '@/db/queries/localRule'
 import { followUpsOfTree } from '@/db/queries/followUp'
 import { setDistrict, siteById } from '@/db/queries/site'
 import { firmAlmanac, ownHosts } from './almanac'
@@ -90,18 +91,18 @@ export const setDistrictVerb = verb({
   },
 })
 
-/** Promises the report that a rule of the place asks for a signed cause, once a tree and a cause. */
+/** Promises the reports that the rules of a place ask for a signed cause, once a tree and a cause. */
 export async function promiseReports(
   context: Context,
-  tree: { id: string; siteId: string; timeZone: string },
+  rules: readonly StandingRule[],
+  tree: { id: string; timeZone: string },
   cause: string,
-  name: string,
 ): Promise<void> {
-  const due = toReport(await rulesAt(context.sql, tree.siteId), cause)
+  const due = toReport(rules, cause)
   if (due.length === 0) return
   const before = await followUpsOfTree(context.sql, tree.id)
   for (const { rule, whom, days } of due) {
-    const what = `Report ${name} to ${whom}`
+    const what = `Report ${causeName(cause).toLowerCase()} to ${whom}`
     if (before.some((f) => f.what === what && f.dropped === null)) continue
     await promiseChecks(context, {
       treeId: tree.id,

@@ -7,11 +7,12 @@ import { ok, refuse, type Problem, type Result } from '@/core/problem'
 import { toNotify } from '@/core/rules/refused'
 import { addDays, dateIn, isDate, spokenDate } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
+import { houseRules } from '@/db/queries/almanac'
 import { jobOfDay } from '@/db/queries/job'
 import { addPrescription, prescriptionsOn, type NewItem } from '@/db/queries/prescription'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { refusedByLimits } from './groundLimits'
-import { ChosenMatter, forWhom, keepChosen, mattersOn, rulesFor } from './houseRule'
+import { ChosenMatter, forWhom, keepChosen, mattersOn } from './houseRule'
 import { putOnJob, refusedDay } from './onJob'
 import { Given, planFor, refusedTimes, refusedToClient, withItem } from './planItem'
 import { promiseChecks } from './promise'
@@ -217,7 +218,7 @@ export const handToCrewVerb = verb({
     const cause = [...causes][0]!
     const agreed = agreedOn(
       mattersOn(cause, [...new Set(trees.map((t) => t.host))]),
-      await rulesFor(sql, whom),
+      await houseRules(sql, whom),
       whom,
       input.matters,
     )

@@ -1,12 +1,9 @@
 import { hostName } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
 import { refusedForHarvest } from '@/core/limits/harvest'
-import { isHand } from '@/core/methods/hand'
-import { methodOf } from '@/core/methods/registry'
 import { anewOf } from '@/core/plan/anew'
 import { refuse, type Result } from '@/core/problem'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
-import { refusedByRules } from '@/core/rules/refused'
 import { dateIn } from '@/core/time/calendar'
 import type { FirmSql } from '@/db/client'
 import { decisionsOfTree } from '@/db/queries/assessment'
@@ -14,7 +11,7 @@ import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
-import { placeAtHand, type PlaceAtHand } from './placeAtHand'
+import { closedHere, placeAtHand, type PlaceAtHand } from './placeAtHand'
 import type { Context } from './verb'
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
@@ -69,17 +66,8 @@ export async function whyNotBegun(
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
   const today = dateIn(subject.timeZone, now)
   const place = known ?? (await placeAtHand(sql, subject.siteId))
-  // Who is told before it was told when the day was set.
-  const closed = refusedByRules(place.rules, {
-    method: subject.method,
-    actives: isHand(subject.method) ? [] : subject.product.actives,
-    host: subject.host,
-    on: today,
-    today: null,
-    onGround: methodOf(subject.use).onGround,
-    water: place.waterAt(subject),
-    units: person.units,
-  })[0]
+  const booked = { ...subject, actives: subject.product.actives }
+  const closed = closedHere(place, booked, today, person.units)[0]
   if (closed)
     return refuse(
       'not-allowed',

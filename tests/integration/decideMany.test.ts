@@ -5,7 +5,18 @@ import { openFollowUps } from '@/db/queries/followUp'
 import { turnCounts } from '@/db/queries/turn'
 import { treeById } from '@/db/queries/tree'
 import { HOUSE_MONEY } from '@/core/decide/siteMoney'
-import { act, closePool, done, makeAsh, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
+import {
+  act,
+  closePool,
+  done,
+  makeAsh,
+  makeFirm,
+  NOON,
+  problemOf,
+  signCause,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 /** Many trees decided by one signature, what could break looked at first, and what is waited for afterwards. */
 let firm: TestFirm
@@ -18,16 +29,10 @@ beforeAll(async () => {
 afterAll(() => closePool())
 
 /** An ash with the borer signed as its cause, waiting for a decision. */
-async function borerAsh(tag: string, findings: readonly string[] = []) {
+async function borerAsh(tag: string) {
   const treeId = await makeAsh(firm, tag)
-  const assessmentId = uuidv7()
-  for (const finding of ['exit-hole-d', 'crown-thin-top', ...findings])
-    await done(arborist(), 'set-finding', { treeId, assessmentId, finding, state: 'there' })
-  const diagnosisId = uuidv7()
-  await done(arborist(), 'sign-diagnosis', {
-    id: diagnosisId,
-    treeId,
-    assessmentId,
+  const diagnosisId = await signCause(arborist(), treeId, {
+    seen: { 'exit-hole-d': 'there', 'crown-thin-top': 'there' },
     cause: 'emerald-ash-borer',
     reason: 'holes and sprouts',
   })

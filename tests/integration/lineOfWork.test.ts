@@ -1,5 +1,5 @@
 import { inFirm } from '@/db/client'
-import { addCard, addLot } from '@/db/queries/card'
+import { addLot } from '@/db/queries/card'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { subjectsOfJob, type JobSubjectRow } from '@/db/queries/job'
 import { openFollowUps } from '@/db/queries/followUp'
@@ -9,14 +9,15 @@ import { recordById } from '@/db/queries/record'
 import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { inOneLine, readRecord, type Application } from '@/server/ledger/body'
-import { CARDS } from '../../demo/cards'
 import {
   measuredTree,
   closePool,
+  decideTree,
   done,
   makeFirm,
   NOON,
   problemOf,
+  putOnShelf,
   typedRecord,
   uuidv7,
   type TestFirm,
@@ -32,12 +33,7 @@ const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
 
 beforeAll(async () => {
   firm = await makeFirm('Line firm')
-  for (const [code, useId] of Object.entries(uses)) {
-    const { card } = CARDS.find((c) => c.card.code === code)!
-    await rows((sql) =>
-      addCard(sql, { id: uuidv7(), firmId: firm.id, version: 1, card, useIds: [useId], at: NOON, by: null }),
-    )
-  }
+  await putOnShelf(firm, uses)
   await rows((sql) =>
     addLot(sql, { id: uuidv7(), firmId: firm.id, code: 'HC-FLARE', number: 'none', expiresOn: null }),
   )
@@ -48,20 +44,10 @@ let standing = 0
 async function buriedOak(tag: string): Promise<string> {
   const treeId = await measuredTree(firm, { tag, host: 'oak-red-group', inches: '66', eastM: standing++ })
   await done(arborist(), 'confirm-identity', { treeId, host: 'oak-red-group' })
-  const assessmentId = uuidv7()
-  await done(arborist(), 'set-finding', { treeId, assessmentId, finding: 'flare-hidden', state: 'there' })
-  const diagnosisId = uuidv7()
-  await done(arborist(), 'sign-diagnosis', {
-    id: diagnosisId,
-    treeId,
-    assessmentId,
+  await decideTree(arborist(), treeId, {
+    seen: { 'flare-hidden': 'there' },
     cause: 'buried-flare',
     reason: 'no flare to be seen',
-  })
-  await done(arborist(), 'sign-decision', {
-    id: uuidv7(),
-    treeId,
-    diagnosisId,
     action: 'care',
     due: '2026-09-10',
     words: 'as seen on site',

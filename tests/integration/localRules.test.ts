@@ -1,17 +1,17 @@
 import { inFirm } from '@/db/client'
-import { addCard, addLot } from '@/db/queries/card'
 import { openFollowUps } from '@/db/queries/followUp'
 import { subjectsOfJob } from '@/db/queries/job'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
-import { CARDS } from '../../demo/cards'
 import {
   closePool,
   decideAsh,
+  decideTree,
   done,
   makeFirm,
   measuredTree,
   NOON,
   problemOf,
+  putOnShelf,
   uuidv7,
   type TestFirm,
 } from './scenario'
@@ -27,13 +27,7 @@ const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
 
 beforeAll(async () => {
   firm = await makeFirm('Rule firm')
-  for (const [code, useId] of Object.entries(useIds)) {
-    const { card } = CARDS.find((c) => c.card.code === code)!
-    await rows((sql) =>
-      addCard(sql, { id: uuidv7(), firmId: firm.id, version: 1, card, useIds: [useId], at: NOON, by: null }),
-    )
-    await rows((sql) => addLot(sql, { id: uuidv7(), firmId: firm.id, code, number: 'none', expiresOn: null }))
-  }
+  await putOnShelf(firm, useIds)
 })
 afterAll(() => closePool())
 
@@ -128,21 +122,10 @@ it('notice before work sets the earliest day, and stands on the prescription', a
 /** An apple with blighted shoots, to be cut. */
 async function blighted(tag: string) {
   const treeId = await measuredTree(firm, { tag, host: 'apple', inches: '20', eastM: 30 })
-  const assessmentId = uuidv7()
-  await done(arborist(), 'set-finding', { treeId, assessmentId, finding: 'shoot-crook', state: 'there' })
-  const diagnosisId = uuidv7()
-  await done(arborist(), 'sign-diagnosis', {
-    id: diagnosisId,
-    treeId,
-    assessmentId,
+  const decisionId = await decideTree(arborist(), treeId, {
+    seen: { 'shoot-crook': 'there' },
     cause: 'fire-blight',
     reason: 'strikes all over',
-  })
-  const decisionId = uuidv7()
-  await done(arborist(), 'sign-decision', {
-    id: decisionId,
-    treeId,
-    diagnosisId,
     action: 'care',
     words: 'cut them out',
     due: '2026-07-01',

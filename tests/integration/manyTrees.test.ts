@@ -11,6 +11,7 @@ import {
   measuredTree,
   act,
   closePool,
+  decideTree,
   done,
   makeFirm,
   NOON,
@@ -48,25 +49,9 @@ async function hemlock(
     inches: `${inches * Math.PI}`.slice(0, 8),
     eastM: east,
   })
-  const assessmentId = uuidv7()
-  for (const [finding, state] of Object.entries({
-    'needle-wool-base': 'there',
-    'needle-grey-thin': 'there',
-    ...more,
-  }))
-    await done(arborist(), 'set-finding', { treeId, assessmentId, finding, state })
-  const diagnosisId = uuidv7()
-  await done(arborist(), 'sign-diagnosis', {
-    id: diagnosisId,
-    treeId,
-    assessmentId,
+  const decisionId = await decideTree(arborist(), treeId, {
+    seen: { 'needle-wool-base': 'there', 'needle-grey-thin': 'there', ...more },
     cause: 'hemlock-woolly-adelgid',
-  })
-  const decisionId = uuidv7()
-  await done(arborist(), 'sign-decision', {
-    id: decisionId,
-    treeId,
-    diagnosisId,
     action: 'treat',
     words: 'the owner wants it kept',
   })

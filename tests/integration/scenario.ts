@@ -134,6 +134,61 @@ export async function measuredTree(
   return treeId
 }
 
+/** Examines a tree, and signs what explains what was seen; answers the diagnosis. */
+export async function signCause(
+  arborist: PersonRow,
+  treeId: string,
+  q: { seen: Readonly<Record<string, string>>; cause: string; reason?: string },
+): Promise<string> {
+  const assessmentId = uuidv7()
+  for (const [finding, state] of Object.entries(q.seen))
+    await done(arborist, 'set-finding', { treeId, assessmentId, finding, state })
+  const id = uuidv7()
+  await done(arborist, 'sign-diagnosis', { id, treeId, assessmentId, cause: q.cause, reason: q.reason })
+  return id
+}
+
+/** Examines a tree, signs its cause and what is done; answers the decision. */
+export async function decideTree(
+  arborist: PersonRow,
+  treeId: string,
+  {
+    seen,
+    cause,
+    reason,
+    ...decision
+  }: Parameters<typeof signCause>[2] & {
+    action: string
+    words?: string
+    due?: string
+  },
+): Promise<string> {
+  const diagnosisId = await signCause(arborist, treeId, { seen, cause, reason })
+  const id = uuidv7()
+  await done(arborist, 'sign-decision', { id, treeId, diagnosisId, ...decision })
+  return id
+}
+
+/** Puts cards of the demo on a firm's shelf with their lots, each by its first use. */
+export async function putOnShelf(firm: TestFirm, uses: Readonly<Record<string, string>>): Promise<void> {
+  for (const [code, useId] of Object.entries(uses)) {
+    const { card, lots } = CARDS.find((c) => c.card.code === code)!
+    await inFirm(firm.id, async (sql) => {
+      await addCard(sql, {
+        id: uuidv7(),
+        firmId: firm.id,
+        version: 1,
+        card,
+        useIds: [useId],
+        at: NOON,
+        by: null,
+      })
+      for (const [number, expiresOn] of lots)
+        await addLot(sql, { id: uuidv7(), firmId: firm.id, code, number, expiresOn })
+    })
+  }
+}
+
 export interface Treated {
   treeId: string
   decisionId: string
@@ -144,18 +199,11 @@ export interface Treated {
 export async function decideAsh(firm: TestFirm, tag: string, at = NOON): Promise<Treated> {
   const treeId = await makeAsh(firm, tag, at)
   const arborist = firm.person('arborist', at)
-  const assessmentId = uuidv7()
-  for (const finding of ['exit-hole-d', 'crown-thin-top'])
-    await done(arborist, 'set-finding', { treeId, assessmentId, finding, state: 'there' })
-  const diagnosisId = uuidv7()
-  await done(arborist, 'sign-diagnosis', {
-    id: diagnosisId,
-    treeId,
-    assessmentId,
+  const decisionId = await decideTree(arborist, treeId, {
+    seen: { 'exit-hole-d': 'there', 'crown-thin-top': 'there' },
     cause: 'emerald-ash-borer',
+    action: 'treat',
   })
-  const decisionId = uuidv7()
-  await done(arborist, 'sign-decision', { id: decisionId, treeId, diagnosisId, action: 'treat' })
   return { treeId, decisionId, prescription: prescriptionFor(firm, treeId, decisionId) }
 }
 

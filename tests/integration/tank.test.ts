@@ -1,18 +1,18 @@
 import { inFirm } from '@/db/client'
-import { addCard, addLot } from '@/db/queries/card'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { subjectsOfJob } from '@/db/queries/job'
 import { recordById } from '@/db/queries/record'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord, type Application } from '@/server/ledger/body'
-import { CARDS } from '../../demo/cards'
 import {
   measuredTree,
   closePool,
+  decideTree,
   done,
   makeFirm,
   NOON,
   problemOf,
+  putOnShelf,
   typedRecord,
   uuidv7,
   type TestFirm,
@@ -29,15 +29,9 @@ let standing = 0
 /** An apple with scab, signed, that is cared for. */
 async function apple(tag: string): Promise<string> {
   const treeId = await measuredTree(firm, { tag, host: 'apple', inches: '30', eastM: standing++ })
-  const assessmentId = uuidv7()
-  for (const finding of ['leaf-spots-olive', 'cool-wet-spring', 'fruit-scabs'])
-    await done(arborist(), 'set-finding', { treeId, assessmentId, finding, state: 'there' })
-  const diagnosisId = uuidv7()
-  await done(arborist(), 'sign-diagnosis', { id: diagnosisId, treeId, assessmentId, cause: 'apple-scab' })
-  await done(arborist(), 'sign-decision', {
-    id: uuidv7(),
-    treeId,
-    diagnosisId,
+  await decideTree(arborist(), treeId, {
+    seen: { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
+    cause: 'apple-scab',
     action: 'care',
     due: '2026-07-10',
   })
@@ -46,21 +40,7 @@ async function apple(tag: string): Promise<string> {
 
 beforeAll(async () => {
   firm = await makeFirm('Tank firm')
-  for (const [code, useId] of Object.entries(uses)) {
-    const { card, lots } = CARDS.find((c) => c.card.code === code)!
-    await rows(async (sql) => {
-      await addCard(sql, {
-        id: uuidv7(),
-        firmId: firm.id,
-        version: 1,
-        card,
-        useIds: [useId],
-        at: NOON,
-        by: null,
-      })
-      await addLot(sql, { id: uuidv7(), firmId: firm.id, code, number: lots[0]![0], expiresOn: null })
-    })
-  }
+  await putOnShelf(firm, uses)
   trees.push(await apple('T1'), await apple('T2'))
 })
 afterAll(() => closePool())

@@ -26,7 +26,6 @@ export interface RuleFacts {
 
 /** A rule that stands against work, why, and what would open it. */
 export interface AgainstRule {
-  rule: StandingRule
   why: string
   wayOut: string
 }
@@ -44,9 +43,7 @@ const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLow
 export function refusedByRules(rules: readonly StandingRule[], f: RuleFacts): AgainstRule[] {
   return rules.flatMap((standing) => {
     const against = againstOne(standing.rule, f)
-    return against === null
-      ? []
-      : [{ rule: standing, why: `${against.why} ${sourceOf(standing)}`, wayOut: against.wayOut }]
+    return against === null ? [] : [{ why: `${against.why} ${sourceOf(standing)}`, wayOut: against.wayOut }]
   })
 }
 

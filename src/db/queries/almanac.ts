@@ -1,4 +1,4 @@
-import type { HouseRule } from '@/core/schools/house'
+import type { ForWhom, HouseRule } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 
 /** A firm's own entries that hold, oldest first. */
@@ -56,10 +56,7 @@ export interface HouseRuleRow extends HouseRule {
 }
 
 /** The rules that hold, one for each matter and for whom it is; for a tree only those that may bear on it. */
-export async function houseRules(
-  sql: FirmSql,
-  at?: { districts: string[]; clientIds: string[]; treeIds: string[] },
-): Promise<HouseRuleRow[]> {
+export async function houseRules(sql: FirmSql, at?: ForWhom): Promise<HouseRuleRow[]> {
   return sql<HouseRuleRow[]>`select * from (
       select distinct on (r.matter, r.district, r.client_id, r.tree_id) r.matter, r.rule, r.words, p.name as by, r.at, r.ended,
         r.district, r.client_id as "clientId", r.tree_id as "treeId", coalesce(c.name, t.tag) as "forName"
@@ -68,8 +65,8 @@ export async function houseRules(
         left join tree t on t.firm_id = r.firm_id and t.id = r.tree_id
       ${
         at
-          ? sql`where (r.district is null or r.district = any(${at.districts})) and (r.client_id is null or r.client_id = any(${at.clientIds}))
-              and (r.tree_id is null or r.tree_id = any(${at.treeIds}))`
+          ? sql`where (r.district is null or r.district = ${at.district}) and (r.client_id is null or r.client_id = ${at.clientId}::uuid)
+              and (r.tree_id is null or r.tree_id = ${at.treeId}::uuid)`
           : sql``
       }
       order by r.matter, r.district, r.client_id, r.tree_id, r.at desc, r.id desc) newest

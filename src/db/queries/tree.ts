@@ -421,31 +421,19 @@ export async function listingsOfTrees(sql: FirmSql, ids: string[]): Promise<Map<
 export const toPrescribe = (sql: FirmSql) => sql`(t.stage = 'prescribe' or (t.stage = 'otherwise' and
       (select c.action from decision c where c.firm_id = t.firm_id and c.tree_id = t.id order by c.signed_at desc, c.id desc limit 1) = 'care'))`
 
-/** Trees of a site whose signed cause waits for a decision, by tag. */
-export async function treesToDecide(
-  sql: FirmSql,
-  siteId: string,
-  block: string | null,
-  limit: number,
-): Promise<TreeRow[]> {
-  return sql<TreeRow[]>`
-    select ${columns(sql)} from ${sources(sql)}
-    where t.site_id = ${siteId} and t.status = 'standing' and t.stage = 'decide' ${block === null ? sql`` : sql`and t.block = ${block}`}
-    order by t.tag, t.id limit ${limit}`
-}
+type Where = (sql: FirmSql) => ReturnType<typeof toPrescribe>
 
-/**
- * Trees of a site that wait for a prescription: those decided to treat, and those decided to care for, of which products may
- * be part. By tag.
- */
-export async function treesToPrescribe(
-  sql: FirmSql,
-  siteId: string,
-  block: string | null,
-  limit: number,
-): Promise<TreeRow[]> {
-  return sql<TreeRow[]>`
+/** Standing trees of a site or of a block of it for which something holds, by tag. */
+const treesFor =
+  (holds: Where) =>
+  async (sql: FirmSql, siteId: string, block: string | null, limit: number): Promise<TreeRow[]> =>
+    sql<TreeRow[]>`
     select ${columns(sql)} from ${sources(sql)}
-    where t.site_id = ${siteId} and t.status = 'standing' ${block === null ? sql`` : sql`and t.block = ${block}`} and ${toPrescribe(sql)}
+    where t.site_id = ${siteId} and t.status = 'standing' ${block === null ? sql`` : sql`and t.block = ${block}`} and ${holds(sql)}
     order by t.tag, t.id limit ${limit}`
-}
+
+/** Those whose signed cause waits for a decision. */
+export const treesToDecide = treesFor((sql) => sql`t.stage = 'decide'`)
+
+/** Those that wait for a prescription: decided to treat, or to care for, of which products may be part. */
+export const treesToPrescribe = treesFor(toPrescribe)

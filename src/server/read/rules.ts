@@ -1,5 +1,5 @@
 import { localRules } from '@/db/queries/localRule'
-import { clients, districts } from '@/db/queries/site'
+import { districts } from '@/db/queries/site'
 import { ownOf } from '../almanac'
 import { reading } from './reader'
 
@@ -15,7 +15,6 @@ export function rulesView() {
         endedAt: endedAt?.getTime() ?? null,
       })),
       districts: await districts(sql),
-      clients: (await clients(sql)).length,
       ownHosts: own.flatMap((o) => (o.kind === 'host' ? [{ id: o.id, name: o.name }] : [])),
       ownCauses: own.flatMap((o) => (o.kind === 'cause' ? [{ id: o.id, name: o.name }] : [])),
     }

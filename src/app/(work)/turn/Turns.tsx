@@ -109,7 +109,7 @@ export function Turns({ view }: { view: TurnView }) {
           ))}
         </Lane>
         <Lane
-          title="We look"
+          title={TURN_NAME.us}
           count={us?.open ?? 0}
           overdue={us?.overdue}
           empty="No look is promised."

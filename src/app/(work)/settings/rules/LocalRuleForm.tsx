@@ -110,16 +110,11 @@ export function LocalRuleForm({
       ? verb.problem.message
       : null
   const known = [
-    'name',
-    'text',
-    'source',
-    'district',
-    'rule.hosts',
-    'rule.methods',
-    'rule.causes',
-    'rule.actives',
+    ...['name', 'text', 'source', 'district'],
+    ...['hosts', 'methods', 'causes', 'actives', 'groups', 'distance', 'days', 'whom', 'from', 'to'].map(
+      (line) => `rule.${line}`,
+    ),
   ]
-  known.push('rule.groups', 'rule.distance', 'rule.days', 'rule.whom', 'rule.from', 'rule.to')
   const shownBeside = known.some((k) => at(k) !== null)
   return (
     <form
