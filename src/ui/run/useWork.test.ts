@@ -175,3 +175,37 @@ test('a press stays ahead of a page that does not show it yet', async () => {
   await act(() => hook.result.current.refresh())
   expect(first()).toMatchObject({ drilledAt: 9 })
 })
+
+test('a press counts on what this device knows now, not on what was drawn when the finger came down', async () => {
+  const { hook, fetched, press } = open(pour('q'))
+  press(0, { kind: 'do' })
+  await settle()
+  const done = server.asked[0]!.body['eventId'] as string
+  const drawn = hook.result.current.trees[0]!
+  const take = hook.result.current.act
+  fetched.mockResolvedValueOnce(viewOf({ ...pour('q'), events: [{ id: done, at: at - 1000, kind: 'do' }] }))
+  // The job was asked for anew, and the page is not drawn again yet.
+  await act(async () => {
+    await hook.result.current.refresh()
+    take([{ tree: drawn, step: drawn.steps[0]!, command: { kind: 'undo' } }])
+  })
+  await settle()
+  expect(hook.result.current.refused).toBeNull()
+  expect(server.asked[1]!.body).toMatchObject({ kind: 'undo', of: done })
+})
+
+test('a view that comes late does not undo a newer one', async () => {
+  const { hook, fetched, press, first } = open(pour('q'))
+  const early = later<ReturnType<typeof viewOf>>()
+  fetched.mockReturnValueOnce(early.promise)
+  await act(async () => void hook.result.current.refresh())
+  press(0, { kind: 'do' })
+  await settle()
+  const done = server.asked[0]!.body['eventId'] as string
+  fetched.mockResolvedValueOnce(viewOf({ ...pour('q'), events: [{ id: done, at, kind: 'do' }] }))
+  await act(() => hook.result.current.refresh())
+  expect(first()).toMatchObject({ done: 1 })
+  early.letGo(viewOf(pour('q')))
+  await settle()
+  expect(first()).toMatchObject({ done: 1 })
+})

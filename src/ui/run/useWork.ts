@@ -74,6 +74,10 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   const busy = useRef(false)
   const again = useRef(AGAIN_MS)
   const pressed = useRef<Record<string, number>>({})
+  /** The newest view that came. A press is counted on it, as what is drawn may be one behind. */
+  const newest = useRef(first)
+  const asked = useRef(0)
+  const answered = useRef(0)
   /** Steps that were pressed a moment ago: what comes next stands under the same finger. */
   const [resting, setResting] = useState<ReadonlySet<string>>(new Set())
 
@@ -89,8 +93,12 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   }, [jobId])
 
   const refresh = useCallback(async () => {
+    const turn = ++asked.current
     const next = await fetchView().catch(() => null)
-    if (!next) return
+    // Answers may overtake each other; an older one says nothing any more.
+    if (!next || turn < answered.current) return
+    answered.current = turn
+    newest.current = next
     all.current = [
       ...stillAhead(
         all.current.filter((b) => !queue.current.includes(b)),
@@ -145,6 +153,10 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     setLoaded(first)
     setView(first)
   }
+  useEffect(() => {
+    newest.current = first
+    answered.current = asked.current + 1
+  }, [first])
 
   useEffect(() => {
     const before = keptBefore(jobId)
@@ -186,9 +198,10 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     (commands: { step: WorkStep; tree: T; command: Command }[]) => {
       const at = firmNow()
       const real = Date.now()
-      const fresh = commands.filter(
-        ({ step }) => real - (pressed.current[step.id] ?? -Infinity) > SAME_PRESS_MS,
-      )
+      const steps = new Map(newest.current.trees.flatMap((t) => t.steps).map((s) => [s.id, s]))
+      const fresh = commands
+        .filter(({ step }) => real - (pressed.current[step.id] ?? -Infinity) >= SAME_PRESS_MS)
+        .map((c) => ({ ...c, step: steps.get(c.step.id) ?? c.step }))
       if (fresh.length === 0) return
       setRefused(null)
       const presses: Batch['presses'] = []
