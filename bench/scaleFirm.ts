@@ -53,6 +53,7 @@ const KINDS = {
   stepEvent: 25,
   screen: 26,
   money: 27,
+  seen: 28,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -88,19 +89,36 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
 
     await step('firm', async () => {
       await sql.unsafe(`
-        insert into firm (id, name, town, time_zone) values (${f}, 'A large firm', 'Quayside', 'America/New_York');
+        insert into firm (id, name, town, time_zone, latitude, longitude) values (${f}, 'A large firm', 'Quayside', 'America/New_York', 42, -75);
         insert into person (id, firm_id, email, name, role, licence, password_hash)
           select ${id('person', 'n')}, ${f}, 'large' || n || '@large.example', 'Person ' || n,
             (array['arborist', 'crew lead', 'technician', 'office'])[1 + (n - 1) % 4], 'L-' || n, 'none'
           from generate_series(1, 60) n;
         insert into client (id, firm_id, name) select ${id('client', 'n')}, ${f}, 'Client ' || n from generate_series(1, ${Math.ceil(sites / 3)}) n;
-        insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, trees)
+        insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, trees, latitude, longitude)
           select ${id('site', 'n')}, ${f}, ${id('client', `1 + n % ${Math.ceil(sites / 3)}`)}, 'Site ' || lpad(n::text, 4, '0'),
-            'Quayside', 'America/New_York', 5000, 0 from generate_series(1, ${sites}) n;
+            'Quayside', 'America/New_York', 5000, 0, 42 + (n % 7) / 20.0, -75 + (n % 6) / 20.0 from generate_series(1, ${sites}) n;
         insert into site_feature (id, firm_id, site_id, kind, geometry)
           select ${id('feature', 'n')}, ${f}, ${id('site', 'n')}, 'boundary',
             '{"type":"Polygon","coordinates":[[[0,0],[400,0],[400,300],[0,300],[0,0]]]}' from generate_series(1, ${sites}) n`)
     })
+    await step('weather', () =>
+      sql.unsafe(`
+        with told as (select jsonb_build_object('temperature', v, 'wind', v, 'gust', v, 'windFrom', v, 'rain', z, 'cloud', z,
+            'humidity', z, 'chance', z) as hours
+          from (select jsonb_agg(h) as v, jsonb_agg(0) as z from generate_series(1, 24) h) x)
+        insert into weather_day (firm_id, cell_north, cell_east, time_zone, date, begins, known_until, asked_at, made_up,
+          least_c, most_c, rain_m, hours)
+        select ${f}, 840 + c % 7, -1500 + c / 7, 'America/New_York', d.day::date, d.day + interval '4 hours',
+          least(d.day + interval '28 hours', ${noon}), ${noon}, true,
+          10 - 12 * cos(2 * pi() * extract(doy from d.day) / 365), 20 - 12 * cos(2 * pi() * extract(doy from d.day) / 365),
+          case when extract(doy from d.day)::int % 4 = 0 then 0.01 else 0 end, told.hours
+        from told, generate_series(0, 41) c,
+          generate_series('2022-07-01T00:00:00Z'::timestamptz, ${noon} + interval '10 days', interval '1 day') d (day);
+        insert into stage_seen (id, firm_id, site_id, kind, stage, seen_on, by_person, at)
+        select ${id('seen', 'n')}, ${f}, ${id('site', '1 + n % ' + String(sites))}, 'apple', 'bloom', '2026-05-04', ${id('person', '1 + n % 60')}, ${noon}
+        from generate_series(1, ${sites * 3}) n`),
+    )
     await step('cards', () =>
       sql.unsafe(`
         insert into card (id, firm_id, kind, code, version, name, registration, body)

@@ -138,6 +138,19 @@ serve() {
   PORT=$1 HOST=${HOST:-127.0.0.1} NODE_ENV=production exec node .threads/serve.mjs >>"$2" 2>&1
 }
 
+# The weather stand-in, on port $1.
+serve_weather() { ORDERS=$(cat demo/weatherOrders.json) PORT=$1 exec node .threads/weatherService.mjs; }
+
+# Waits until the stand-in answers on port $1.
+wait_for_weather() {
+  local i
+  for i in $(seq 1 80); do
+    if node -e 'fetch(`http://127.0.0.1:${process.argv[1]}/v1/orders`).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1" 2>/dev/null; then return 0; fi
+    sleep 0.1
+  done
+  return 1
+}
+
 # Builds into .next when anything that goes into it changed since the last build.
 need_build() {
   local print

@@ -82,6 +82,7 @@ export const COURT_PLACES = [
       where: 'Gallows Hill, Tamsin’s Ferry',
       note: 'Nothing systemic on bearing trees. Every tree is counted in the trial.',
       areaM2: 1500,
+      lies: [42.41, -75.18] as [number, number],
       features: [
         { kind: 'boundary', name: 'plot', geometry: area([2, 2], [62, 2], [62, 26], [2, 26]) },
         { kind: 'path', name: 'gate', geometry: line([58, 2], [58, 26]) },

@@ -3,6 +3,7 @@ import { readQuantity } from '@/core/quantity/parse'
 import { addDays } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import { subjectsOfJob } from '@/db/queries/job'
+import { personById } from '@/db/queries/person'
 import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { cardSource, dayFor, readingSource, treesAtHand } from '@/server/treesAtHand'
@@ -21,8 +22,9 @@ export async function bestBearings(
   const { card, version } = CARDS[0]!
   const now = new Date(Date.parse(`${on}T13:00:00Z`))
   const plan = await inFirm(FIRM.id, async (sql) => {
-    const [hand] = await treesAtHand({ sql, now }, [(await treeById(sql, treeId))!])
-    const day = dayFor(ZONE, now, on)
+    const person = (await personById(sql, idFor('maren@hollinquay.example')))!
+    const [hand] = await treesAtHand({ sql, now, person }, [(await treeById(sql, treeId))!])
+    const day = dayFor(null, ZONE, now, on)
     return planTrunkInjection({
       use: useOf(card, 'trunk-injection'),
       tree: hand!.facts!,

@@ -12,10 +12,16 @@ import { localRules } from './rules'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
 import { demoStart, FIRM, idFor, OTHER, OTHER_PERSON, PEOPLE, Story, ZONE, type DemoPerson } from './story'
 
-async function addFirm(firm: typeof FIRM, people: DemoPerson[], offsetMs: number, demoListed: boolean) {
+async function addFirm(
+  firm: Omit<typeof FIRM, 'lies'> & { lies: readonly [number, number] },
+  people: DemoPerson[],
+  offsetMs: number,
+  demoListed: boolean,
+) {
   const hashes = await Promise.all(people.map((p) => hashPassword(p.password)))
   await inFirm(firm.id, async (sql) => {
-    await sql`insert into firm (id, name, town, time_zone, clock_offset) values (${firm.id}, ${firm.name}, ${firm.town}, ${ZONE}, make_interval(secs => ${offsetMs / 1000}))`
+    await sql`insert into firm (id, name, town, time_zone, clock_offset, latitude, longitude)
+      values (${firm.id}, ${firm.name}, ${firm.town}, ${ZONE}, make_interval(secs => ${offsetMs / 1000}), ${firm.lies[0]}, ${firm.lies[1]})`
     for (const [i, p] of people.entries())
       await sql`insert into person (id, firm_id, email, name, role, licence, password_hash, demo_password)
         values (${idFor(p.email)}, ${firm.id}, ${p.email}, ${p.name}, ${p.role}, ${p.licence}, ${hashes[i]!}, ${demoListed ? p.password : null})`
@@ -33,12 +39,15 @@ async function addPlace(
     where: string
     note: string
     areaM2: number
+    /** Degrees north and east; in the firm’s town where it says nothing. */
+    lies?: readonly [number, number]
     features: { kind: string; name: string; geometry: unknown }[]
   },
 ) {
   await sql`insert into client (id, firm_id, name, contact) values (${idFor(`client ${key}`)}, ${firmId}, ${place.client}, ${place.contact})`
-  await sql`insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, note)
-    values (${idFor(`site ${key}`)}, ${firmId}, ${idFor(`client ${key}`)}, ${place.name}, ${place.where}, ${ZONE}, ${place.areaM2}, ${place.note})`
+  await sql`insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, note, latitude, longitude)
+    values (${idFor(`site ${key}`)}, ${firmId}, ${idFor(`client ${key}`)}, ${place.name}, ${place.where}, ${ZONE}, ${place.areaM2}, ${place.note},
+      ${place.lies?.[0] ?? null}, ${place.lies?.[1] ?? null})`
   for (const [i, f] of place.features.entries())
     await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry)
       values (${idFor(`feature ${key} ${i}`)}, ${firmId}, ${idFor(`site ${key}`)}, ${f.kind}, ${f.name}, ${sql.json(f.geometry as never)})`
@@ -79,6 +88,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
       where: 'Ropewalk Lane, Tamsin’s Ferry',
       note: 'Work before the first bell or after three. Children until then.',
       areaM2: 5040,
+      lies: [42.312, -75.218],
       features: SCHOOL_FEATURES,
     })
     await addPlace(sql, FIRM.id, 'court', {

@@ -91,6 +91,7 @@ export const MORE_PLACES = [
       where: 'Spring Lane, Tamsin’s Ferry',
       note: 'The spring feeds six houses. Nothing on the ground beside it.',
       areaM2: 6070,
+      lies: [42.36, -75.31] as [number, number],
       features: [
         { kind: 'boundary', name: 'common', geometry: area([2, 12], [106, 12], [106, 68], [2, 68]) },
         { kind: 'water', name: 'spring', geometry: line([48, 41], [70, 42], [104, 40]) },
@@ -108,6 +109,7 @@ export const MORE_PLACES = [
       where: 'Ferry Road, Tamsin’s Ferry',
       note: 'One lane stays open. Elm disease is watched for: three rounds each summer.',
       areaM2: 11_200,
+      lies: [42.305, -75.225] as [number, number],
       features: [
         { kind: 'boundary', name: 'street', geometry: area([2, 2], [362, 2], [362, 30], [2, 30]) },
         { kind: 'path', name: 'carriageway', geometry: line([2, 16], [362, 16]) },
@@ -124,6 +126,7 @@ export const MORE_PLACES = [
       where: 'Quarrel Bank, Tamsin’s Ferry',
       note: 'Three banks, steep between. Picking begins in late September.',
       areaM2: 8100,
+      lies: [42.27, -75.12] as [number, number],
       features: [
         { kind: 'boundary', name: 'orchard', geometry: area([1, 1], [76, 1], [76, 104], [1, 104]) },
         { kind: 'path', name: 'lower track', geometry: line([1, 33], [76, 33]) },

@@ -30,7 +30,12 @@ export interface DemoPerson {
   licence: string | null
 }
 
-export const FIRM = { id: idFor('firm'), name: 'Hollin & Quay Tree Health', town: 'Tamsin’s Ferry' }
+export const FIRM = {
+  id: idFor('firm'),
+  name: 'Hollin & Quay Tree Health',
+  town: 'Tamsin’s Ferry',
+  lies: [42.31, -75.22] as const,
+}
 export const PEOPLE: DemoPerson[] = [
   {
     name: 'Maren Oduya',
@@ -61,7 +66,12 @@ export const PEOPLE: DemoPerson[] = [
     licence: null,
   },
 ]
-export const OTHER = { id: idFor('other firm'), name: 'Alder Reach Tree Care', town: 'Low Staith' }
+export const OTHER = {
+  id: idFor('other firm'),
+  name: 'Alder Reach Tree Care',
+  town: 'Low Staith',
+  lies: [42.61, -75.9] as const,
+}
 export const OTHER_PERSON: DemoPerson = {
   name: 'Ines Varga',
   email: 'ines@alderreach.example',

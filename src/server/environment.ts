@@ -17,6 +17,11 @@ const Environment = z.object({
   ELMHORN_DEMO: z.enum(['0', '1']).default('0'),
   /** 1 behind a proxy that sets `X-Forwarded-For` itself. */
   TRUST_PROXY: z.enum(['0', '1']).default('0'),
+  /** Where the weather is asked for, as docs/WEATHER.md has it; without it none is known. */
+  WEATHER_URL: z
+    .url()
+    .optional()
+    .or(z.literal('').transform(() => undefined)),
   COOKIE_SECURE: z.enum(['0', '1']).default('0'),
   /** How often one token may ask the calculator API in a minute. */
   API_REQUESTS_PER_MINUTE: z.coerce.number().int().min(1).default(6000),

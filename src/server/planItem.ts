@@ -161,7 +161,7 @@ export function planFor(
       'reading',
       'The reading is more than a year old; measure the trunk again before dosing.',
     )
-  const day = dayFor(tree.timeZone, now, q.onDate)
+  const day = dayFor(hand.weather, tree.timeZone, now, q.onDate)
   const planned = planSubject({
     use,
     tree: facts,

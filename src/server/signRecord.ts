@@ -26,7 +26,6 @@ import {
 import { readingById } from '@/db/queries/reading'
 import { addApplication } from '@/db/queries/record'
 import { restage, treesForChange } from '@/db/queries/tree'
-import { simulatedWeather } from '@/standins/weather'
 import { enterRecord, refusedToSign } from './ledger/enter'
 import { promiseChecks, promisedAfter } from './promise'
 import { dueNext } from './repeat'
@@ -34,6 +33,7 @@ import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
+import { knownWeather } from './weather/known'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
 /** One product: a record of its own. */
@@ -52,9 +52,11 @@ const Input = Part.extend({
   also: z.array(Part).max(5).default([]),
   temperature: typed('Temperature', 100),
   wind: typed('Wind', 100),
-  windFrom: z.enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm']),
+  windFrom: z.enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'], {
+    error: 'Say where the wind came from, or that it was calm.',
+  }),
   sky: line('Sky', 60),
-  soil: z.enum(['moist', 'dry', 'saturated']),
+  soil: z.enum(['moist', 'dry', 'saturated', 'frozen'], { error: 'Say what the soil was like.' }),
   /** Empties, where something was set in a trunk. */
   counted: z
     .int({ error: 'Type how many empties you counted in.' })
@@ -171,7 +173,7 @@ async function signOne(
     )
   const lot = await lotOnShelf(context, one, part.lot)
   if (!lot.ok) return lot
-  const weather = readWeather(context, one.timeZone, input)
+  const weather = await readWeather(context, one.siteId, input)
   if (!weather.ok) return weather
   for (const outcome of ['not treated', 'partly treated'] as const) {
     const less = worked.filter((w) => w.outcome === outcome)
@@ -389,11 +391,12 @@ async function lotOnShelf(
       )
 }
 
-function readWeather(
-  { person, at }: Context,
-  timeZone: string,
+async function readWeather(
+  context: Context,
+  siteId: string,
   input: z.infer<typeof Input>,
-): Result<{ temperatureC: Temperature; windMs: Speed }> {
+): Promise<Result<{ temperatureC: Temperature; windMs: Speed }>> {
+  const { person, at } = context
   const temperature = readQuantity(input.temperature, 'temperature', 'temperature', {
     bareUnit: person.units === 'us' ? 'F' : 'C',
     name: 'Temperature',
@@ -412,12 +415,15 @@ function readWeather(
   if (!wind.ok) return wind
   if (wind.value.si < 0 || wind.value.si > 60)
     return refuse('out-of-range', 'wind', 'The wind speed cannot be; check the number and the unit.')
-  const asked = doubtWeather(
-    { temperature: temperature.value.si, wind: wind.value.si },
-    simulatedWeather(timeZone, at),
-    person.units,
-    input.accepted,
-  )
+  const measured = (await knownWeather(context, siteId)).at(at)
+  const asked = measured
+    ? doubtWeather(
+        { temperature: temperature.value.si, wind: wind.value.si },
+        measured,
+        person.units,
+        input.accepted,
+      )
+    : ok(null)
   if (!asked.ok) return asked
   return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
 }

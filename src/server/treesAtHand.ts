@@ -21,11 +21,11 @@ import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
 import type { FeatureRow } from '@/db/queries/site'
 import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
-import { simulatedWeather } from '@/standins/weather'
 import { kindOf, ownHosts } from './almanac'
 import { placeAtHand } from './placeAtHand'
 import { screenedDanger, signsOfDanger } from './seen'
 import type { Reading } from './verb'
+import { knownWeather, type KnownWeather } from './weather/known'
 
 /** A tree with everything that a dose and its gate rest on. */
 export interface TreeAtHand {
@@ -44,23 +44,26 @@ export interface TreeAtHand {
   today: string
   /** The outlines of its site. */
   features: readonly FeatureRow[]
+  /** Of its site. */
+  weather: KnownWeather | null
   kind: ReturnType<typeof kindOf>
 }
 
 /** What is known of trees of one site, by as few questions as for one tree; `known` is what a page has read already. */
 export async function treesAtHand(
-  { sql, now }: Pick<Reading, 'sql' | 'now'>,
+  { sql, now, person }: Pick<Reading, 'sql' | 'now' | 'person'>,
   trees: TreeRow[],
   known?: {
-    marks: Awaited<ReturnType<typeof marksOfTrees>>
-    holes: Awaited<ReturnType<typeof holesOfTrees>>
-    hosts: Awaited<ReturnType<typeof ownHosts>>
+    marks?: Awaited<ReturnType<typeof marksOfTrees>>
+    holes?: Awaited<ReturnType<typeof holesOfTrees>>
+    hosts?: Awaited<ReturnType<typeof ownHosts>>
+    weather?: KnownWeather
   },
 ): Promise<TreeAtHand[]> {
   const ids = trees.map((t) => t.id)
   const site = trees[0]?.siteId
   const listings = await listingsOfTrees(sql, ids)
-  const [readings, decided, marks, holes, place, hosts, earlier, screens] = await Promise.all([
+  const [readings, decided, marks, holes, place, hosts, earlier, screens, weather] = await Promise.all([
     newestReadings(sql, ids),
     decidedOfTrees(sql, ids),
     known?.marks ?? marksOfTrees(sql, ids),
@@ -69,6 +72,7 @@ export async function treesAtHand(
     known?.hosts ?? ownHosts(sql),
     earlierWork(sql, [...listings.values()].flat()),
     screensOfTrees(sql, ids),
+    known?.weather ?? (site === undefined ? null : knownWeather({ sql, now, person }, site)),
   ])
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
@@ -93,6 +97,7 @@ export async function treesAtHand(
       earlier: earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId)).map(earlierOf),
       water: place?.waterAt(tree) ?? null,
       features: place?.features ?? [],
+      weather,
       screen: screens.find((s) => s.treeId === tree.id) ?? null,
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
@@ -161,12 +166,26 @@ export function gateOf(
   })
 }
 
-/** The day work is for: of this hour when it is today; a later day is planned for fair weather, and its own hour decides. */
-export function dayFor(timeZone: string, now: Date, on: string): DayFacts & { source: string } {
-  if (on > dateIn(timeZone, now))
-    return { on, soil: 'moist', temperature: toSI(70, 'F'), source: 'fair weather; the hour itself decides' }
-  const w = simulatedWeather(timeZone, now)
-  return { on, soil: w.soil, temperature: w.temperature, source: 'simulated weather of the hour' }
+/**
+ * The day work is for: of this hour when it is today, by what is known of the weather there; a later day is planned for fair weather, and its own hour
+ * decides, as it does where nothing is known.
+ */
+export function dayFor(
+  weather: KnownWeather | null,
+  timeZone: string,
+  now: Date,
+  on: string,
+): DayFacts & { source: string } {
+  const fair = { on, soil: 'moist' as const, temperature: toSI(70, 'F') }
+  if (on > dateIn(timeZone, now)) return { ...fair, source: 'fair weather; the hour itself decides' }
+  const hour = weather?.at(now)
+  if (!hour) return { ...fair, source: 'fair weather, as none is known here; the hour itself decides' }
+  return {
+    on,
+    soil: hour.soil,
+    temperature: hour.temperature,
+    source: weather?.madeUp ? 'simulated weather of the hour' : 'weather of the hour',
+  }
 }
 
 /** How a working names a reading. */

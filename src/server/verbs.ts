@@ -21,6 +21,7 @@ import { finishPracticeVerb } from './practice'
 import { mergeTreesVerb, moveTreeVerb, removeTreeVerb, standAgainVerb, strikeReadingVerb } from './putRight'
 import { beginWorkVerb, confirmTreeVerb } from './begin'
 import { markStepVerb, markStepsVerb } from './run'
+import { placeSiteVerb, seeStageVerb, takeStageBackVerb } from './season'
 import { signRecordVerb } from './signRecord'
 import { noteAppliedVerb, setAreaVerb } from './limits'
 import { enterCardVerb, enterLotVerb } from './shelf'
@@ -77,6 +78,9 @@ export const VERBS = {
   'set-local-rule': setLocalRuleVerb,
   'end-local-rule': endLocalRuleVerb,
   'set-district': setDistrictVerb,
+  'place-site': placeSiteVerb,
+  'see-stage': seeStageVerb,
+  'take-stage-back': takeStageBackVerb,
   'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,

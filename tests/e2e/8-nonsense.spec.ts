@@ -173,6 +173,9 @@ const STEPS: Record<string, Record<string, unknown>> = {
   },
   'end-local-rule': { id: ID, words: 'It was repealed.' },
   'set-district': { siteId: ID, district: null },
+  'place-site': { siteId: ID, spot: { latitude: 42.3, longitude: -75.2 } },
+  'see-stage': { id: ID, siteId: ID, kind: 'apple', stage: 'bloom', on: '2026-05-01' },
+  'take-stage-back': { seenId: ID },
   'finish-practice': {
     id: ID,
     caseId: 'composed:ash-top',

@@ -14,6 +14,7 @@ import {
   recordInput,
   runAsh,
   type TestFirm,
+  keepWeather,
 } from './scenario'
 
 let firm: TestFirm
@@ -52,6 +53,7 @@ describe('the day is the site’s', () => {
 
 describe('the weather of the record', () => {
   test('a wind of 45 against a measured 4 is asked about, degrees of the other scale too, and kept as typed', async () => {
+    await keepWeather(firm, ['2026-06-12', '2026-06-13'], { temperature: 21, wind: 2 })
     const run = await emptiedAsh(firm, 'W-1')
     const lead = firm.person('crew lead', new Date(NOON.getTime() + 3_600_000))
     const slip = { ...recordInput(run.subject.id, run.ports.length), wind: '45', temperature: '21 F' }

@@ -11,6 +11,7 @@ import {
   type TestFirm,
   uuidv7,
   otherwise,
+  keepWeather,
 } from './scenario'
 
 let firm: TestFirm
@@ -157,7 +158,8 @@ describe('refusals', () => {
     expect(await given({ portGirth: '54 gal' })).toMatchObject({ field: 'portGirth' })
     expect(await hand({ onDate: '2026-06-11' })).toMatchObject({ field: 'onDate' })
     expect(await hand({ onDate: '2026-02-30' })).toMatchObject({ field: 'onDate' })
-    // In January nothing is taken up; a year on the reading is too old.
+    // In a January frost nothing is taken up; a year on the reading is too old.
+    await keepWeather(firm, ['2027-01-11', '2027-01-12'], { temperature: -4, wind: 2 })
     expect(await hand({ onDate: '2027-01-12' }, new Date('2027-01-12T16:00:00Z'))).toMatchObject({
       field: 'temperature',
     })

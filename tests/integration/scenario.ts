@@ -1,3 +1,6 @@
+import { beginOf, hoursOf } from '@/core/time/zone'
+import { dayWeather, partDays } from '@/core/weather/placeDays'
+import { keepWeatherDays } from '@/db/queries/weather'
 import { v7 as uuidv7 } from 'uuid'
 import postgres from 'postgres'
 import { closePool, inFirm } from '@/db/client'
@@ -27,7 +30,8 @@ export async function makeFirm(name: string): Promise<TestFirm> {
   const roles: Role[] = ['arborist', 'crew lead', 'technician', 'office']
   const ids = Object.fromEntries(roles.map((r) => [r, uuidv7()])) as Record<Role, string>
   await inFirm(id, async (sql) => {
-    await sql`insert into firm (id, name, town, time_zone) values (${id}, ${name}, 'Testham', 'America/New_York')`
+    await sql`insert into firm (id, name, town, time_zone, latitude, longitude)
+      values (${id}, ${name}, 'Testham', 'America/New_York', 42.3, -75.2)`
     for (const role of roles)
       await sql`insert into person (id, firm_id, email, name, role, licence, password_hash)
         values (${ids[role]}, ${id}, ${`${role}.${id}@test.example`.replace(' ', '')}, ${role}, ${role}, ${role === 'technician' ? null : 'T-1'}, 'none')`
@@ -57,6 +61,35 @@ export async function makeFirm(name: string): Promise<TestFirm> {
       clockOffsetMs: at.getTime() - Date.now(),
     }),
   }
+}
+
+/** Keeps the same weather for every hour of some days at the firm’s town, as a service told it on the first. °C, m/s, mm. */
+export async function keepWeather(
+  firm: TestFirm,
+  dates: readonly string[],
+  hour: { temperature: number; wind: number; rain?: number },
+): Promise<void> {
+  const timeZone = 'America/New_York'
+  const days = dates.flatMap((date) => {
+    const column = (v: number) => Array.from({ length: hoursOf(timeZone, date) }, () => v)
+    const begins = beginOf(timeZone, date)
+    const hours = {
+      temperature: column(hour.temperature),
+      wind: column(hour.wind),
+      gust: column(hour.wind * 1.5),
+      windFrom: column(225),
+      rain: column(hour.rain ?? 0),
+      cloud: column(0.5),
+      humidity: column(0.6),
+    }
+    return partDays(hours, begins, begins, timeZone).map((day) => ({
+      ...day,
+      ...dayWeather(day, hoursOf(timeZone, date)),
+      askedAt: beginOf(timeZone, dates[0]!),
+      madeUp: true,
+    }))
+  })
+  await inFirm(firm.id, (sql) => keepWeatherDays(sql, { north: 846, east: -1504, timeZone }, days))
 }
 
 /** Does a step as somebody. */

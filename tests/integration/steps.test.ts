@@ -395,7 +395,7 @@ describe('what was there before', () => {
       'session',
       'ledger_check',
       'sign_in_attempt',
-      'weather_hour',
+      'weather_day',
       'search_entry',
       'step_state',
     ])

@@ -238,9 +238,10 @@ function InjectionHours({
         Uptake in the next hours, ring-porous wood against the label’s time
       </h2>
       <ol className="grid grid-cols-4 sm:grid-cols-8 lg:grid-cols-[repeat(16,minmax(0,1fr))] gap-[2px]">
+        {hours.length === 0 && <li className="col-span-full text-ink2">The weather here is not known.</li>}
         {hours.map((h) => (
-          <li key={h.at} className={`px-1.5 py-1 border-t-4 ${UPTAKE_LOOK[h.uptake]}`}>
-            <span className="font-head font-bold">{clockTime(h.at, timeZone).slice(0, 2)}</span>
+          <li key={h.time} className={`px-1.5 py-1 border-t-4 ${UPTAKE_LOOK[h.uptake]}`}>
+            <span className="font-head font-bold">{h.time.slice(11, 13)}</span>
             <span className="block text-small leading-tight">{h.uptake}</span>
             <span className="block text-small leading-tight text-ink2">
               {showTemperature(h.temperature, units)}

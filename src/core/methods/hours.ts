@@ -4,6 +4,7 @@ import { ok, type Result } from '../problem'
 import { readQuantity } from '../quantity/parse'
 import { toSI, type Dimension, type SI } from '../quantity/units'
 import {
+  readingsFor,
   sprayHours,
   type ClosedReason,
   type SprayHour,
@@ -15,10 +16,13 @@ import type { UseOf } from './plan'
 /** An hour of a forecast, with the state of the soil. */
 export interface ForecastHour extends WeatherHour {
   soil: Soil
+  /** Of rain, 0–1. */
+  chance?: number
 }
 
 /** Why an hour is closed: the weather’s own reasons, the ground, or that nobody works then. */
-export type HourReason = ClosedReason | 'frozen' | 'saturated' | 'dry' | 'rain to come' | 'wet bark' | 'night'
+export type HourReason =
+  ClosedReason | 'frozen' | 'saturated' | 'dry' | 'rain to come' | 'wet bark' | 'night' | 'not known'
 
 /** Each reason in the words of a crew. */
 export const HOUR_REASON: Record<HourReason, string> = {
@@ -36,6 +40,7 @@ export const HOUR_REASON: Record<HourReason, string> = {
   'rain to come': 'too much rain to come',
   'wet bark': 'wet bark',
   night: 'night',
+  'not known': 'the weather is not known',
 }
 
 export interface WorkHour {
@@ -71,26 +76,39 @@ const DRY_AFTER_CUT = 24
 const DRY_BEFORE_CUT = 4
 /** Without a figure on the card, half an inch of rain within a day carries a drench away. Source: handbook, weather gates. */
 const MOST_RAIN = toSI(0.5, 'in')
+/** A forecast hour that is as likely as this to rain counts as rain. Source: handbook, rain forecast. */
+const LIKELY = 0.4
+/** What such an hour is taken to bring where the forecast says no amount. */
+const SOME_RAIN = toSI(0.01, 'in')
 
 /**
  * Which hours work by a use may be done in, why the others are closed, and the next and the longest stretch that is long enough; null where
  * weather sets nothing. By the card’s own limits for a crown spray, a drench, an injection; of cuts and other ground work by
- * the defaults of the handbook. `need`: whole hours. Problems as {@link sprayHours}.
+ * the defaults of the handbook. An hour that likely rains counts as rain, one of which too little is known is closed. `need`: whole hours. Problems as {@link sprayHours}.
  *
  * @example workHours(use, actives, forecast, 2).value?.next // { from: '2026-06-12T06:00', hours: 4 }
  */
 export function workHours(
   use: UseOf<Method>,
   actives: readonly { name: string }[],
-  hours: readonly ForecastHour[],
+  forecast: readonly ForecastHour[],
   need: number,
 ): Result<WorkHours | null> {
+  const hours = forecast.map((h) =>
+    (h.chance ?? 0) >= LIKELY && !((h.rain ?? 0) > 0) ? { ...h, rain: SOME_RAIN } : h,
+  )
   const own = ownReasons(use, hours)
   const limits = limitsOf(use, actives)
   if (own === null && limits === null) return ok(null)
   let sprayed: SprayHour[] | null = null
+  const needed = limits === null ? [] : [...readingsFor(limits)]
+  const lacks = hours.map((h) => needed.some((reading) => h[reading] === undefined))
   if (limits !== null) {
-    const read = sprayHours({ hours: [...hours], limits, need })
+    // An hour that is not known is closed for that, and says nothing of those before it.
+    const whole = hours.map((h, i) =>
+      lacks[i] ? { ...h, ...Object.fromEntries(needed.map((r) => [r, h[r] ?? MILD[r]])) } : h,
+    )
+    const read = sprayHours({ hours: whole, limits, need })
     if (!read.ok) return read
     sprayed = read.value.hours
   }
@@ -99,7 +117,7 @@ export function workHours(
     const reasons: HourReason[] = [
       ...(clock < DAY.from || clock >= DAY.to ? (['night'] as const) : []),
       ...(own?.[i] ?? []),
-      ...(sprayed?.[i]?.reasons ?? []),
+      ...(lacks[i] ? (['not known'] as const) : (sprayed?.[i]?.reasons ?? [])),
     ]
     return { time: hour.time, open: reasons.length === 0, reasons }
   })
@@ -108,6 +126,9 @@ export function workHours(
   const plain = (s: Stretch | undefined) => (s ? { from: s.from, hours: s.hours } : null)
   return ok({ hours: all, next: plain(open[0]), best: plain(open.find((s) => s.hours === most)) })
 }
+
+/** Stands where a reading is not known; the hour itself is closed. */
+const MILD = { temperature: 20, wind: 2, gust: 3, rain: 0, sun: 0 } as const
 
 /** The limits of a card in its own words, read. */
 function limitsOf(use: UseOf<Method>, actives: readonly { name: string }[]): SprayLimits | null {

@@ -192,11 +192,16 @@ function checkLimits({ limits, need }: SprayHoursInput) {
   return null
 }
 
-function checkHours({ hours, limits }: SprayHoursInput) {
-  if (hours.length === 0) return refuse('missing', 'hours', 'There is no hour; give at least one.')
-  const needed = new Set(
+/** What must be known of an hour to hold it against limits. */
+export function readingsFor(limits: SprayLimits): Set<Reading> {
+  return new Set(
     (Object.keys(NEEDS) as (keyof SprayLimits)[]).filter((l) => limits[l] !== undefined).map((l) => NEEDS[l]),
   )
+}
+
+function checkHours({ hours, limits }: SprayHoursInput) {
+  if (hours.length === 0) return refuse('missing', 'hours', 'There is no hour; give at least one.')
+  const needed = readingsFor(limits)
   let before: number | null = null
   for (const [i, hour] of hours.entries()) {
     const at = wallClock(hour.time)

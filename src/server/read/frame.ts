@@ -1,11 +1,15 @@
-import { simulatedWeather } from '@/standins/weather'
 import { stepsOf } from '../verbs'
 import { isDemo } from '../environment'
+import { knownWeather } from '../weather/known'
 import { reading } from './reader'
+
+/** Weather that is older than this is said to be. */
+const OLD_MS = 3 * 3_600_000
 
 /** What the frame shows on every page: place, date, weather, what is in force. */
 export function frameView() {
-  return reading(async ({ sql, person, now }) => {
+  return reading(async (context) => {
+    const { sql, person, now } = context
     const [[inTrees], closed, working] = await Promise.all([
       sql<{ count: number }[]>`
         select count(distinct job_subject_id)::int as count from step_state where is_in`,
@@ -18,14 +22,18 @@ export function frameView() {
           join job j on j.firm_id = i.firm_id and j.id = i.job_id join site s on s.firm_id = j.firm_id and s.id = j.site_id
         where i.status = 'open' and i.closed_from is not null group by s.id, s.name order by since desc limit 2`,
     ])
-    const w = simulatedWeather(person.timeZone, now)
+    const weather = await knownWeather(context, null)
     return {
       person: { name: person.name, role: person.role, units: person.units, firm: person.firmName },
       may: stepsOf(person.role),
       town: person.town,
       timeZone: person.timeZone,
       now: now.getTime(),
-      weather: { temperature: w.temperature, wind: w.wind, windFrom: w.windFrom, sky: w.sky, soil: w.soil },
+      /** Of this hour in the firm’s town; null where it is not known. */
+      weather: weather.at(now),
+      /** When that was asked for, where it is older than it should be. */
+      weatherOf:
+        weather.askedAt !== null && now.getTime() - weather.askedAt > OLD_MS ? weather.askedAt : null,
       treesTakingUp: inTrees!.count,
       closed: closed.map((c) => ({ site: c.site, until: c.until.getTime() })),
       /** Something went on there and is not signed yet. */

@@ -8,7 +8,7 @@ import { blocksOfSite } from '@/db/queries/block'
 import { groundUse } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
 import { treesToPrescribe } from '@/db/queries/tree'
-import { forecastAt } from '../forecast'
+import { hoursAhead, HOURS_AHEAD, knownWeather } from '../weather/known'
 import { mattersAt } from '../houseRule'
 import { MOST_SUBJECTS } from '../prescribe'
 import { cardSource, dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
@@ -26,7 +26,8 @@ export function groupView(siteId: string, cause: string | null, block: string | 
     if (!site) return null
     const today = dateIn(site.timeZone, now)
     const waiting = await treesToPrescribe(sql, site.id, block, MOST_SUBJECTS)
-    const hands = (await treesAtHand(context, waiting)).filter(
+    const weather = await knownWeather(context, site.id)
+    const hands = (await treesAtHand(context, waiting, { weather })).filter(
       (h) => h.decided?.decidedOn === h.decided?.diagnosisId && h.decided !== null,
     )
     const counts = new Map<string, number>()
@@ -41,7 +42,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       waysFor(h, uses, { on: today, units: person.units, action: h.decided!.action }),
     )
     const named = new Map(ways.flat().map((w) => [w.id, w]))
-    const day = dayFor(site.timeZone, now, today)
+    const day = dayFor(weather, site.timeZone, now, today)
     return {
       site,
       block,
@@ -92,7 +93,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       used: await groundUse(sql, site.id, today.slice(0, 4)),
       rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
       day,
-      forecast: forecastAt(site.timeZone, now),
+      forecast: hoursAhead(weather, now, HOURS_AHEAD),
       today,
       units: person.units,
     }

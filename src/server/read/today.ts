@@ -6,7 +6,7 @@ import { causeName } from '@/almanac/causes'
 import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
-import { simulatedWeather } from '@/standins/weather'
+import { hoursAhead, knownWeather } from '../weather/known'
 import { reading } from './reader'
 import { uptakeOutlook } from '@/core/dose/uptake'
 
@@ -29,11 +29,18 @@ export function todayView() {
     const waiting = await waitingCounts(sql)
     const anew = await toWorkOutAgain(sql, 5)
     const trouble = (await ledgerCheck(sql))?.trouble ?? null
-    const hours = Array.from({ length: 16 }, (_, i) => {
-      const at = new Date(now.getTime() + i * 3_600_000 - (now.getTime() % 3_600_000))
-      const w = simulatedWeather(person.timeZone, at)
-      return { at: at.getTime(), temperature: w.temperature, uptake: uptakeOutlook('ring-porous', w) }
-    })
+    const weather = await knownWeather(context, null)
+    const hours = hoursAhead(weather, now, 16).flatMap((h) =>
+      h.temperature === undefined
+        ? []
+        : [
+            {
+              time: h.time,
+              temperature: h.temperature,
+              uptake: uptakeOutlook('ring-porous', { ...h, temperature: h.temperature }),
+            },
+          ],
+    )
     const open = all.filter((j) => j.recorded < j.trees)
     return {
       openJobs: open.length,

@@ -19,7 +19,7 @@ import { usesOnShelf } from '@/db/queries/card'
 import { screensOfTrees } from '@/db/queries/decideSite'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { ownOf } from '../almanac'
-import { forecastAt } from '../forecast'
+import { hoursAhead, HOURS_AHEAD } from '../weather/known'
 import { mattersAt } from '../houseRule'
 import { proposalFor } from '../decide'
 import { seenOf } from '../seen'
@@ -243,7 +243,7 @@ export function prescribeView(id: string) {
     // Of a line what is still to come bears on it, whatever of it is done.
     const handed =
       onIt.find((p) => p.status === 'handed') ?? onIt.find((p) => p.status === 'client') ?? onIt[0] ?? null
-    const day = dayFor(shared.timeZone, now, shared.today)
+    const day = dayFor(hand!.weather, shared.timeZone, now, shared.today)
     return {
       ...shared,
       diagnosis: decided && {
@@ -285,7 +285,7 @@ export function prescribeView(id: string) {
       readingGoodForYears: READING_GOOD_FOR_YEARS,
       facts: facts && { ...facts, marks: plainMarks(hand!.marks) },
       day,
-      forecast: forecastAt(shared.timeZone, now),
+      forecast: hand!.weather ? hoursAhead(hand!.weather, now, HOURS_AHEAD) : [],
       readingSource: reading && readingSource(reading, shared.timeZone),
       rate: proposeRate({
         crownLost: shared.tree.liveCrownPercent === null ? null : 100 - shared.tree.liveCrownPercent,

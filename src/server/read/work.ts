@@ -15,9 +15,8 @@ import { siteById } from '@/db/queries/site'
 import { lotsOfCodes } from '@/db/queries/card'
 import { eventsOfSubjects, stepsOfSubjects } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
-import { simulatedWeather } from '@/standins/weather'
 import { checkTail, followChain } from '../ledger/check'
-import { forecastAt } from '../forecast'
+import { hoursAhead, HOURS_AHEAD, knownWeather } from '../weather/known'
 import { askForCheck } from '../ledger/watch'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
@@ -50,9 +49,11 @@ function agreedByAll(each: readonly AsAgreed[]): AsAgreed {
 
 /** A job as the crew runs it: what is done on it, its trees with rings and steps, and what the weather is for the record. */
 export function jobView(id: string) {
-  return reading(async ({ sql, person, now }) => {
+  return reading(async (context) => {
+    const { sql, person, now } = context
     const job = isId(id) ? await jobById(sql, id) : undefined
     if (!job) return null
+    const weather = await knownWeather(context, job.siteId)
     const { timeZone } = job
     const today = dateIn(timeZone, now)
     const subjects = await subjectsOfJob(sql, id)
@@ -118,8 +119,9 @@ export function jobView(id: string) {
       job,
       items,
       trees,
-      weather: simulatedWeather(timeZone, now),
-      forecast: forecastAt(timeZone, now),
+      /** Of this hour, to begin the record with; null where it is not known. */
+      weather: weather.at(now),
+      forecast: hoursAhead(weather, now, HOURS_AHEAD),
       now: now.getTime(),
       today,
       units: person.units,

@@ -24,6 +24,8 @@ export function HoursPanel({
   /** Of work. */
   minutes: number
 }) {
+  if (forecast.length === 0)
+    return <p className="no-print mt-3 border-t border-line pt-2 text-ink2">The weather here is not known.</p>
   const need = Math.max(1, Math.ceil(minutes / 60))
   const found = workHours(use, actives, forecast, Math.min(need, 16))
   if (!found.ok || found.value === null) return null
@@ -101,7 +103,7 @@ export function HoursPanel({
         </>
       )}
       <p className="text-small text-ink2 mt-1">
-        By this card and simulated weather; the label and the hour itself decide.
+        By this card and the forecast; the label and the hour itself decide.
       </p>
     </details>
   )

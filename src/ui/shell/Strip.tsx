@@ -10,7 +10,9 @@ export interface StripData {
   town: string
   timeZone: string
   now: number
-  weather: { temperature: number; wind: number; windFrom: string; sky: string; soil: string }
+  weather: { temperature: number; wind: number; windFrom: string; sky: string; soil: string } | null
+  /** When it was asked for, where that is long ago. */
+  weatherOf: number | null
   treesTakingUp: number
   closed: { site: string; until: number }[]
   working: { site: string; since: number }[]
@@ -47,8 +49,11 @@ export function Strip({ data }: { data: StripData }) {
       </span>
       <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
       <span className="tag tag-water">
-        {showTemperature(w.temperature, system)} · wind {showSpeed(w.wind, system)} {w.windFrom} · {w.sky} ·
-        soil {w.soil}
+        {w
+          ? `${showTemperature(w.temperature, system)} · wind ${showSpeed(w.wind, system)} ${w.windFrom} · ${w.sky} · soil ${w.soil}`
+          : 'weather not known'}
+        {data.weatherOf !== null &&
+          `, as known ${shortDate(data.weatherOf, data.timeZone)}, ${clockTime(data.weatherOf, data.timeZone)}`}
       </span>
       {data.treesTakingUp > 0 && (
         <span className="tag tag-straw">

@@ -6,6 +6,7 @@ import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { isOver, productOn, whyNotOver } from '@/core/methods/running'
 import { sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
+import type { Soil } from '@/core/dose/uptake'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
 import type { JobView } from '@/server/read/work'
 import { Field } from '@/ui/fields/Field'
@@ -52,11 +53,11 @@ export function SignRecord({
   const w = view.weather
   const [form, setForm] = useState({
     lot: '',
-    temperature: showTemperature(w.temperature, view.units),
-    wind: showSpeed(w.wind, view.units),
-    windFrom: w.windFrom as (typeof WINDS)[number],
-    sky: w.sky,
-    soil: w.soil,
+    temperature: w ? showTemperature(w.temperature, view.units) : '',
+    wind: w ? showSpeed(w.wind, view.units) : '',
+    windFrom: (w?.windFrom ?? '') as (typeof WINDS)[number] | '',
+    sky: w?.sky ?? '',
+    soil: (w?.soil ?? '') as Soil | '',
     counted: '',
     notices: '',
     deviations: '',
@@ -91,6 +92,8 @@ export function SignRecord({
     ...also.map((_, n) => `also[${n}].lot`),
     'temperature',
     'wind',
+    'windFrom',
+    'soil',
     'sky',
     'counted',
     'notices',
@@ -116,6 +119,8 @@ export function SignRecord({
     const counted = form.counted.trim() === '' ? null : Number(form.counted)
     const done = await send({
       ...form,
+      windFrom: form.windFrom || null,
+      soil: form.soil || null,
       ...(house && { lot: 'house card' }),
       jobSubjectIds: signed.map((t) => t.id),
       also: also.map(({ item: m, trees: own }) => {
@@ -193,16 +198,20 @@ export function SignRecord({
           label="Wind from"
           value={form.windFrom}
           onValue={(windFrom) => setForm({ ...form, windFrom })}
-          options={WINDS.map((w) => [w, w] as const)}
+          problem={at('windFrom')}
+          options={[...(w ? [] : [['', 'choose'] as const]), ...WINDS.map((w) => [w, w] as const)]}
         />
         <Choice
           label="Soil"
           value={form.soil}
           onValue={(soil) => setForm({ ...form, soil })}
+          problem={at('soil')}
           options={[
+            ...(w ? [] : [['', 'choose'] as const]),
             ['moist', 'moist'],
             ['dry', 'dry'],
             ['saturated', 'saturated'],
+            ['frozen', 'frozen'],
           ]}
         />
       </div>
@@ -211,7 +220,11 @@ export function SignRecord({
         value={form.sky}
         onChange={type('sky')}
         problem={at('sky')}
-        hint="Weather is filled in from the simulated service; correct it by what you see."
+        hint={
+          w
+            ? 'Weather is filled in from the service; correct it by what you see.'
+            : 'The weather is not known here; say what you see and measure.'
+        }
       />
       <Field
         label="Notices given"

@@ -1,0 +1,34 @@
+import { CAUSES } from './causes'
+import { HOSTS } from './hosts'
+import { phenologyOf, TARGETS } from './season'
+
+const causes = new Map(CAUSES.map((c) => [c.id, c]))
+const hosts = new Set(HOSTS.map((h) => h.id))
+
+test.each(TARGETS.map((t) => [t.id, t] as const))(
+  '%s names causes and kinds that there are, and a stretch',
+  (_, t) => {
+    expect(t.causes.filter((c) => !causes.has(c))).toEqual([])
+    expect(t.hosts.filter((h) => !hosts.has(h))).toEqual([])
+    expect(t.from).toBeGreaterThan(0)
+    expect(t.to).toBeGreaterThan(t.from)
+  },
+)
+
+test('ids are used once', () => {
+  expect(new Set(TARGETS.map((t) => t.id)).size).toBe(TARGETS.length)
+})
+
+test('stages follow one another, with sums that rise', () => {
+  for (const host of hosts) {
+    const { stages } = phenologyOf(host) ?? { stages: [] }
+    stages.forEach((s, i) => {
+      expect(s.high).toBeGreaterThan(s.low)
+      if (i > 0) expect(s.low).toBeGreaterThan(stages[i - 1]!.high)
+    })
+  }
+  // Apple blooms from 372 above 43 °F, peach ten days before it.
+  expect(phenologyOf('apple')!.stages.find((s) => s.stage === 'bloom')!.low * 1.8).toBeCloseTo(372, 9)
+  expect(phenologyOf('peach')!.daysBefore).toBe(10)
+  expect(phenologyOf('elm')).toBeUndefined()
+})

@@ -1,0 +1,102 @@
+import type { StageSum } from '@/core/season/stages'
+import type { Sum } from '@/core/season/year'
+import { toSI, type Temperature } from '@/core/quantity/units'
+
+/** °F·d, as sums are published, to °C·d. */
+const fd = (sum: number) => sum / 1.8
+
+/** What most sums of insects and ornamentals are counted above. Source: handbook, windows. */
+export const BASE: Temperature = toSI(50, 'F')
+/** The sum that is shown of every site. */
+export const SITE_SUM: Sum = { base: BASE }
+
+const FRUIT: Sum = { base: toSI(43, 'F') }
+
+/** The stages of apple, base 43 °F from 1 January. Source: handbook, stages by degree days. */
+const APPLE: readonly StageSum[] = (
+  [
+    ['silver tip', 57, 91],
+    ['green tip', 95, 131],
+    ['half-inch green', 148, 193],
+    ['tight cluster', 206, 257],
+    ['pink', 274, 331],
+    ['bloom', 372, 439],
+    ['petal fall', 480, 545],
+  ] as const
+).map(([stage, low, high]) => ({ stage, low: fd(low), high: fd(high) }))
+
+/** How the stages of a kind are timed. */
+export interface Phenology {
+  sum: Sum
+  stages: readonly StageSum[]
+  /** Days earlier than the sums say. */
+  daysBefore: number
+}
+
+const bloom = (low: number, high: number): Phenology => ({
+  sum: SITE_SUM,
+  stages: [{ stage: 'bloom', low: fd(low), high: fd(high) }],
+  daysBefore: 0,
+})
+
+/** By kind of tree. Source: handbook, stages by degree days; all of them give way to what is seen. */
+const PHENOLOGY: Readonly<Record<string, Phenology>> = {
+  apple: { sum: FRUIT, stages: APPLE, daysBefore: 0 },
+  crabapple: { sum: FRUIT, stages: APPLE, daysBefore: 0 },
+  pear: { sum: FRUIT, stages: APPLE, daysBefore: 5 },
+  cherry: { sum: FRUIT, stages: APPLE, daysBefore: 4 },
+  peach: { sum: FRUIT, stages: APPLE, daysBefore: 10 },
+  linden: bloom(1250, 1500),
+  tuliptree: bloom(380, 560),
+}
+
+/** How the stages of a kind are timed, or nothing where no sums are known. */
+export function phenologyOf(host: string): Phenology | undefined {
+  return PHENOLOGY[host]
+}
+
+/** Something that comes with the warmth: when to look, from a sum to another above 50 °F. */
+export interface WarmthTarget {
+  id: string
+  name: string
+  /** Causes it belongs to. */
+  causes: readonly string[]
+  hosts: readonly string[]
+  from: number
+  to: number
+}
+
+const target = (
+  id: string,
+  name: string,
+  causes: readonly string[],
+  hosts: readonly string[],
+  from: number,
+  to: number,
+): WarmthTarget => ({ id, name, causes, hosts, from: fd(from), to: fd(to) })
+
+const OAKS = ['oak-red-group', 'oak-white-group', 'oak-live']
+const ORCHARD = ['apple', 'crabapple', 'pear']
+const STONE = ['peach', 'plum', 'cherry', 'apricot', 'almond']
+
+/** Published sums to start from, base 50 °F from 1 January; counts on the ground decide. Source: handbook, windows. */
+// prettier-ignore
+export const TARGETS: readonly WarmthTarget[] = [
+  target('spongy-moth-hatch', 'Spongy moth hatch', ['spongy-moth'], [...OAKS, 'birch', 'apple', 'crabapple', 'linden'], 145, 200),
+  target('cankerworm-hatch', 'Cankerworm hatch', ['cankerworm'], ['elm', 'linden', 'maple', 'apple', ...OAKS], 150, 200),
+  target('crawlers-oystershell', 'Crawlers, oystershell type', ['armored-scale'], ['ash', 'maple', 'linden', 'apple', 'dogwood'], 360, 700),
+  target('crawlers-conifer', 'Crawlers on pine and hemlock', ['armored-scale'], ['pine', 'hemlock'], 300, 450),
+  target('crawlers-san-jose', 'Crawlers, San Jose type', ['armored-scale'], [...ORCHARD, ...STONE], 500, 700),
+  target('ash-borer-first', 'Ash borer, first adults', ['emerald-ash-borer'], ['ash'], 450, 550),
+  target('ash-borer-peak', 'Ash borer, most adults', ['emerald-ash-borer'], ['ash'], 900, 1100),
+  target('two-lined-borer', 'Two-lined borer adults', ['two-lined-chestnut-borer'], [...OAKS, 'chestnut'], 440, 700),
+  target('birch-borer', 'Birch borer adults', ['bronze-birch-borer'], ['birch'], 450, 880),
+  target('stone-borer', 'Stone-fruit borer adults', ['peach-tree-borer'], STONE, 575, 710),
+  target('crawlers-lecanium', 'Crawlers of soft scale', ['lecanium-scale'], ['maple', 'honeylocust', 'walnut', 'plum', 'magnolia', ...OAKS], 800, 1250),
+  target('japanese-beetle', 'Japanese beetle adults', ['japanese-beetle'], ['linden', 'birch', 'apple', 'crabapple', 'cherry', 'elm', 'crape-myrtle'], 950, 1050),
+  target('fall-webworm', 'Fall webworm', ['fall-webworm'], ['walnut', 'elm', 'maple', 'apple', 'cherry'], 1200, 1800),
+  target('crawlers-tuliptree', 'Crawlers on tuliptree and magnolia', ['tuliptree-scale'], ['tuliptree', 'magnolia'], 1900, 2600),
+]
+
+/** What begins when a target is seen: the name of its one stage. */
+export const SEEN_FIRST = 'first seen'

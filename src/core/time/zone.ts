@@ -1,0 +1,38 @@
+import { addDays, dateIn, type PlainDate } from './calendar'
+
+const HOUR = 3_600_000
+const formatters = new Map<string, Intl.DateTimeFormat>()
+
+/** How far the wall clock of a time zone is ahead of UTC at an instant, ms. `offsetIn('America/New_York', Date.UTC(2026, 5, 12))` is −4 h. */
+export function offsetIn(timeZone: string, at: number): number {
+  let format = formatters.get(timeZone)
+  if (!format)
+    formatters.set(
+      timeZone,
+      (format = new Intl.DateTimeFormat('en-US', {
+        timeZone,
+        hourCycle: 'h23',
+        year: 'numeric',
+        month: 'numeric',
+        day: 'numeric',
+        hour: 'numeric',
+        minute: 'numeric',
+      })),
+    )
+  const parts = Object.fromEntries(format.formatToParts(at).map((p) => [p.type, Number(p.value)]))
+  const wall = Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute)
+  return wall - Math.floor(at / 60_000) * 60_000
+}
+
+/** The instant at which a calendar date begins in a time zone, epoch ms. Where the clock leaves midnight out, the first hour there is. */
+export function beginOf(timeZone: string, date: PlainDate): number {
+  const wall = Date.parse(`${date}T00:00:00Z`)
+  let at = wall - offsetIn(timeZone, wall)
+  at = wall - offsetIn(timeZone, at)
+  return dateIn(timeZone, new Date(at)) < date ? at + HOUR : at
+}
+
+/** How many hours a calendar date has in a time zone: 23 or 25 where the clock is changed on it. */
+export function hoursOf(timeZone: string, date: PlainDate): number {
+  return Math.round((beginOf(timeZone, addDays(date, 1)) - beginOf(timeZone, date)) / HOUR)
+}

@@ -1,0 +1,121 @@
+import type { Turn } from '@/core/plan/turn'
+import type { FirmSql } from '../client'
+
+/** A stage as it was seen at a site. `kind`: of a tree, or what is timed by warmth. */
+export interface SeenRow {
+  id: string
+  kind: string
+  stage: string
+  seenOn: string
+  by: string
+}
+
+/** What was seen at a site from a day on and was not taken back, the oldest first. */
+export async function stagesSeen(sql: FirmSql, siteId: string, from: string): Promise<SeenRow[]> {
+  return sql<SeenRow[]>`
+    select s.id, s.kind, s.stage, s.seen_on::text as "seenOn", p.name as by
+    from stage_seen s join person p on p.firm_id = s.firm_id and p.id = s.by_person
+    where s.site_id = ${siteId} and s.seen_on >= ${from} and s.taken_back_at is null order by s.seen_on, s.id`
+}
+
+export async function addStageSeen(
+  sql: FirmSql,
+  s: {
+    id: string
+    firmId: string
+    siteId: string
+    kind: string
+    stage: string
+    seenOn: string
+    by: string
+    at: Date
+  },
+): Promise<void> {
+  await sql`insert into stage_seen (id, firm_id, site_id, kind, stage, seen_on, by_person, at)
+    values (${s.id}, ${s.firmId}, ${s.siteId}, ${s.kind}, ${s.stage}, ${s.seenOn}, ${s.by}, ${s.at})`
+}
+
+/** Takes back what was seen; true where it stood until now. */
+export async function takeStageBack(sql: FirmSql, id: string, by: string, at: Date): Promise<boolean> {
+  const rows = await sql`
+    update stage_seen set taken_back_by = ${by}, taken_back_at = ${at} where id = ${id} and taken_back_at is null returning id`
+  return rows.length > 0
+}
+
+/** The kinds of trees that stand at a site, the commonest first. */
+export async function kindsAtSite(sql: FirmSql, siteId: string): Promise<{ host: string; trees: number }[]> {
+  return sql<{ host: string; trees: number }[]>`
+    select host, count(*)::int as trees from tree where site_id = ${siteId} and status = 'standing' group by host
+    order by count(*) desc, host limit 60`
+}
+
+export interface DoneWork {
+  on: string
+  method: string
+  card: string
+  trees: number
+  jobId: string
+}
+
+/** What was put on or done at a site between two days, by its calendar. */
+export async function doneAtSite(
+  sql: FirmSql,
+  siteId: string,
+  timeZone: string,
+  days: { from: string; to: string },
+): Promise<DoneWork[]> {
+  return sql<DoneWork[]>`
+    select (a.started_at at time zone ${timeZone})::date::text as on, a.method, c.name as card, x.trees, a.job_id as "jobId"
+    from application a
+      join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      cross join lateral (select count(*)::int as trees from application_subject s
+        where s.firm_id = a.firm_id and s.application_id = a.id) x
+    where a.site_id = ${siteId} and a.started_at >= (${days.from}::date)::timestamp at time zone ${timeZone}
+      and a.started_at < (${days.to}::date + 1)::timestamp at time zone ${timeZone}
+    order by a.started_at, a.id limit 2000`
+}
+
+/** Days on which something is promised at a site and not done, by whose turn it is. */
+export async function promisedAtSite(
+  sql: FirmSql,
+  siteId: string,
+  days: { from: string; to: string },
+): Promise<{ on: string; turn: Turn; what: string; trees: number }[]> {
+  return sql<{ on: string; turn: Turn; what: string; trees: number }[]>`
+    select due_on::text as on, turn, min(what) as what, count(*)::int as trees from follow_up
+    where not done and site_id = ${siteId} and due_on between ${days.from} and ${days.to}
+    group by due_on, turn order by due_on, turn limit 2000`
+}
+
+export interface Sprayed {
+  at: number
+  /** As the card says it. */
+  washOff: string
+  rainFastHours: number
+  leastDays: number
+  card: string
+}
+
+/** The newest cover put on at a site against a cause that rain washes off, before each of its days; the oldest first. */
+export async function coversAtSite(
+  sql: FirmSql,
+  siteId: string,
+  causes: readonly string[],
+  from: Date,
+): Promise<Sprayed[]> {
+  return sql<Sprayed[]>`
+    select distinct on (a.started_at, a.id) (extract(epoch from a.started_at) * 1000)::double precision as at,
+      u.body->'terms'->>'washOff' as "washOff", coalesce((u.body->'terms'->>'rainFastHours')::double precision, 0) as "rainFastHours",
+      coalesce((u.body->'terms'->'repeatDays'->>'least')::double precision, 0) as "leastDays", c.name as card
+    from application a
+      join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      join application_subject s on s.firm_id = a.firm_id and s.application_id = a.id
+      join item_subject y on y.firm_id = s.firm_id and y.id = s.subject_id
+      join prescription_item i on i.firm_id = y.firm_id and i.id = y.item_id
+      join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+    where a.site_id = ${siteId} and a.started_at >= ${from} and a.method = 'crown-spray' and u.body->'terms' ? 'washOff'
+      and p.cause = any(${[...causes]})
+    order by a.started_at, a.id limit 200`
+}

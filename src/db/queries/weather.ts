@@ -1,0 +1,141 @@
+import type { Columns } from '@/core/weather/placeDays'
+import type { FirmSql } from '../client'
+
+/** A square of the globe with a calendar: what weather is kept by. */
+export interface WeatherCell {
+  north: number
+  east: number
+  timeZone: string
+}
+
+/** Where the weather of a site is asked for. */
+export interface WeatherPlace extends WeatherCell {
+  /** True where the site itself says where it lies; else it is its firm's town. */
+  own: boolean
+}
+
+export interface WeatherDayRow {
+  date: string
+  begins: number
+  knownUntil: number
+  askedAt: number
+  madeUp: boolean
+  min: number | null
+  max: number | null
+  rain: number | null
+  /** Null for days that were not asked for by the hour. */
+  hours: Columns | null
+}
+
+/** Degrees to a square; the same as in the tables. */
+const PER_DEGREE = 20
+
+/** The middle of a square. */
+export function spotOf({ north, east }: Pick<WeatherCell, 'north' | 'east'>): {
+  latitude: number
+  longitude: number
+} {
+  return { latitude: north / PER_DEGREE, longitude: east / PER_DEGREE }
+}
+
+type Joined = { north: number | null; east: number | null; timeZone: string; own: boolean } & {
+  [Key in keyof WeatherDayRow]: WeatherDayRow[Key] | null
+}
+
+const dayColumns = (sql: FirmSql, hoursFrom: string) => sql`
+  w.date::text, (extract(epoch from w.begins) * 1000)::double precision as begins,
+  (extract(epoch from w.known_until) * 1000)::double precision as "knownUntil",
+  (extract(epoch from w.asked_at) * 1000)::double precision as "askedAt", w.made_up as "madeUp",
+  w.least_c as min, w.most_c as max, w.rain_m as rain, case when w.date >= ${hoursFrom} then w.hours end as hours`
+
+function parted(rows: Joined[]): { place: WeatherPlace | null; days: WeatherDayRow[] } {
+  const first = rows[0]
+  if (!first || first.north === null || first.east === null) return { place: null, days: [] }
+  return {
+    place: { north: first.north, east: first.east, timeZone: first.timeZone, own: first.own },
+    days: rows.filter((r) => r.date !== null).map((r) => r as unknown as WeatherDayRow),
+  }
+}
+
+/** The days of a site's weather, both ends included, by the hour from `hoursFrom` on; of its firm's town where it says no place. */
+export async function weatherOfSite(
+  sql: FirmSql,
+  siteId: string,
+  days: { from: string; to: string; hoursFrom: string },
+): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
+  const rows = await sql<Joined[]>`
+    with place as (
+      select coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
+        s.time_zone, s.cell_north is not null as own
+      from site s join firm f on f.id = s.firm_id where s.id = ${siteId})
+    select p.north, p.east, p.time_zone as "timeZone", p.own, ${dayColumns(sql, days.hoursFrom)}
+    from place p left join weather_day w on w.firm_id = current_firm() and w.cell_north = p.north and w.cell_east = p.east
+      and w.time_zone = p.time_zone and w.date between ${days.from} and ${days.to}
+    order by w.date`
+  return parted(rows)
+}
+
+/** The same of the firm's own town. */
+export async function weatherOfTown(
+  sql: FirmSql,
+  days: { from: string; to: string; hoursFrom: string },
+): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
+  const rows = await sql<Joined[]>`
+    select f.cell_north as north, f.cell_east as east, f.time_zone as "timeZone", true as own,
+      ${dayColumns(sql, days.hoursFrom)}
+    from firm f left join weather_day w on w.firm_id = f.id and w.cell_north = f.cell_north and w.cell_east = f.cell_east
+      and w.time_zone = f.time_zone and w.date between ${days.from} and ${days.to}
+    where f.id = current_firm()
+    order by w.date`
+  return parted(rows)
+}
+
+/** From which day to which weather of a square is kept, and up to which it is measured throughout. */
+export async function keptOfCell(
+  sql: FirmSql,
+  { north, east, timeZone }: WeatherCell,
+): Promise<{ first: string | null; measured: string | null }> {
+  const rows = await sql<{ first: string | null; measured: string | null }[]>`
+    select min(date)::text as first, max(date) filter (where known_until >= begins + interval '25 hours')::text as measured
+    from weather_day where firm_id = current_firm() and cell_north = ${north} and cell_east = ${east} and time_zone = ${timeZone}`
+  return rows[0]!
+}
+
+/** Keeps days as they were told last. */
+export async function keepWeatherDays(
+  sql: FirmSql,
+  { north, east, timeZone }: WeatherCell,
+  days: readonly (Omit<WeatherDayRow, 'hours'> & { hours: Columns })[],
+): Promise<void> {
+  if (days.length === 0) return
+  const rows = days.map((d) => ({
+    date: d.date,
+    begins: new Date(d.begins).toISOString(),
+    known_until: new Date(d.knownUntil).toISOString(),
+    asked_at: new Date(d.askedAt).toISOString(),
+    made_up: d.madeUp,
+    least_c: d.min,
+    most_c: d.max,
+    rain_m: d.rain,
+    hours: d.hours,
+  }))
+  await sql`
+    insert into weather_day (firm_id, cell_north, cell_east, time_zone, date, begins, known_until, asked_at, made_up,
+      least_c, most_c, rain_m, hours)
+    select current_firm(), ${north}, ${east}, ${timeZone}, d.date, d.begins, d.known_until, d.asked_at, d.made_up,
+      d.least_c, d.most_c, d.rain_m, d.hours
+    from jsonb_to_recordset(${sql.json(rows as never)}) as d(date date, begins timestamptz, known_until timestamptz,
+      asked_at timestamptz, made_up boolean, least_c double precision, most_c double precision, rain_m double precision, hours jsonb)
+    on conflict (firm_id, cell_north, cell_east, time_zone, date) do update
+      set begins = excluded.begins, known_until = excluded.known_until, asked_at = excluded.asked_at, made_up = excluded.made_up,
+        least_c = excluded.least_c, most_c = excluded.most_c, rain_m = excluded.rain_m, hours = excluded.hours`
+}
+
+/** Says where a site lies. */
+export async function placeSite(
+  sql: FirmSql,
+  siteId: string,
+  spot: { latitude: number; longitude: number } | null,
+): Promise<void> {
+  await sql`update site set latitude = ${spot?.latitude ?? null}, longitude = ${spot?.longitude ?? null} where id = ${siteId}`
+}

@@ -1,0 +1,146 @@
+import type { Soil } from '@/core/dose/uptake'
+import type { ForecastHour } from '@/core/methods/hours'
+import { addDays, dateIn } from '@/core/time/calendar'
+import { sayWallClock, wallClock } from '@/core/time/wallClock'
+import { placeHours, skyOf, windPoint, type PlaceHour } from '@/core/weather/placeDays'
+import { soilStore } from '@/core/weather/soilStore'
+import {
+  spotOf,
+  weatherOfSite,
+  weatherOfTown,
+  type WeatherDayRow,
+  type WeatherPlace,
+} from '@/db/queries/weather'
+import type { Reading } from '../verb'
+import { refreshWeather } from './refresh'
+
+const HOUR = 3_600_000
+/** Hours that a bench and a job look ahead. */
+export const HOURS_AHEAD = 72
+/** Older than this, what is kept is asked for anew. */
+const FRESH_MS = HOUR
+/** The soil's store is followed over so many days. */
+const SOIL_DAYS = 60
+const DAYS_AHEAD = 10
+/** A page waits so long for the first weather of a place, then goes on without. */
+const FIRST_MS = 400
+
+/** An hour in the words of a crew. */
+export interface HourNow {
+  temperature: number
+  wind: number
+  windFrom: string
+  sky: string
+  soil: Soil
+}
+
+/** What is known of the weather at a place. */
+export interface KnownWeather {
+  /** When what is kept was asked for, epoch ms on the firm's clock; null where nothing is. */
+  askedAt: number | null
+  madeUp: boolean
+  /** Null where neither the site nor its firm says where it lies. */
+  place: WeatherPlace | null
+  hours: PlaceHour[]
+  days: WeatherDayRow[]
+  soilOn: (date: string) => Soil | null
+  /** The hour an instant lies in; null where it is not known. */
+  at: (instant: Date) => HourNow | null
+}
+
+/** The weather of a site, or of the firm's town (null): what is kept, at once. Where that is old it is asked for anew, and nobody waits for it. */
+export async function knownWeather(
+  { sql, person, now }: Pick<Reading, 'sql' | 'person' | 'now'>,
+  siteId: string | null,
+): Promise<KnownWeather> {
+  const today = dateIn(person.timeZone, now)
+  const span = {
+    from: addDays(today, -SOIL_DAYS),
+    to: addDays(today, DAYS_AHEAD + 1),
+    hoursFrom: addDays(today, -2),
+  }
+  const read = () => (siteId === null ? weatherOfTown(sql, span) : weatherOfSite(sql, siteId, span))
+  let { place, days } = await read()
+  if (place) {
+    const asked = Math.max(0, ...days.map((d) => d.askedAt))
+    const age = now.getTime() - asked
+    if (age > FRESH_MS || age < 0) {
+      const asking = refreshWeather(person.firmId, place, now)
+      const covers = days.some(
+        (d) => d.hours && d.begins <= now.getTime() && now.getTime() < d.begins + 24 * HOUR,
+      )
+      if (!covers) {
+        await Promise.race([asking, new Promise((done) => setTimeout(done, FIRST_MS).unref())])
+        days = (await read()).days
+      }
+    }
+  }
+  return weatherOf(place, days)
+}
+
+/** What kept days say. */
+export function weatherOf(place: WeatherPlace | null, days: WeatherDayRow[]): KnownWeather {
+  const spot = place && spotOf(place)
+  const hours = spot
+    ? days.flatMap((d) => (d.hours ? placeHours({ ...d, hours: d.hours }, spot, place.timeZone) : []))
+    : []
+  const whole = days.flatMap((d) =>
+    d.min === null || d.max === null || d.rain === null
+      ? []
+      : [{ date: d.date, min: d.min, max: d.max, rain: d.rain }],
+  )
+  let soils: Map<string, Soil> | null = null
+  const soilOn = (date: string) => {
+    soils ??= new Map(spot ? soilStore(whole, { latitude: spot.latitude }).map((s) => [s.date, s.soil]) : [])
+    return soils.get(date) ?? null
+  }
+  return {
+    askedAt: days.length > 0 ? Math.max(...days.map((d) => d.askedAt)) : null,
+    madeUp: days.some((d) => d.madeUp),
+    place,
+    hours,
+    days,
+    soilOn,
+    at: (instant) => {
+      const hour = hours.find((h) => h.at <= instant.getTime() && instant.getTime() < h.at + HOUR)
+      if (!hour || hour.temperature === undefined || hour.wind === undefined) return null
+      return {
+        temperature: hour.temperature,
+        wind: hour.wind,
+        windFrom: windPoint(hour.windFrom ?? 0),
+        sky: skyOf(hour),
+        soil: soilOn(hour.time.slice(0, 10)) ?? 'moist',
+      }
+    },
+  }
+}
+
+/**
+ * Hours of a forecast as work is held against them: from an instant’s own hour on, each wall-clock hour once, so that they follow one another; ends where
+ * the weather is not known. Where the clock leaves an hour out, the one before stands for it.
+ */
+export function hoursAhead(weather: KnownWeather, now: Date, count: number): ForecastHour[] {
+  const found: ForecastHour[] = []
+  let last: PlaceHour | null = null
+  for (const hour of weather.hours) {
+    if (hour.at <= now.getTime() - HOUR || (last && hour.time <= last.time)) continue
+    if (last && hour.at > last.at + 2 * HOUR) break
+    const wall = wallClock(hour.time)!
+    const gap = last ? wall - wallClock(last.time)! : HOUR
+    if (gap === 2 * HOUR) found.push({ ...found.at(-1)!, time: sayWallClock(wall - HOUR) })
+    found.push({
+      time: hour.time,
+      temperature: hour.temperature,
+      wind: hour.wind,
+      gust: hour.gust,
+      rain: hour.rain,
+      sun: hour.sun,
+      cloud: hour.cloud,
+      chance: hour.chance,
+      soil: weather.soilOn(hour.time.slice(0, 10)) ?? 'moist',
+    })
+    last = hour
+    if (found.length >= count) break
+  }
+  return found
+}
