@@ -22,6 +22,6 @@ export async function fetchWeather(): Promise<number> {
 }
 
 if (process.argv[1]?.endsWith('weather.ts'))
-  fetchWeather()
+  void fetchWeather()
     .then((n) => console.log(`The weather of ${n} places is fetched.`))
     .finally(() => void closePool())

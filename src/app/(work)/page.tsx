@@ -5,7 +5,7 @@ import { showTemperature } from '@/core/quantity/format'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { SmallRing } from '@/ui/ring/SmallRing'
-import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
+import { fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 
@@ -42,7 +42,7 @@ export default async function TodayPage() {
             keep the database and the file of seals as they are.
           </Note>
         )}
-        <InjectionHours hours={view.hours} timeZone={person.timeZone} units={person.units} />
+        <InjectionHours hours={view.hours} units={person.units} />
         <section className="mt-5">
           <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
           <ul className="border-t border-line mt-1">
@@ -225,11 +225,9 @@ const UPTAKE_LOOK = {
 /** Hour by hour, whether a trunk takes anything up today, with the reason of every closed hour. */
 function InjectionHours({
   hours,
-  timeZone,
   units,
 }: {
   hours: Awaited<ReturnType<typeof todayView>>['hours']
-  timeZone: string
   units: 'us' | 'metric'
 }) {
   return (

@@ -119,3 +119,26 @@ it('puts hours of the same reasons together', () => {
     { from: '2026-06-12T21:00', hours: 3, reasons: ['night'] },
   ])
 })
+
+it('keeps a spray off wet leaves and out of air that does not mix, and lets other work go on', () => {
+  const dewy = fair(48, { 6: { wet: true }, 7: { inversion: true }, 8: { wet: true, rain: 0.001 } })
+  expect(reasonsAt(oil, dewy, 6)).toEqual(['wet leaves', 'rain'])
+  expect(reasonsAt(oil, dewy, 7)).toEqual(['inversion', 'rain'])
+  expect(reasonsAt(oil, dewy, 8)).toEqual(['rain'])
+  expect(reasonsAt(inject, dewy, 6)).toEqual([])
+  expect(reasonsAt(drench, dewy, 7)).toEqual([])
+})
+
+it('counts an hour that likely rains as rain', () => {
+  const at = (chance: number) => reasonsAt(oil, fair(48, { 12: { chance } }), 12)
+  expect(at(0.39)).toEqual([])
+  expect(at(0.4)).toEqual(['rain'])
+})
+
+it('closes an hour of which too little is known, and no other', () => {
+  const gap = fair(48, { 12: { wind: undefined, rain: undefined } })
+  expect(reasonsAt(oil, gap, 12)).toEqual(['not known'])
+  expect(reasonsAt(oil, gap, 11)).toEqual([])
+  // A trunk takes up whatever the wind does.
+  expect(reasonsAt(inject, gap, 12)).toEqual([])
+})

@@ -18,11 +18,24 @@ export interface ForecastHour extends WeatherHour {
   soil: Soil
   /** Of rain, 0–1. */
   chance?: number
+  /** Leaves are wet. */
+  wet?: boolean
+  /** The air near the ground likely does not mix. */
+  inversion?: boolean
 }
 
 /** Why an hour is closed: the weather’s own reasons, the ground, or that nobody works then. */
 export type HourReason =
-  ClosedReason | 'frozen' | 'saturated' | 'dry' | 'rain to come' | 'wet bark' | 'night' | 'not known'
+  | ClosedReason
+  | 'frozen'
+  | 'saturated'
+  | 'dry'
+  | 'rain to come'
+  | 'wet bark'
+  | 'wet leaves'
+  | 'inversion'
+  | 'night'
+  | 'not known'
 
 /** Each reason in the words of a crew. */
 export const HOUR_REASON: Record<HourReason, string> = {
@@ -39,6 +52,8 @@ export const HOUR_REASON: Record<HourReason, string> = {
   dry: 'dry soil',
   'rain to come': 'too much rain to come',
   'wet bark': 'wet bark',
+  'wet leaves': 'wet leaves',
+  inversion: 'air that does not mix',
   night: 'night',
   'not known': 'the weather is not known',
 }
@@ -193,6 +208,11 @@ function ownReasons(use: UseOf<Method>, hours: readonly ForecastHour[]): HourRea
             ? ['rain to come']
             : [],
       )
+    case 'crown-spray':
+      return hours.map((h) => [
+        ...(h.wet && !((h.rain ?? 0) > 0) ? (['wet leaves'] as const) : []),
+        ...(h.inversion ? (['inversion'] as const) : []),
+      ])
     default:
       return null
   }

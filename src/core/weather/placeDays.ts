@@ -92,7 +92,7 @@ export function partDays(told: Columns, from: number, knownUntil: number, timeZo
 /** What a day comes to. `hours`: how many it has. */
 export function dayWeather({ date, hours }: Pick<PlaceDay, 'date' | 'hours'>, count: number): DayWeather {
   const whole = (column: (number | null)[] | undefined) =>
-    column?.length === count && column.every((v) => v !== null) ? (column as number[]) : null
+    column?.length === count && column.every((v) => v !== null) ? column : null
   const temperatures = whole(hours.temperature)
   const rain = whole(hours.rain)
   return {

@@ -124,7 +124,7 @@ export async function keepWeatherDays(
       least_c, most_c, rain_m, hours)
     select current_firm(), ${north}, ${east}, ${timeZone}, d.date, d.begins, d.known_until, d.asked_at, d.made_up,
       d.least_c, d.most_c, d.rain_m, d.hours
-    from jsonb_to_recordset(${sql.json(rows as never)}) as d(date date, begins timestamptz, known_until timestamptz,
+    from jsonb_to_recordset(${sql.json(rows)}) as d(date date, begins timestamptz, known_until timestamptz,
       asked_at timestamptz, made_up boolean, least_c double precision, most_c double precision, rain_m double precision, hours jsonb)
     on conflict (firm_id, cell_north, cell_east, time_zone, date) do update
       set begins = excluded.begins, known_until = excluded.known_until, asked_at = excluded.asked_at, made_up = excluded.made_up,

@@ -3,6 +3,8 @@ import type { ForecastHour } from '@/core/methods/hours'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { sayWallClock, wallClock } from '@/core/time/wallClock'
 import { placeHours, skyOf, windPoint, type PlaceHour } from '@/core/weather/placeDays'
+import { inversionLikely } from '@/core/weather/inversion'
+import { wetHours } from '@/core/weather/wetness'
 import { soilStore } from '@/core/weather/soilStore'
 import {
   spotOf,
@@ -52,15 +54,18 @@ export interface KnownWeather {
 export async function knownWeather(
   { sql, person, now }: Pick<Reading, 'sql' | 'person' | 'now'>,
   siteId: string | null,
+  further: { from?: string } = {},
 ): Promise<KnownWeather> {
   const today = dateIn(person.timeZone, now)
   const span = {
-    from: addDays(today, -SOIL_DAYS),
+    from: further.from ?? addDays(today, -SOIL_DAYS),
     to: addDays(today, DAYS_AHEAD + 1),
     hoursFrom: addDays(today, -2),
   }
   const read = () => (siteId === null ? weatherOfTown(sql, span) : weatherOfSite(sql, siteId, span))
-  let { place, days } = await read()
+  const first = await read()
+  const { place } = first
+  let { days } = first
   if (place) {
     const asked = Math.max(0, ...days.map((d) => d.askedAt))
     const age = now.getTime() - asked
@@ -121,8 +126,10 @@ export function weatherOf(place: WeatherPlace | null, days: WeatherDayRow[]): Kn
  */
 export function hoursAhead(weather: KnownWeather, now: Date, count: number): ForecastHour[] {
   const found: ForecastHour[] = []
+  const spot = weather.place && spotOf(weather.place)
+  const wet = wetHours(weather.hours)
   let last: PlaceHour | null = null
-  for (const hour of weather.hours) {
+  for (const [i, hour] of weather.hours.entries()) {
     if (hour.at <= now.getTime() - HOUR || (last && hour.time <= last.time)) continue
     if (last && hour.at > last.at + 2 * HOUR) break
     const wall = wallClock(hour.time)!
@@ -137,6 +144,8 @@ export function hoursAhead(weather: KnownWeather, now: Date, count: number): For
       sun: hour.sun,
       cloud: hour.cloud,
       chance: hour.chance,
+      wet: wet[i],
+      inversion: spot !== null && inversionLikely(spot, hour.at + HOUR / 2, hour),
       soil: weather.soilOn(hour.time.slice(0, 10)) ?? 'moist',
     })
     last = hour

@@ -25,7 +25,10 @@ const holder = globalThis as unknown as {
  * that are not kept yet. Nothing of what is kept is lost where it does not answer. One at a time for a square; never rejects.
  */
 export function refreshWeather(firmId: string, cell: WeatherCell, now: Date): Promise<void> {
-  const state = (holder.elmhornWeather ??= { running: new Map(), rests: new Map() })
+  const state = (holder.elmhornWeather ??= {
+    running: new Map<string, Promise<void>>(),
+    rests: new Map<string, number>(),
+  })
   const key = `${firmId} ${cell.north} ${cell.east} ${cell.timeZone}`
   const running = state.running.get(key)
   if (running) return running

@@ -177,6 +177,8 @@ export function madeHour(
       cloud = Math.min(cloud, 0.3)
       mm = 0
       break
+    case undefined:
+      break
   }
 
   const dew = Math.min(

@@ -58,6 +58,7 @@ export function SiteWork({ view }: { view: SiteView }) {
           )}
           <ButtonLink href={`/grounds/${view.site.id}/decide`}>Decide for many</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
+          <ButtonLink href={`/grounds/${view.site.id}/season`}>Season</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
           <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
           {may('add-tree') && !placing && (

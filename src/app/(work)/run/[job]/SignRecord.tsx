@@ -51,13 +51,14 @@ export function SignRecord({
   const go = useGo()
   const { send, busy, problem } = useVerb('sign-record', { makes: 'id' })
   const w = view.weather
+  const soil: Soil | '' = w?.soil ?? ''
   const [form, setForm] = useState({
     lot: '',
     temperature: w ? showTemperature(w.temperature, view.units) : '',
     wind: w ? showSpeed(w.wind, view.units) : '',
     windFrom: (w?.windFrom ?? '') as (typeof WINDS)[number] | '',
     sky: w?.sky ?? '',
-    soil: (w?.soil ?? '') as Soil | '',
+    soil,
     counted: '',
     notices: '',
     deviations: '',

@@ -1,0 +1,387 @@
+'use client'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useEffect, useMemo, useState } from 'react'
+import { showTemperature } from '@/core/quantity/format'
+import { addDays, spokenDate } from '@/core/time/calendar'
+import type { SeasonView } from '@/server/read/season'
+import { Toggle } from '@/ui/fields/Toggle'
+import { Button } from '@/ui/pieces/Button'
+import { DataTable } from '@/ui/pieces/DataTable'
+import { Note } from '@/ui/pieces/Note'
+import { SiteHeading } from '@/ui/pieces/SiteHeading'
+import { PIN_NAME, PinSign, Ribbon, type Lane } from '@/ui/ribbon/Ribbon'
+import { around, moved, type Span } from '@/ui/ribbon/layout'
+import { clockTime, shortDate, writtenDay } from '@/ui/when'
+import { HoursAhead } from './HoursAhead'
+import { Risks } from './Risks'
+import { SiteSpot } from './SiteSpot'
+import { Seen } from './Seen'
+import { TenDays } from './TenDays'
+
+type Zoom = 'season' | 'fortnight' | 'hours'
+/** Days before today and after it that a fortnight shows. */
+const FORTNIGHT: Span = [-4, 11]
+/** Asked again while years are still coming, ms. */
+const AGAIN_MS = 3000
+
+/** A day without its year. */
+const dayOnly = (date: string) => spokenDate(date).replace(/ \d{4}$/, '')
+
+/** A site's season: what the warmth says, what was seen, what is planned, what the weather allows. */
+export function Season({ view }: { view: SeasonView }) {
+  const router = useRouter()
+  const { site, day, from, warmth, weather } = view
+  const length = Math.max(warmth.usual.length, 365)
+  const whole: Span = useMemo(() => [0, length], [length])
+  const [zoom, setZoom] = useState<Zoom>('season')
+  const [near, setNear] = useState<Span>([day + FORTNIGHT[0], day + FORTNIGHT[1]])
+  const [chosen, setChosen] = useState(day)
+  const lanes = useMemo(() => lanesOf(view), [view])
+  const coming = weather.place !== null && weather.pastYears < weather.pastYearsMeant
+  useEffect(() => {
+    if (!coming) return
+    const timer = setTimeout(() => router.refresh(), AGAIN_MS)
+    return () => clearTimeout(timer)
+  }, [coming, router, view])
+  const unit = view.units === 'us' ? '°F·d' : '°C·d'
+  const perDegree = view.units === 'us' ? 1.8 : 1
+  const sum = (value: number | null | undefined) =>
+    value === null || value === undefined
+      ? 'not known'
+      : `${Math.round(value * perDegree).toLocaleString('en-US')} ${unit}`
+  const say = (d: number) => sayDay(view, d, sum)
+  const choose = (d: number) => {
+    setChosen(d)
+    setNear((span) => around(span, d, whole))
+  }
+  return (
+    <div>
+      <SiteHeading
+        site={site}
+        title="Season"
+        below={
+          warmth.known[day] === null || warmth.known[day] === undefined ? (
+            'The warmth of this year is not known yet.'
+          ) : (
+            <>
+              <b>{sum(warmth.known[day])}</b> above {showTemperature(warmth.base, view.units)} since{' '}
+              {dayOnly(from)}
+              {warmth.ahead !== null && <>, {sayAhead(warmth.ahead)}</>}
+            </>
+          )
+        }
+      />
+      <WeatherState view={view} />
+      <div className="no-print mt-3 flex flex-wrap items-end gap-3">
+        <Toggle
+          label="How near"
+          hideLabel
+          className="flex gap-2"
+          options={[
+            ['season', 'Season'],
+            ['fortnight', 'Fortnight'],
+            ['hours', 'Hours'],
+          ]}
+          value={zoom}
+          onChange={setZoom}
+        />
+        {zoom === 'fortnight' && (
+          <>
+            <Button onClick={() => setNear(moved(near, -7, whole))}>Earlier</Button>
+            <Button onClick={() => setNear(moved(near, 7, whole))}>Later</Button>
+          </>
+        )}
+      </div>
+      {zoom === 'hours' ? (
+        <HoursAhead hours={view.hours} units={view.units} />
+      ) : (
+        <section aria-label="The ribbon" className="mt-3">
+          <Ribbon
+            from={from}
+            whole={whole}
+            span={zoom === 'season' ? whole : near}
+            onSpan={setNear}
+            day={day}
+            chosen={chosen}
+            onChosen={choose}
+            known={warmth.known}
+            usual={warmth.usual}
+            lanes={lanes}
+            pins={view.pins}
+            say={say}
+            unit={unit}
+            perDegree={perDegree}
+          />
+          <Legend view={view} />
+          <Day view={view} day={chosen} sum={sum} />
+        </section>
+      )}
+      <TenDays view={view} />
+      <div className="grid gap-x-8 gap-y-5 mt-6 lg:grid-cols-[minmax(0,1fr)_340px]">
+        <Risks view={view} />
+        <Seen view={view} />
+      </div>
+      <Tables view={view} sum={sum} />
+      <SiteSpot view={view} />
+    </div>
+  )
+}
+
+function sayAhead(days: number): string {
+  if (days === 0) return 'as in the usual year'
+  return `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days > 0 ? 'ahead of' : 'behind'} the usual year`
+}
+
+/** How sure a date is, in words. */
+function sayReached(
+  view: SeasonView,
+  r: { day: number; earliest: number; latest: number; by: 'measured' | 'forecast' | 'past years' } | null,
+): string {
+  if (!r) return 'not this year'
+  const on = (d: number) => dayOnly(addDays(view.from, d))
+  if (r.by === 'measured' && r.earliest === r.latest) return on(r.day)
+  if (r.earliest === r.latest) return `about ${on(r.day)}${r.by === 'forecast' ? ', by the forecast' : ''}`
+  return `about ${on(r.day)}, between ${on(r.earliest)} and ${on(r.latest)}`
+}
+
+function lanesOf(view: SeasonView): Lane[] {
+  const end = Math.max(view.warmth.usual.length, 365)
+  return [
+    ...view.stages.map((s): Lane => ({
+      id: s.kind,
+      name: s.name,
+      stretches: s.stages.map((stage, i) => ({
+        from: stage.begins.day,
+        to: s.stages[i + 1]?.begins.day ?? Math.min(end, stage.begins.day + 12),
+        text: stage.stage,
+        look: 'stage',
+      })),
+      ranges: s.stages.flatMap((x) =>
+        x.begins.earliest < x.begins.latest && x.begins.by !== 'measured'
+          ? [{ from: x.begins.earliest, to: x.begins.latest, at: x.begins.day }]
+          : [],
+      ),
+    })),
+    ...view.targets.flatMap((t): Lane[] =>
+      t.begins
+        ? [
+            {
+              id: t.id,
+              name: t.name,
+              stretches: [
+                {
+                  from: t.begins.day,
+                  to: t.ends?.day ?? end,
+                  text: `${t.name.length > 24 ? 'look' : ''}`,
+                  look: t.begins.by === 'measured' ? 'open' : 'reckoned',
+                },
+              ],
+              ranges:
+                t.begins.earliest < t.begins.latest
+                  ? [{ from: t.begins.earliest, to: t.begins.latest, at: t.begins.day }]
+                  : [],
+            },
+          ]
+        : [],
+    ),
+  ]
+}
+
+/** The stage of each kind and what runs on a day. */
+function standingOn(view: SeasonView, day: number) {
+  return {
+    stages: view.stages.flatMap((s) => {
+      const stage = s.stages.findLast((x) => x.begins.day <= day)
+      return stage ? [{ kind: s.name, stage }] : []
+    }),
+    running: view.targets.filter((t) => t.begins && t.begins.day <= day && (t.ends?.day ?? 400) >= day),
+    pins: view.pins.filter((p) => p.on === addDays(view.from, day)),
+  }
+}
+
+function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefined) => string): string {
+  const { stages, running, pins } = standingOn(view, day)
+  return [
+    spokenDate(addDays(view.from, day)),
+    view.warmth.known[day] === null || view.warmth.known[day] === undefined
+      ? `usually ${sum(view.warmth.usual[day])}`
+      : sum(view.warmth.known[day]),
+    ...stages.map((s) => `${s.kind}: ${s.stage.stage}`),
+    ...running.map((t) => t.name),
+    ...pins.map((p) => `${PIN_NAME[p.kind]}: ${p.words}`),
+  ].join('. ')
+}
+
+function Day({
+  view,
+  day,
+  sum,
+}: {
+  view: SeasonView
+  day: number
+  sum: (v: number | null | undefined) => string
+}) {
+  const { stages, running, pins } = standingOn(view, day)
+  const known = view.warmth.known[day]
+  return (
+    <div className="mt-2 border-t border-line pt-2" aria-live="polite">
+      <p>
+        <b>{writtenDay(addDays(view.from, day))}</b>
+        {day === view.day && ', today'}: {known === null || known === undefined ? 'not known, usually ' : ''}
+        {sum(known ?? view.warmth.usual[day])}
+        {known !== null && known !== undefined && typeof view.warmth.usual[day] === 'number' && (
+          <span className="text-ink2">, usually {sum(view.warmth.usual[day])}</span>
+        )}
+        {stages.map((s) => (
+          <span key={s.kind}>
+            {' · '}
+            {s.kind}: {s.stage.stage}
+          </span>
+        ))}
+        {running.length > 0 && (
+          <span>
+            {' · look for '}
+            {running.map((t) => t.name.toLowerCase()).join(', ')}
+          </span>
+        )}
+      </p>
+      {pins.length > 0 && (
+        <ul className="mt-1">
+          {pins.map((p, i) => (
+            <li key={i}>
+              <span className="text-ink2">{PIN_NAME[p.kind]}: </span>
+              <Link href={p.href} className="underline underline-offset-2">
+                {p.words}
+              </Link>
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
+  )
+}
+
+function Legend({ view }: { view: SeasonView }) {
+  const kinds = (['done', 'planned', 'due', 'promised'] as const).filter((k) =>
+    view.pins.some((p) => p.kind === k),
+  )
+  return (
+    <p aria-hidden className="text-small text-ink2 flex flex-wrap gap-x-4 gap-y-1 mt-1 items-center">
+      <span>
+        <span className="inline-block w-6 border-t-[3px] border-water align-middle" /> this year, dotted by
+        the forecast
+      </span>
+      <span>
+        <span className="inline-block w-6 border-t-2 border-dashed border-ink2 align-middle" /> usual year
+      </span>
+      {kinds.map((k) => (
+        <span key={k} className="inline-flex items-center gap-1">
+          <svg width={16} height={16} viewBox="-8 -8 16 16">
+            <PinSign kind={k} />
+          </svg>
+          {PIN_NAME[k].toLowerCase()}
+        </span>
+      ))}
+    </p>
+  )
+}
+
+function WeatherState({ view }: { view: SeasonView }) {
+  const { weather, site } = view
+  if (!weather.place)
+    return (
+      <Note className="mt-3">
+        Nothing says where this site lies, nor its firm’s town, so there is no weather for it. Say it below.
+      </Note>
+    )
+  const old = weather.askedAt !== null && view.now - weather.askedAt > 3 * 3_600_000
+  return (
+    <>
+      {weather.askedAt === null ? (
+        <Note className="mt-3">
+          No weather is known here yet. It is being asked for; work goes on without it.
+        </Note>
+      ) : (
+        old && (
+          <Note className="mt-3">
+            The weather is as it was known {shortDate(weather.askedAt, site.timeZone)},{' '}
+            {clockTime(weather.askedAt, site.timeZone)}. The service did not answer since.
+          </Note>
+        )
+      )}
+      {weather.askedAt !== null && weather.pastYears < weather.pastYearsMeant && (
+        <Note className="mt-3">
+          {weather.pastYears} of {weather.pastYearsMeant} past years are here; the others are being fetched.
+          Until then the usual year and dates to come are less sure.
+        </Note>
+      )}
+    </>
+  )
+}
+
+/** What the ribbon shows, as tables. */
+function Tables({ view, sum }: { view: SeasonView; sum: (v: number | null | undefined) => string }) {
+  return (
+    <details className="mt-6 border-t border-line pt-2">
+      <summary className="cursor-pointer py-1 font-bold max-sm:py-3">The same in tables</summary>
+      {view.stages.length > 0 && (
+        <DataTable
+          caption="Stages"
+          className="mt-2"
+          columns={[{ head: 'Stage' }, { head: 'Begins' }]}
+          rows={view.stages.flatMap((s) =>
+            s.stages.map((x) => ({
+              key: `${s.kind} ${x.stage}`,
+              name: `${s.name}: ${x.stage}`,
+              cells: [
+                x.seen ? `seen ${dayOnly(addDays(view.from, x.begins.day))}` : sayReached(view, x.begins),
+              ],
+            })),
+          )}
+        />
+      )}
+      {view.targets.length > 0 && (
+        <DataTable
+          caption="What comes with the warmth"
+          className="mt-4"
+          columns={[
+            { head: 'What comes with the warmth' },
+            { head: 'Sum', wideOnly: true },
+            { head: 'Look from' },
+            { head: 'Until' },
+          ]}
+          rows={view.targets.map((t) => ({
+            key: t.id,
+            name: t.name,
+            cells: [
+              `${sum(t.low).replace(/ .*/, '')} to ${sum(t.high)}`,
+              t.seen ? `seen ${dayOnly(t.seen.seenOn)}` : sayReached(view, t.begins),
+              sayReached(view, t.ends),
+            ],
+          }))}
+        />
+      )}
+      {view.pins.length > 0 && (
+        <DataTable
+          caption="Work and promises"
+          className="mt-4"
+          columns={[{ head: 'Work and promises' }, { head: 'How it stands' }, { head: 'What' }]}
+          rows={view.pins.map((p, i) => ({
+            key: i,
+            name: dayOnly(p.on),
+            cells: [
+              PIN_NAME[p.kind].toLowerCase(),
+              <Link key="what" href={p.href} className="underline underline-offset-2">
+                {p.words}
+              </Link>,
+            ],
+          }))}
+        />
+      )}
+      <p className="text-small text-ink2 mt-2">
+        Sums are published starting figures; what is seen on the ground and the label decide.
+      </p>
+    </details>
+  )
+}

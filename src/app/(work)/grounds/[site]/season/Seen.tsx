@@ -1,0 +1,110 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState } from 'react'
+import { phenologyOf, SEEN_FIRST } from '@/almanac/season'
+import { spokenDate } from '@/core/time/calendar'
+import type { SeasonView } from '@/server/read/season'
+import { Choice } from '@/ui/fields/Choice'
+import { Field } from '@/ui/fields/Field'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import { useMay } from '@/ui/shell/may'
+
+/** What was seen on the ground: it moves every date that is reckoned after it. */
+export function Seen({ view }: { view: SeasonView }) {
+  const may = useMay()
+  const router = useRouter()
+  const see = useVerb('see-stage', { makes: 'id' })
+  const back = useVerb('take-stage-back')
+  const [form, setForm] = useState({ kind: '', stage: '', on: view.today })
+  const names = new Map([
+    ...view.stages.map((s) => [s.kind, s.name] as const),
+    ...view.targets.map((t) => [t.id, t.name] as const),
+  ])
+  const stages = phenologyOf(form.kind)?.stages.map((s) => s.stage) ?? (form.kind ? [SEEN_FIRST] : [])
+  const seen = [
+    ...view.stages.flatMap((s) => s.seen),
+    ...view.targets.flatMap((t) => (t.seen ? [t.seen] : [])),
+  ].sort((a, b) => (a.seenOn < b.seenOn ? 1 : -1))
+  const at = (field: string) => (see.problem?.field === field ? see.problem.message : null)
+  if (names.size === 0) return null
+  return (
+    <section aria-label="What was seen">
+      <h2>What was seen here</h2>
+      {seen.length > 0 && (
+        <ul className="border-t border-line mt-2">
+          {seen.map((s) => (
+            <li key={s.id} className="border-b border-line py-1.5 flex flex-wrap justify-between gap-x-3">
+              <span>
+                <b>{names.get(s.kind)}</b>: {s.stage}, {spokenDate(s.seenOn)}{' '}
+                <span className="text-small text-ink2">by {s.by}</span>
+              </span>
+              {may('take-stage-back') && (
+                <button
+                  type="button"
+                  className="underline underline-offset-2 text-small min-h-[32px] max-sm:min-h-[48px]"
+                  disabled={back.busy}
+                  onClick={async () => {
+                    if ((await back.send({ seenId: s.id })) !== null) router.refresh()
+                  }}
+                >
+                  Take it back
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+      )}
+      <ProblemNote problem={back.problem} />
+      {may('see-stage') && (
+        <form
+          className="grid gap-2 mt-3"
+          noValidate
+          onSubmit={async (e) => {
+            e.preventDefault()
+            const kept = await see.send({ siteId: view.site.id, ...form })
+            if (kept === null) return
+            setForm({ kind: '', stage: '', on: view.today })
+            router.refresh()
+          }}
+        >
+          <Choice
+            label="Seen on the ground"
+            value={form.kind}
+            onValue={(kind) =>
+              setForm({ ...form, kind, stage: phenologyOf(kind) || kind === '' ? '' : SEEN_FIRST })
+            }
+            problem={at('kind')}
+            options={[['', 'choose'] as const, ...[...names].map(([id, name]) => [id, name] as const)]}
+          />
+          {stages.length > 1 && (
+            <Choice
+              label="Stage"
+              value={form.stage}
+              onValue={(stage) => setForm({ ...form, stage })}
+              problem={at('stage')}
+              options={[['', 'choose'] as const, ...stages.map((s) => [s, s] as const)]}
+            />
+          )}
+          <Field
+            label="On"
+            type="date"
+            max={view.today}
+            value={form.on}
+            onChange={(e) => setForm({ ...form, on: e.target.value })}
+            problem={at('on')}
+          />
+          <ProblemNote
+            problem={see.problem && ['kind', 'stage', 'on'].includes(see.problem.field) ? null : see.problem}
+            onAnew={see.renew}
+          />
+          <Button type="submit" disabled={see.busy || form.kind === ''}>
+            {see.busy ? 'Keeping' : 'It was seen'}
+          </Button>
+          <p className="text-small text-ink2">Every date that is reckoned after it moves by as much.</p>
+        </form>
+      )}
+    </section>
+  )
+}

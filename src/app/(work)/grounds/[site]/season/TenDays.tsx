@@ -1,0 +1,54 @@
+import { showTemperature } from '@/core/quantity/format'
+import type { SeasonView } from '@/server/read/season'
+import { writtenDay } from '@/ui/when'
+import { sayRain } from './sayRain'
+
+/** The next ten days, each in a few words: warmth, rain, soil, and what is left of the cover. */
+export function TenDays({ view }: { view: SeasonView }) {
+  const { ten, cover, units } = view
+  if (ten.length === 0) return null
+  const left = new Map(cover?.days ?? [])
+  const renew = cover?.renewBy && new Date(cover.renewBy).toISOString().slice(0, 10)
+  return (
+    <section aria-label="The next ten days" className="mt-6">
+      <h2>
+        The next ten days
+        {cover && (
+          <span className="text-small text-ink2 font-text font-normal"> · what is left of {cover.card}</span>
+        )}
+      </h2>
+      <ol className="grid grid-cols-2 sm:grid-cols-5 xl:grid-cols-10 gap-1.5 mt-2">
+        {ten.map((d) => {
+          const percent = left.get(d.date)
+          return (
+            <li
+              key={d.date}
+              className={`bg-sheet border px-2 py-1.5 ${renew === d.date ? 'border-rust border-2' : 'border-line'}`}
+            >
+              <span className="font-head font-bold block">{writtenDay(d.date)}</span>
+              <span className="block">
+                {d.min === null || d.max === null
+                  ? 'warmth not known'
+                  : `${showTemperature(d.min, units).replace(/ .*/, '')} to ${showTemperature(d.max, units)}`}
+              </span>
+              <span className="block text-water">{sayRain(d.rain, units)}</span>
+              {d.chance >= 0.1 && (
+                <span className="block text-small text-ink2">rain {Math.round(d.chance * 100)} % likely</span>
+              )}
+              {d.soil && d.soil !== 'moist' && <span className="block text-small">soil {d.soil}</span>}
+              {percent !== undefined && (
+                <>
+                  <span aria-hidden className="block h-[10px] bg-line2 mt-1">
+                    <span className="block h-full bg-moss" style={{ width: `${percent}%` }} />
+                  </span>
+                  <span className="block text-small">cover {Math.round(percent)} %</span>
+                </>
+              )}
+              {renew === d.date && <span className="block text-small font-bold text-rust">renew it</span>}
+            </li>
+          )
+        })}
+      </ol>
+    </section>
+  )
+}

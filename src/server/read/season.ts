@@ -1,0 +1,336 @@
+import { causeName } from '@/almanac/causes'
+import { hostName } from '@/almanac/hosts'
+import { phenologyOf, SITE_SUM, TARGETS } from '@/almanac/season'
+import { METHOD_NAME } from '@/core/card/say'
+import type { Method } from '@/core/card/card'
+import { TURN_NAME } from '@/core/plan/turn'
+import { blightDays } from '@/core/season/fireBlight'
+import { AFTER_PETAL_FALL_DAYS, coverOver, scabSeason, type Cover } from '@/core/season/scabSeason'
+import { stageDays, type StageDay } from '@/core/season/stages'
+import {
+  daysAhead,
+  reachedOn,
+  usualYear,
+  warmthOf,
+  yearBegins,
+  type Sum,
+  type Warmth,
+} from '@/core/season/year'
+import { toSI } from '@/core/quantity/units'
+import type { HourReason } from '@/core/methods/hours'
+import { readQuantity } from '@/core/quantity/parse'
+import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
+import { placeHours, type PlaceHour } from '@/core/weather/placeDays'
+import { sprayHours } from '@/core/weather/sprayHours'
+import { wetHours } from '@/core/weather/wetness'
+import { jobsBetween } from '@/db/queries/job'
+import { dueAgain } from '@/db/queries/occurrence'
+import {
+  coversAtSite,
+  doneAtSite,
+  kindsAtSite,
+  promisedAtSite,
+  stagesSeen,
+  type SeenRow,
+} from '@/db/queries/season'
+import { siteById } from '@/db/queries/site'
+import { spotOf, weatherOfSite } from '@/db/queries/weather'
+import { hoursAhead, knownWeather, type KnownWeather } from '../weather/known'
+import { PAST_YEARS } from '../weather/refresh'
+import { isId, reading } from './reader'
+
+/** Hours of the nearest zoom. */
+const HOURS_SHOWN = 72
+
+/** What stands on the ribbon on a day. */
+export interface Pin {
+  on: string
+  kind: 'done' | 'planned' | 'due' | 'promised'
+  words: string
+  href: string
+}
+
+/** A site’s year: warmth against the usual one, stages, what comes with the warmth, work, weather, and the risk of scab and fire blight. */
+export function seasonView(siteId: string) {
+  return reading(async (context) => {
+    const { sql, person, now } = context
+    const site = isId(siteId) ? await siteById(sql, siteId) : undefined
+    if (!site) return null
+    const today = dateIn(site.timeZone, now)
+    const weather = await knownWeather(context, site.id, {
+      from: `${Number(today.slice(0, 4)) - PAST_YEARS - 1}-07-01`,
+    })
+    const spot = weather.place && spotOf(weather.place)
+    const from = yearBegins(spot?.latitude ?? 1, today)
+    const to = addDays(`${Number(from.slice(0, 4)) + 1}${from.slice(4)}`, -1)
+    const day = daysBetween(from, today)
+    const [kinds, seen] = [await kindsAtSite(sql, site.id), await stagesSeen(sql, site.id, from)]
+    const warmths = yearsOf(weather, from, to)
+    const main = warmths(SITE_SUM)
+    const hosts = new Set(kinds.map((k) => k.host))
+    const stages = kinds.flatMap(({ host }) => {
+      const timed = phenologyOf(host)
+      if (!timed) return []
+      const { known, past } = warmths(timed.sum)
+      const own = seen.filter((s) => s.kind === host)
+      return [
+        {
+          kind: host,
+          name: hostName(host),
+          stages: stageDays(
+            timed,
+            own.map((s) => ({ stage: s.stage, day: daysBetween(from, s.seenOn) })),
+            known,
+            day,
+            past,
+          ),
+          seen: own,
+        },
+      ]
+    })
+    return {
+      site,
+      today,
+      from,
+      to,
+      day,
+      now: now.getTime(),
+      units: person.units,
+      weather: {
+        place: weather.place,
+        askedAt: weather.askedAt,
+        madeUp: weather.madeUp,
+        /** Of the past years that the usual one is made of, how many are here. */
+        pastYears: main.past.filter((p) => p[0] !== null && p[0] !== undefined).length,
+        pastYearsMeant: PAST_YEARS,
+      },
+      warmth: {
+        base: SITE_SUM.base,
+        known: main.known,
+        usual: main.usual,
+        ahead: daysAhead(main.known, day, main.usual),
+      },
+      stages,
+      targets: TARGETS.filter((t) => t.hosts.some((h) => hosts.has(h))).map((t) => ({
+        id: t.id,
+        name: t.name,
+        causes: t.causes.map(causeName),
+        low: t.from,
+        high: t.to,
+        begins: reachedOn(t.from, main.known, day, main.past),
+        ends: reachedOn(t.to, main.known, day, main.past),
+        seen: seen.find((s) => s.kind === t.id) ?? null,
+      })),
+      pins: await pinsOf(context, site, { from, to, today }),
+      ten: tenDays(weather, today),
+      hours: hoursShown(weather, now),
+      ...(await risksOf(context, { site, weather, stages, from, today, hosts })),
+    }
+  })
+}
+
+export type SeasonView = NonNullable<Awaited<ReturnType<typeof seasonView>>>
+export type { SeenRow, StageDay }
+
+type Context = Parameters<typeof knownWeather>[0] & { today: string }
+
+/** This year and the past ones by any sum, from what is kept of days. */
+function yearsOf(weather: KnownWeather, from: string, to: string) {
+  const days = weather.days.flatMap((d) =>
+    d.min === null || d.max === null ? [] : [{ date: d.date, min: d.min, max: d.max }],
+  )
+  const done = new Map<string, { known: Warmth; past: Warmth[]; usual: Warmth }>()
+  return (sum: Sum) => {
+    const key = JSON.stringify(sum)
+    const before = done.get(key)
+    if (before) return before
+    const past = Array.from({ length: PAST_YEARS }, (_, i) => {
+      const back = (date: string) => `${Number(date.slice(0, 4)) - i - 1}${date.slice(4)}`
+      return warmthOf(days, sum, back(from), back(to))
+    }).filter((p) => p[0] !== null)
+    const found = { known: warmthOf(days, sum, from, to), past, usual: usualYear(past) }
+    done.set(key, found)
+    return found
+  }
+}
+
+/** Work and promises of a site between two days. */
+async function pinsOf(
+  { sql }: Context,
+  site: { id: string; timeZone: string },
+  { from, to, today }: { from: string; to: string; today: string },
+): Promise<Pin[]> {
+  const trees = (n: number) => `${n} ${n === 1 ? 'tree' : 'trees'}`
+  const method = (m: string) => METHOD_NAME[m as Method].toLowerCase()
+  const [done, jobs, due, promised] = [
+    await doneAtSite(sql, site.id, site.timeZone, { from, to }),
+    await jobsBetween(sql, from, to, null, 400, site.id),
+    await dueAgain(sql, to, 400, site.id),
+    await promisedAtSite(sql, site.id, { from: today, to }),
+  ]
+  return [
+    ...done.map((d) => ({
+      on: d.on,
+      kind: 'done' as const,
+      words: `${d.card}, ${method(d.method)}, ${trees(d.trees)}`,
+      href: `/run/${d.jobId}`,
+    })),
+    ...jobs
+      .filter((j) => j.recorded < j.trees)
+      .map((j) => ({
+        on: j.onDate,
+        kind: 'planned' as const,
+        words: `${j.methods.map(method).join(', ')}, ${trees(j.trees - j.recorded)}`,
+        href: `/run/${j.id}`,
+      })),
+    ...due.map((d) => ({
+      on: d.dueFrom,
+      kind: 'due' as const,
+      words: `${d.cardName} again against ${causeName(d.cause).toLowerCase()}, ${trees(d.trees)}`,
+      href: '/run',
+    })),
+    ...promised.map((p) => ({
+      on: p.on,
+      kind: 'promised' as const,
+      words: `${p.what}${p.trees > 1 ? `, and ${p.trees - 1} more` : ''} (${TURN_NAME[p.turn].toLowerCase()})`,
+      href: `/turn?site=${site.id}`,
+    })),
+  ].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))
+}
+
+/** The next ten days, each in a line. */
+function tenDays(weather: KnownWeather, today: string) {
+  return weather.days
+    .filter((d) => d.date >= today)
+    .slice(0, 10)
+    .map((d) => ({
+      date: d.date,
+      min: d.min,
+      max: d.max,
+      rain: d.rain,
+      chance: Math.max(0, ...(d.hours?.chance ?? []).map((c) => c ?? 0)),
+      soil: weather.soilOn(d.date),
+    }))
+}
+
+/** What a spray keeps where its card says nothing else. Source: handbook, weather gates. */
+const USUAL_LIMITS = {
+  minWind: toSI(2, 'mph'),
+  maxWind: toSI(10, 'mph'),
+  maxGust: toSI(15, 'mph'),
+  rainFastHours: 2,
+}
+
+/** The hours of the nearest zoom, and what stands against a spray in each by the usual limits. */
+function hoursShown(weather: KnownWeather, now: Date) {
+  const ahead = hoursAhead(weather, now, HOURS_SHOWN)
+  const whole = ahead.every((h) => h.wind !== undefined && h.gust !== undefined && h.rain !== undefined)
+  const held = whole ? sprayHours({ hours: ahead, limits: USUAL_LIMITS, need: 1 }) : null
+  return ahead.map((h, i) => ({
+    ...h,
+    reasons: [
+      ...(held?.ok ? held.value.hours[i]!.reasons : []),
+      ...(h.wet && !((h.rain ?? 0) > 0) ? (['wet leaves'] as const) : []),
+      ...(h.inversion ? (['inversion'] as const) : []),
+    ] as HourReason[],
+  }))
+}
+
+const SCAB_HOSTS = ['apple', 'crabapple']
+const BLIGHT_HOSTS = ['apple', 'crabapple', 'pear']
+
+/** The wet spells of the scab season with what is left of the cover, and the days of the bloom with the risk of fire blight; null out of season. */
+async function risksOf(
+  { sql, person }: Context,
+  {
+    site,
+    weather,
+    stages,
+    from,
+    today,
+    hosts,
+  }: {
+    site: { id: string; timeZone: string }
+    weather: KnownWeather
+    stages: { kind: string; stages: StageDay[] }[]
+    from: string
+    today: string
+    hosts: ReadonlySet<string>
+  },
+) {
+  const none = { scab: null, cover: null, blight: null }
+  const spot = weather.place && spotOf(weather.place)
+  const own = stages.filter((s) => BLIGHT_HOSTS.includes(s.kind))
+  if (!spot || own.length === 0) return none
+  const begins = (kinds: readonly string[], stage: string) => {
+    const days = own
+      .filter((s) => kinds.includes(s.kind))
+      .flatMap((s) => s.stages.find((x) => x.stage === stage)?.begins.day ?? [])
+    return days.length > 0 ? Math.min(...days) : null
+  }
+  const tip = begins(SCAB_HOSTS, 'green tip')
+  const fall = begins(SCAB_HOSTS, 'petal fall')
+  const bloom = begins(BLIGHT_HOSTS, 'bloom')
+  const bloomEnds = begins(BLIGHT_HOSTS, 'petal fall')
+  const firstDay = Math.min(tip ?? 400, bloom ?? 400)
+  const lastDay = Math.max(fall === null ? 0 : fall + AFTER_PETAL_FALL_DAYS, bloomEnds ?? 0)
+  const day = daysBetween(from, today)
+  if (firstDay > day + 10 || lastDay < day - 20) return none
+  const [a, b] = [addDays(from, firstDay), addDays(from, Math.min(lastDay, day + 10))]
+  const { days } = await weatherOfSite(sql, site.id, { from: a, to: b, hoursFrom: a })
+  const hours = days.flatMap((d) =>
+    d.hours ? placeHours({ ...d, hours: d.hours }, spot, site.timeZone) : [],
+  )
+  const inScab = SCAB_HOSTS.some((h) => hosts.has(h)) && tip !== null
+  const covers = inScab
+    ? await coversAtSite(sql, site.id, ['apple-scab', 'cedar-apple-rust'], new Date(hours[0]?.at ?? 0))
+    : []
+  const read = covers.flatMap((c): Cover[] => {
+    const washOff = readQuantity(c.washOff, 'length', 'washOff')
+    return washOff.ok ? [{ ...c, washOff: washOff.value.si }] : []
+  })
+  const scabHours = inScab ? hours.filter((h) => h.time.slice(0, 10) >= addDays(from, tip)) : []
+  const left = coverOver(scabHours, read)
+  const dailyLeft = new Map<string, number>()
+  for (const l of left?.left ?? []) dailyLeft.set(dateIn(site.timeZone, new Date(l.at)), l.percent)
+  return {
+    scab: inScab
+      ? {
+          from: addDays(from, tip),
+          to: addDays(from, fall === null ? lastDay : fall + AFTER_PETAL_FALL_DAYS),
+          spells: scabSeason(scabHours, read, person.units).filter((s) => s.hours > 2),
+        }
+      : null,
+    cover: left && {
+      card: covers.at(-1)!.card,
+      at: covers.at(-1)!.at,
+      /** What is left at the end of each day. */
+      days: [...dailyLeft].filter(([date]) => date >= today).slice(0, 10),
+      renewBy: left.renewBy,
+      renewFrom: left.renewFrom,
+    },
+    blight:
+      bloom === null || bloom > day + 10
+        ? null
+        : bloomOf(hours, addDays(from, bloom), bloomEnds === null ? null : addDays(from, bloomEnds)),
+  }
+}
+
+/** The risk of fire blight day by day from first bloom on. */
+function bloomOf(hours: readonly PlaceHour[], first: string, ends: string | null) {
+  const wet = wetHours(hours)
+  const dates = [...new Set(hours.map((h) => h.time.slice(0, 10)))].filter((d) => ends === null || d <= ends)
+  const days = dates.map((date) => {
+    const own = hours.flatMap((h, i) => (h.time.startsWith(date) ? [{ h, wet: wet[i]! }] : []))
+    return {
+      hours: own.flatMap(({ h }) => h.temperature ?? []),
+      rain: own.reduce((sum, { h }) => sum + (h.rain ?? 0), 0),
+      wetted: own.some((o) => o.wet),
+    }
+  })
+  const at = dates.indexOf(first)
+  if (at < 0) return null
+  return blightDays(days, { first: at, last: dates.length - 1 })
+    .map((d, i) => ({ date: dates[i]!, ...d }))
+    .slice(at)
+}
