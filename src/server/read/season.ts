@@ -236,6 +236,9 @@ function hoursShown(weather: KnownWeather, now: Date) {
   }))
 }
 
+/** Days of the bloom that are past and still shown. */
+const LOOKED_BACK = 5
+
 const SCAB_HOSTS = ['apple', 'crabapple']
 const BLIGHT_HOSTS = ['apple', 'crabapple', 'pear']
 
@@ -310,14 +313,21 @@ async function risksOf(
       renewFrom: left.renewFrom,
     },
     blight:
-      bloom === null || bloom > day + 10
+      bloom === null || bloom > day + 10 || (bloomEnds !== null && bloomEnds < day - LOOKED_BACK)
         ? null
-        : bloomOf(hours, addDays(from, bloom), bloomEnds === null ? null : addDays(from, bloomEnds)),
+        : bloomOf(hours, {
+            first: addDays(from, bloom),
+            ends: bloomEnds === null ? null : addDays(from, bloomEnds),
+            since: addDays(today, -LOOKED_BACK),
+          }),
   }
 }
 
 /** The risk of fire blight day by day from first bloom on. */
-function bloomOf(hours: readonly PlaceHour[], first: string, ends: string | null) {
+function bloomOf(
+  hours: readonly PlaceHour[],
+  { first, ends, since }: { first: string; ends: string | null; since: string },
+) {
   const wet = wetHours(hours)
   const dates = [...new Set(hours.map((h) => h.time.slice(0, 10)))].filter((d) => ends === null || d <= ends)
   const days = dates.map((date) => {
@@ -333,4 +343,5 @@ function bloomOf(hours: readonly PlaceHour[], first: string, ends: string | null
   return blightDays(days, { first: at, last: dates.length - 1 })
     .map((d, i) => ({ date: dates[i]!, ...d }))
     .slice(at)
+    .filter((d) => d.date >= since)
 }

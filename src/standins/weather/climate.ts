@@ -183,7 +183,7 @@ export function madeHour(
 
   const dew = Math.min(
     temperature,
-    season + spell + 0.6 * passed - 6.5 + 3.5 * smooth(131 + zone, x / 2.3) + 3 * bell(near.to - 2, 14),
+    season + spell + 0.6 * passed - 8.5 + 4 * smooth(131 + zone, x / 2.3) + 3 * bell(near.to - 2, 14),
   )
   const humidity = mm > 0 ? Math.max(0.93, holds(dew) / holds(temperature)) : holds(dew) / holds(temperature)
   const round = (v: number, to: number) => Math.round(v * to) / to

@@ -82,9 +82,9 @@ export function Ribbon({
   const x = useMemo(() => scaleLinear().domain([span[0], span[1]]).range([0, plot]), [span, plot])
   const most = Math.max(
     1,
-    ...[...known, ...usual]
-      .slice(Math.max(0, Math.floor(span[0])), Math.ceil(span[1]) + 1)
-      .map((v) => v ?? 0),
+    ...[known, usual].flatMap((year) =>
+      year.slice(Math.max(0, Math.floor(span[0])), Math.ceil(span[1]) + 1).map((v) => v ?? 0),
+    ),
   )
   const y = scaleLinear()
     .domain([0, most])
@@ -218,7 +218,11 @@ export function Ribbon({
                     </g>
                   ))}
                 {withRoom(
-                  lane.stretches.map((s) => ({ x: Math.max(0, x(s.from)) + 4, text: s.text, to: x(s.to) })),
+                  // What is nearest to today is named first.
+                  [...lane.stretches]
+                    .filter((s) => s.text !== '')
+                    .sort((a, b) => Math.abs((a.from + a.to) / 2 - day) - Math.abs((b.from + b.to) / 2 - day))
+                    .map((s) => ({ x: Math.max(0, x(s.from)) + 4, text: s.text, to: x(s.to) })),
                   plot,
                 )
                   .filter((l) => l.to > l.x)

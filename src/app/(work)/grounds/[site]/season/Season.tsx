@@ -173,7 +173,7 @@ function lanesOf(view: SeasonView): Lane[] {
                 {
                   from: t.begins.day,
                   to: t.ends?.day ?? end,
-                  text: `${t.name.length > 24 ? 'look' : ''}`,
+                  text: '',
                   look: t.begins.by === 'measured' ? 'open' : 'reckoned',
                 },
               ],
