@@ -9,6 +9,7 @@ import { MORE_PLACES, moreGrounds } from './moreGrounds'
 import { COURT_PLACES } from './courtGrounds'
 import { courts } from './courts'
 import { localRules } from './rules'
+import { scabSeasonOfGate } from './scab'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
 import { demoStart, FIRM, idFor, OTHER, OTHER_PERSON, PEOPLE, Story, ZONE, type DemoPerson } from './story'
 
@@ -122,6 +123,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await story.trees('court', COURT_TREES, today)
   await moreGrounds(story, today)
   await courts(story, today)
+  await scabSeasonOfGate(story, today)
   await lastYear(story, today)
   await story.readings(
     SCHOOL_TREES.find((t) => t.tag === 'Ash 15')!,

@@ -41,6 +41,7 @@ async function views(page: Page): Promise<string[]> {
     site!,
     `${site!}/prescribe`,
     `${site!}/limits`,
+    `${site!}/season`,
     `/trees/${ash}`,
     `/trees/${ash}/examine`,
     `/trees/${linden}/weigh`,

@@ -1,3 +1,4 @@
+import { seasonView } from '@/server/read/season'
 import postgres from 'postgres'
 import { dateIn } from '@/core/time/calendar'
 import type { PersonRow } from '@/db/queries/person'
@@ -183,10 +184,12 @@ async function look(view: () => Promise<unknown>) {
 
 const tree = scaleId('tree', 40_007)
 const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, rows: number][] = [
-  ['frame', () => frameView(), 3, 3_000],
-  ['Today', () => todayView(), 10, 26_000],
+  ['frame', () => frameView(), 4, 3_000],
+  ['Today', () => todayView(), 11, 26_000],
+  ['a season', () => seasonView(scaleId('site', 77)), 11, 9_000],
+  ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 11, 20_000],
   ['Run, list', () => runListView(), 2, 6_000],
-  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 7, 8_000],
+  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 8, 8_000],
   ['Grounds', () => sitesView(), 1, 4_000],
   ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 7, 4_000],
   ['a site of 5,000 trees', () => siteView(scaleId('site', 1)), 8, 32_000],
@@ -232,7 +235,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['what the client is told', () => clientView(tree), 5, 300],
   ['Weigh', () => weighView(tree), 8, 400],
   ['Decide', () => decideView(tree), 12, 400],
-  ['Prescribe', () => prescribeView(tree), 18, 500],
+  ['Prescribe', () => prescribeView(tree), 19, 600],
   ['waiting to decide', () => waitingView('decide'), 2, 9_000],
   [
     'waiting to decide, further on',
@@ -253,7 +256,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['whose turn', () => turnView(null), 9, 60_000],
   ['whose turn at a site of 5,000 trees', () => turnView(scaleId('site', 1)), 10, 8_000],
   ['a card', () => cardView('EB4'), 2, 100],
-  ['many trees at once', () => groupView(scaleId('site', 77), null), 17, 8_000],
+  ['many trees at once', () => groupView(scaleId('site', 77), null), 18, 8_000],
   ['the blocks of a site', () => blocksView(scaleId('site', 77)), 6, 4_000],
   ['the limits of a ground', () => limitsView(scaleId('site', 77), null), 8, 2_000],
   ['find a tag', () => findView('T040007'), 3, 2_000],

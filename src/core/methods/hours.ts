@@ -79,6 +79,12 @@ export interface WorkHours {
 
 /** Nobody works before or after. House figures, hours of the wall clock. */
 const DAY = { from: 5, to: 21 }
+/** True for an hour of the wall clock in which nobody works. `atNight('2026-06-12T04:00')` */
+export function atNight(time: string): boolean {
+  const clock = Number(time.slice(11, 13))
+  return clock < DAY.from || clock >= DAY.to
+}
+
 /** Oil burns until it is dry, sulfur works as vapour: so long it must not get hotter. Source: handbook, weather gates. */
 const COOL_HOURS: readonly (readonly [active: RegExp, hours: number])[] = [
   [/\boil\b/i, 6],
@@ -128,9 +134,8 @@ export function workHours(
     sprayed = read.value.hours
   }
   const all = hours.map((hour, i): WorkHour => {
-    const clock = Number(hour.time.slice(11, 13))
     const reasons: HourReason[] = [
-      ...(clock < DAY.from || clock >= DAY.to ? (['night'] as const) : []),
+      ...(atNight(hour.time) ? (['night'] as const) : []),
       ...(own?.[i] ?? []),
       ...(lacks[i] ? (['not known'] as const) : (sprayed?.[i]?.reasons ?? [])),
     ]

@@ -48,6 +48,11 @@ const dayColumns = (sql: FirmSql, hoursFrom: string) => sql`
   (extract(epoch from w.asked_at) * 1000)::double precision as "askedAt", w.made_up as "madeUp",
   w.least_c as min, w.most_c as max, w.rain_m as rain, case when w.date >= ${hoursFrom} then w.hours end as hours`
 
+/** The days of a place, along its key; the limit keeps the planner from reading all places at once. */
+const daysOf = (sql: FirmSql, { from, to }: { from: string; to: string }) => sql`
+  select * from weather_day d where d.firm_id = current_firm() and d.cell_north = p.north and d.cell_east = p.east
+    and d.time_zone = p.time_zone and d.date between ${from} and ${to} order by d.date limit 4000`
+
 function parted(rows: Joined[]): { place: WeatherPlace | null; days: WeatherDayRow[] } {
   const first = rows[0]
   if (!first || first.north === null || first.east === null) return { place: null, days: [] }
@@ -69,9 +74,7 @@ export async function weatherOfSite(
         s.time_zone, s.cell_north is not null as own
       from site s join firm f on f.id = s.firm_id where s.id = ${siteId})
     select p.north, p.east, p.time_zone as "timeZone", p.own, ${dayColumns(sql, days.hoursFrom)}
-    from place p left join weather_day w on w.firm_id = current_firm() and w.cell_north = p.north and w.cell_east = p.east
-      and w.time_zone = p.time_zone and w.date between ${days.from} and ${days.to}
-    order by w.date`
+    from place p left join lateral (${daysOf(sql, days)}) w on true order by w.date`
   return parted(rows)
 }
 
@@ -81,12 +84,9 @@ export async function weatherOfTown(
   days: { from: string; to: string; hoursFrom: string },
 ): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
   const rows = await sql<Joined[]>`
-    select f.cell_north as north, f.cell_east as east, f.time_zone as "timeZone", true as own,
-      ${dayColumns(sql, days.hoursFrom)}
-    from firm f left join weather_day w on w.firm_id = f.id and w.cell_north = f.cell_north and w.cell_east = f.cell_east
-      and w.time_zone = f.time_zone and w.date between ${days.from} and ${days.to}
-    where f.id = current_firm()
-    order by w.date`
+    select p.north, p.east, p.time_zone as "timeZone", true as own, ${dayColumns(sql, days.hoursFrom)}
+    from (select cell_north as north, cell_east as east, time_zone from firm where id = current_firm()) p
+      left join lateral (${daysOf(sql, days)}) w on true order by w.date`
   return parted(rows)
 }
 

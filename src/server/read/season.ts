@@ -17,7 +17,7 @@ import {
   type Warmth,
 } from '@/core/season/year'
 import { toSI } from '@/core/quantity/units'
-import type { HourReason } from '@/core/methods/hours'
+import { atNight, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
 import { placeHours, type PlaceHour } from '@/core/weather/placeDays'
@@ -229,6 +229,7 @@ function hoursShown(weather: KnownWeather, now: Date) {
   return ahead.map((h, i) => ({
     ...h,
     reasons: [
+      ...(atNight(h.time) ? (['night'] as const) : []),
       ...(held?.ok ? held.value.hours[i]!.reasons : []),
       ...(h.wet && !((h.rain ?? 0) > 0) ? (['wet leaves'] as const) : []),
       ...(h.inversion ? (['inversion'] as const) : []),

@@ -114,7 +114,7 @@ export function madeHour(
 
   const fronts = frontsNear(spot, hour, forecast)
   const near = fronts.reduce((a, f) => (Math.abs(f.to) < Math.abs(a.to) ? f : a))
-  const season = 28 - 0.43 * steep - 0.31 * steep * Math.cos(((dayOfYear - 20) / 365.2425) * 2 * Math.PI)
+  const season = 30.2 - 0.43 * steep - 0.31 * steep * Math.cos(((dayOfYear - 20) / 365.2425) * 2 * Math.PI)
   const spell = 7 * (smooth(11 + zone, x / 3.4) - 0.5) + 4 * (smooth(31 + zone, x / 11) - 0.5)
   const passed = near.to < 0 ? -4.5 * bell(near.to, 40) : 1.5 * bell(near.to, 20)
 

@@ -80,14 +80,13 @@ export function Ribbon({
   const left = width > 640 ? LABELS : 0
   const plot = Math.max(200, width - left)
   const x = useMemo(() => scaleLinear().domain([span[0], span[1]]).range([0, plot]), [span, plot])
-  const most = Math.max(
-    1,
-    ...[known, usual].flatMap((year) =>
-      year.slice(Math.max(0, Math.floor(span[0])), Math.ceil(span[1]) + 1).map((v) => v ?? 0),
-    ),
+  const near = span[1] - span[0] < whole[1] - whole[0] - 1
+  const seen = [known, usual].flatMap((year) =>
+    year.slice(Math.max(0, Math.floor(span[0])), Math.ceil(span[1]) + 1).flatMap((v) => v ?? []),
   )
+  const most = Math.max(1, ...seen)
   const y = scaleLinear()
-    .domain([0, most])
+    .domain([near && seen.length > 0 ? Math.min(...seen) * 0.9 : 0, most])
     .range([CHART - 4, 8])
   const curve = (values: Warmth, a: number, b: number) =>
     line<number>()
@@ -104,7 +103,6 @@ export function Ribbon({
   const visible = (d: number) => d >= span[0] - 1 && d <= span[1] + 1
   const placed = useMemo(() => pins.map((p) => ({ ...p, day: daysBetween(from, p.on) })), [pins, from])
   const drag = useRef<{ x: number; span: Span; moved: boolean } | null>(null)
-  const near = span[1] - span[0] < whole[1] - whole[0] - 1
 
   const dayAt = (event: PointerEvent<SVGSVGElement>) => {
     const r = event.currentTarget.getBoundingClientRect()
@@ -217,30 +215,6 @@ export function Ribbon({
                       <line x1={x(r.to)} x2={x(r.to)} y1={LANE - 5} y2={LANE - 1} />
                     </g>
                   ))}
-                {withRoom(
-                  // What is nearest to today is named first.
-                  [...lane.stretches]
-                    .filter((s) => s.text !== '')
-                    .sort((a, b) => Math.abs((a.from + a.to) / 2 - day) - Math.abs((b.from + b.to) / 2 - day))
-                    .map((s) => ({ x: Math.max(0, x(s.from)) + 4, text: s.text, to: x(s.to) })),
-                  plot,
-                )
-                  .filter((l) => l.to > l.x)
-                  .map((l) => (
-                    <g key={`${l.x} ${l.text}`}>
-                      <rect
-                        x={l.x - 2}
-                        width={textWidth(l.text) + 2}
-                        y={5}
-                        height={LANE - 12}
-                        className="fill-sheet"
-                        opacity={0.82}
-                      />
-                      <text x={l.x} y={LANE - 11} fontSize={12.5} className="fill-ink">
-                        {l.text}
-                      </text>
-                    </g>
-                  ))}
               </g>
             ))}
             {kinds.map((kind, i) => (
@@ -283,6 +257,33 @@ export function Ribbon({
                 strokeWidth={2}
               />
             )}
+            {lanes.map((lane, i) => (
+              <g key={lane.id} transform={`translate(0 ${laneTop(i) + named})`}>
+                {withRoom(
+                  // What is nearest to today is named first.
+                  [...lane.stretches]
+                    .filter((s) => s.text !== '')
+                    .sort((a, b) => Math.abs((a.from + a.to) / 2 - day) - Math.abs((b.from + b.to) / 2 - day))
+                    .map((s) => ({ x: Math.max(0, x(s.from)) + 4, text: s.text, to: x(s.to) })),
+                  plot,
+                )
+                  .filter((l) => l.to > l.x)
+                  .map((l) => (
+                    <g key={`${l.x} ${l.text}`}>
+                      <rect
+                        x={l.x - 2}
+                        width={textWidth(l.text) + 2}
+                        y={5}
+                        height={LANE - 12}
+                        className="fill-sheet"
+                      />
+                      <text x={l.x} y={LANE - 11} fontSize={12.5} className="fill-ink">
+                        {l.text}
+                      </text>
+                    </g>
+                  ))}
+              </g>
+            ))}
           </g>
           {visible(day) && (
             <Flag x={x(day + 0.5)} plot={plot} text={spokenDate(addDays(from, day)).replace(/ \d{4}$/, '')} />

@@ -55,7 +55,6 @@ const BLIGHT = {
 /** Where the trade times by infection: apple scab by wet spells, fire blight in bloom by warmth and wetting. */
 export function Risks({ view }: { view: SeasonView }) {
   const { scab, blight, site, units } = view
-  if (!scab && !blight) return <div />
   const day = (at: number) => shortDate(at, site.timeZone).replace(/ \d{4}$/, '')
   const spells = scab ? [...scab.spells].reverse() : []
   return (

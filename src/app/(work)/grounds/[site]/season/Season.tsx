@@ -22,6 +22,8 @@ import { TenDays } from './TenDays'
 type Zoom = 'season' | 'fortnight' | 'hours'
 /** Days before today and after it that a fortnight shows. */
 const FORTNIGHT: Span = [-4, 11]
+/** How long the last stage of a table is shown. */
+const LAST_STAGE_DAYS = 14
 /** Asked again while years are still coming, ms. */
 const AGAIN_MS = 3000
 
@@ -118,8 +120,10 @@ export function Season({ view }: { view: SeasonView }) {
         </section>
       )}
       <TenDays view={view} />
-      <div className="grid gap-x-8 gap-y-5 mt-6 lg:grid-cols-[minmax(0,1fr)_340px]">
-        <Risks view={view} />
+      <div
+        className={`grid gap-x-8 gap-y-5 mt-6 ${view.scab || view.blight ? 'lg:grid-cols-[minmax(0,1fr)_340px]' : 'max-w-xl'}`}
+      >
+        {(view.scab !== null || view.blight !== null) && <Risks view={view} />}
         <Seen view={view} />
       </div>
       <Tables view={view} sum={sum} />
@@ -153,7 +157,7 @@ function lanesOf(view: SeasonView): Lane[] {
       name: s.name,
       stretches: s.stages.map((stage, i) => ({
         from: stage.begins.day,
-        to: s.stages[i + 1]?.begins.day ?? Math.min(end, stage.begins.day + 12),
+        to: s.stages[i + 1]?.begins.day ?? Math.min(end, stage.begins.day + LAST_STAGE_DAYS),
         text: stage.stage,
         look: 'stage',
       })),
@@ -193,7 +197,10 @@ function standingOn(view: SeasonView, day: number) {
   return {
     stages: view.stages.flatMap((s) => {
       const stage = s.stages.findLast((x) => x.begins.day <= day)
-      return stage ? [{ kind: s.name, stage }] : []
+      if (!stage) return []
+      // The last one of the table has no end of its own.
+      const past = stage === s.stages.at(-1) && day > stage.begins.day + LAST_STAGE_DAYS
+      return [{ kind: s.name, stage: past ? `past ${stage.stage}` : stage.stage }]
     }),
     running: view.targets.filter((t) => t.begins && t.begins.day <= day && (t.ends?.day ?? 400) >= day),
     pins: view.pins.filter((p) => p.on === addDays(view.from, day)),
@@ -207,7 +214,7 @@ function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefine
     view.warmth.known[day] === null || view.warmth.known[day] === undefined
       ? `usually ${sum(view.warmth.usual[day])}`
       : sum(view.warmth.known[day]),
-    ...stages.map((s) => `${s.kind}: ${s.stage.stage}`),
+    ...stages.map((s) => `${s.kind}: ${s.stage}`),
     ...running.map((t) => t.name),
     ...pins.map((p) => `${PIN_NAME[p.kind]}: ${p.words}`),
   ].join('. ')
@@ -236,7 +243,7 @@ function Day({
         {stages.map((s) => (
           <span key={s.kind}>
             {' · '}
-            {s.kind}: {s.stage.stage}
+            {s.kind}: {s.stage}
           </span>
         ))}
         {running.length > 0 && (

@@ -88,7 +88,7 @@ export function Seen({ view }: { view: SeasonView }) {
             />
           )}
           <Field
-            label="On"
+            label="Seen on"
             type="date"
             max={view.today}
             value={form.on}

@@ -1,5 +1,6 @@
 import { showTemperature } from '@/core/quantity/format'
 import type { SeasonView } from '@/server/read/season'
+import { dateIn } from '@/core/time/calendar'
 import { writtenDay } from '@/ui/when'
 import { sayRain } from './sayRain'
 
@@ -8,7 +9,8 @@ export function TenDays({ view }: { view: SeasonView }) {
   const { ten, cover, units } = view
   if (ten.length === 0) return null
   const left = new Map(cover?.days ?? [])
-  const renew = cover?.renewBy && new Date(cover.renewBy).toISOString().slice(0, 10)
+  const on = (at: number) => dateIn(view.site.timeZone, new Date(at))
+  const renew = cover?.renewBy ? on(cover.renewBy) : null
   return (
     <section aria-label="The next ten days" className="mt-6">
       <h2>
@@ -17,6 +19,7 @@ export function TenDays({ view }: { view: SeasonView }) {
           <span className="text-small text-ink2 font-text font-normal"> · what is left of {cover.card}</span>
         )}
       </h2>
+      {cover && <p>{sayCover(view, on)}</p>}
       <ol className="grid grid-cols-2 sm:grid-cols-5 xl:grid-cols-10 gap-1.5 mt-2">
         {ten.map((d) => {
           const percent = left.get(d.date)
@@ -51,4 +54,15 @@ export function TenDays({ view }: { view: SeasonView }) {
       </ol>
     </section>
   )
+}
+
+/** How the cover stands, in a sentence. */
+function sayCover({ cover, today }: SeasonView, on: (at: number) => string): string {
+  if (!cover) return ''
+  const left = Math.round(cover.days[0]?.[1] ?? 0)
+  const went = `It went on ${writtenDay(on(cover.at))}; ${left === 0 ? 'nothing is left' : `${left} % is left at the end of today`}.`
+  if (!cover.renewBy) return `${went} By the forecast more than half stays.`
+  const from = cover.renewFrom && on(cover.renewFrom)
+  const half = on(cover.renewBy)
+  return `${went} It ${half < today ? 'fell' : 'falls'} below half on ${writtenDay(half)}${from && from > half ? `; the label lets it be renewed from ${writtenDay(from)}` : ''}.`
 }
