@@ -26,7 +26,7 @@ test('the season says how warm it was, what is left of the cover and what infect
     .getByRole('button', { name: /wet \d+ h at .*scab needs/ })
     .first()
     .click()
-  await picture(page, '32-season')
+  await picture(page, '34-season')
   // The storm of Monday closes hours; the near zoom says why.
   await page.getByText('Hours', { exact: true }).click()
   await expect(page.getByRole('region', { name: 'Hours' }).getByText('open').first()).toBeVisible()
