@@ -305,7 +305,7 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
     await step('promised checks', () =>
       sql.unsafe(`
         insert into follow_up (id, firm_id, site_id, tree_id, prescription_id, due_on, what, expectation, done)
-          select ${id('followUp', 'n')}, ${f}, (select t.site_id from tree t where t.id = ${id('tree', 'n')}), ${id('tree', 'n')}, ${id('prescription', 'n * 4 + 1')}, '${today}'::date - 20 + (n % 700)::int, 'Live crown next summer',
+          select ${id('followUp', 'n')}, ${f}, ${id('site', siteOf)}, ${id('tree', 'n')}, ${id('prescription', 'n * 4 + 1')}, '${today}'::date - 20 + (n % 700)::int, 'Live crown next summer',
             '{"kind":"share","question":"What share of the crown is alive?","unit":"%","sense":"at-least","expected":75,"tolerated":65,"least":0,"most":100}', n % 25 >= 10
           from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 2 = 0`),
     )
