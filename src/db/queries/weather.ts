@@ -48,7 +48,10 @@ const dayColumns = (sql: FirmSql, hoursFrom: string) => sql`
   (extract(epoch from w.asked_at) * 1000)::double precision as "askedAt", w.made_up as "madeUp",
   w.least_c as min, w.most_c as max, w.rain_m as rain, case when w.date >= ${hoursFrom} then w.hours end as hours`
 
-/** The days of a place, along its key; the limit keeps the planner from reading all places at once. */
+/**
+ * The days of a place, along its key; the limit keeps the planner from reading all places at once. The place is a row of its own: behind row-level
+ * security a key is looked up by plain columns only, not by what is chosen between two.
+ */
 const daysOf = (sql: FirmSql, { from, to }: { from: string; to: string }) => sql`
   select * from weather_day d where d.firm_id = current_firm() and d.cell_north = p.north and d.cell_east = p.east
     and d.time_zone = p.time_zone and d.date between ${from} and ${to} order by d.date limit 4000`
@@ -69,7 +72,7 @@ export async function weatherOfSite(
   days: { from: string; to: string; hoursFrom: string },
 ): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
   const rows = await sql<Joined[]>`
-    with place as (
+    with place as materialized (
       select coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
         s.time_zone, s.cell_north is not null as own
       from site s join firm f on f.id = s.firm_id where s.id = ${siteId})
