@@ -12,7 +12,7 @@ import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import type { Speed, Temperature } from '@/core/quantity/units'
-import { dateIn, spokenDate } from '@/core/time/calendar'
+import { addDays, dateIn, spokenDate } from '@/core/time/calendar'
 import { doubtWeather } from '@/core/weather/said'
 import { lotsOf } from '@/db/queries/card'
 import {
@@ -415,7 +415,9 @@ async function readWeather(
   if (!wind.ok) return wind
   if (wind.value.si < 0 || wind.value.si > 60)
     return refuse('out-of-range', 'wind', 'The wind speed cannot be; check the number and the unit.')
-  const measured = (await knownWeather(context, siteId)).at(at)
+  const measured = (
+    await knownWeather(context, siteId, { hoursFrom: addDays(dateIn(person.timeZone, at), -1) })
+  ).at(at)
   const asked = measured
     ? doubtWeather(
         { temperature: temperature.value.si, wind: wind.value.si },

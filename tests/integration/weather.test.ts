@@ -125,6 +125,14 @@ test('a forecast changes as time goes on, and what was forecast becomes what was
   })
 })
 
+test('a place that was not looked at for two years has no gap afterwards', async () => {
+  await refresh(new Date('2024-06-12T16:00:00Z'))
+  await refresh()
+  const all = await days('2022-07-01', '2026-06-22')
+  expect(all).toHaveLength(1453)
+  expect(all.filter((d) => d.knownUntil < d.begins && d.date < '2026-06-12')).toEqual([])
+})
+
 test('a service that is down, slow, wrong or says a part takes nothing away and keeps nobody', async () => {
   await refresh()
   const before = await known()

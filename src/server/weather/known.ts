@@ -54,13 +54,13 @@ export interface KnownWeather {
 export async function knownWeather(
   { sql, person, now }: Pick<Reading, 'sql' | 'person' | 'now'>,
   siteId: string | null,
-  further: { from?: string } = {},
+  further: { from?: string; hoursFrom?: string } = {},
 ): Promise<KnownWeather> {
   const today = dateIn(person.timeZone, now)
   const span = {
     from: further.from ?? addDays(today, -SOIL_DAYS),
     to: addDays(today, DAYS_AHEAD + 1),
-    hoursFrom: addDays(today, -2),
+    hoursFrom: further.hoursFrom ?? addDays(today, -2),
   }
   const read = () => (siteId === null ? weatherOfTown(sql, span) : weatherOfSite(sql, siteId, span))
   const first = await read()

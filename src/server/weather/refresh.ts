@@ -1,4 +1,4 @@
-import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
+import { addDays, dateIn } from '@/core/time/calendar'
 import { beginOf, hoursOf } from '@/core/time/zone'
 import { dayWeather, partDays } from '@/core/weather/placeDays'
 import { inFirm } from '@/db/client'
@@ -53,22 +53,31 @@ export function askAtOnce(): void {
   holder.elmhornWeather?.rests.clear()
 }
 
+/** A stretch of days in pieces that are answered at once, the newest first. */
+function inPieces(from: string, to: string): [from: string, to: string][] {
+  const pieces: [string, string][] = []
+  for (let end = to; end > from;) {
+    const begin = addDays(end, -DAYS_AT_ONCE)
+    pieces.push([begin > from ? begin : from, end])
+    end = begin
+  }
+  return pieces
+}
+
 /** True where everything that was asked for was told. */
 async function ask(service: string, firmId: string, cell: WeatherCell, now: Date): Promise<boolean> {
   const { timeZone } = cell
   const today = dateIn(timeZone, now)
   const kept = await inFirm(firmId, (sql) => keptOfCell(sql, cell))
-  // From the last day that is measured to its end; what was forecast since is asked for anew.
-  const back =
-    kept.measured !== null && kept.measured < today
-      ? Math.min(DAYS_AT_ONCE, daysBetween(kept.measured, today))
-      : DAYS_BACK
-  const pieces: [string, string][] = [[addDays(today, -Math.max(1, back)), addDays(today, DAYS_AHEAD)]]
   const oldest = `${Number(today.slice(0, 4)) - PAST_YEARS - 1}-07-01`
-  const begun = kept.first ?? pieces[0]![0]
-  const first = begun < pieces[0]![0] ? begun : pieces[0]![0]
-  for (let to = first; to > oldest; to = addDays(to, -DAYS_AT_ONCE))
-    pieces.push([addDays(to, -DAYS_AT_ONCE) > oldest ? addDays(to, -DAYS_AT_ONCE) : oldest, to])
+  const near = addDays(today, -DAYS_BACK)
+  // What is measured throughout is not asked for again; what was forecast is.
+  const known = kept.measured !== null && kept.measured < today ? kept.measured : null
+  const pieces: (readonly [from: string, to: string])[] = [
+    [known !== null && known > near ? known : near, addDays(today, DAYS_AHEAD)],
+    ...(known !== null && known < near ? inPieces(known, near) : []),
+    ...inPieces(oldest, kept.first !== null && kept.first < near ? kept.first : near),
+  ]
   for (const [from, to] of pieces) {
     const told = await askService(service, {
       spot: spotOf(cell),

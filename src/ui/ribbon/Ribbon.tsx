@@ -117,7 +117,7 @@ export function Ribbon({
   }
 
   return (
-    <div ref={box}>
+    <div ref={box} className="overflow-hidden">
       <svg
         width={width}
         height={height}

@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useMemo, useState } from 'react'
+import { useEffect, useMemo, useRef, useState } from 'react'
 import { showTemperature } from '@/core/quantity/format'
 import { addDays, spokenDate } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
@@ -24,8 +24,9 @@ type Zoom = 'season' | 'fortnight' | 'hours'
 const FORTNIGHT: Span = [-4, 11]
 /** How long the last stage of a table is shown. */
 const LAST_STAGE_DAYS = 14
-/** Asked again while years are still coming, ms. */
+/** Asked again while years are still coming, ms, and so often at most. */
 const AGAIN_MS = 3000
+const AGAIN_TIMES = 20
 
 /** A day without its year. */
 const dayOnly = (date: string) => spokenDate(date).replace(/ \d{4}$/, '')
@@ -41,8 +42,10 @@ export function Season({ view }: { view: SeasonView }) {
   const [chosen, setChosen] = useState(day)
   const lanes = useMemo(() => lanesOf(view), [view])
   const coming = weather.place !== null && weather.pastYears < weather.pastYearsMeant
+  const asked = useRef(0)
   useEffect(() => {
-    if (!coming) return
+    if (!coming || asked.current >= AGAIN_TIMES) return
+    asked.current += 1
     const timer = setTimeout(() => router.refresh(), AGAIN_MS)
     return () => clearTimeout(timer)
   }, [coming, router, view])

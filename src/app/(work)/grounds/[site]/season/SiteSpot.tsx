@@ -25,7 +25,7 @@ export function SiteSpot({ view }: { view: SeasonView }) {
   const own = place?.own ?? false
   const [typed, setTyped] = useState<{ latitude: string; longitude: string } | null>(null)
   const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
-  async function place_(spot: { latitude: number | string; longitude: number | string } | null) {
+  async function keep(spot: { latitude: number | string; longitude: number | string } | null) {
     const sent = await verb.send({
       siteId: view.site.id,
       spot: spot as { latitude: number; longitude: number } | null,
@@ -57,7 +57,7 @@ export function SiteSpot({ view }: { view: SeasonView }) {
           noValidate
           onSubmit={(e) => {
             e.preventDefault()
-            void place_({ latitude: degrees(typed.latitude), longitude: degrees(typed.longitude) })
+            void keep({ latitude: degrees(typed.latitude), longitude: degrees(typed.longitude) })
           }}
         >
           <Field
@@ -77,7 +77,7 @@ export function SiteSpot({ view }: { view: SeasonView }) {
             Keep it
           </Button>
           {own && (
-            <Button disabled={verb.busy} onClick={() => void place_(null)}>
+            <Button disabled={verb.busy} onClick={() => void keep(null)}>
               Take the town’s
             </Button>
           )}
