@@ -138,18 +138,25 @@ serve() {
   PORT=$1 HOST=${HOST:-127.0.0.1} NODE_ENV=production exec node .threads/serve.mjs >>"$2" 2>&1
 }
 
-# The weather stand-in, on port $1.
-serve_weather() { ORDERS=$(cat demo/weatherOrders.json) PORT=$1 exec node .threads/weatherService.mjs; }
-
-# Waits until the stand-in answers on port $1.
-wait_for_weather() {
-  local i
-  for i in $(seq 1 80); do
-    if node -e 'fetch(`http://127.0.0.1:${process.argv[1]}/v1/orders`).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' "$1" 2>/dev/null; then return 0; fi
-    sleep 0.1
-  done
-  return 1
+# Starts the weather stand-in and fetches the demo's weather from it; WEATHER is its process, WEATHER_URL where it is asked.
+# A service that WEATHER_URL names already takes its place.
+start_weather() {
+  local i port
+  WEATHER=
+  if [ -z "${WEATHER_URL:-}" ]; then
+    port=$(free_port)
+    ORDERS=$(cat demo/weatherOrders.json) PORT=$port node .threads/weatherService.mjs &
+    WEATHER=$!
+    export WEATHER_URL="http://127.0.0.1:$port"
+    for i in $(seq 1 80); do
+      node -e 'fetch(`${process.env.WEATHER_URL}/v1/orders`).then((r) => process.exit(r.ok ? 0 : 1), () => process.exit(1))' 2>/dev/null && break
+      [ "$i" = 80 ] && return 1
+      sleep 0.1
+    done
+  fi
+  node_modules/.bin/tsx demo/weather.ts
 }
+stop_weather() { if [ -n "${WEATHER:-}" ]; then kill "$WEATHER" 2>/dev/null || true; fi; }
 
 # Builds into .next when anything that goes into it changed since the last build.
 need_build() {

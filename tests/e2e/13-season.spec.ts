@@ -26,6 +26,7 @@ test('the season says how warm it was, what is left of the cover and what infect
     .getByRole('button', { name: /wet \d+ h at .*scab needs/ })
     .first()
     .click()
+  await page.evaluate(() => window.scrollTo(0, 0))
   await picture(page, '34-season')
   // The storm of Monday closes hours; the near zoom says why.
   await page.getByText('Hours', { exact: true }).click()

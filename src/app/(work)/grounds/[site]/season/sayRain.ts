@@ -1,10 +1,9 @@
 import type { UnitSystem } from '@/core/quantity/format'
-import { shown } from '@/core/quantity/pair'
+import { fromSI, type Length } from '@/core/quantity/units'
 
-/** Rain as it is said, from metres. */
-export const sayRain = (metres: number | null, units: UnitSystem) =>
-  metres === null
-    ? 'rain not known'
-    : metres < 0.00025
-      ? 'dry'
-      : shown(metres, 'in', units, units === 'us' ? 2 : 1)
+/** Rain as a gauge says it: hundredths of an inch, tenths of a millimetre. */
+export function sayRain(rain: Length | null, units: UnitSystem): string {
+  if (rain === null) return 'rain not known'
+  if (rain < 0.00013) return 'dry'
+  return units === 'us' ? `${fromSI(rain, 'in').toFixed(2)} in` : `${(rain * 1000).toFixed(1)} mm`
+}
