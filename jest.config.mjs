@@ -24,6 +24,8 @@ const shared = {
 }
 
 export default {
+  // A busy machine is slow, not wrong.
+  testTimeout: 60_000,
   projects: [
     {
       ...shared,
