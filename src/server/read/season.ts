@@ -121,7 +121,7 @@ export function seasonView(siteId: string) {
         ends: reachedOn(t.to, main.known, day, main.past),
         seen: seen.find((s) => s.kind === t.id) ?? null,
       })),
-      pins: await pinsOf(context, site, { from, to, today }),
+      pins: await pinsOf(context, site, { from, to }),
       ten: tenDays(weather, today),
       hours: hoursShown(weather, now),
       ...(await risksOf(context, { site, weather, stages, from, today, hosts })),
@@ -158,7 +158,7 @@ function yearsOf(weather: KnownWeather, from: string, to: string) {
 async function pinsOf(
   { sql }: Context,
   site: { id: string; timeZone: string },
-  { from, to, today }: { from: string; to: string; today: string },
+  { from, to }: { from: string; to: string },
 ): Promise<Pin[]> {
   const trees = (n: number) => `${n} ${n === 1 ? 'tree' : 'trees'}`
   const method = (m: string) => METHOD_NAME[m as Method].toLowerCase()
@@ -166,7 +166,7 @@ async function pinsOf(
     await doneAtSite(sql, site.id, site.timeZone, { from, to }),
     await jobsBetween(sql, from, to, null, 400, site.id),
     await dueAgain(sql, to, 400, site.id),
-    await promisedAtSite(sql, site.id, { from: today, to }),
+    await promisedAtSite(sql, site.id, { from, to }),
   ]
   return [
     ...done.map((d) => ({

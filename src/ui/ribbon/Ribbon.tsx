@@ -163,7 +163,14 @@ export function Ribbon({
           </pattern>
         </defs>
         <g transform={`translate(${left} 0)`}>
-          <Dates x={x} span={span} from={from} plot={plot} height={height} />
+          <Dates
+            x={x}
+            span={span}
+            from={from}
+            plot={plot}
+            height={height}
+            flag={visible(day) ? x(day + 0.5) : null}
+          />
           <g clipPath="url(#ribbon-plot)">
             <g transform={`translate(0 ${AXIS})`}>
               <line x1={0} x2={plot} y1={CHART - 4} y2={CHART - 4} className="stroke-line" />
@@ -358,12 +365,15 @@ function Dates({
   from,
   plot,
   height,
+  flag,
 }: {
   x: (day: number) => number
   span: Span
   from: string
   plot: number
   height: number
+  /** Where today’s flag stands; nothing is written beneath it. */
+  flag: number | null
 }) {
   const days = Array.from(
     { length: Math.ceil(span[1]) - Math.floor(span[0]) + 1 },
@@ -392,7 +402,11 @@ function Dates({
         />
       ))}
       {withRoom(
-        marks.map((m) => ({ ...m, x: m.x + 4 })),
+        marks
+          .map((m) => ({ ...m, x: m.x + 4 }))
+          .filter(
+            (m) => flag === null || Math.abs(m.x + textWidth(m.text) / 2 - flag) > 28 + textWidth(m.text) / 2,
+          ),
         plot + 8,
       ).map((m) => (
         <text key={m.x} x={m.x} y={15} fontSize={12.5} className="fill-ink2">
