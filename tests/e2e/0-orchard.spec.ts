@@ -17,7 +17,7 @@ async function orchard(page: Page): Promise<string> {
 }
 
 test('the arborist signs the banks by sample, and three covers for each', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await signIn(page, 'maren')
   const site = await orchard(page)
   await page.goto(`${site}/blocks`)
@@ -57,7 +57,7 @@ test('the arborist signs the banks by sample, and three covers for each', async 
 })
 
 test('the crew covers bank after bank and signs a record for each', async ({ page }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(300_000)
   await signIn(page, 'teodor')
   await page.goto('/run')
   await page

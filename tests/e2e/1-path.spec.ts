@@ -161,7 +161,7 @@ test('the arborist plans ports on the ring, moves one, is refused dead wood, and
 })
 
 test('the crew lead runs the ports, counts everything back in and signs', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await signIn(page, 'teodor')
   await page
     .getByRole('link', { name: /Ropewalk School/ })

@@ -76,7 +76,7 @@ async function views(page: Page): Promise<string[]> {
 }
 
 test('axe finds nothing serious on any view, at desk and hand width', async ({ page }) => {
-  test.setTimeout(300_000)
+  test.setTimeout(900_000)
   await page.goto('/sign-in')
   await picture(page, '1-sign-in')
   expect(['/sign-in', await serious(page)]).toEqual(['/sign-in', []])
@@ -93,7 +93,7 @@ test('axe finds nothing serious on any view, at desk and hand width', async ({ p
 })
 
 test('no view is wider than a phone, and what is pressed there is large enough', async ({ page }) => {
-  test.setTimeout(200_000)
+  test.setTimeout(400_000)
   await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, 'teodor')
   for (const path of await views(page)) {

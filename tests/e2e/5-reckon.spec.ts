@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { idOf, picture, signIn } from './signIn'
 
 test('every sheet answers as it opens, and every figure has its working', async ({ page }) => {
-  test.setTimeout(90_000)
+  test.setTimeout(240_000)
   await signIn(page, 'teodor')
   await page.goto('/reckon')
   const sheets = page.getByRole('navigation', { name: 'What to reckon' }).getByRole('button')

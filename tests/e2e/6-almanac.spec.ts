@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test'
 import { idOf, picture, signIn } from './signIn'
 
 test('the almanac is searched as you type, and every entry opens', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await signIn(page, 'maren')
   await page.goto('/almanac')
   await page.getByLabel('Search everything').fill('honeydew film')
@@ -117,7 +117,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   page,
 }) => {
   await signIn(page, 'wren')
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   const tree = await idOf(page, 'Ash 12')
   await page.goto(`/trees/${tree}/examine`)
   const fresh = page.getByRole('button', { name: 'Begin a new examination' })

@@ -16,7 +16,7 @@ const FOUR = [
 test('presses on a slow machine, with the drawings arriving late, are kept one by one; no row moves', async ({
   page,
 }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await signIn(page, 'maren')
   const id = await idOf(page, 'Ash 12')
   const slow = await page.context().newCDPSession(page)

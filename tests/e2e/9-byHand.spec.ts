@@ -49,7 +49,7 @@ test('the arborist signs a line of work: open the flare, spokes if the soil is p
 })
 
 test('the crew opens it, notes what lies there, releases the spokes and signs', async ({ page }) => {
-  test.setTimeout(120_000)
+  test.setTimeout(240_000)
   await signIn(page, 'teodor')
   await page.goto(job)
   const trees = page.getByRole('region', { name: 'Trees of this job' })
@@ -143,7 +143,7 @@ test('blighted shoots are cut in dry weather, tools cleaned; oaks are not cut wh
 })
 
 test('thirty young apples get guards before the snow, cut from two rolls', async ({ page }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(300_000)
   await signIn(page, 'maren')
   let site = ''
   for (let i = 1; i <= 30; i++) {

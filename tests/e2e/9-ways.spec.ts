@@ -6,7 +6,7 @@ import { idOf, openTree, signIn } from './signIn'
 test.describe.configure({ mode: 'serial' })
 
 test('six ash get capsules, and feed capsules between them, each by its own item', async ({ page }) => {
-  test.setTimeout(180_000)
+  test.setTimeout(300_000)
   await signIn(page, 'maren')
   for (let n = 1; n <= 6; n++) {
     const treeId = await made(page, {
