@@ -1,7 +1,6 @@
 import { addDays, dateIn, type PlainDate } from '../time/calendar'
-import { beginOf } from '../time/zone'
 import { sayWallClock } from '../time/wallClock'
-import { offsetIn } from '../time/zone'
+import { beginOf, offsetIn } from '../time/zone'
 import type { Length, Temperature } from '../quantity/units'
 import type { WeatherHour } from './sprayHours'
 import { sunHeight, type Spot } from './sunlight'
@@ -108,6 +107,9 @@ export function placeHours(day: PlaceDay, spot: Spot, timeZone: string): PlaceHo
   const { hours } = day
   const length = Math.max(0, ...Object.values(hours).map((c) => c.length))
   const known = (key: keyof Columns, i: number) => hours[key]?.[i] ?? undefined
+  // Asked of every hour only on the day on which the clock is changed.
+  const [first, last] = [0, length - 1].map((i) => offsetIn(timeZone, day.begins + i * HOUR))
+  const offset = (at: number) => (first === last ? first! : offsetIn(timeZone, at))
   return Array.from({ length }, (_, i) => {
     const at = day.begins + i * HOUR
     const rain = known('rain', i)
@@ -115,7 +117,7 @@ export function placeHours(day: PlaceDay, spot: Spot, timeZone: string): PlaceHo
     const sun = Math.max(0, sunHeight(spot, at + HOUR / 2))
     return {
       at,
-      time: sayWallClock(at + offsetIn(timeZone, at)),
+      time: sayWallClock(at + offset(at)),
       temperature: known('temperature', i),
       wind: known('wind', i),
       gust: known('gust', i),

@@ -43,7 +43,7 @@ export interface KnownWeather {
   madeUp: boolean
   /** Null where neither the site nor its firm says where it lies. */
   place: WeatherPlace | null
-  hours: PlaceHour[]
+  readonly hours: PlaceHour[]
   days: WeatherDayRow[]
   soilOn: (date: string) => Soil | null
   /** The hour an instant lies in; null where it is not known. */
@@ -86,9 +86,11 @@ export async function knownWeather(
 /** What kept days say. */
 export function weatherOf(place: WeatherPlace | null, days: WeatherDayRow[]): KnownWeather {
   const spot = place && spotOf(place)
-  const hours = spot
-    ? days.flatMap((d) => (d.hours ? placeHours({ ...d, hours: d.hours }, spot, place.timeZone) : []))
-    : []
+  const hoursOf = (own: readonly WeatherDayRow[]) =>
+    spot
+      ? own.flatMap((d) => (d.hours ? placeHours({ ...d, hours: d.hours }, spot, place.timeZone) : []))
+      : []
+  let hours: PlaceHour[] | null = null
   const whole = days.flatMap((d) =>
     d.min === null || d.max === null || d.rain === null
       ? []
@@ -103,11 +105,15 @@ export function weatherOf(place: WeatherPlace | null, days: WeatherDayRow[]): Kn
     askedAt: days.length > 0 ? Math.max(...days.map((d) => d.askedAt)) : null,
     madeUp: days.some((d) => d.madeUp),
     place,
-    hours,
+    // Most views look at one hour of one day.
+    get hours() {
+      return (hours ??= hoursOf(days))
+    },
     days,
     soilOn,
     at: (instant) => {
-      const hour = hours.find((h) => h.at <= instant.getTime() && instant.getTime() < h.at + HOUR)
+      const near = days.filter((d) => Math.abs(instant.getTime() - d.begins) < 26 * HOUR)
+      const hour = hoursOf(near).find((h) => h.at <= instant.getTime() && instant.getTime() < h.at + HOUR)
       if (!hour || hour.temperature === undefined || hour.wind === undefined) return null
       return {
         temperature: hour.temperature,
