@@ -57,7 +57,17 @@ export function isDate(text: string): boolean {
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
+/** A month as it is said. `spokenMonth('2026-06-09') === 'Jun'` */
+export function spokenMonth(date: PlainDate): string {
+  return MONTHS[Number(date.slice(5, 7)) - 1]!
+}
+
+/** A day without its year. `spokenDay('2026-06-09') === '9 Jun'` */
+export function spokenDay(date: PlainDate): string {
+  return `${Number(date.slice(8, 10))} ${spokenMonth(date)}`
+}
+
 /** A date as it is said. `spokenDate('2026-06-09') === '9 Jun 2026'` */
 export function spokenDate(date: PlainDate): string {
-  return `${Number(date.slice(8, 10))} ${MONTHS[Number(date.slice(5, 7)) - 1]} ${date.slice(0, 4)}`
+  return `${spokenDay(date)} ${date.slice(0, 4)}`
 }

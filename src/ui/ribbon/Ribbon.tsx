@@ -2,7 +2,7 @@
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { useMemo, useRef, type KeyboardEvent, type PointerEvent } from 'react'
-import { addDays, daysBetween, spokenDate } from '@/core/time/calendar'
+import { addDays, daysBetween, spokenDate, spokenDay, spokenMonth } from '@/core/time/calendar'
 import type { Warmth } from '@/core/season/year'
 import { clustered, moved, textWidth, withRoom, type Span } from './layout'
 import { useWidth } from './useWidth'
@@ -292,9 +292,7 @@ export function Ribbon({
               </g>
             ))}
           </g>
-          {visible(day) && (
-            <Flag x={x(day + 0.5)} plot={plot} text={spokenDate(addDays(from, day)).replace(/ \d{4}$/, '')} />
-          )}
+          {visible(day) && <Flag x={x(day + 0.5)} plot={plot} text={spokenDay(addDays(from, day))} />}
           <text x={4} y={AXIS + 16} fontSize={12} className="fill-ink2">
             {Math.round(most * perDegree).toLocaleString('en-US')} {unit}
           </text>
@@ -356,8 +354,6 @@ function Flag({ x, plot, text }: { x: number; plot: number; text: string }) {
   )
 }
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
-
 /** The dates above: months of a season, days of a fortnight. */
 function Dates({
   x,
@@ -385,7 +381,7 @@ function Dates({
     .filter(({ date }) => byDay || date.endsWith('-01'))
     .map(({ d, date }) => ({
       x: x(d),
-      text: byDay ? String(Number(date.slice(8))) : MONTHS[Number(date.slice(5, 7)) - 1]!,
+      text: byDay ? String(Number(date.slice(8))) : spokenMonth(date),
       strong: date.endsWith('-01'),
     }))
     .filter((m) => m.x >= -1 && m.x <= plot)

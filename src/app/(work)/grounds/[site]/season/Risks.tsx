@@ -2,10 +2,10 @@
 import { useState } from 'react'
 import { showTemperature } from '@/core/quantity/format'
 import type { Working } from '@/core/working/working'
-import { spokenDate } from '@/core/time/calendar'
+import { dateIn, spokenDate, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { Slip } from '@/ui/slip/Slip'
-import { clockTime, shortDate } from '@/ui/when'
+import { clockTime } from '@/ui/when'
 
 /** A line that can be opened to its working. */
 function Line({
@@ -55,7 +55,7 @@ const BLIGHT = {
 /** Where the trade times by infection: apple scab by wet spells, fire blight in bloom by warmth and wetting. */
 export function Risks({ view }: { view: SeasonView }) {
   const { scab, blight, site, units } = view
-  const day = (at: number) => shortDate(at, site.timeZone).replace(/ \d{4}$/, '')
+  const day = (at: number) => spokenDay(dateIn(site.timeZone, new Date(at)))
   const spells = scab ? [...scab.spells].reverse() : []
   return (
     <div>
@@ -100,7 +100,7 @@ export function Risks({ view }: { view: SeasonView }) {
                 key={d.date}
                 title={d.risk}
                 look={BLIGHT[d.risk]}
-                about={spokenDate(d.date).replace(/ \d{4}$/, '')}
+                about={spokenDay(d.date)}
                 says={d.missing.length === 0 ? 'all four hold' : `missing: ${d.missing.join(', ')}`}
                 working={d.working}
               />

@@ -3,7 +3,7 @@ import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useRef, useState } from 'react'
 import { showTemperature } from '@/core/quantity/format'
-import { addDays, spokenDate } from '@/core/time/calendar'
+import { addDays, spokenDate, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { Toggle } from '@/ui/fields/Toggle'
 import { Button } from '@/ui/pieces/Button'
@@ -27,9 +27,6 @@ const LAST_STAGE_DAYS = 14
 /** Asked again while years are still coming, ms, and so often at most. */
 const AGAIN_MS = 3000
 const AGAIN_TIMES = 20
-
-/** A day without its year. */
-const dayOnly = (date: string) => spokenDate(date).replace(/ \d{4}$/, '')
 
 /** A site's season: what the warmth says, what was seen, what is planned, what the weather allows. */
 export function Season({ view }: { view: SeasonView }) {
@@ -71,7 +68,7 @@ export function Season({ view }: { view: SeasonView }) {
           ) : (
             <>
               <b>{sum(warmth.known[day])}</b> above {showTemperature(warmth.base, view.units)} since{' '}
-              {dayOnly(from)}
+              {spokenDay(from)}
               {warmth.ahead !== null && <>, {sayAhead(warmth.ahead)}</>}
             </>
           )
@@ -146,7 +143,7 @@ function sayReached(
   r: { day: number; earliest: number; latest: number; by: 'measured' | 'forecast' | 'past years' } | null,
 ): string {
   if (!r) return 'not this year'
-  const on = (d: number) => dayOnly(addDays(view.from, d))
+  const on = (d: number) => spokenDay(addDays(view.from, d))
   if (r.by === 'measured' && r.earliest === r.latest) return on(r.day)
   if (r.earliest === r.latest) return `about ${on(r.day)}${r.by === 'forecast' ? ', by the forecast' : ''}`
   return `about ${on(r.day)}, between ${on(r.earliest)} and ${on(r.latest)}`
@@ -345,7 +342,7 @@ function Tables({ view, sum }: { view: SeasonView; sum: (v: number | null | unde
               key: `${s.kind} ${x.stage}`,
               name: `${s.name}: ${x.stage}`,
               cells: [
-                x.seen ? `seen ${dayOnly(addDays(view.from, x.begins.day))}` : sayReached(view, x.begins),
+                x.seen ? `seen ${spokenDay(addDays(view.from, x.begins.day))}` : sayReached(view, x.begins),
               ],
             })),
           )}
@@ -366,7 +363,7 @@ function Tables({ view, sum }: { view: SeasonView; sum: (v: number | null | unde
             name: t.name,
             cells: [
               `${sum(t.low).replace(/ .*/, '')} to ${sum(t.high)}`,
-              t.seen ? `seen ${dayOnly(t.seen.seenOn)}` : sayReached(view, t.begins),
+              t.seen ? `seen ${spokenDay(t.seen.seenOn)}` : sayReached(view, t.begins),
               sayReached(view, t.ends),
             ],
           }))}
@@ -379,7 +376,7 @@ function Tables({ view, sum }: { view: SeasonView; sum: (v: number | null | unde
           columns={[{ head: 'Work and promises' }, { head: 'How it stands' }, { head: 'What' }]}
           rows={view.pins.map((p, i) => ({
             key: i,
-            name: dayOnly(p.on),
+            name: spokenDay(p.on),
             cells: [
               PIN_NAME[p.kind].toLowerCase(),
               <Link key="what" href={p.href} className="underline underline-offset-2">
