@@ -1,7 +1,7 @@
 import { CARDS, useOf } from '../../../demo/cards'
 import type { Method } from '../card/card'
 import { toSI } from '../quantity/units'
-import { stretches, workHours, type ForecastHour } from './hours'
+import { stretches, usualSprayHours, workHours, type ForecastHour } from './hours'
 import type { UseOf } from './plan'
 
 const cardOf = (code: string) => CARDS.find((c) => c.card.code === code)!.card
@@ -141,4 +141,26 @@ it('closes an hour of which too little is known, and no other', () => {
   expect(reasonsAt(oil, gap, 11)).toEqual([])
   // A trunk takes up whatever the wind does.
   expect(reasonsAt(inject, gap, 12)).toEqual([])
+})
+
+it('looks ahead by the usual limits before a card is chosen, by the same rules', () => {
+  const found = usualSprayHours(
+    fair(24, {
+      8: { wind: toSI(11, 'mph') },
+      10: { gust: undefined },
+      12: { wet: true },
+      15: { chance: 0.5 },
+    }),
+  )
+  if (!found.ok) throw new Error(found.problem.message)
+  expect([4, 7, 8, 10, 12, 13, 16].map((h) => found.value[h]!.reasons.join())).toEqual([
+    'night',
+    '',
+    'wind',
+    'not known',
+    'wet leaves',
+    'rain',
+    '',
+  ])
+  expect(usualSprayHours([])).toEqual({ ok: true, value: [] })
 })

@@ -115,12 +115,43 @@ export function workHours(
   forecast: readonly ForecastHour[],
   need: number,
 ): Result<WorkHours | null> {
-  const hours = forecast.map((h) =>
-    (h.chance ?? 0) >= LIKELY && !((h.rain ?? 0) > 0) ? { ...h, rain: SOME_RAIN } : h,
-  )
+  const hours = withLikelyRain(forecast)
   const own = ownReasons(use, hours)
   const limits = limitsOf(use, actives)
   if (own === null && limits === null) return ok(null)
+  const held = heldHours(hours, own, limits, need)
+  if (!held.ok) return held
+  const all = held.value
+  const open = stretches(all).filter((s) => s.reasons.length === 0 && s.hours >= Math.max(1, need))
+  const most = Math.max(0, ...open.map((s) => s.hours))
+  const plain = (s: Stretch | undefined) => (s ? { from: s.from, hours: s.hours } : null)
+  return ok({ hours: all, next: plain(open[0]), best: plain(open.find((s) => s.hours === most)) })
+}
+
+/** What a spray keeps where its card says nothing else. Source: handbook, weather gates. */
+export const USUAL_SPRAY = {
+  minWind: toSI(2, 'mph'),
+  maxWind: toSI(10, 'mph'),
+  maxGust: toSI(15, 'mph'),
+  rainFastHours: 2,
+} as const satisfies SprayLimits
+
+/** Which hours a spray may go out in by the usual limits, for a look at the days ahead before any card is chosen. Problems as {@link sprayHours}. */
+export function usualSprayHours(forecast: readonly ForecastHour[]): Result<WorkHour[]> {
+  const hours = withLikelyRain(forecast)
+  return hours.length === 0 ? ok([]) : heldHours(hours, airAndLeaves(hours), USUAL_SPRAY, 1)
+}
+
+const withLikelyRain = (forecast: readonly ForecastHour[]) =>
+  forecast.map((h) => ((h.chance ?? 0) >= LIKELY && !((h.rain ?? 0) > 0) ? { ...h, rain: SOME_RAIN } : h))
+
+/** Hours held against what ground, leaves and air set, against limits, and the night. */
+function heldHours(
+  hours: readonly ForecastHour[],
+  own: HourReason[][] | null,
+  limits: SprayLimits | null,
+  need: number,
+): Result<WorkHour[]> {
   let sprayed: SprayHour[] | null = null
   const needed = limits === null ? [] : [...readingsFor(limits)]
   const lacks = hours.map((h) => needed.some((reading) => h[reading] === undefined))
@@ -133,18 +164,16 @@ export function workHours(
     if (!read.ok) return read
     sprayed = read.value.hours
   }
-  const all = hours.map((hour, i): WorkHour => {
-    const reasons: HourReason[] = [
-      ...(atNight(hour.time) ? (['night'] as const) : []),
-      ...(own?.[i] ?? []),
-      ...(lacks[i] ? (['not known'] as const) : (sprayed?.[i]?.reasons ?? [])),
-    ]
-    return { time: hour.time, open: reasons.length === 0, reasons }
-  })
-  const open = stretches(all).filter((s) => s.reasons.length === 0 && s.hours >= Math.max(1, need))
-  const most = Math.max(0, ...open.map((s) => s.hours))
-  const plain = (s: Stretch | undefined) => (s ? { from: s.from, hours: s.hours } : null)
-  return ok({ hours: all, next: plain(open[0]), best: plain(open.find((s) => s.hours === most)) })
+  return ok(
+    hours.map((hour, i): WorkHour => {
+      const reasons: HourReason[] = [
+        ...(atNight(hour.time) ? (['night'] as const) : []),
+        ...(own?.[i] ?? []),
+        ...(lacks[i] ? (['not known'] as const) : (sprayed?.[i]?.reasons ?? [])),
+      ]
+      return { time: hour.time, open: reasons.length === 0, reasons }
+    }),
+  )
 }
 
 /** Stands where a reading is not known; the hour itself is closed. */
@@ -214,14 +243,18 @@ function ownReasons(use: UseOf<Method>, hours: readonly ForecastHour[]): HourRea
             : [],
       )
     case 'crown-spray':
-      return hours.map((h) => [
-        ...(h.wet && !((h.rain ?? 0) > 0) ? (['wet leaves'] as const) : []),
-        ...(h.inversion ? (['inversion'] as const) : []),
-      ])
+      return airAndLeaves(hours)
     default:
       return null
   }
 }
+
+/** What wet leaves and still air set for a spray; rain says for itself that leaves are wet. */
+const airAndLeaves = (hours: readonly ForecastHour[]): HourReason[][] =>
+  hours.map((h) => [
+    ...(h.wet && !((h.rain ?? 0) > 0) ? (['wet leaves'] as const) : []),
+    ...(h.inversion ? (['inversion'] as const) : []),
+  ])
 
 /** Hours that follow one another and are closed for the same reasons, or open, as one stretch. */
 export function stretches(

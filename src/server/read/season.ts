@@ -16,12 +16,10 @@ import {
   type Sum,
   type Warmth,
 } from '@/core/season/year'
-import { toSI } from '@/core/quantity/units'
-import { atNight, type HourReason } from '@/core/methods/hours'
+import { usualSprayHours, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
 import { placeHours, type PlaceHour } from '@/core/weather/placeDays'
-import { sprayHours } from '@/core/weather/sprayHours'
 import { wetHours } from '@/core/weather/wetness'
 import { jobsBetween } from '@/db/queries/job'
 import { dueAgain } from '@/db/queries/occurrence'
@@ -35,12 +33,9 @@ import {
 } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
 import { spotOf, weatherOfSite } from '@/db/queries/weather'
-import { hoursAhead, knownWeather, type KnownWeather } from '../weather/known'
+import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
 import { isId, reading } from './reader'
-
-/** Hours of the nearest zoom. */
-const HOURS_SHOWN = 72
 
 /** What stands on the ribbon on a day. */
 export interface Pin {
@@ -213,28 +208,12 @@ function tenDays(weather: KnownWeather, today: string) {
     }))
 }
 
-/** What a spray keeps where its card says nothing else. Source: handbook, weather gates. */
-const USUAL_LIMITS = {
-  minWind: toSI(2, 'mph'),
-  maxWind: toSI(10, 'mph'),
-  maxGust: toSI(15, 'mph'),
-  rainFastHours: 2,
-}
-
 /** The hours of the nearest zoom, and what stands against a spray in each by the usual limits. */
 function hoursShown(weather: KnownWeather, now: Date) {
-  const ahead = hoursAhead(weather, now, HOURS_SHOWN)
-  const whole = ahead.every((h) => h.wind !== undefined && h.gust !== undefined && h.rain !== undefined)
-  const held = whole ? sprayHours({ hours: ahead, limits: USUAL_LIMITS, need: 1 }) : null
-  return ahead.map((h, i) => ({
-    ...h,
-    reasons: [
-      ...(atNight(h.time) ? (['night'] as const) : []),
-      ...(held?.ok ? held.value.hours[i]!.reasons : []),
-      ...(h.wet && !((h.rain ?? 0) > 0) ? (['wet leaves'] as const) : []),
-      ...(h.inversion ? (['inversion'] as const) : []),
-    ] as HourReason[],
-  }))
+  const ahead = hoursAhead(weather, now, HOURS_AHEAD)
+  const held = usualSprayHours(ahead)
+  const reasons = (i: number): HourReason[] => (held.ok ? held.value[i]!.reasons : ['not known'])
+  return ahead.map((h, i) => ({ ...h, reasons: reasons(i) }))
 }
 
 /** Days of the bloom that are past and still shown. */

@@ -1,6 +1,5 @@
-import { HOUR_REASON } from '@/core/methods/hours'
+import { HOUR_REASON, USUAL_SPRAY } from '@/core/methods/hours'
 import { showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
-import { toSI } from '@/core/quantity/units'
 import type { SeasonView } from '@/server/read/season'
 import { writtenDay } from '@/ui/when'
 import { sayRain } from './sayRain'
@@ -12,9 +11,9 @@ export function HoursAhead({ hours, units }: { hours: SeasonView['hours']; units
   return (
     <section aria-label="Hours" className="mt-3">
       <p className="text-small text-ink2">
-        For a spray by the usual limits: wind from {showSpeed(toSI(2, 'mph'), units)} to{' '}
-        {showSpeed(toSI(10, 'mph'), units)}, gusts to {showSpeed(toSI(15, 'mph'), units)}, dry leaves, two dry
-        hours after. A card’s own limits hold on its bench.
+        For a spray by the usual limits: wind from {showSpeed(USUAL_SPRAY.minWind, units)} to{' '}
+        {showSpeed(USUAL_SPRAY.maxWind, units)}, gusts to {showSpeed(USUAL_SPRAY.maxGust, units)}, dry leaves,{' '}
+        {USUAL_SPRAY.rainFastHours} dry hours after. A card’s own limits hold on its bench.
       </p>
       {days.map((day) => (
         <div key={day} className="mt-3">
