@@ -66,7 +66,9 @@ const refresh = (at = NOON) => refreshWeather(firm.id, CELL, at)
 const kept = () => inFirm(firm.id, (sql) => keptOfCell(sql, CELL))
 const office = (at = NOON): PersonRow => firm.person('office', at)
 const days = (from: string, to: string) =>
-  inFirm(firm.id, (sql) => weatherOfSite(sql, firm.site, { from, to, hoursFrom: from }).then((w) => w.days))
+  inFirm(firm.id, (sql) =>
+    weatherOfSite(sql, firm.site, { from, to, hoursFrom: from, hoursTo: to }).then((w) => w.days),
+  )
 
 test('past years and ten days ahead are fetched and kept, by the days of the place', async () => {
   await refresh()

@@ -42,17 +42,26 @@ type Joined = { north: number | null; east: number | null; timeZone: string; own
   [Key in keyof WeatherDayRow]: WeatherDayRow[Key] | null
 }
 
-const dayColumns = (sql: FirmSql, hoursFrom: string) => sql`
+/** Which days of a place are read, and which of them by the hour; both ends included. */
+export interface WeatherSpan {
+  from: string
+  to: string
+  hoursFrom: string
+  hoursTo: string
+}
+
+const dayColumns = (sql: FirmSql, { hoursFrom, hoursTo }: WeatherSpan) => sql`
   w.date::text, (extract(epoch from w.begins) * 1000)::double precision as begins,
   (extract(epoch from w.known_until) * 1000)::double precision as "knownUntil",
   (extract(epoch from w.asked_at) * 1000)::double precision as "askedAt", w.made_up as "madeUp",
-  w.least_c as min, w.most_c as max, w.rain_m as rain, case when w.date >= ${hoursFrom} then w.hours end as hours`
+  w.least_c as min, w.most_c as max, w.rain_m as rain,
+  case when w.date between ${hoursFrom} and ${hoursTo} then w.hours end as hours`
 
 /**
  * The days of a place, along its key; the limit keeps the planner from reading all places at once. The place is a row of its own: behind row-level
  * security a key is looked up by plain columns only, not by what is chosen between two.
  */
-const daysOf = (sql: FirmSql, { from, to }: { from: string; to: string }) => sql`
+const daysOf = (sql: FirmSql, { from, to }: WeatherSpan) => sql`
   select * from weather_day d where d.firm_id = current_firm() and d.cell_north = p.north and d.cell_east = p.east
     and d.time_zone = p.time_zone and d.date between ${from} and ${to} order by d.date limit 4000`
 
@@ -65,18 +74,18 @@ function parted(rows: Joined[]): { place: WeatherPlace | null; days: WeatherDayR
   }
 }
 
-/** The days of a site's weather, both ends included, by the hour from `hoursFrom` on; of its firm's town where it says no place. */
+/** The days of a site's weather, of its firm's town where it says no place. */
 export async function weatherOfSite(
   sql: FirmSql,
   siteId: string,
-  days: { from: string; to: string; hoursFrom: string },
+  days: WeatherSpan,
 ): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
   const rows = await sql<Joined[]>`
     with place as materialized (
       select coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
         s.time_zone, s.cell_north is not null as own
       from site s join firm f on f.id = s.firm_id where s.id = ${siteId})
-    select p.north, p.east, p.time_zone as "timeZone", p.own, ${dayColumns(sql, days.hoursFrom)}
+    select p.north, p.east, p.time_zone as "timeZone", p.own, ${dayColumns(sql, days)}
     from place p left join lateral (${daysOf(sql, days)}) w on true order by w.date`
   return parted(rows)
 }
@@ -84,10 +93,10 @@ export async function weatherOfSite(
 /** The same of the firm's own town. */
 export async function weatherOfTown(
   sql: FirmSql,
-  days: { from: string; to: string; hoursFrom: string },
+  days: WeatherSpan,
 ): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
   const rows = await sql<Joined[]>`
-    select p.north, p.east, p.time_zone as "timeZone", true as own, ${dayColumns(sql, days.hoursFrom)}
+    select p.north, p.east, p.time_zone as "timeZone", true as own, ${dayColumns(sql, days)}
     from (select cell_north as north, cell_east as east, time_zone from firm where id = current_firm()) p
       left join lateral (${daysOf(sql, days)}) w on true order by w.date`
   return parted(rows)

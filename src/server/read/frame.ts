@@ -1,3 +1,4 @@
+import { addDays } from '@/core/time/calendar'
 import { stepsOf } from '../verbs'
 import { isDemo } from '../environment'
 import { knownWeather } from '../weather/known'
@@ -9,7 +10,7 @@ const OLD_MS = 3 * 3_600_000
 /** What the frame shows on every page: place, date, weather, what is in force. */
 export function frameView() {
   return reading(async (context) => {
-    const { sql, person, now } = context
+    const { sql, person, now, today } = context
     const [[inTrees], closed, working] = await Promise.all([
       sql<{ count: number }[]>`
         select count(distinct job_subject_id)::int as count from step_state where is_in`,
@@ -22,7 +23,11 @@ export function frameView() {
           join job j on j.firm_id = i.firm_id and j.id = i.job_id join site s on s.firm_id = j.firm_id and s.id = j.site_id
         where i.status = 'open' and i.closed_from is not null group by s.id, s.name order by since desc limit 2`,
     ])
-    const weather = await knownWeather(context, null)
+    // The day before and after, as the town’s day may not be the reader’s.
+    const weather = await knownWeather(context, null, {
+      hoursFrom: addDays(today, -1),
+      hoursTo: addDays(today, 1),
+    })
     return {
       person: { name: person.name, role: person.role, units: person.units, firm: person.firmName },
       may: stepsOf(person.role),

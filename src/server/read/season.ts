@@ -260,7 +260,7 @@ async function risksOf(
   const day = daysBetween(from, today)
   if (firstDay > day + 10 || lastDay < day - 20) return none
   const [a, b] = [addDays(from, firstDay), addDays(from, Math.min(lastDay, day + 10))]
-  const { days } = await weatherOfSite(sql, site.id, { from: a, to: b, hoursFrom: a })
+  const { days } = await weatherOfSite(sql, site.id, { from: a, to: b, hoursFrom: a, hoursTo: b })
   const hours = days.flatMap((d) =>
     d.hours ? placeHours({ ...d, hours: d.hours }, spot, site.timeZone) : [],
   )

@@ -12,6 +12,7 @@ import {
   weatherOfTown,
   type WeatherDayRow,
   type WeatherPlace,
+  type WeatherSpan,
 } from '@/db/queries/weather'
 import type { Reading } from '../verb'
 import { refreshWeather } from './refresh'
@@ -54,13 +55,15 @@ export interface KnownWeather {
 export async function knownWeather(
   { sql, person, now }: Pick<Reading, 'sql' | 'person' | 'now'>,
   siteId: string | null,
-  further: { from?: string; hoursFrom?: string } = {},
+  further: Partial<WeatherSpan> = {},
 ): Promise<KnownWeather> {
   const today = dateIn(person.timeZone, now)
   const span = {
-    from: further.from ?? addDays(today, -SOIL_DAYS),
+    from: addDays(today, -SOIL_DAYS),
     to: addDays(today, DAYS_AHEAD + 1),
-    hoursFrom: further.hoursFrom ?? addDays(today, -2),
+    hoursFrom: addDays(today, -2),
+    hoursTo: addDays(today, DAYS_AHEAD + 1),
+    ...further,
   }
   const read = () => (siteId === null ? weatherOfTown(sql, span) : weatherOfSite(sql, siteId, span))
   const first = await read()
