@@ -7,7 +7,7 @@ import { addPhoto, photoBytes, photosOf, removePhoto, treeOfPhoto } from '@/db/q
 import { treeForChange } from '@/db/queries/tree'
 import type { PersonRow } from '@/db/queries/person'
 import { runAfter } from './heavy/besidePages'
-import { threadFile } from './heavy/pool'
+import { threadFile } from './heavy/threadFile'
 import { Turns } from './heavy/turns'
 import { openExamination } from './examination'
 import { id } from './text'

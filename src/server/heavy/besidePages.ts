@@ -1,6 +1,6 @@
 import { fork, type ChildProcess } from 'node:child_process'
 import { setPriority } from 'node:os'
-import { threadFile } from './pool'
+import { threadFile } from './threadFile'
 
 interface Keeper {
   child: ChildProcess

@@ -1,9 +1,8 @@
-import { existsSync } from 'node:fs'
-import path from 'node:path'
 import { Piscina } from 'piscina'
 import type { Answer } from '@/calc/calculator'
 import type { Problem, Result } from '@/core/problem'
 import type { Trouble } from '@/db/queries/seal'
+import { threadFile } from './threadFile'
 
 /** What is done beside the process that serves pages, with how long it may take and how many may wait. */
 export interface HeavyTasks {
@@ -56,17 +55,6 @@ function poolOf(task: keyof HeavyTasks): Piscina {
     pools.set(task, pool)
   }
   return pool
-}
-
-/** The bundled file of a thread or process; the source itself where nothing was bundled, as in tests. */
-export function threadFile(name: string): { filename: string; execArgv: string[] } {
-  const bundled = path.join(process.cwd(), '.threads', `${name}.mjs`)
-  return existsSync(bundled)
-    ? { filename: bundled, execArgv: [] }
-    : {
-        filename: path.join(process.cwd(), 'src/server/heavy', `${name}.ts`),
-        execArgv: ['--import', 'tsx'],
-      }
 }
 
 /**

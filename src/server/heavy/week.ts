@@ -1,0 +1,34 @@
+import { MessageChannel, receiveMessageOnPort, Worker } from 'node:worker_threads'
+import type { WeekInput } from '@/core/week/field'
+import type { Helper } from '@/core/week/helper'
+import type { Plan } from '@/core/week/improve'
+import { threadFile } from './threadFile'
+
+/** Somebody on a second thread who makes a plan better; hears and is heard while this thread works on without a pause. */
+export function weekHelper(input: WeekInput, start: Plan, seconds: number): Helper {
+  const { port1: own, port2: port } = new MessageChannel()
+  const { filename, execArgv } = threadFile('weekHelper')
+  const worker = new Worker(filename, {
+    workerData: { input, start, seconds, port },
+    transferList: [port],
+    execArgv,
+    resourceLimits: { maxOldGenerationSizeMb: 128 },
+  })
+  // Without it the plan is made all the same.
+  worker.on('error', () => {})
+  worker.unref()
+  own.unref()
+  return {
+    better: () => {
+      let newest: Plan | null = null
+      for (let got = receiveMessageOnPort(own); got; got = receiveMessageOnPort(own)) newest = got.message
+      return newest
+    },
+    tell: (plan, liked) => own.postMessage({ plan, liked }),
+    end: () => {
+      own.postMessage('end')
+      own.close()
+      void worker.terminate()
+    },
+  }
+}
