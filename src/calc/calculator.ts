@@ -2,6 +2,7 @@ import { z } from 'zod'
 import type { Problem, Result } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
 import { quantityIn, type PairedUnit, type Quantity } from '@/core/quantity/pair'
+import type { Planning } from '@/core/week/planWeek'
 import type { Working } from '@/core/working/working'
 import { step, units } from './fields'
 
@@ -10,6 +11,9 @@ type Shape = Record<string, z.ZodType>
 
 /** Turns SI figures into those of the answer: `figures(0.0254, 'in')` is `{ value: 1, unit: 'in' }`. */
 export type Figures = (si: number, us: PairedUnit) => Quantity
+
+/** What a calculator is given by whoever runs it, where there is somebody: who solves linear programs, who helps beside. */
+export type Tools = Pick<Planning, 'program' | 'helper'>
 
 export interface CalculatorParts<R extends Shape, A extends Shape> {
   name: string
@@ -24,6 +28,7 @@ export interface CalculatorParts<R extends Shape, A extends Shape> {
     input: z.output<z.ZodObject<R>>,
     units: UnitSystem,
     figures: Figures,
+    tools: Tools,
   ) => Result<z.input<z.ZodObject<A>> & { working: Working }>
 }
 
@@ -35,7 +40,11 @@ export interface Calculator {
   request: z.ZodObject
   answer: z.ZodObject
   example: unknown
-  ask: (body: unknown, problemOf: (error: z.ZodError, body: unknown) => Problem) => Result<Answer>
+  ask: (
+    body: unknown,
+    problemOf: (error: z.ZodError, body: unknown) => Problem,
+    tools?: Tools,
+  ) => Result<Answer>
 }
 
 export type Answer = Record<string, unknown> & {
@@ -53,12 +62,15 @@ export function calculator<R extends Shape, A extends Shape>(parts: CalculatorPa
     request: request,
     answer: answer,
     example: parts.example,
-    ask: (body, problemOf) => {
+    ask: (body, problemOf, tools = {}) => {
       const read = request.safeParse(body)
       if (!read.success) return { ok: false, problem: problemOf(read.error, body) }
       const system: UnitSystem = (read.data as { units?: string }).units === 'si' ? 'metric' : 'us'
-      const result = parts.work(read.data as unknown as z.output<z.ZodObject<R>>, system, (si, us) =>
-        quantityIn(si, us, system),
+      const result = parts.work(
+        read.data as unknown as z.output<z.ZodObject<R>>,
+        system,
+        (si, us) => quantityIn(si, us, system),
+        tools,
       )
       if (!result.ok) return result
       const { working, ...rest } = result.value

@@ -1,5 +1,5 @@
 import type { Problem, Result } from '@/core/problem'
-import type { Answer, Calculator } from './calculator'
+import type { Answer, Calculator, Tools } from './calculator'
 import { problemOfRequest } from './fields'
 import { bark } from './calculators/bark'
 import { cap } from './calculators/cap'
@@ -20,6 +20,7 @@ import { sprayHours } from './calculators/sprayHours'
 import { stock } from './calculators/stock'
 import { trunk } from './calculators/trunk'
 import { water } from './calculators/water'
+import { week } from './calculators/week'
 import { window } from './calculators/window'
 import { worth } from './calculators/worth'
 
@@ -43,6 +44,7 @@ export const CALCULATORS: readonly Calculator[] = [
   sprayHours,
   cover,
   window,
+  week,
   intervals,
   worth,
   diagnose,
@@ -59,7 +61,7 @@ export function calculatorNamed(name: string): Calculator | undefined {
  * Puts one question to a calculator: the answer with its working, or the first problem with its field.
  * @example ask('water', { diameter: '3 in', gallonsPerInch: 10, emitters: 4, flow: '1 gal/hour' }) // 30 gal, 7.5 h
  */
-export function ask(name: string, body: unknown): Result<Answer> {
+export function ask(name: string, body: unknown, tools?: Tools): Result<Answer> {
   const found = byName.get(name)
   if (!found) {
     const problem: Problem = {
@@ -69,5 +71,5 @@ export function ask(name: string, body: unknown): Result<Answer> {
     }
     return { ok: false, problem }
   }
-  return found.ask(body, problemOfRequest)
+  return found.ask(body, problemOfRequest, tools)
 }

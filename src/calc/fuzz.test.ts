@@ -67,12 +67,14 @@ describe.each(CALCULATORS.map((c) => [c.name, c] as const))('%s', (name, { examp
   const all = places(example)
   /** Where a value is a word, a name or a date, other text can be right. */
   const isFree = (path: Path) =>
-    /(^id|^way|name|product|active|group|kind|actives|stage|event)$/.test(
+    /(^id|^way|name|product|active|group|kind|actives|stage|event|skills)$/.test(
       String(path.findLast((k) => typeof k === 'string')),
     )
 
-  /** Keys of these are products, so any is right. */
-  const isByProduct = (path: Path) => /^(minDays|maxApplications|harvestDays)$/.test(String(path.at(-1)))
+  /** Keys of these are products or dates, so any is right, or said to be no date. */
+  const isByProduct = (path: Path) =>
+    /^(minDays|maxApplications|harvestDays)$/.test(String(path.at(-1))) ||
+    path.join().endsWith('crews,0,minutes')
 
   test('its example is answered', () => {
     const answer = ask(name, example)

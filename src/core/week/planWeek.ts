@@ -51,7 +51,8 @@ export interface Planning {
   stopped?: () => boolean
 }
 
-const MOST_SECONDS = 60
+/** So long a plan may be looked for. */
+export const MOST_SECONDS = 30
 /** From so many jobs on help is worth a thread. */
 const HELPED = 40
 

@@ -8,7 +8,16 @@ import { threadFile } from './threadFile'
 export interface HeavyTasks {
   /** A question as it came, text and all: reading it strictly is work too. */
   reckon: { input: { name: string; text: string }; output: Result<Answer> | null }
+  /** The same for a question that takes many seconds. */
+  week: { input: { text: string }; output: Result<Answer> | null }
   'check-ledger': { input: { firmId: string }; output: Trouble | null }
+}
+
+/** The function that does each. */
+const DONE_BY: Record<keyof HeavyTasks, string> = {
+  reckon: 'reckon',
+  week: 'reckonWeek',
+  'check-ledger': 'checkLedger',
 }
 
 interface Limits {
@@ -22,6 +31,7 @@ interface Limits {
 
 const LIMITS: Record<keyof HeavyTasks, Limits> = {
   reckon: { longest: 4000, waiting: 120, memory: 256 },
+  week: { longest: 40_000, waiting: 6, memory: 512 },
   'check-ledger': { longest: 600_000, waiting: 200, memory: 512 },
 }
 
@@ -68,7 +78,7 @@ export async function heavy<K extends keyof HeavyTasks>(
   const pool = poolOf(task)
   try {
     return (await pool.run(input, {
-      name: task === 'reckon' ? 'reckon' : 'checkLedger',
+      name: DONE_BY[task],
       signal: AbortSignal.timeout(LIMITS[task].longest),
     })) as HeavyTasks[K]['output']
   } catch (error) {

@@ -1,5 +1,6 @@
 import { planWeek } from '@/core/week/planWeek'
 import { weekOf } from '../../../bench/weekOf'
+import { heavy } from './pool'
 import { programs } from './programs'
 
 test('a small week is proven best', async () => {
@@ -28,4 +29,23 @@ test('a larger week is bounded closely, keeps its time and tells how it stands',
   expect(plan.value.gapPercent).toBeLessThan(8)
   expect(told.length).toBeGreaterThan(3)
   expect(told.at(-1)!).toBeLessThan(told[0]!)
+})
+
+test('a week asked over the door is planned on threads of its own, with help, in its time', async () => {
+  const input = weekOf({ jobs: 60, crews: 3, days: 7, places: 6, full: 0.7, seed: 9 })
+  await heavy('week', { text: JSON.stringify({ ...input, jobs: [], seconds: 1 }) })
+  const began = performance.now()
+  const answer = await heavy('week', { text: JSON.stringify({ ...input, seconds: 3 }) })
+  expect(performance.now() - began).toBeLessThan(4000)
+  if (!answer?.ok) throw new Error(answer?.problem.message)
+  const { assignments, unassigned, objective, bound } = answer.value as unknown as {
+    assignments: unknown[]
+    unassigned: unknown[]
+    objective: number
+    bound: number
+  }
+  expect(assignments.length + unassigned.length).toBe(60)
+  expect(bound).toBeGreaterThan(0)
+  expect(bound).toBeLessThanOrEqual(objective)
+  expect(await heavy('week', { text: 'no JSON' })).toBeNull()
 })

@@ -21,8 +21,11 @@ export function weekHelper(input: WeekInput, start: Plan, seconds: number): Help
   return {
     better: () => {
       let newest: Plan | null = null
-      for (let got = receiveMessageOnPort(own); got; got = receiveMessageOnPort(own)) newest = got.message
-      return newest
+      for (;;) {
+        const got: { message: unknown } | undefined = receiveMessageOnPort(own)
+        if (!got) return newest
+        newest = got.message as Plan
+      }
     },
     tell: (plan, liked) => own.postMessage({ plan, liked }),
     end: () => {

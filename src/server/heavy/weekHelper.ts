@@ -14,9 +14,9 @@ helpWithWeek(input, start, seconds, {
   heard: () => {
     let newest: ReturnType<Line['heard']> = null
     for (;;) {
-      const got = receiveMessageOnPort(port)
+      const got: { message: unknown } | undefined = receiveMessageOnPort(port)
       if (!got) return newest
-      newest = got.message
+      newest = got.message as ReturnType<Line['heard']>
       if (newest === 'end') return newest
     }
   },

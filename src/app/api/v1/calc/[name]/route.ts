@@ -24,7 +24,9 @@ export async function POST(
       )
     const read = await readJsonText(request)
     if ('response' in read) return read.response
-    const answer = await heavy('reckon', { name, text: read.text })
+    const answer = await (name === 'week'
+      ? heavy('week', { text: read.text })
+      : heavy('reckon', { name, text: read.text }))
     if (answer === null) return notJson()
     return answer.ok ? Response.json(answer.value) : problemResponse(answer.problem)
   } catch (error) {
