@@ -7,6 +7,8 @@ import { screenSafetyVerb } from './screen'
 import { setSiteMoneyVerb } from './siteMoney'
 import { enterResultVerb } from './followUp'
 import { setBlockVerb, signBlockVerb } from './block'
+import { moveCheckVerb } from './moveCheck'
+import { moveDayVerb } from './moveDay'
 import { endRepeatsVerb, putOnDayVerb } from './repeat'
 import { setHouseRuleVerb } from './houseRule'
 import { handBackVerb } from './handBack'
@@ -58,6 +60,8 @@ export const VERBS = {
   'hand-to-crew': handToCrewVerb,
   'put-on-day': putOnDayVerb,
   'end-repeats': endRepeatsVerb,
+  'move-day': moveDayVerb,
+  'move-check': moveCheckVerb,
   'hand-back': handBackVerb,
   'release-line': releaseLineVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,

@@ -99,6 +99,8 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'sign-block': { id: ID, siteId: ID, block: 'Bank A' },
   'put-on-day': { occurrenceId: ID, onDate: '2026-06-20', leaveOut: [] },
   'end-repeats': { occurrenceId: ID, words: 'no more spots' },
+  'move-day': { jobSubjectIds: [ID], onDate: '2026-06-20', why: 'rain all day' },
+  'move-check': { followUpId: ID, onDate: '2026-06-20', why: 'the client is away' },
   'hand-back': { jobSubjectIds: [ID], words: 'the gate is locked' },
   'release-line': { jobSubjectIds: [ID], found: 'girdling roots' },
   'enter-answer': {

@@ -29,6 +29,8 @@ const MAY: Record<string, Role[]> = {
   'hand-to-crew': ['arborist'],
   'put-on-day': ['arborist', 'crew lead'],
   'end-repeats': ['arborist'],
+  'move-day': ['arborist', 'crew lead'],
+  'move-check': ['arborist', 'crew lead', 'office'],
   'hand-back': FIELD,
   'release-line': ['arborist', 'crew lead'],
   'withdraw-prescription': ['arborist'],

@@ -28,12 +28,10 @@ export const week = calculator({
         z.strictObject({
           id: name('Any name, once.'),
           skills,
-          minutes: z
-            .record(z.string().max(200), z.number())
-            .meta({
-              description: 'Minutes by date; a day that is not named has none.',
-              examples: [{ '2026-06-15': 480 }],
-            }),
+          minutes: z.record(z.string().max(200), z.number()).meta({
+            description: 'Minutes by date; a day that is not named has none.',
+            examples: [{ '2026-06-15': 480 }],
+          }),
         }),
       )
       .max(MOST.crews),

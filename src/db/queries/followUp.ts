@@ -101,6 +101,16 @@ export async function dropPromises(sql: FirmSql, treeId: string, why: string): P
   await sql`update follow_up set dropped = ${why}, done = true where tree_id = ${treeId} and decision_id is not null and not done`
 }
 
+/** Puts a promised check on another day. */
+export async function putCheckOff(sql: FirmSql, id: string, dueOn: string): Promise<void> {
+  await sql`update follow_up set due_on = ${dueOn} where id = ${id}`
+}
+
+/** Ends a promised check, with why. */
+export async function dropCheck(sql: FirmSql, id: string, why: string): Promise<void> {
+  await sql`update follow_up set dropped = ${why}, done = true where id = ${id}`
+}
+
 /** Enters the result of a check. */
 export async function addMeasurement(
   sql: FirmSql,

@@ -244,12 +244,43 @@ export async function closeGround(sql: FirmSql, id: string, from: Date | null): 
 /** Closes a tree of a job with what came of its prescription; with the last of its item the occurrence is done. */
 export async function closeJobSubject(
   sql: FirmSql,
-  s: Pick<JobSubjectRow, 'id' | 'jobId' | 'jobItemId' | 'subjectId' | 'occurrenceId'>,
+  s: Pick<JobSubjectRow, 'id' | 'jobId' | 'subjectId' | 'occurrenceId'>,
   came: 'done' | 'partly' | 'not treated',
 ): Promise<void> {
   await sql`update job_subject set status = 'recorded' where id = ${s.id}`
   await sql`update job set recorded = recorded + 1 where id = ${s.jobId}`
   await sql`update item_subject set status = ${came} where id = ${s.subjectId}`
   await sql`update occurrence set status = 'done' where id = ${s.occurrenceId}
-    and not exists (select 1 from job_subject where job_item_id = ${s.jobItemId} and status = 'open')`
+    and not exists (select 1 from job_item o join job_subject i on i.firm_id = o.firm_id and i.job_item_id = o.id
+      where o.occurrence_id = ${s.occurrenceId} and i.status = 'open')`
+}
+
+/** Moves trees of a job to another job of the site, each under its own item there. */
+export async function moveSubjects(
+  sql: FirmSql,
+  m: {
+    firmId: string
+    subjects: readonly Pick<JobSubjectRow, 'id' | 'jobItemId' | 'occurrenceId' | 'method'>[]
+    from: string
+    to: string
+    newId: () => string
+  },
+): Promise<void> {
+  for (const itemId of new Set(m.subjects.map((s) => s.jobItemId))) {
+    const own = m.subjects.filter((s) => s.jobItemId === itemId)
+    await sql`insert into job_item (id, firm_id, job_id, occurrence_id)
+      values (${m.newId()}, ${m.firmId}, ${m.to}, ${own[0]!.occurrenceId}) on conflict (firm_id, job_id, occurrence_id) do nothing`
+    await sql`update job_subject set job_id = ${m.to}, job_item_id = (
+        select id from job_item where job_id = ${m.to} and occurrence_id = ${own[0]!.occurrenceId})
+      where id = any(${own.map((s) => s.id)})`
+  }
+  const methods = [...new Set(m.subjects.map((s) => s.method))]
+  await sql`update job set trees = trees - ${m.subjects.length}, methods = array(
+      select x from unnest(methods) with ordinality u (x, n) where exists (
+        select 1 from job_subject i join item_subject s on s.firm_id = i.firm_id and s.id = i.subject_id
+          join prescription_item p on p.firm_id = s.firm_id and p.id = s.item_id
+        where i.job_id = ${m.from} and i.status <> 'withdrawn' and p.method = x) order by n)
+    where id = ${m.from}`
+  await sql`update job set trees = trees + ${m.subjects.length},
+    methods = methods || array(select x from unnest(${methods}::text[]) x where x <> all(methods)) where id = ${m.to}`
 }

@@ -100,6 +100,13 @@ export async function addOccurrence(
     values (${o.id}, ${o.firmId}, ${o.itemId}, ${o.n}, ${o.dueFrom}, ${o.dueTo}, true) on conflict (firm_id, item_id, n) do nothing`
 }
 
+/** From which day what is done again, or waited for another step, may be done; null for a first time, which has no such day. */
+export async function dueFromOf(sql: FirmSql, id: string): Promise<string | null> {
+  const rows = await sql<{ dueFrom: string | null }[]>`
+    select case when again then due_from::text end as "dueFrom" from occurrence where id = ${id}`
+  return rows[0]?.dueFrom ?? null
+}
+
 /** Ends what is due again, with the reason. */
 export async function endOccurrence(sql: FirmSql, id: string, words: string): Promise<void> {
   await sql`update occurrence set status = 'withdrawn', words = ${words} where id = ${id}`

@@ -16,6 +16,7 @@ import { lotsOfCodes } from '@/db/queries/card'
 import { eventsOfSubjects, stepsOfSubjects } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { checkTail, followChain } from '../ledger/check'
+import { movesOfCheck, movesOfJob } from '@/db/queries/moved'
 import { hoursAhead, HOURS_AHEAD, knownWeather } from '../weather/known'
 import { askForCheck } from '../ledger/watch'
 import { isId, reading } from './reader'
@@ -119,6 +120,8 @@ export function jobView(id: string) {
       job,
       items,
       trees,
+      /** What was moved from this day to another one, and to this day from another one, with why. */
+      moved: await movesOfJob(sql, id),
       /** Of this hour, to begin the record with; null where it is not known. */
       weather: weather.at(now),
       forecast: hoursAhead(weather, now, HOURS_AHEAD),
@@ -217,6 +220,7 @@ export function followUpView(id: string) {
     if (!check) return null
     return {
       check,
+      moved: await movesOfCheck(sql, check.id),
       kind: hostName(check.host),
       /** What a laboratory can answer of its kind. */
       laboratory: check.expectation.kind === 'laboratory' ? await laboratoryFindings(sql, check.host) : [],

@@ -9,6 +9,8 @@ import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { LaboratoryForm } from './LaboratoryForm'
 import { MeasureForm } from './MeasureForm'
+import { MoveCheck } from './MoveCheck'
+import { MovedNote } from '../../run/MovedNote'
 import { TellForm } from './TellForm'
 import { wayOn } from './wayOn'
 import { LOOK } from './NextChoice'
@@ -37,6 +39,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
       <p className="text-ink2 mt-1">
         {check.tag}, promised for {writtenDate(check.dueOn)}, {fromToday(check.dueOn, today)}
       </p>
+      <MovedNote moved={view.moved} timeZone={view.timeZone} />
       <p className="mt-4 text-lead font-bold">{e.question}</p>
       {!isTold(e) && (
         <p className="mt-1">
@@ -87,6 +90,7 @@ export function EnterResult({ view }: { view: FollowUpView }) {
           ) : (
             <MeasureForm check={check} expectation={e} early={early} />
           )}
+          {may('move-check') && <MoveCheck check={check} today={today} />}
         </>
       )}
     </div>

@@ -29,6 +29,8 @@ import { asMeasured } from './measured'
 import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
+import { MoveDay } from './MoveDay'
+import { MovedNote } from '../MovedNote'
 import { PortWork } from './PortWork'
 import { ReleaseLine } from './ReleaseLine'
 import { SignRecord } from './SignRecord'
@@ -67,7 +69,17 @@ export function RunJob({ view: first }: { view: JobView }) {
   const [tab, setTab] = useState<Tab>('tree')
   const [stock, setStock] = useStockBottle()
   const tree = trees.find((t) => t.id === treeId) ?? trees[0]
-  if (!tree) return <p>Every tree of this job was taken back. Nothing is to be done here.</p>
+  if (!tree)
+    return (
+      <>
+        <p>
+          {view.moved.away.length > 0
+            ? `Nothing is left to be done at ${view.job.siteName} on ${writtenDate(view.job.onDate)}.`
+            : 'Every tree of this job was taken back. Nothing is to be done here.'}
+        </p>
+        <MovedNote moved={view.moved.away} timeZone={view.timeZone} />
+      </>
+    )
   const item = view.items.find((i) => i.id === tree.itemId)!
   const mates = matesOf(view.items, item)
   const works = worksOf(view.items)
@@ -139,6 +151,7 @@ export function RunJob({ view: first }: { view: JobView }) {
         </div>
       </div>
       {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
+      <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
       {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
         <details className="no-print mt-2" open={early && item.agreed.notices.length > 0}>
           <summary className="cursor-pointer py-1 text-ink2">How it is done here</summary>
@@ -278,6 +291,16 @@ export function RunJob({ view: first }: { view: JobView }) {
             </>
           )}
           {here && <ProblemNote problem={refused.problem} />}
+          {may('move-day') && (
+            <MoveDay
+              key={`move ${tree.id} ${item.id}`}
+              today={view.today}
+              tree={tree}
+              rest={ofItem.filter((t) => t.status === 'open' && !t.steps.some((s) => isBegun(s.state)))}
+              withIt={(t) => withMates([t]).map((x) => x.id)}
+              onMoved={() => void work.refresh()}
+            />
+          )}
           {may('hand-back') && (
             <HandBack
               key={`${tree.id} ${item.id}`}

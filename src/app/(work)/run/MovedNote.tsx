@@ -1,0 +1,23 @@
+import type { MovedRow } from '@/db/queries/moved'
+import { shortDate, writtenDate } from '@/ui/when'
+
+/** What was moved to another day, or ended, by whom and why. */
+export function MovedNote({ moved, timeZone }: { moved: readonly MovedRow[]; timeZone: string }) {
+  if (moved.length === 0) return null
+  return (
+    <ul aria-label="Moved" className="mt-2 text-ink2">
+      {moved.map((m) => (
+        <li key={`${m.at.getTime()} ${m.fromOn} ${m.toOn}`}>
+          {m.trees > 1 && `${m.trees} trees `}
+          {m.toOn === null
+            ? `Ended, promised for ${writtenDate(m.fromOn)}`
+            : `${m.trees > 1 ? 'moved' : 'Moved'} from ${writtenDate(m.fromOn)} to ${writtenDate(m.toOn)}`}
+          : {m.why}{' '}
+          <span className="text-small">
+            {m.by}, {shortDate(m.at, timeZone)}
+          </span>
+        </li>
+      ))}
+    </ul>
+  )
+}

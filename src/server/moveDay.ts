@@ -1,0 +1,126 @@
+import { z } from 'zod'
+import { v7 as uuidv7 } from 'uuid'
+import { ASKED_AT_SIGNING, said } from '@/core/methods/gate'
+import { isBegun } from '@/core/methods/running'
+import { ok, refuse, type Result } from '@/core/problem'
+import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
+import { jobById, jobOfDay, jobSubjects, jobSubjectsForChange, moveSubjects } from '@/db/queries/job'
+import { addMoved } from '@/db/queries/moved'
+import { dueFromOf } from '@/db/queries/occurrence'
+import { treesForChange } from '@/db/queries/tree'
+import { stepsOfSubjects } from '@/db/queries/workStep'
+import { refusedByLimits } from './groundLimits'
+import { refusedDay } from './onJob'
+import { useOnShelf } from './onShelf'
+import { id, line } from './text'
+import { gateOf, treesAtHand } from './treesAtHand'
+import { verb } from './verb'
+
+/**
+ * Moves trees of a job at which nothing was begun to another day, with the reason: rain, a locked gate, too much for one day. Every tree goes through
+ * its gate once more for the new day; dose and steps stay as they were signed.
+ */
+export const moveDayVerb = verb({
+  roles: ['arborist', 'crew lead'],
+  about: (i) => i.jobSubjectIds[0]!,
+  input: z.strictObject({
+    jobSubjectIds: z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(400),
+    onDate: z
+      .string()
+      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+    why: line('Why it is moved', 300, 4),
+  }),
+  run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {
+    const { sql, person, now, at } = context
+    const ids = [...new Set(input.jobSubjectIds)]
+    const found = await jobSubjects(sql, ids)
+    const trees = await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
+    const subjects = await jobSubjectsForChange(sql, ids)
+    const first = subjects[0]
+    if (!first || subjects.length < ids.length || subjects.some((s) => s.jobId !== first.jobId))
+      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job. Load the page again.')
+    const closed = subjects.find((s) => s.status !== 'open')
+    if (closed)
+      return refuse(
+        'conflict',
+        'jobSubjectId',
+        closed.status === 'recorded'
+          ? `${closed.tag} is signed and recorded; what was done stands.`
+          : `${closed.tag} was taken back. Load the page again.`,
+      )
+    const begun = (await stepsOfSubjects(sql, ids)).find((s) => isBegun(s.state))
+    if (begun)
+      return refuse(
+        'conflict',
+        'jobSubjectId',
+        `Work at ${subjects.find((s) => s.id === begun.jobSubjectId)!.tag} has begun. Finish it or give it up, and sign what went on; the others can be moved.`,
+      )
+    const job = (await jobById(sql, first.jobId))!
+    const wrong =
+      input.onDate === job.onDate
+        ? refuse('conflict', 'onDate', `It stands on ${spokenDate(job.onDate)} already; choose another day.`)
+        : refusedDay(dateIn(job.timeZone, now), input.onDate)
+    if (wrong) return wrong
+    for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId))) {
+      const dueFrom = await dueFromOf(sql, occurrenceId)
+      if (dueFrom !== null && input.onDate < dueFrom)
+        return refuse(
+          'out-of-range',
+          'onDate',
+          `This is due from ${spokenDate(dueFrom)} on; choose that day or a later one.`,
+        )
+    }
+    const hands = new Map((await treesAtHand(context, trees)).map((h) => [h.tree.id, h]))
+    const limited = []
+    for (const useId of new Set(subjects.map((s) => s.useId))) {
+      const row = await useOnShelf(context, useId)
+      if (!row.ok) return row
+      const own = subjects.filter((s) => s.useId === useId)
+      for (const s of own) {
+        const hand = hands.get(s.treeId)!
+        // What is moved is not in its own way.
+        const earlier = hand.earlier.filter(
+          (e) => e.recorded || e.on !== job.onDate || e.code !== row.value.product.code,
+        )
+        const shut = gateOf({ ...hand, earlier }, row.value, {
+          on: input.onDate,
+          eaten: null,
+          harvestOn: s.harvestOn,
+          units: person.units,
+        }).find((r) => !ASKED_AT_SIGNING.includes(r.field))
+        if (shut)
+          return refuse(
+            shut.code,
+            'onDate',
+            `${s.tag}: ${said(shut)} Choose another day, or leave it where it is.`,
+          )
+      }
+      limited.push({ row: row.value, subjects: own })
+    }
+    // What is planned counts in its year already.
+    const over =
+      input.onDate.slice(0, 4) === job.onDate.slice(0, 4)
+        ? null
+        : await refusedByLimits(context, job.siteId, input.onDate, limited)
+    if (over) return over
+    const jobId = await jobOfDay(sql, {
+      id: uuidv7(),
+      firmId: person.firmId,
+      siteId: job.siteId,
+      onDate: input.onDate,
+    })
+    await moveSubjects(sql, { firmId: person.firmId, subjects, from: job.id, to: jobId, newId: uuidv7 })
+    await addMoved(sql, {
+      id: uuidv7(),
+      firmId: person.firmId,
+      of: { jobId: job.id, toJobId: jobId },
+      fromOn: job.onDate,
+      toOn: input.onDate,
+      trees: trees.length,
+      why: input.why,
+      by: person.id,
+      at,
+    })
+    return ok({ jobId, trees: trees.length })
+  },
+})
