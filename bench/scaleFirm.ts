@@ -53,6 +53,7 @@ const KINDS = {
   stepEvent: 25,
   screen: 26,
   money: 27,
+  moved: 29,
   seen: 28,
 } as const
 
@@ -315,6 +316,17 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('event', 'n')}, ${f}, ${id('followUp', 'n')}, 80, 'as expected', 'go on as planned', ${noon} - interval '30 days', ${id('person', '2')}
           from generate_series(1, ${trees}) n where n % 25 > 10 and n % 2 = 0`),
     )
+    await step('moved', async () => {
+      await sql.unsafe(`
+        insert into moved (id, firm_id, follow_up_id, from_on, to_on, trees, why, by_person, at)
+          select ${id('moved', 'n')}, ${f}, ${id('followUp', 'n')}, '${today}'::date - 30, '${today}'::date, 1, 'the client is away', ${id('person', '2')}, ${noon}
+          from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 10 = 6`)
+      await sql.unsafe(`
+        insert into moved (id, firm_id, job_id, to_job_id, from_on, to_on, trees, why, by_person, at)
+          select gen_random_uuid(), ${f}, j.id, k.id, j.on_date, k.on_date, 3, 'rain all day', ${id('person', '2')}, ${noon}
+          from (select id, site_id, on_date, row_number() over (order by id) as n from job where firm_id = ${f}) j
+            join (select id, site_id, on_date, row_number() over (order by id) as n from job where firm_id = ${f}) k on k.n = j.n + 1`)
+    })
     await step('screens and money', async () => {
       await sql.unsafe(`
         insert into safety_screen (id, firm_id, tree_id, defect, defect_words, target, target_words, consequence, consequence_words, refer, by_person, at)

@@ -12,10 +12,7 @@ export function MovedNote({ moved, timeZone }: { moved: readonly MovedRow[]; tim
           {m.toOn === null
             ? `Ended, promised for ${writtenDate(m.fromOn)}`
             : `${m.trees > 1 ? 'moved' : 'Moved'} from ${writtenDate(m.fromOn)} to ${writtenDate(m.toOn)}`}
-          : {m.why}{' '}
-          <span className="text-small">
-            {m.by}, {shortDate(m.at, timeZone)}
-          </span>
+          : {m.why} · {m.by}, {shortDate(m.at, timeZone)}
         </li>
       ))}
     </ul>

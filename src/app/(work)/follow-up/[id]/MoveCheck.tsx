@@ -31,13 +31,15 @@ export function MoveCheck({ check, today }: { check: FollowUpView['check']; toda
           onChange={(e) => setOnDate(e.target.value)}
           problem={at('onDate')}
         />
-        <Field
-          label="Why"
-          placeholder="the client is away"
-          value={why}
-          onChange={(e) => setWhy(e.target.value)}
-          problem={at('why')}
-        />
+        <div className="grow min-w-52">
+          <Field
+            label="Why"
+            placeholder="the client is away"
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+            problem={at('why')}
+          />
+        </div>
       </div>
       <ProblemNote problem={(at('onDate') ?? at('why')) ? null : problem} />
       <div className="flex flex-wrap gap-2 mt-2">

@@ -48,13 +48,15 @@ export function MoveDay({
           onChange={(e) => setOnDate(e.target.value)}
           problem={at('onDate')}
         />
-        <Field
-          label="Why"
-          placeholder="rain until evening"
-          value={why}
-          onChange={(e) => setWhy(e.target.value)}
-          problem={at('why')}
-        />
+        <div className="grow min-w-52">
+          <Field
+            label="Why"
+            placeholder="rain until evening"
+            value={why}
+            onChange={(e) => setWhy(e.target.value)}
+            problem={at('why')}
+          />
+        </div>
       </div>
       <ProblemNote problem={(at('onDate') ?? at('why')) ? null : problem} />
       <div className="flex flex-wrap gap-2 mt-2">
