@@ -26,6 +26,8 @@ const REMEMBERED = 8
 const [NARROW, WIDEST, NEW] = [20, 40, 5]
 /** How many days are learned from plans; more make the program slow. */
 const MOST_KNOWN = 1200
+/** Of how many days a plan is chosen where not all are known. */
+const CHOSEN = 1500
 /** How often the program is asked on the way to a whole plan. */
 const SOLVED = 16
 /** A day of which so much is taken is taken whole, so many at once. */
@@ -297,8 +299,8 @@ export class Bounder {
     // Where not all days are known the choice is a good one at best: then a guess at the bound will do.
     const gap = cost - (allKnown ? this.bound : Math.max(this.bound, this.guess)) + 1e-6
     let chosen = this.days.filter((d) => gain(d) - least[d.kind]! <= gap)
-    if (!allKnown && chosen.length > 4000)
-      chosen = chosen.sort((a, b) => gain(a) - least[a.kind]! - (gain(b) - least[b.kind]!)).slice(0, 4000)
+    if (!allKnown && chosen.length > CHOSEN)
+      chosen = chosen.sort((a, b) => gain(a) - least[a.kind]! - (gain(b) - least[b.kind]!)).slice(0, CHOSEN)
     const program = this.made()
     try {
       program.add(chosen.map((d) => this.column(d)))

@@ -8,15 +8,15 @@ export type Liked = readonly { shifts: readonly number[]; day: readonly number[]
 export interface Helper {
   /** The best plan it has found since it was last asked; null where there is none. */
   better: () => Plan | null
-  /** A plan to go on from, and days worth trying. */
-  tell: (plan: Plan, liked: Liked) => void
+  /** A plan to go on from, where there is one, and days worth trying. */
+  tell: (plan: Plan | null, liked: Liked) => void
   end: () => void
 }
 
 /** How it hears and is heard. */
 export interface Line {
   /** What was told since, the newest; `end` where it shall stop. */
-  heard: () => { plan: Plan; liked: Liked } | 'end' | null
+  heard: () => { plan: Plan | null; liked: Liked } | 'end' | null
   say: (plan: Plan) => void
   clock: () => number
 }
@@ -50,10 +50,12 @@ export function helpWithWeek(
       if (news === 'end') return
       if (news) {
         improver.liked = news.liked
-        improver.take(news.plan)
-        known = Math.min(known, improver.cost)
-        began = now
-        bold = CAREFUL
+        if (news.plan) {
+          improver.take(news.plan)
+          known = Math.min(known, improver.cost)
+          began = now
+          bold = CAREFUL
+        }
       }
       if (now - began > ROUND) {
         improver.take(improver.best)

@@ -79,7 +79,7 @@ export function pinnedPlan(field: WeekField): { plan: Plan } | { noRoom: number 
  * How often room is made for a job that is open; how many jobs are taken out at the most, and how many of the open ones tried, at a time; how often a day is
  * taken as the program likes it.
  */
-const [ROOM, MUCH, TRIED, LIKED] = [0.3, 12, 4, 0.15]
+const [ROOM, MUCH, TRIED, LIKED] = [0.3, 12, 4, 0.35]
 /** How new jobs are taken first when a plan is filled. */
 const BY = ['random', 'long first', 'dear first', 'far first', 'near first'] as const
 

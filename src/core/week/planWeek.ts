@@ -118,14 +118,18 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
         if (!helper) improve(improver, bounder, seconds * part, ways, improver.plan)
         heard()
       }
-      while (until(0.4)() > 0 && !bounder.turn(until(0.4))) heard()
+      while (until(0.4)() > 0 && !bounder.turn(until(0.4))) {
+        heard()
+        helper?.tell(null, bounder.likes())
+      }
       better(bounder.dive(until(0.55)), 0.08)
       let ended = false
       while (!ended && until(0.82)() > 0 && !done()) {
         ended = bounder.prove(improver.bestCost, until(0.82))
         heard()
+        helper?.tell(null, bounder.likes())
       }
-      if (!done()) better(bounder.dive(until(0.95)), 0.03)
+      if (!done() && !ended) better(bounder.choose(improver.bestCost, until(0.96)(), false), 0.03)
       if (ended && !done()) {
         const all = bounder.learnAll(improver.bestCost, () => left() * 0.4)
         better(bounder.choose(improver.bestCost, Math.max(0.05, left() * 0.7), all), 0.02)

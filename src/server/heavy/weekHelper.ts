@@ -1,5 +1,5 @@
 import { parentPort, receiveMessageOnPort, workerData, type MessagePort } from 'node:worker_threads'
-import { helpWithWeek, type Line } from '@/core/week/helper'
+import { helpWithWeek, type Liked, type Line } from '@/core/week/helper'
 import type { Plan } from '@/core/week/improve'
 import type { WeekInput } from '@/core/week/field'
 
@@ -12,12 +12,17 @@ const { input, start, seconds, port } = workerData as {
 }
 helpWithWeek(input, start, seconds, {
   heard: () => {
-    let newest: ReturnType<Line['heard']> = null
+    let newest: { plan: Plan | null; liked: Liked } | null = null
     for (;;) {
       const got: { message: unknown } | undefined = receiveMessageOnPort(port)
       if (!got) return newest
-      newest = got.message as ReturnType<Line['heard']>
-      if (newest === 'end') return newest
+      const news = got.message as ReturnType<Line['heard']>
+      if (news === null || news === 'end') return news
+      // A plan that was told stands until it is taken, whatever is liked since.
+      newest = {
+        plan: news.plan ?? (newest as { plan: Plan | null } | null)?.plan ?? null,
+        liked: news.liked,
+      }
     }
   },
   say: (plan) => port.postMessage(plan),
