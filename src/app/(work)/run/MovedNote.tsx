@@ -1,8 +1,8 @@
-import type { MovedRow } from '@/db/queries/moved'
+import type { FollowUpView } from '@/server/read/work'
 import { shortDate, writtenDate } from '@/ui/when'
 
 /** What was moved to another day, or ended, by whom and why. */
-export function MovedNote({ moved, timeZone }: { moved: readonly MovedRow[]; timeZone: string }) {
+export function MovedNote({ moved, timeZone }: { moved: FollowUpView['moved']; timeZone: string }) {
   if (moved.length === 0) return null
   return (
     <ul aria-label="Moved" className="mt-2 text-ink2">
