@@ -1,11 +1,9 @@
 import { z } from 'zod'
-import { isBegun } from '@/core/methods/running'
-import { ok, refuse, type Result } from '@/core/problem'
+import { ok, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
-import { jobSubjects, jobSubjectsForChange } from '@/db/queries/job'
 import { openSubjects, withdrawSubjects } from '@/db/queries/prescription'
-import { restage, treesForChange } from '@/db/queries/tree'
-import { stepsOfSubjects } from '@/db/queries/workStep'
+import { restage } from '@/db/queries/tree'
+import { notBegun } from './notBegun'
 import { id, line } from './text'
 import { verb } from './verb'
 
@@ -22,28 +20,9 @@ export const handBackVerb = verb({
   }),
   run: async (context, input): Promise<Result<{ back: number }>> => {
     const { sql, person, at } = context
-    const ids = [...new Set(input.jobSubjectIds)]
-    const found = await jobSubjects(sql, ids)
-    await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
-    const subjects = await jobSubjectsForChange(sql, ids)
-    if (subjects.length < ids.length)
-      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    const closed = subjects.find((s) => s.status !== 'open')
-    if (closed)
-      return refuse(
-        'conflict',
-        'jobSubjectId',
-        closed.status === 'recorded'
-          ? `${closed.tag} is signed and recorded; what was done stands.`
-          : `${closed.tag} was taken back already. Load the page again.`,
-      )
-    const begun = (await stepsOfSubjects(sql, ids)).find((s) => isBegun(s.state))
-    if (begun)
-      return refuse(
-        'conflict',
-        'jobSubjectId',
-        `Work at ${subjects.find((s) => s.id === begun.jobSubjectId)!.tag} has begun. Finish it or give it up, and sign what went on.`,
-      )
+    const found = await notBegun(sql, input.jobSubjectIds)
+    if (!found.ok) return found
+    const { subjects } = found.value
     for (const prescriptionId of new Set(subjects.map((s) => s.prescriptionId))) {
       const own = subjects.filter((s) => s.prescriptionId === prescriptionId)
       // What waited for a step that is handed back is planned anew with it; what is only done if something is found falls alone.

@@ -1,15 +1,13 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { ASKED_AT_SIGNING, said } from '@/core/methods/gate'
-import { isBegun } from '@/core/methods/running'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
-import { jobById, jobOfDay, jobSubjects, jobSubjectsForChange, moveSubjects } from '@/db/queries/job'
+import { jobById, jobOfDay, moveSubjects } from '@/db/queries/job'
 import { addMoved } from '@/db/queries/moved'
 import { dueFromOf } from '@/db/queries/occurrence'
-import { treesForChange } from '@/db/queries/tree'
-import { stepsOfSubjects } from '@/db/queries/workStep'
 import { refusedByLimits } from './groundLimits'
+import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
 import { useOnShelf } from './onShelf'
 import { id, line } from './text'
@@ -32,29 +30,12 @@ export const moveDayVerb = verb({
   }),
   run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {
     const { sql, person, now, at } = context
-    const ids = [...new Set(input.jobSubjectIds)]
-    const found = await jobSubjects(sql, ids)
-    const trees = await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
-    const subjects = await jobSubjectsForChange(sql, ids)
-    const first = subjects[0]
-    if (!first || subjects.length < ids.length || subjects.some((s) => s.jobId !== first.jobId))
-      return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job. Load the page again.')
-    const closed = subjects.find((s) => s.status !== 'open')
-    if (closed)
-      return refuse(
-        'conflict',
-        'jobSubjectId',
-        closed.status === 'recorded'
-          ? `${closed.tag} is signed and recorded; what was done stands.`
-          : `${closed.tag} was taken back. Load the page again.`,
-      )
-    const begun = (await stepsOfSubjects(sql, ids)).find((s) => isBegun(s.state))
-    if (begun)
-      return refuse(
-        'conflict',
-        'jobSubjectId',
-        `Work at ${subjects.find((s) => s.id === begun.jobSubjectId)!.tag} has begun. Finish it or give it up, and sign what went on; the others can be moved.`,
-      )
+    const found = await notBegun(sql, input.jobSubjectIds)
+    if (!found.ok) return found
+    const { subjects, trees } = found.value
+    const first = subjects[0]!
+    if (subjects.some((s) => s.jobId !== first.jobId))
+      return refuse('unknown', 'jobSubjectId', 'These trees are of two days. Load the page again.')
     const job = (await jobById(sql, first.jobId))!
     const wrong =
       input.onDate === job.onDate

@@ -1,11 +1,10 @@
 'use client'
 import { useState } from 'react'
 import { addDays } from '@/core/time/calendar'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
+import { DayAndWhy } from '../DayAndWhy'
 import type { JobTree } from './job'
 
 /** Moves all trees that are not begun, or this one, to another day with the reason. */
@@ -36,29 +35,18 @@ export function MoveDay({
     if (trees.length === rest.length) go(`/run/${done.jobId}`)
     else onMoved()
   }
-  const at = (field: string) => (problem?.field === field ? problem.message : null)
   return (
     <details className="no-print mt-4 max-w-xl">
       <summary className="underline underline-offset-2 cursor-pointer py-2">Move to another day</summary>
-      <div className="flex flex-wrap items-start gap-2">
-        <Field
-          label="Day"
-          type="date"
-          value={onDate}
-          onChange={(e) => setOnDate(e.target.value)}
-          problem={at('onDate')}
-        />
-        <div className="grow min-w-52">
-          <Field
-            label="Why"
-            placeholder="rain until evening"
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-            problem={at('why')}
-          />
-        </div>
-      </div>
-      <ProblemNote problem={(at('onDate') ?? at('why')) ? null : problem} />
+      <DayAndWhy
+        label="Day"
+        onDate={onDate}
+        why={why}
+        onDay={setOnDate}
+        onWhy={setWhy}
+        placeholder="rain until evening"
+        problem={problem}
+      />
       <div className="flex flex-wrap gap-2 mt-2">
         {rest.length > 1 && (
           <Button disabled={busy} onClick={() => void move(rest)}>
