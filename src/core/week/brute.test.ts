@@ -1,7 +1,7 @@
 import { weekField, type WeekField, type WeekInput } from './field'
 import { bestDays, Memory } from './price'
 import { goodDays } from './goodDays'
-import { drawn } from './improve'
+import { bestOrder, drawn, shortOrder } from './improve'
 import { planWeek } from './planWeek'
 
 /** Every order of some things. */
@@ -97,6 +97,28 @@ describe('a small week beside every plan there is', () => {
     expect(plan.value.objective).toBeCloseTo(best, 6)
     expect(plan.value.bound).toBeLessThanOrEqual(best + 1e-6)
   })
+
+  test.each([21, 22, 23, 24])(
+    'the shortest order of a day is found, and what is pinned fits where it can, week %i',
+    (seed) => {
+      const input = smallWeek(seed, 7)
+      const field = fieldOf(input)
+      const all = input.jobs.map((_, j) => j)
+      const least = Math.min(...orders(all).map((o) => driven(field, o)))
+      expect(driven(field, bestOrder(field, all))).toBeCloseTo(least, 9)
+      expect(driven(field, shortOrder(field, all))).toBeGreaterThanOrEqual(least - 1e-9)
+      const date = '2026-06-15'
+      const work = input.jobs.reduce((sum, j) => sum + j.minutes, 0)
+      const pinned = (minutes: number): WeekInput => ({
+        ...input,
+        crews: [{ id: 'a', skills: ['spray'], minutes: { [date]: minutes } }],
+        jobs: input.jobs.map((j) => ({ ...j, days: [date], pinned: { crew: 'a', date } })),
+      })
+      const plan = planWeek(pinned(work + least + 1e-6), { seconds: 0.05 })
+      expect(plan.ok && plan.value.assignments).toHaveLength(7)
+      expect(planWeek(pinned(work + least - 0.01), { seconds: 0.05 }).ok).toBe(false)
+    },
+  )
 
   test.each([11, 12, 13, 14, 15, 16])('the best day at drawn prices is found and proven, week %i', (seed) => {
     const input = smallWeek(seed, 6)

@@ -63,13 +63,57 @@ export function shortOrder(field: WeekField, jobs: readonly number[]): number[] 
   return best
 }
 
+/** Up to so many jobs the best of all orders is found; 2¹² sets of twelve. */
+const EXACT = 12
+
+/** The order of some jobs that drives least: exact up to twelve jobs, as far as `shortOrder` finds it beyond. */
+export function bestOrder(field: WeekField, jobs: readonly number[]): number[] {
+  const n = jobs.length
+  if (n > EXACT) return shortOrder(field, jobs)
+  if (n < 2) return [...jobs]
+  // The shortest way from the yard through each set of jobs to each of its jobs.
+  const sets = 1 << n
+  const length = new Float64Array(sets * n).fill(Infinity)
+  const before = new Int8Array(sets * n)
+  for (let k = 0; k < n; k++) length[(1 << k) * n + k] = roadMinutes(field, field.jobs, jobs[k]!)
+  for (let set = 1; set < sets; set++)
+    for (let k = 0; k < n; k++) {
+      const here = length[set * n + k]!
+      if (here === Infinity) continue
+      for (let next = 0; next < n; next++) {
+        if ((set >> next) & 1) continue
+        const to = (set | (1 << next)) * n + next
+        const there = here + roadMinutes(field, jobs[k]!, jobs[next]!)
+        if (there < length[to]!) {
+          length[to] = there
+          before[to] = k
+        }
+      }
+    }
+  let set = sets - 1
+  let last = 0
+  let least = Infinity
+  for (let k = 0; k < n; k++) {
+    const round = length[set * n + k]! + roadMinutes(field, jobs[k]!, field.jobs)
+    if (round < least) [least, last] = [round, k]
+  }
+  const order: number[] = []
+  while (set > 0) {
+    order.push(jobs[last]!)
+    const from = before[set * n + last]!
+    set &= ~(1 << last)
+    last = from
+  }
+  return order.reverse()
+}
+
 /** Pinned jobs on their days; the number of the first job that finds no room there, or the plan. */
 export function pinnedPlan(field: WeekField): { plan: Plan } | { noRoom: number } {
   const plan: Plan = field.shifts.map(() => [])
   for (let j = 0; j < field.jobs; j++) {
     const s = field.pinned[j]!
     if (s < 0) continue
-    plan[s] = shortOrder(field, [...plan[s]!, j])
+    plan[s] = bestOrder(field, [...plan[s]!, j])
     if (!fits(field, field.shifts[s]!, plan[s])) return { noRoom: j }
   }
   return { plan }

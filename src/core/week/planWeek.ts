@@ -2,7 +2,16 @@ import { refuse, type Result } from '../problem'
 import type { PlainDate } from '../time/calendar'
 import type { Working } from '../working/working'
 import { Bounder } from './bound'
-import { planCost, roundMinutes, weekField, SAME, WEIGHTS, type WeekField, type WeekInput } from './field'
+import {
+  fits,
+  planCost,
+  roundMinutes,
+  weekField,
+  SAME,
+  WEIGHTS,
+  type WeekField,
+  type WeekInput,
+} from './field'
 import type { Helper } from './helper'
 import { drawn, Improver, pinnedPlan, shortOrder, type Plan } from './improve'
 import type { BeginProgram } from './program'
@@ -106,7 +115,8 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
     if (bounder && !done()) {
       const until = (part: number) => () => left() - seconds * (1 - part)
       const better = (plan: Plan | null, part: number) => {
-        if (plan) improver.take(plan.map((order) => shortOrder(field, order)))
+        if (plan?.every((order, s) => fits(field, field.shifts[s]!, order)))
+          improver.take(plan.map((order) => shorter(field, order)))
         // A plan without what is pinned is none.
         if (improver.cost === Infinity) improver.take(improver.best)
         improver.fill()
@@ -147,6 +157,12 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
   bound = Math.max(0, Math.min(bound, objective))
   tell()
   return { ok: true, value: said(input, field, plan, objective, bound) }
+}
+
+/** The same jobs in a shorter order, where one is found. */
+function shorter(field: WeekField, order: readonly number[]): number[] {
+  const other = shortOrder(field, order)
+  return roundMinutes(field, other) < roundMinutes(field, order) ? other : [...order]
 }
 
 /** Takes a plan apart and puts it together for some seconds, from bold to careful. */
