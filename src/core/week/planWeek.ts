@@ -125,7 +125,8 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
         if (improver.cost > improver.bestCost * 1.05) improver.take(improver.best)
         improver.liked = bounder.likes()
         helper?.tell(improver.plan, improver.liked)
-        if (!helper) improve(improver, bounder, seconds * part, ways, improver.plan)
+        if (!helper)
+          improve(improver, bounder, Math.min(seconds * part, field.jobs * 0.02), ways, improver.plan)
         heard()
       }
       while (until(0.4)() > 0 && !bounder.turn(until(0.4))) {
