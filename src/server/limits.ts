@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
-import { dateIn, isDate } from '@/core/time/calendar'
+import { dateIn } from '@/core/time/calendar'
 import { activesOnShelf } from '@/db/queries/card'
 import { noteAppliedByOthers, setArea, siteForChange } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
-import { id, line, typed } from './text'
+import { day, id, line, typed } from './text'
 import { verb } from './verb'
 
 /** More of one active than this on one site in one entry is a slip of the unit. */
@@ -24,9 +24,7 @@ export const noteAppliedVerb = verb({
     active: line('Active', 60),
     /** Of the active itself, typed. */
     amount: typed('How much of it', 60),
-    onDate: z
-      .string()
-      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+    onDate: day(),
     source: line('How it is known', 300, 4),
   }),
   run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {

@@ -1,11 +1,11 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
-import { dateIn, daysBetween, isDate, spokenDate } from '@/core/time/calendar'
+import { dateIn, daysBetween, spokenDate } from '@/core/time/calendar'
 import { dropCheck, followUpById, followUpForChange, putCheckOff } from '@/db/queries/followUp'
 import { addMoved } from '@/db/queries/moved'
 import { restage, treeForChange } from '@/db/queries/tree'
-import { id, line } from './text'
+import { day, id, line } from './text'
 import { verb } from './verb'
 
 /** As far off as a promised check can be put. */
@@ -21,10 +21,7 @@ export const moveCheckVerb = verb({
   input: z.strictObject({
     followUpId: id('followUpId'),
     /** Null ends it. */
-    onDate: z
-      .string()
-      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' })
-      .nullable(),
+    onDate: day().nullable(),
     why: line('Why', 300, 4),
   }),
   run: async ({ sql, person, now, at }, input): Promise<Result<{ onDate: string | null }>> => {

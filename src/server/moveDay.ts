@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
-import { ASKED_AT_SIGNING, said } from '@/core/methods/gate'
+import { said } from '@/core/methods/gate'
 import { ok, refuse, type Result } from '@/core/problem'
-import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
+import { dateIn, spokenDate } from '@/core/time/calendar'
 import { jobById, jobOfDay, moveSubjects } from '@/db/queries/job'
 import { addMoved } from '@/db/queries/moved'
 import { dueFromOf } from '@/db/queries/occurrence'
@@ -10,8 +10,8 @@ import { refusedByLimits } from './groundLimits'
 import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
 import { useOnShelf } from './onShelf'
-import { id, line } from './text'
-import { gateOf, treesAtHand } from './treesAtHand'
+import { day, id, line } from './text'
+import { closedOn, treesAtHand } from './treesAtHand'
 import { verb } from './verb'
 
 /**
@@ -23,9 +23,7 @@ export const moveDayVerb = verb({
   about: (i) => i.jobSubjectIds[0]!,
   input: z.strictObject({
     jobSubjectIds: z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(400),
-    onDate: z
-      .string()
-      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+    onDate: day(),
     why: line('Why it is moved', 300, 4),
   }),
   run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {
@@ -63,12 +61,11 @@ export const moveDayVerb = verb({
         const earlier = hand.earlier.filter(
           (e) => e.recorded || e.on !== job.onDate || e.code !== row.value.product.code,
         )
-        const shut = gateOf({ ...hand, earlier }, row.value, {
+        const shut = closedOn({ ...hand, earlier }, row.value, {
           on: input.onDate,
-          eaten: null,
           harvestOn: s.harvestOn,
           units: person.units,
-        }).find((r) => !ASKED_AT_SIGNING.includes(r.field))
+        })
         if (shut)
           return refuse(
             shut.code,

@@ -18,7 +18,7 @@ import { Given, planFor, refusedTimes, refusedToClient, withItem } from './planI
 import { promiseChecks } from './promise'
 import { gone } from './standing'
 import { intoTanks } from './tank'
-import { id, words } from './text'
+import { day, id, words } from './text'
 import { treesAtHand, type TreeAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
@@ -71,9 +71,7 @@ const Input = z.strictObject({
     .refine(isDate, { error: 'The day of picking is not a calendar date.' })
     .nullable()
     .default(null),
-  onDate: z
-    .string()
-    .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+  onDate: day(),
   /** Matters on which practitioners differ that are done otherwise here than the house does them. */
   matters: z.array(ChosenMatter).max(20).default([]),
 })

@@ -1,8 +1,8 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
-import { ASKED_AT_SIGNING, said } from '@/core/methods/gate'
+import { said } from '@/core/methods/gate'
 import { ok, refuse, type Result } from '@/core/problem'
-import { addDays, dateIn, isDate, spokenDate } from '@/core/time/calendar'
+import { addDays, dateIn, spokenDate } from '@/core/time/calendar'
 import { methodOf } from '@/core/methods/registry'
 import { jobOfDay } from '@/db/queries/job'
 import {
@@ -19,8 +19,8 @@ import type { JobSubjectRow } from '@/db/queries/job'
 import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
-import { id, line } from './text'
-import { gateOf, treesAtHand } from './treesAtHand'
+import { day, id, line } from './text'
+import { closedOn, treesAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
 
@@ -59,9 +59,7 @@ export const putOnDayVerb = verb({
   about: (i) => i.occurrenceId,
   input: z.strictObject({
     occurrenceId: id('occurrenceId'),
-    onDate: z
-      .string()
-      .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' }),
+    onDate: day(),
     /** Trees that are not worked this time. */
     leaveOut: z.array(id('treeId')).max(400).default([]),
   }),
@@ -98,13 +96,11 @@ export const putOnDayVerb = verb({
       return refuse('missing', 'leaveOut', 'No tree is left to be worked; all were left out or decided anew.')
     for (const s of subjects) {
       const hand = hands.get(s.treeId)!
-      // Who eats of it was answered when it was signed.
-      const closed = gateOf(hand, row.value, {
+      const closed = closedOn(hand, row.value, {
         on: input.onDate,
-        eaten: null,
         harvestOn: due.harvestOn,
         units: person.units,
-      }).find((r) => !ASKED_AT_SIGNING.includes(r.field))
+      })
       if (closed)
         return refuse(
           closed.code,

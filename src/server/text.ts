@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { isDate } from '@/core/time/calendar'
 
 // Control characters of both tables, lone halves of a pair, and marks that turn the direction of reading or hide: none
 // can be seen, and all can make one name look like another. Tabs and line ends are kept where lines are.
@@ -68,3 +69,7 @@ export const version = () =>
 
 /** The id of a finding of the almanac, or of the firm's own. */
 export const findingId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There is no such finding.' })
+
+/** The day of something that is planned. */
+export const day = () =>
+  z.string().refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' })

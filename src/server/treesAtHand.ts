@@ -166,6 +166,15 @@ export function gateOf(
   })
 }
 
+/** Why work that was signed may not be done at a tree on another day, or undefined; who eats of it was answered when it was signed. */
+export function closedOn(
+  hand: TreeAtHand,
+  row: UseRow,
+  q: { on: string; harvestOn: string | null; units: 'us' | 'metric' },
+): Refusal | undefined {
+  return gateOf(hand, row, { ...q, eaten: null }).find((r) => !ASKED_AT_SIGNING.includes(r.field))
+}
+
 /**
  * The day work is for: of this hour when it is today, by what is known of the weather there; a later day is planned for fair weather, and its own hour
  * decides, as it does where nothing is known.

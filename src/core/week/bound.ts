@@ -1,4 +1,4 @@
-import { roundCost, workMinutes, roundMinutes, SAME, type WeekField } from './field'
+import { fits, roundCost, SAME, type WeekField } from './field'
 import type { Plan } from './improve'
 import { goodDays } from './goodDays'
 import { bestDays, Memory } from './price'
@@ -324,11 +324,7 @@ export class Bounder {
       plan[s] = day.jobs.filter((j) => !done.has(j))
       for (const j of plan[s]) done.add(j)
       // Fewer jobs drive no longer, so the day still has room.
-      if (
-        workMinutes(this.field, plan[s]) + roundMinutes(this.field, plan[s]) >
-        this.field.shifts[s]!.capacity + SAME
-      )
-        plan[s] = []
+      if (!fits(this.field, this.field.shifts[s]!, plan[s])) plan[s] = []
     }
     return plan
   }

@@ -92,8 +92,7 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
   const left = () => (stopped() ? 0 : began + seconds - clock())
   const improver = new Improver(field, withStart(input, field, pinned.plan, planning.start ?? []), drawn(1))
   improver.fill()
-  const floor = Math.min(improver.bestCost, leastCost(field))
-  let bound = floor
+  let bound = Math.min(improver.bestCost, leastCost(field))
   const tell = () => planning.tell?.({ objective: improver.bestCost, bound, seconds: clock() - began })
   const done = () => improver.bestCost - bound <= 1e-6 || left() <= 0
   tell()
@@ -221,9 +220,7 @@ function withStart(input: WeekInput, field: WeekField, pinned: Plan, start: read
     const s = shifts.get(`${a.crew} ${a.date}`)
     if (j === undefined || s === undefined || placed.has(j) || field.shifts[s]!.late[j] === Infinity) continue
     const more = [...plan[s]!, j]
-    const room = field.shifts[s]!.capacity + SAME
-    const minutes = more.reduce((sum, k) => sum + field.minutes[k]!, roundMinutes(field, more))
-    if (minutes > room) continue
+    if (!fits(field, field.shifts[s]!, more)) continue
     plan[s] = more
     placed.add(j)
   }

@@ -336,14 +336,11 @@ function gainBehind(
     }
   const place = new Int32Array(m).fill(-1)
   for (const [i, k] of kept.entries()) place[k] = i
-  const open = (k: number, left: number) => {
-    const b = Math.min(STEPS, steps(left + 2 * SAME))
-    const i = place[k]!
-    if (i >= 0) return best[i * width + b]!
-    // A job outside: the same, one step from it.
+  /** One step on from a place that is not among those kept, the yard or a job. */
+  const stepFrom = (from: number, b: number) => {
     let least = 0
     for (let n = 0; n < q; n++) {
-      const d = drive[k * row + kept[n]!]!
+      const d = drive[from * row + kept[n]!]!
       const rest = b - steps(d + work[kept[n]!]!)
       if (rest < 0) continue
       const value = WEIGHTS.perMinuteDriven * d - gains[kept[n]!]! + best[n * width + rest]!
@@ -352,17 +349,11 @@ function gainBehind(
     return least
   }
   return {
-    after: (k: number, left: number) => open(k, left) - free,
-    fromYard: () => {
-      let least = 0
-      for (let n = 0; n < q; n++) {
-        const d = drive[m * row + kept[n]!]!
-        const rest = STEPS - steps(d + work[kept[n]!]!)
-        if (rest < 0) continue
-        const value = WEIGHTS.perMinuteDriven * d - gains[kept[n]!]! + best[n * width + rest]!
-        if (value < least) least = value
-      }
-      return least - free
+    after: (k: number, left: number) => {
+      const b = Math.min(STEPS, steps(left + 2 * SAME))
+      const i = place[k]!
+      return (i >= 0 ? best[i * width + b]! : stepFrom(k, b)) - free
     },
+    fromYard: () => stepFrom(m, STEPS) - free,
   }
 }

@@ -114,6 +114,7 @@ export function RunJob({ view: first }: { view: JobView }) {
   const unbegun = ofItem.filter(
     (t) => t.status === 'open' && t.confirmedAt === null && (item.onlyIf === null || t.releasedAt !== null),
   )
+  const untouched = ofItem.filter((t) => t.status === 'open' && !t.steps.some((s) => isBegun(s.state)))
   const here = refused && tree.steps.some((s) => refused.stepIds.includes(s.id))
   const elsewhere = refused && !here
 
@@ -296,7 +297,7 @@ export function RunJob({ view: first }: { view: JobView }) {
               key={`move ${tree.id} ${item.id}`}
               today={view.today}
               tree={tree}
-              rest={ofItem.filter((t) => t.status === 'open' && !t.steps.some((s) => isBegun(s.state)))}
+              rest={untouched}
               withIt={(t) => withMates([t]).map((x) => x.id)}
               onMoved={() => void work.refresh()}
             />
@@ -305,7 +306,7 @@ export function RunJob({ view: first }: { view: JobView }) {
             <HandBack
               key={`${tree.id} ${item.id}`}
               tree={tree}
-              rest={ofItem.filter((t) => t.status === 'open' && !t.steps.some((s) => isBegun(s.state)))}
+              rest={untouched}
               withIt={(t) => withMates([t]).map((x) => x.id)}
               onBack={() => void work.refresh()}
             />
