@@ -8,6 +8,7 @@ import { bestBearings, lastYear } from './lastYear'
 import { MORE_PLACES, moreGrounds } from './moreGrounds'
 import { COURT_PLACES } from './courtGrounds'
 import { courts } from './courts'
+import { crewsOfFirm } from './crews'
 import { localRules } from './rules'
 import { scabSeasonOfGate } from './scab'
 import { COURT_FEATURES, COURT_TREES, SCHOOL_FEATURES, SCHOOL_TREES } from './grounds'
@@ -119,6 +120,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   })
   const story = new Story(start)
   await localRules(story)
+  await crewsOfFirm(story, today)
   await story.trees('school', SCHOOL_TREES, today)
   await story.trees('court', COURT_TREES, today)
   await moreGrounds(story, today)

@@ -254,7 +254,13 @@ export const handToCrewVerb = verb({
     const jobId =
       onTheDay.length === 0
         ? null
-        : await jobOfDay(sql, { id: uuidv7(), firmId: person.firmId, siteId: site, onDate: input.onDate })
+        : await jobOfDay(sql, {
+            id: uuidv7(),
+            firmId: person.firmId,
+            siteId: site,
+            onDate: input.onDate,
+            crewId: null,
+          })
     for (const item of onTheDay) await putOnJob(context, jobId!, item)
     for (const item of items.filter((i) => i.who === 'client')) await askClient(context, input.id, item)
     for (const tree of trees) await restage(sql, tree.id)

@@ -51,9 +51,76 @@ const noneDue = refuse(
 )
 
 /**
- * Puts work that is due again on a day. Every tree goes through its gate once more for that day; one that was decided anew or
+ * Puts work that is due again on a day, of a crew or of none yet. Every tree goes through its gate once more for that day; one that was decided anew or
  * is gone is left out. The dose is the one that was signed.
  */
+export async function putAgain(
+  context: Context,
+  input: { occurrenceId: string; onDate: string; leaveOut: readonly string[]; crewId: string | null },
+): Promise<Result<{ jobId: string; trees: number }>> {
+  const { sql, person, now } = context
+  const treeIds = (await dueSubjects(sql, input.occurrenceId)).map((s) => s.treeId)
+  const trees = await treesForChange(sql, treeIds)
+  const due = await dueForChange(sql, input.occurrenceId)
+  if (!due) return noneDue
+  const early = refusedDay(dateIn(due.timeZone, now), input.onDate)
+  if (early) return early
+  if (input.onDate < due.dueFrom)
+    return refuse(
+      'out-of-range',
+      'onDate',
+      due.after === null
+        ? `The card keeps days between two of ${due.cardName}; the next is due from ${spokenDate(due.dueFrom)} on.`
+        : `${due.cardName} waits some days after ${due.after}; it is due from ${spokenDate(due.dueFrom)} on.`,
+    )
+  const row = await useOnShelf(context, due.useId)
+  if (!row.ok) return row
+  const hands = new Map(
+    (
+      await treesAtHand(
+        context,
+        trees.filter((t) => gone(t) === null),
+      )
+    ).map((h) => [h.tree.id, h]),
+  )
+  const subjects = (await dueSubjects(sql, due.id)).filter(
+    (s) => !input.leaveOut.includes(s.treeId) && hands.get(s.treeId)?.decided?.decisionId === s.decisionId,
+  )
+  if (subjects.length === 0)
+    return refuse('missing', 'leaveOut', 'No tree is left to be worked; all were left out or decided anew.')
+  for (const s of subjects) {
+    const hand = hands.get(s.treeId)!
+    const closed = closedOn(hand, row.value, {
+      on: input.onDate,
+      harvestOn: due.harvestOn,
+      units: person.units,
+    })
+    if (closed)
+      return refuse(
+        closed.code,
+        'onDate',
+        `${hand.tree.tag}: ${said(closed)} Choose another day, or leave it out.`,
+      )
+  }
+  const over = await refusedByLimits(context, due.siteId, input.onDate, [{ row: row.value, subjects }])
+  if (over) return over
+  const jobId = await jobOfDay(sql, {
+    id: uuidv7(),
+    firmId: person.firmId,
+    siteId: due.siteId,
+    onDate: input.onDate,
+    crewId: input.crewId,
+  })
+  await putOnJob(context, jobId, { occurrenceId: due.id, method: due.method, subjects })
+  await handAgain(
+    sql,
+    subjects.map((s) => s.id),
+  )
+  for (const s of subjects) await restage(sql, s.treeId)
+  return ok({ jobId, trees: subjects.length })
+}
+
+/** Puts work that is due again on a day; {@link putAgain}. */
 export const putOnDayVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.occurrenceId,
@@ -63,67 +130,7 @@ export const putOnDayVerb = verb({
     /** Trees that are not worked this time. */
     leaveOut: z.array(id('treeId')).max(400).default([]),
   }),
-  run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {
-    const { sql, person, now } = context
-    const treeIds = (await dueSubjects(sql, input.occurrenceId)).map((s) => s.treeId)
-    const trees = await treesForChange(sql, treeIds)
-    const due = await dueForChange(sql, input.occurrenceId)
-    if (!due) return noneDue
-    const early = refusedDay(dateIn(due.timeZone, now), input.onDate)
-    if (early) return early
-    if (input.onDate < due.dueFrom)
-      return refuse(
-        'out-of-range',
-        'onDate',
-        due.after === null
-          ? `The card keeps days between two of ${due.cardName}; the next is due from ${spokenDate(due.dueFrom)} on.`
-          : `${due.cardName} waits some days after ${due.after}; it is due from ${spokenDate(due.dueFrom)} on.`,
-      )
-    const row = await useOnShelf(context, due.useId)
-    if (!row.ok) return row
-    const hands = new Map(
-      (
-        await treesAtHand(
-          context,
-          trees.filter((t) => gone(t) === null),
-        )
-      ).map((h) => [h.tree.id, h]),
-    )
-    const subjects = (await dueSubjects(sql, due.id)).filter(
-      (s) => !input.leaveOut.includes(s.treeId) && hands.get(s.treeId)?.decided?.decisionId === s.decisionId,
-    )
-    if (subjects.length === 0)
-      return refuse('missing', 'leaveOut', 'No tree is left to be worked; all were left out or decided anew.')
-    for (const s of subjects) {
-      const hand = hands.get(s.treeId)!
-      const closed = closedOn(hand, row.value, {
-        on: input.onDate,
-        harvestOn: due.harvestOn,
-        units: person.units,
-      })
-      if (closed)
-        return refuse(
-          closed.code,
-          'onDate',
-          `${hand.tree.tag}: ${said(closed)} Choose another day, or leave it out.`,
-        )
-    }
-    const over = await refusedByLimits(context, due.siteId, input.onDate, [{ row: row.value, subjects }])
-    if (over) return over
-    const jobId = await jobOfDay(sql, {
-      id: uuidv7(),
-      firmId: person.firmId,
-      siteId: due.siteId,
-      onDate: input.onDate,
-    })
-    await putOnJob(context, jobId, { occurrenceId: due.id, method: due.method, subjects })
-    await handAgain(
-      sql,
-      subjects.map((s) => s.id),
-    )
-    for (const s of subjects) await restage(sql, s.treeId)
-    return ok({ jobId, trees: subjects.length })
-  },
+  run: (context, input) => putAgain(context, { ...input, crewId: null }),
 })
 
 /** Ends work that is due again: it is not done any more, and why. */

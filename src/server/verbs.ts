@@ -24,6 +24,8 @@ import { mergeTreesVerb, moveTreeVerb, removeTreeVerb, standAgainVerb, strikeRea
 import { beginWorkVerb, confirmTreeVerb } from './begin'
 import { markStepVerb, markStepsVerb } from './run'
 import { placeSiteVerb, seeStageVerb, takeStageBackVerb } from './season'
+import { endAbsenceVerb, endCrewVerb, setAbsenceVerb, setCrewVerb, setSiteHoursVerb } from './crews'
+import { takeWeekVerb } from './takeWeek'
 import { signRecordVerb } from './signRecord'
 import { noteAppliedVerb, setAreaVerb } from './limits'
 import { enterCardVerb, enterLotVerb } from './shelf'
@@ -62,6 +64,12 @@ export const VERBS = {
   'end-repeats': endRepeatsVerb,
   'move-day': moveDayVerb,
   'move-check': moveCheckVerb,
+  'take-week': takeWeekVerb,
+  'set-crew': setCrewVerb,
+  'end-crew': endCrewVerb,
+  'set-absence': setAbsenceVerb,
+  'end-absence': endAbsenceVerb,
+  'set-site-hours': setSiteHoursVerb,
   'hand-back': handBackVerb,
   'release-line': releaseLineVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,

@@ -42,6 +42,11 @@ export function daysBetween(from: PlainDate, to: PlainDate): number {
   return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
 }
 
+/** The day of the week, Monday 1 to Sunday 7. `weekday('2026-06-12') === 5` */
+export function weekday(date: PlainDate): number {
+  return ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1
+}
+
 /** The same day some years on; 29 February becomes the 28th. */
 export function addYears(date: PlainDate, years: number): PlainDate {
   const shifted = `${Number(date.slice(0, 4)) + years}${date.slice(4)}`
@@ -60,6 +65,14 @@ const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', '
 /** A month as it is said. `spokenMonth('2026-06-09') === 'Jun'` */
 export function spokenMonth(date: PlainDate): string {
   return MONTHS[Number(date.slice(5, 7)) - 1]!
+}
+
+/** Days of the week as they are said, Monday first. */
+export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun']
+
+/** The day of the week as it is said. `weekdayName('2026-06-12') === 'Fri'` */
+export function weekdayName(date: PlainDate): string {
+  return WEEKDAYS[weekday(date) - 1]!
 }
 
 /** A day without its year. `spokenDay('2026-06-09') === '9 Jun'` */

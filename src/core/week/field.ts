@@ -3,6 +3,8 @@ import { daysBetween, isDate, type PlainDate } from '../time/calendar'
 
 /** What each day of waiting and each minute on the road count against a job left undone. */
 export const WEIGHTS = { undoneDays: 30, perMinuteDriven: 0.02 }
+/** What it costs to take a job from where it stands: as much as a job of priority 2 a day late, or a hundred minutes driven. House figure. */
+export const MOVED = 2
 /** Jobs, crews and days of one plan. */
 export const MOST = { jobs: 1000, crews: 40, days: 62 }
 /** Minutes: what is added up in different orders is the same to this. */
@@ -27,6 +29,10 @@ export interface WeekJob {
   due: PlainDate
   priority: number
   pinned?: { crew: string; date: PlainDate }
+  /** Crews that cannot take it on one of its days, whatever their skills. */
+  not?: { crew: string; date: PlainDate }[]
+  /** Where it stands now, with a crew or none yet; taking it elsewhere costs {@link MOVED}. */
+  stands?: { crew: string | null; date: PlainDate }
 }
 
 export interface WeekInput {
@@ -46,7 +52,7 @@ export interface Shift {
   date: PlainDate
   /** Minutes of work and driving. */
   capacity: number
-  /** By job: what being late on this day costs; infinite where the job may not be done by this crew on it. */
+  /** By job: what being late on this day and being moved to it costs; infinite where the job may not be done by this crew on it. */
   late: Float64Array
 }
 
@@ -131,7 +137,8 @@ export function weekField(input: WeekInput): Result<WeekField> {
         if (job.pinned && (job.pinned.crew !== crew.id || job.pinned.date !== date)) continue
         if (!job.days.includes(date) || !hasSkills(crew, job)) continue
         if (job.minutes + 2 * road[j * (n + 1) + n]! > capacity + SAME) continue
-        late[j] = job.priority * Math.max(0, daysBetween(job.due, date))
+        if (job.not?.some((n) => n.crew === crew.id && n.date === date)) continue
+        late[j] = job.priority * Math.max(0, daysBetween(job.due, date)) + movedCost(job, crew.id, date)
         if (job.pinned) pinned[j] = shifts.length
       }
       shifts.push({ crew: c, date, capacity, late })
@@ -152,6 +159,12 @@ export function weekField(input: WeekInput): Result<WeekField> {
         `"${job.id}" is pinned where it cannot be done: on one of its days, with a crew that has its skills and the minutes. Unpin it or pin it elsewhere.`,
       )
   return { ok: true, value: field }
+}
+
+/** What it costs to do a job with a crew on a day instead of where it stands. */
+export function movedCost({ stands }: Pick<WeekJob, 'stands'>, crew: string, date: PlainDate): number {
+  const stays = !stands || (stands.date === date && (stands.crew === null || stands.crew === crew))
+  return stays ? 0 : MOVED
 }
 
 /** Whether a crew has every skill a job asks for. */

@@ -4,6 +4,8 @@ import type { Working } from '../working/working'
 import { Bounder } from './bound'
 import {
   fits,
+  movedCost,
+  MOVED,
   planCost,
   roundMinutes,
   weekField,
@@ -56,7 +58,8 @@ export interface Planning {
   start?: readonly Assignment[]
   /** Seconds of a clock that only goes forward. */
   clock?: () => number
-  tell?: (progress: WeekProgress) => void
+  /** Hears how it stands, and may ask for the plan there is. */
+  tell?: (progress: WeekProgress, plan: () => WeekPlan) => void
   stopped?: () => boolean
 }
 
@@ -93,7 +96,10 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
   const improver = new Improver(field, withStart(input, field, pinned.plan, planning.start ?? []), drawn(1))
   improver.fill()
   let bound = Math.min(improver.bestCost, leastCost(field))
-  const tell = () => planning.tell?.({ objective: improver.bestCost, bound, seconds: clock() - began })
+  const tell = () =>
+    planning.tell?.({ objective: improver.bestCost, bound, seconds: clock() - began }, () =>
+      said(input, field, improver.best, planCost(field, improver.best), Math.min(bound, improver.bestCost)),
+    )
   const done = () => improver.bestCost - bound <= 1e-6 || left() <= 0
   tell()
   const { program } = planning
@@ -231,13 +237,16 @@ function said(input: WeekInput, field: WeekField, plan: Plan, objective: number,
   const assignments: Assignment[] = []
   const placed = new Set<number>()
   let late = 0
+  let moved = 0
   let driven = 0
   for (const [s, order] of plan.entries()) {
     const shift = field.shifts[s]!
     driven += roundMinutes(field, order)
     for (const [i, j] of order.entries()) {
       placed.add(j)
-      late += shift.late[j]!
+      const cost = movedCost(input.jobs[j]!, input.crews[shift.crew]!.id, shift.date)
+      moved += cost
+      late += shift.late[j]! - cost
       assignments.push({
         job: input.jobs[j]!.id,
         crew: input.crews[shift.crew]!.id,
@@ -274,9 +283,20 @@ function said(input: WeekInput, field: WeekField, plan: Plan, objective: number,
         expression: `${WEIGHTS.perMinuteDriven} × ${figure(driven)}`,
         result: figure(WEIGHTS.perMinuteDriven * driven),
       },
+      ...(moved > 0
+        ? [
+            {
+              label: 'Moved',
+              expression: `${MOVED} for each taken from where it stood`,
+              result: figure(moved),
+            },
+          ]
+        : []),
       {
         label: 'Objective',
-        expression: `${figure(late)} + ${figure(undone)} + ${figure(WEIGHTS.perMinuteDriven * driven)}`,
+        expression: [late, undone, WEIGHTS.perMinuteDriven * driven, ...(moved > 0 ? [moved] : [])]
+          .map(figure)
+          .join(' + '),
         result: figure(objective),
       },
     ],

@@ -14,7 +14,9 @@ export function whyNotPlaced(input: WeekInput, field: WeekField, job: number): W
   if (able.length === 0) return 'no-skill'
   const days = input.days
     .filter((d) => asked.days.includes(d))
-    .flatMap((d) => able.map((c) => c.minutes[d] ?? 0))
+    .flatMap((d) =>
+      able.map((c) => (asked.not?.some((n) => n.crew === c.id && n.date === d) ? 0 : (c.minutes[d] ?? 0))),
+    )
     .filter((minutes) => minutes > 0)
   if (days.length === 0) return 'no-day'
   const needed = asked.minutes + 2 * roadMinutes(field, job, field.jobs)

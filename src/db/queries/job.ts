@@ -9,16 +9,16 @@ import type { FirmSql } from '../client'
 import { useBody, type ProductRow } from './card'
 import type { SubjectStatus } from './prescription'
 
-/** The job of a site on a day, opened if there is none yet. */
+/** The job of a crew at a site on a day, or of no crew yet, opened if there is none. */
 export async function jobOfDay(
   sql: FirmSql,
-  j: { id: string; firmId: string; siteId: string; onDate: string },
+  j: { id: string; firmId: string; siteId: string; onDate: string; crewId: string | null },
 ): Promise<string> {
-  await sql`insert into job (id, firm_id, site_id, on_date)
-    values (${j.id}, ${j.firmId}, ${j.siteId}, ${j.onDate}) on conflict (firm_id, site_id, on_date) do nothing`
-  const found = await sql<
-    { id: string }[]
-  >`select id from job where site_id = ${j.siteId} and on_date = ${j.onDate} for no key update`
+  await sql`insert into job (id, firm_id, site_id, on_date, crew_id)
+    values (${j.id}, ${j.firmId}, ${j.siteId}, ${j.onDate}, ${j.crewId}) on conflict (firm_id, site_id, on_date, crew_id) do nothing`
+  const found = await sql<{ id: string }[]>`
+    select id from job where site_id = ${j.siteId} and on_date = ${j.onDate} and crew_id is not distinct from ${j.crewId}
+    for no key update`
   return found[0]!.id
 }
 
@@ -56,6 +56,10 @@ export interface JobRow {
   siteName: string
   siteNote: string | null
   onDate: string
+  /** Whose it is, by name; null while it is nobody's. */
+  crew: string | null
+  /** Whoever reads is in that crew. */
+  own: boolean
   methods: Method[]
   trees: number
   recorded: number
@@ -74,17 +78,19 @@ export async function jobsBetween(
   after: { onDate: string; id: string } | null = null,
   limit = 200,
   siteId: string | null = null,
+  personId: string | null = null,
 ): Promise<JobRow[]> {
   const rest = sql`${after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``} ${siteId ? sql`and site_id = ${siteId}` : sql``}`
   return sql<JobRow[]>`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
+      c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own,
       (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
         where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees"
     from (
       (select * from job where on_date between ${from} and ${to} and trees > 0 ${rest} order by on_date, id limit ${limit})
       union all
       (select * from job where on_date < ${from} and recorded < trees ${rest} order by on_date, id limit ${limit})) j
-    join site s on s.id = j.site_id
+    join site s on s.id = j.site_id left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id
     order by j.on_date, j.id limit ${limit}`
 }
 
@@ -112,12 +118,14 @@ export async function jobById(sql: FirmSql, id: string) {
       siteNote: string | null
       timeZone: string
       onDate: string
+      crewId: string | null
+      crew: string | null
       methods: Method[]
     }[]
   >`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", s.time_zone as "timeZone", j.on_date::text as "onDate",
-      j.methods
-    from job j join site s on s.id = j.site_id where j.id = ${id}`
+      j.methods, j.crew_id as "crewId", c.name as crew
+    from job j join site s on s.id = j.site_id left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id where j.id = ${id}`
   return rows[0]
 }
 

@@ -1,6 +1,9 @@
+import type { MessagePort } from 'node:worker_threads'
 import { Piscina } from 'piscina'
 import type { Answer } from '@/calc/calculator'
 import type { Problem, Result } from '@/core/problem'
+import type { AskedStop, Roster } from '@/core/roster/weekAsked'
+import type { WeekPlan } from '@/core/week/planWeek'
 import type { Trouble } from '@/db/queries/seal'
 import { threadFile } from './threadFile'
 
@@ -10,13 +13,32 @@ export interface HeavyTasks {
   reckon: { input: { name: string; text: string }; output: Result<Answer> | null }
   /** The same for a question that takes many seconds. */
   week: { input: { text: string }; output: Result<Answer> | null }
+  /** A firm's own week, with what is heard of it while it is planned. */
+  'plan-week': { input: WeekTask; output: Result<WeekPlan> }
   'check-ledger': { input: { firmId: string }; output: Trouble | null }
+}
+
+/** What a week is planned from, and where its progress is told. */
+export interface WeekTask {
+  roster: Roster
+  stops: readonly AskedStop[]
+  /** All of it, whatever stands. */
+  anew: boolean
+  seconds: number
+  port: MessagePort
+}
+
+/** A plan as it stands while a better one is looked for. */
+export interface WeekNews {
+  plan: WeekPlan
+  seconds: number
 }
 
 /** The function that does each. */
 const DONE_BY: Record<keyof HeavyTasks, string> = {
   reckon: 'reckon',
   week: 'reckonWeek',
+  'plan-week': 'planFirmWeek',
   'check-ledger': 'checkLedger',
 }
 
@@ -32,6 +54,7 @@ interface Limits {
 const LIMITS: Record<keyof HeavyTasks, Limits> = {
   reckon: { longest: 4000, waiting: 120, memory: 256 },
   week: { longest: 40_000, waiting: 6, memory: 512 },
+  'plan-week': { longest: 40_000, waiting: 6, memory: 512 },
   'check-ledger': { longest: 600_000, waiting: 200, memory: 512 },
 }
 
@@ -69,17 +92,20 @@ function poolOf(task: keyof HeavyTasks): Piscina {
 
 /**
  * Does a piece of heavy work in a thread of its own kind.
+ * `stopped` ends it before its time; `ports` go over to the thread.
  * @throws {NotDone} when it takes too long, needs too much memory, or too many wait
  */
 export async function heavy<K extends keyof HeavyTasks>(
   task: K,
   input: HeavyTasks[K]['input'],
+  { stopped, ports = [] }: { stopped?: AbortSignal; ports?: MessagePort[] } = {},
 ): Promise<HeavyTasks[K]['output']> {
   const pool = poolOf(task)
   try {
     return (await pool.run(input, {
       name: DONE_BY[task],
-      signal: AbortSignal.timeout(LIMITS[task].longest),
+      signal: AbortSignal.any([AbortSignal.timeout(LIMITS[task].longest), ...(stopped ? [stopped] : [])]),
+      transferList: ports,
     })) as HeavyTasks[K]['output']
   } catch (error) {
     const { name, code, message } = error as Error & { code?: string }

@@ -1,8 +1,10 @@
 import { ask } from '@/calc/calculators'
+import { weekAsked } from '@/core/roster/weekAsked'
+import { planWeek } from '@/core/week/planWeek'
 import { checkLedger as check } from '../ledger/check'
 import { readStrictJson } from '../strictJson'
 import { runAfterPages } from './nice'
-import type { HeavyTasks } from './pool'
+import type { HeavyTasks, WeekNews } from './pool'
 import { programs } from './programs'
 import { weekHelper } from './week'
 
@@ -24,6 +26,34 @@ export async function reckonWeek({
   return 'problem' in json
     ? { ok: false, problem: json.problem }
     : ask('week', json.value, { program: await programs(), helper: weekHelper })
+}
+
+/** Plans a firm's own week; tells every better plan, at most twice a second. */
+export async function planFirmWeek({
+  roster,
+  stops,
+  anew,
+  seconds,
+  port,
+}: HeavyTasks['plan-week']['input']): Promise<HeavyTasks['plan-week']['output']> {
+  try {
+    const asked = weekAsked(roster, stops, { anew })
+    if (!asked.ok) return asked
+    let told = { at: -1, objective: Infinity, bound: -1 }
+    return planWeek(asked.value, {
+      program: await programs(),
+      helper: weekHelper,
+      seconds,
+      tell: (now, plan) => {
+        if (now.seconds < told.at + 0.5 || (now.objective === told.objective && now.bound === told.bound))
+          return
+        told = { at: now.seconds, ...now }
+        port.postMessage({ plan: plan(), seconds: now.seconds } satisfies WeekNews)
+      },
+    })
+  } finally {
+    port.close()
+  }
 }
 
 /** Checks a firm's whole ledger. */

@@ -1,0 +1,188 @@
+import { z } from 'zod'
+import { METHODS } from '@/core/card/card'
+import { ok, refuse, type Result } from '@/core/problem'
+import { spokenDate } from '@/core/time/calendar'
+import {
+  addAbsence,
+  crewById,
+  crews,
+  endCrew,
+  keepCrew,
+  members,
+  openJobsOfCrew,
+  takeAbsenceBack,
+} from '@/db/queries/crew'
+import { keepSiteHours } from '@/db/queries/week'
+import { siteById } from '@/db/queries/site'
+import { day, id, line } from './text'
+import { verb } from './verb'
+
+const planners = ['arborist', 'crew lead', 'office'] as const
+const clock = (name: string) =>
+  z
+    .int({ error: `${name}: type a time of the day such as 07:00.` })
+    .min(0, { error: `${name}: type a time of the day such as 07:00.` })
+    .max(1440, { error: `${name}: type a time of the day such as 07:00.` })
+
+/** Writes a crew down or changes it: its people, truck, what it does, and its hours by day of the week. */
+export const setCrewVerb = verb({
+  roles: planners,
+  about: (i) => i.crewId,
+  input: z.strictObject({
+    crewId: id('crewId'),
+    name: line('Name', 60, 2),
+    truck: line('Truck', 60).nullable(),
+    people: z.array(id('people')).max(40),
+    methods: z.array(z.enum(METHODS)).max(60),
+    begins: clock('Begins at').max(1439),
+    minutes: z
+      .array(
+        z
+          .int({ error: 'Hours of a day: type hours from 0 to 24.' })
+          .min(0, { error: 'Hours of a day: type hours from 0 to 24.' })
+          .max(1440, { error: 'Hours of a day: type hours from 0 to 24.' }),
+      )
+      .length(7),
+  }),
+  run: async ({ sql, person }, input): Promise<Result<{ crewId: string }>> => {
+    const before = await crewById(sql, input.crewId)
+    if (before?.ended)
+      return refuse('conflict', 'crewId', 'This crew was ended; make a new one. Load the page again.')
+    const late = input.minutes.findIndex((m) => input.begins + m > 1440)
+    if (late >= 0)
+      return refuse(
+        'out-of-range',
+        'minutes',
+        'A day of a crew ends before midnight; begin earlier, or give it fewer hours.',
+      )
+    const others = (await crews(sql)).filter((c) => c.id !== input.crewId)
+    if (others.some((c) => c.name.toLowerCase() === input.name.toLowerCase()))
+      return refuse(
+        'conflict',
+        'name',
+        `There is a crew “${input.name}” already; give this one another name.`,
+      )
+    const all = await members(sql)
+    for (const personId of input.people) {
+      const who = all.find((p) => p.id === personId)
+      if (!who) return refuse('unknown', 'people', 'There is no such person in this firm.')
+      const other = others.find((c) => c.people.includes(personId))
+      if (other)
+        return refuse(
+          'conflict',
+          'people',
+          `${who.name} is in ${other.name}; take them out of that crew first.`,
+        )
+    }
+    await keepCrew(sql, person.firmId, {
+      id: input.crewId,
+      name: input.name,
+      truck: input.truck,
+      people: [...new Set(input.people)],
+      methods: METHODS.filter((m) => input.methods.includes(m)),
+      begins: input.begins,
+      minutes: input.minutes,
+    })
+    return ok({ crewId: input.crewId })
+  },
+})
+
+/** Ends a crew that has no more work. */
+export const endCrewVerb = verb({
+  roles: planners,
+  about: (i) => i.crewId,
+  input: z.strictObject({ crewId: id('crewId') }),
+  run: async ({ sql, now, today }, input): Promise<Result<{ ended: true }>> => {
+    const crew = await crewById(sql, input.crewId)
+    if (!crew) return refuse('unknown', 'crewId', 'There is no such crew.')
+    if (crew.ended)
+      return refuse('conflict', 'crewId', `${crew.name} was ended already. Load the page again.`)
+    const open = await openJobsOfCrew(sql, crew.id, today)
+    if (open > 0)
+      return refuse(
+        'conflict',
+        'crewId',
+        `${crew.name} has ${open} ${open === 1 ? 'job' : 'jobs'} to come; give them to another crew in the week first.`,
+      )
+    await endCrew(sql, crew.id, now)
+    return ok({ ended: true })
+  },
+})
+
+/** Notes who is away, or which crew does not go out, from one day to another. */
+export const setAbsenceVerb = verb({
+  roles: planners,
+  about: (i) => i.id,
+  makes: (i) => i.id,
+  input: z.strictObject({
+    id: id(),
+    /** One of both. */
+    personId: id('personId').nullable(),
+    crewId: id('crewId').nullable(),
+    from: day(),
+    to: day(),
+    why: line('Why', 200, 2),
+  }),
+  run: async ({ sql, person, at }, input): Promise<Result<{ id: string }>> => {
+    if ((input.personId === null) === (input.crewId === null))
+      return refuse('missing', 'who', 'Choose one person, or one crew, who is away.')
+    if (input.to < input.from)
+      return refuse(
+        'out-of-range',
+        'to',
+        `The last day lies before the first, ${spokenDate(input.from)}; choose a later one.`,
+      )
+    if (input.personId !== null && !(await members(sql)).some((p) => p.id === input.personId))
+      return refuse('unknown', 'personId', 'There is no such person in this firm.')
+    if (input.crewId !== null && !(await crewById(sql, input.crewId)))
+      return refuse('unknown', 'crewId', 'There is no such crew.')
+    await addAbsence(sql, { ...input, firmId: person.firmId, by: person.id, at })
+    return ok({ id: input.id })
+  },
+})
+
+/** Takes an absence back. */
+export const endAbsenceVerb = verb({
+  roles: planners,
+  about: (i) => i.absenceId,
+  input: z.strictObject({ absenceId: id('absenceId') }),
+  run: async ({ sql, person, at }, input): Promise<Result<{ ended: true }>> => {
+    const ended = await takeAbsenceBack(sql, input.absenceId, { by: person.id, at })
+    return ended
+      ? ok({ ended })
+      : refuse('unknown', 'absenceId', 'This absence was taken back already, or was never entered.')
+  },
+})
+
+/** Says when work may be done at a site: a school before the bell, a street after the market. */
+export const setSiteHoursVerb = verb({
+  roles: planners,
+  about: (i) => i.siteId,
+  input: z.strictObject({
+    siteId: id('siteId'),
+    hours: z
+      .array(
+        z
+          .strictObject({
+            days: z
+              .array(z.int().min(1).max(7))
+              .min(1, { error: 'Choose at least one day of the week.' })
+              .max(7),
+            from: clock('From'),
+            to: clock('To'),
+          })
+          .refine((h) => h.to > h.from, {
+            error: 'A stretch ends after it begins; change one of both times.',
+          }),
+      )
+      .min(1, { error: 'Say at least one stretch, or that any time will do.' })
+      .max(20, { error: 'At most twenty stretches; put days with the same hours together.' })
+      .nullable(),
+  }),
+  run: async ({ sql }, input): Promise<Result<{ siteId: string }>> => {
+    const site = await siteById(sql, input.siteId)
+    if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
+    await keepSiteHours(sql, site.id, input.hours)
+    return ok({ siteId: site.id })
+  },
+})

@@ -1,0 +1,132 @@
+import { v7 as uuidv7 } from 'uuid'
+import { said } from '@/core/methods/gate'
+import { ok, refuse, type Result } from '@/core/problem'
+import { crewOn } from '@/core/roster/crew'
+import { dateIn, spokenDate } from '@/core/time/calendar'
+import { absences, crews, members } from '@/db/queries/crew'
+import { jobById, jobOfDay, moveSubjects } from '@/db/queries/job'
+import { addMoved } from '@/db/queries/moved'
+import { dueFromOf } from '@/db/queries/occurrence'
+import { refusedByLimits } from './groundLimits'
+import { notBegun } from './notBegun'
+import { refusedDay } from './onJob'
+import { useOnShelf } from './onShelf'
+import { closedOn, treesAtHand } from './treesAtHand'
+import type { Context } from './verb'
+
+/**
+ * Puts trees of a job at which nothing was begun on another day or with another crew. For another day every tree goes through its gate once more, and the
+ * reason is kept; dose and steps stay as they were signed. `crewId`: whose it is then; not given, its own crew’s where that one goes out on the day, else
+ * nobody’s.
+ */
+export async function moveTrees(
+  context: Context,
+  to: {
+    jobSubjectIds: readonly string[]
+    onDate: string
+    crewId?: string | null
+    why: string
+    /** The job they were seen on. */
+    seenOn?: string
+  },
+): Promise<Result<{ jobId: string; trees: number }>> {
+  const { sql, person, now, at } = context
+  const found = await notBegun(sql, to.jobSubjectIds)
+  if (!found.ok) return found
+  const { subjects, trees } = found.value
+  const first = subjects[0]!
+  if (subjects.some((s) => s.jobId !== first.jobId))
+    return refuse('unknown', 'jobSubjectId', 'These trees are of two days. Load the page again.')
+  if (to.seenOn !== undefined && first.jobId !== to.seenOn)
+    return refuse(
+      'conflict',
+      'jobSubjectId',
+      'Somebody else moved these trees just now. Load the page again.',
+    )
+  const job = (await jobById(sql, first.jobId))!
+  const otherDay = to.onDate !== job.onDate
+  const crewId = to.crewId === undefined ? await crewThen(context, job.crewId, to.onDate) : to.crewId
+  if (otherDay) {
+    const wrong = refusedDay(dateIn(job.timeZone, now), to.onDate)
+    if (wrong) return wrong
+    for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId))) {
+      const dueFrom = await dueFromOf(sql, occurrenceId)
+      if (dueFrom !== null && to.onDate < dueFrom)
+        return refuse(
+          'out-of-range',
+          'onDate',
+          `This is due from ${spokenDate(dueFrom)} on; choose that day or a later one.`,
+        )
+    }
+    const hands = new Map((await treesAtHand(context, trees)).map((h) => [h.tree.id, h]))
+    const limited = []
+    for (const useId of new Set(subjects.map((s) => s.useId))) {
+      const row = await useOnShelf(context, useId)
+      if (!row.ok) return row
+      const own = subjects.filter((s) => s.useId === useId)
+      for (const s of own) {
+        const hand = hands.get(s.treeId)!
+        // What is moved is not in its own way.
+        const earlier = hand.earlier.filter(
+          (e) => e.recorded || e.on !== job.onDate || e.code !== row.value.product.code,
+        )
+        const shut = closedOn({ ...hand, earlier }, row.value, {
+          on: to.onDate,
+          harvestOn: s.harvestOn,
+          units: person.units,
+        })
+        if (shut)
+          return refuse(
+            shut.code,
+            'onDate',
+            `${s.tag}: ${said(shut)} Choose another day, or leave it where it is.`,
+          )
+      }
+      limited.push({ row: row.value, subjects: own })
+    }
+    // What is planned counts in its year already.
+    const over =
+      to.onDate.slice(0, 4) === job.onDate.slice(0, 4)
+        ? null
+        : await refusedByLimits(context, job.siteId, to.onDate, limited)
+    if (over) return over
+  }
+  const jobId = await jobOfDay(sql, {
+    id: uuidv7(),
+    firmId: person.firmId,
+    siteId: job.siteId,
+    onDate: to.onDate,
+    crewId,
+  })
+  if (jobId === job.id) return ok({ jobId, trees: trees.length })
+  await moveSubjects(sql, { firmId: person.firmId, subjects, from: job.id, to: jobId, newId: uuidv7 })
+  if (otherDay)
+    await addMoved(sql, {
+      id: uuidv7(),
+      firmId: person.firmId,
+      of: { jobId: job.id, toJobId: jobId },
+      fromOn: job.onDate,
+      toOn: to.onDate,
+      trees: trees.length,
+      why: to.why,
+      by: person.id,
+      at,
+    })
+  return ok({ jobId, trees: trees.length })
+}
+
+/** A job’s own crew where it goes out on a day, else none. */
+async function crewThen(
+  { sql }: Pick<Context, 'sql'>,
+  crewId: string | null,
+  onDate: string,
+): Promise<string | null> {
+  const crew = crewId === null ? undefined : (await crews(sql)).find((c) => c.id === crewId)
+  if (!crew) return null
+  const on = crewOn(
+    crew,
+    { people: await members(sql), absences: await absences(sql, onDate, onDate) },
+    onDate,
+  )
+  return on.out === null ? crew.id : null
+}

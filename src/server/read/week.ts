@@ -1,0 +1,136 @@
+import { MessageChannel } from 'node:worker_threads'
+import type { AskedStop, Roster } from '@/core/roster/weekAsked'
+import type { WeekPlan } from '@/core/week/planWeek'
+import type { Problem } from '@/core/problem'
+import { usualSprayHours } from '@/core/methods/hours'
+import { addDays, dateIn } from '@/core/time/calendar'
+import { inFirm } from '@/db/client'
+import { absences } from '@/db/queries/crew'
+import type { PersonRow } from '@/db/queries/person'
+import { heavy, NotDone, notDoneProblem, type WeekNews } from '../heavy/pool'
+import { nowOf, type Reading } from '../verb'
+import { hoursAhead, knownWeather } from '../weather/known'
+import { askedStops, nameOfStop, openWeek, WEEK_DAYS } from '../week'
+import { reading } from './reader'
+
+/** As long as a plan of the firm is looked for, s. */
+const PLAN_SECONDS = 20
+
+/** The week as it stands: the crews with their days, every stop, and where it lies. What each day says to a stop is asked for beside. */
+export function weekView() {
+  return reading(async (context) => {
+    const week = await openWeek(context)
+    const weather = await knownWeather(context, null)
+    const spray = usualSprayHours(hoursAhead(weather, context.now, 24 * WEEK_DAYS))
+    return {
+      today: week.today,
+      units: context.person.units,
+      /** Of the firm's town, as far as it is forecast: its hours by day, each with whether a spray may go out and whether it rains. */
+      sky: week.roster.days.flatMap((date) => {
+        const hours = (spray.ok ? spray.value : []).filter(
+          (h) => h.time.slice(0, 10) === date && !h.reasons.includes('night'),
+        )
+        return hours.length < 6
+          ? []
+          : [{ date, hours: hours.map((h) => ({ open: h.open, rain: h.reasons.includes('rain') })) }]
+      }),
+      rain: Object.fromEntries(weather.days.flatMap((d) => (d.rain === null ? [] : [[d.date, d.rain]]))),
+      roster: week.roster,
+      stops: week.stops.map((stop) => ({
+        ...stop,
+        // Only the server needs them.
+        subjects: [] as string[],
+        name: nameOfStop(week, stop),
+        site: week.sites.get(stop.siteId)!.name,
+        note: week.sites.get(stop.siteId)!.note,
+        at: week.places.get(stop.siteId)!,
+      })),
+    }
+  })
+}
+
+export type WeekView = Awaited<ReturnType<typeof weekView>>
+export type WeekStop = WeekView['stops'][number]
+
+/** What each day says to every stop, for a page that shows them already. */
+export function weekDays() {
+  return reading(async (context) => {
+    const week = await openWeek(context)
+    const asked = await askedStops(context, week, week.stops)
+    return asked.map(({ stop, days }) => ({ stop: stop.id, days }))
+  })
+}
+
+/** Crews with everybody of the firm and who is away from today on. */
+export function crewsView() {
+  return reading(async (context) => {
+    const { roster } = await openWeek(context)
+    return {
+      today: context.today,
+      crews: roster.crews,
+      people: roster.people,
+      absences: await absences(context.sql, context.today, addDays(context.today, 400)),
+    }
+  })
+}
+
+export type CrewsView = Awaited<ReturnType<typeof crewsView>>
+
+/** What is told of a plan while it is made, a line each. */
+export type WeekLine =
+  | { kind: 'looking'; sites: number; of: number }
+  | { kind: 'days'; days: { stop: string; days: AskedStop['days'] }[] }
+  | { kind: 'plan'; plan: WeekPlan; seconds: number; done: boolean }
+  | { kind: 'problem'; problem: Problem }
+
+/** Plans the week of a firm in a thread; tells how many sites are looked at, then every better plan, then the last one or why there is none. */
+export async function planned(
+  person: PersonRow,
+  { anew, stopped }: { anew: boolean; stopped: AbortSignal },
+  tell: (line: WeekLine) => void,
+): Promise<void> {
+  const now = nowOf(person)
+  const { roster, stops } = await inFirm(person.firmId, async (sql) => {
+    const context: Reading = { sql, person, now, today: dateIn(person.timeZone, now) }
+    const week = await openWeek(context)
+    const of = new Set(week.stops.map((s) => s.siteId)).size
+    return {
+      roster: week.roster,
+      stops: await askedStops(context, week, week.stops, (sites) => tell({ kind: 'looking', sites, of })),
+    }
+  })
+  if (stopped.aborted) return
+  tell({ kind: 'days', days: stops.map(({ stop, days }) => ({ stop: stop.id, days })) })
+  await plannedBy({ roster, stops, anew, stopped }, tell)
+}
+
+async function plannedBy(
+  {
+    roster,
+    stops,
+    anew,
+    stopped,
+  }: { roster: Roster; stops: AskedStop[]; anew: boolean; stopped: AbortSignal },
+  tell: (line: WeekLine) => void,
+): Promise<void> {
+  const { port1: own, port2: port } = new MessageChannel()
+  own.on('message', ({ plan, seconds }: WeekNews) => tell({ kind: 'plan', plan, seconds, done: false }))
+  const began = performance.now()
+  try {
+    const plan = await heavy(
+      'plan-week',
+      { roster, stops, anew, seconds: PLAN_SECONDS, port },
+      { stopped, ports: [port] },
+    )
+    tell(
+      plan.ok
+        ? { kind: 'plan', plan: plan.value, seconds: (performance.now() - began) / 1000, done: true }
+        : { kind: 'problem', problem: plan.problem },
+    )
+  } catch (error) {
+    if (!(error instanceof NotDone)) throw error
+    if (!stopped.aborted) tell({ kind: 'problem', problem: notDoneProblem(error).problem })
+  } finally {
+    own.close()
+  }
+}

@@ -1,0 +1,308 @@
+import { said } from '@/core/methods/gate'
+import { HOUR_REASON, workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
+import { driveMinutes, milesFrom } from '@/core/roster/roads'
+import { saySiteHours, siteOpen } from '@/core/roster/siteHours'
+import { meet, minutesOf, sayClock, type Span } from '@/core/roster/span'
+import { dueStops, stopsOf, type Stop } from '@/core/roster/stop'
+import type { AskedStop, Roster, StopDay } from '@/core/roster/weekAsked'
+import { METHOD_NAME } from '@/core/card/say'
+import { addDays, dateIn, hourIn, spokenDate } from '@/core/time/calendar'
+import { lotsOfCodes, useById, type UseRow } from '@/db/queries/card'
+import { absences, crews, members } from '@/db/queries/crew'
+import { dueAgain, dueSubjects, type DueRow } from '@/db/queries/occurrence'
+import { treesById } from '@/db/queries/tree'
+import {
+  minutesDue,
+  openWork,
+  placedSites,
+  yardOf,
+  type OpenWorkRow,
+  type PlacedSite,
+} from '@/db/queries/week'
+import { closedOn, treesAtHand, type TreeAtHand } from './treesAtHand'
+import type { Reading } from './verb'
+import { hoursAhead, knownWeather } from './weather/known'
+
+/** Days that are planned, from today on. */
+export const WEEK_DAYS = 14
+/** Jobs, and due work on no day, that are planned at once. */
+const MOST_JOBS = 600
+const MOST_DUE = 300
+/** A day with fewer open minutes is closed for its weather. */
+const LEAST_OPEN = 60
+/** A day of which fewer hours are forecast is not known. */
+const KNOWN_HOURS = 12
+/** Notice was given when work was put on its day. */
+const NOTICE_GIVEN_DAYS = 400
+
+/** Everything that waits for a day or a crew, with the crews there are. */
+export interface OpenWeek {
+  today: string
+  roster: Roster
+  stops: Stop[]
+  works: Map<string, OpenWorkRow>
+  due: Map<string, DueRow>
+  sites: Map<string, PlacedSite>
+  /** Miles east and north of the yard, by site. */
+  places: Map<string, { x: number; y: number }>
+}
+
+/** What is open until two weeks from now, as stops. */
+export async function openWeek(
+  context: Pick<Reading, 'sql' | 'today' | 'now' | 'person'>,
+): Promise<OpenWeek> {
+  const { sql, today, now, person } = context
+  const days = Array.from({ length: WEEK_DAYS }, (_, i) => addDays(today, i))
+  const last = days.at(-1)!
+  const [teams, people, away] = [await crews(sql), await members(sql), await absences(sql, today, last)]
+  const works = await openWork(sql, last, MOST_JOBS)
+  const due = await dueAgain(sql, last, MOST_DUE)
+  const dueMinutes = new Map(
+    (
+      await minutesDue(
+        sql,
+        due.map((d) => d.id),
+      )
+    ).map((m) => [m.occurrenceId, m]),
+  )
+  const sites = await placedSites(
+    sql,
+    [...new Set([...works.map((w) => w.siteId), ...due.map((d) => d.siteId)])],
+    now,
+  )
+  const yard = await yardOf(sql)
+  const places = new Map(
+    sites.map((s) => [
+      s.id,
+      yard.latitude === null || yard.longitude === null || s.latitude === null || s.longitude === null
+        ? { x: 0, y: 0 }
+        : milesFrom(
+            { latitude: yard.latitude, longitude: yard.longitude },
+            { latitude: s.latitude, longitude: s.longitude },
+          ),
+    ]),
+  )
+  const longestDay = Math.max(0, ...teams.flatMap((c) => c.minutes))
+  const stops = sites.flatMap((site) => {
+    const drive = 2 * driveMinutes({ x: 0, y: 0 }, places.get(site.id)!)
+    const longest = longestDay > 0 ? Math.max(60, longestDay - drive) : Infinity
+    return [
+      ...stopsOf(
+        works.filter((w) => w.siteId === site.id),
+        { longest },
+      ),
+      ...dueStops(
+        due
+          .filter((d) => d.siteId === site.id)
+          .map((d) => ({
+            ...d,
+            occurrenceId: d.id,
+            licence: dueMinutes.get(d.id)?.licence ?? true,
+            minutes: dueMinutes.get(d.id)?.minutes ?? 0,
+          })),
+      ),
+    ]
+  })
+  return {
+    today,
+    roster: {
+      days,
+      crews: teams,
+      people,
+      absences: away,
+      now: { date: today, clock: Math.floor(hourIn(person.timeZone, now) * 60) },
+    },
+    stops,
+    works: new Map(works.map((w) => [w.id, w])),
+    due: new Map(due.map((d) => [d.id, d])),
+    sites: new Map(sites.map((s) => [s.id, s])),
+    places,
+  }
+}
+
+/** A stop in a sentence. */
+export function nameOfStop({ sites }: Pick<OpenWeek, 'sites'>, stop: Stop): string {
+  return `${sites.get(stop.siteId)!.name}${stop.block ? `, ${stop.block}` : ''}: ${stop.methods.map((m) => METHOD_NAME[m].toLowerCase()).join(', ')}`
+}
+
+/**
+ * Stops with what each day says to them: the gate of every tree, the days between, hours of the site, re-entry, lots, and the weather as far as it is
+ * forecast. A site at a time: `tell` hears how many are looked at.
+ */
+export async function askedStops(
+  context: Pick<Reading, 'sql' | 'now' | 'person' | 'today'>,
+  week: OpenWeek,
+  stops: readonly Stop[],
+  tell?: (sites: number) => void,
+): Promise<AskedStop[]> {
+  const { sql } = context
+  const uses = new Map<string, UseRow>()
+  for (const id of new Set(stops.flatMap((s) => s.uses))) uses.set(id, (await useById(sql, id))!)
+  const lots = await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))])
+  const asked = new Map<string, AskedStop>()
+  let looked = 0
+  for (const siteId of new Set(stops.map((s) => s.siteId))) {
+    const own = stops.filter((s) => s.siteId === siteId)
+    const site = week.sites.get(siteId)!
+    const weather = await knownWeather(context, siteId)
+    const forecast = hoursAhead(weather, context.now, 24 * WEEK_DAYS)
+    const trees = new Map<
+      string,
+      { treeId: string; useId: string; harvestOn: string | null; on: string | null }[]
+    >()
+    for (const stop of own)
+      trees.set(
+        stop.id,
+        stop.occurrenceId === null
+          ? stop.subjects.map((id) => {
+              const { treeId, useId, harvestOn, onDate } = week.works.get(id)!
+              return { treeId, useId, harvestOn, on: onDate }
+            })
+          : (await dueSubjects(sql, stop.occurrenceId)).map(({ treeId }) => ({
+              treeId,
+              useId: stop.uses[0]!,
+              harvestOn: week.due.get(stop.occurrenceId!)!.harvestOn,
+              on: null,
+            })),
+      )
+    const ids = [...new Set([...trees.values()].flat().map((t) => t.treeId))]
+    const hands = new Map(
+      (
+        await treesAtHand(
+          context,
+          (await treesById(sql, ids)).filter((t) => t.status === 'standing'),
+          { weather },
+        )
+      ).map((h) => [h.tree.id, h]),
+    )
+    const hoursOf = new Map(own.flatMap((s) => s.uses).map((id) => [id, openHours(uses.get(id)!, forecast)]))
+    for (const stop of own) {
+      const days = week.roster.days.map((date): StopDay => {
+        const open = openOn(stop, site, date, hoursOf)
+        if ('closed' in open) return { date, closed: open.closed, open: null }
+        const closed =
+          stop.dueFrom !== null && date < stop.dueFrom
+            ? `Due from ${spokenDate(stop.dueFrom)} on.`
+            : (lotsOver(stop, uses, lots, date) ??
+              gateClosed(context, trees.get(stop.id)!, { hands, uses, date, today: week.today }))
+        return { date, closed, open: open.spans }
+      })
+      asked.set(stop.id, {
+        stop,
+        name: nameOfStop(week, stop),
+        at: week.places.get(siteId)!,
+        days,
+      })
+    }
+    tell?.(++looked)
+  }
+  return stops.map((s) => asked.get(s.id)!)
+}
+
+/** The hours of a forecast in which work by a use is open; null where weather sets nothing. */
+function openHours({ use, product }: UseRow, forecast: readonly ForecastHour[]): WorkHour[] | null {
+  const held = workHours(use, product.actives, forecast, 1)
+  return held.ok && held.value ? held.value.hours : null
+}
+
+/** In which hours of a day a stop may be worked, or why not at all: the site’s, the ground that is closed, the weather. */
+function openOn(
+  stop: Stop,
+  site: PlacedSite,
+  date: string,
+  hoursOf: ReadonlyMap<string, WorkHour[] | null>,
+): { closed: string } | { spans: readonly Span[] | null } {
+  const { closedUntil, timeZone } = site
+  const freeOn = closedUntil && dateIn(timeZone, closedUntil)
+  if (freeOn && freeOn > date) return { closed: `The ground is closed until ${spokenDate(freeOn)}.` }
+  let spans = siteOpen(site.hours, date)
+  if (spans.length === 0) return { closed: `Work is done there ${saySiteHours(site.hours)}.` }
+  if (freeOn === date)
+    spans = meet(spans, [{ from: Math.ceil(hourIn(timeZone, closedUntil!) * 60), to: 1440 }])
+  let bound = site.hours !== null || freeOn === date
+  for (const id of stop.uses) {
+    const hours = hoursOf.get(id)?.filter((h) => h.time.slice(0, 10) === date) ?? null
+    if (!hours || hours.length === 0 || (hours.length < KNOWN_HOURS && hours.at(-1)!.time.slice(11) < '20'))
+      continue
+    const open = spansOf(hours)
+    if (minutesOf(meet(spans, open)) < Math.min(LEAST_OPEN, stop.minutes))
+      return { closed: whyShut(hours, spans) }
+    spans = meet(spans, open)
+    bound = true
+  }
+  return { spans: bound ? spans : null }
+}
+
+/** Hours that are open, joined to stretches. */
+function spansOf(hours: readonly WorkHour[]): Span[] {
+  const found: Span[] = []
+  for (const { time, open } of hours) {
+    if (!open) continue
+    const from = Number(time.slice(11, 13)) * 60
+    const last = found.at(-1)
+    if (last?.to === from) last.to += 60
+    else found.push({ from, to: from + 60 })
+  }
+  return found
+}
+
+/** Why the weather closes a day: what closes most of its hours by day. */
+function whyShut(hours: readonly WorkHour[], spans: readonly Span[]): string {
+  const count = new Map<string, number>()
+  for (const { time, reasons } of hours) {
+    const from = Number(time.slice(11, 13)) * 60
+    if (!spans.some((s) => s.from < from + 60 && s.to > from)) continue
+    for (const reason of reasons)
+      if (reason !== 'night') count.set(HOUR_REASON[reason], (count.get(HOUR_REASON[reason]) ?? 0) + 1)
+  }
+  const most = [...count].sort((a, b) => b[1] - a[1]).slice(0, 2)
+  return most.length === 0
+    ? `No hour is left in which work is done there (${spans.map((s) => `${sayClock(s.from)} to ${sayClock(s.to)}`).join(', ')}).`
+    : `Weather: ${most.map(([why]) => why).join('; ')}.`
+}
+
+/** Why no lot of what goes on is good on a day; null where one is, or none was ever entered. */
+function lotsOver(
+  stop: Stop,
+  uses: ReadonlyMap<string, UseRow>,
+  lots: readonly { code: string; expiresOn: string | null }[],
+  date: string,
+): string | null {
+  for (const id of stop.uses) {
+    const { code, name } = uses.get(id)!.product
+    const own = lots.filter((l) => l.code === code)
+    if (own.length > 0 && own.every((l) => l.expiresOn !== null && l.expiresOn < date))
+      return `No lot of ${name} on the shelf is good on that day.`
+  }
+  return null
+}
+
+/** Why one of the trees may not be worked on a day; null where all may. */
+function gateClosed(
+  { person }: Pick<Reading, 'person'>,
+  trees: readonly { treeId: string; useId: string; harvestOn: string | null; on: string | null }[],
+  q: {
+    hands: ReadonlyMap<string, TreeAtHand>
+    uses: ReadonlyMap<string, UseRow>
+    date: string
+    today: string
+  },
+): string | null {
+  for (const { treeId, useId, harvestOn, on } of trees) {
+    const hand = q.hands.get(treeId)
+    if (!hand) continue
+    const row = q.uses.get(useId)!
+    const shut = closedOn(
+      {
+        ...hand,
+        // What is moved is not in its own way, and notice of its own day was given.
+        earlier: hand.earlier.filter((e) => e.recorded || e.on !== on || e.code !== row.product.code),
+        today: q.date === on ? addDays(q.today, -NOTICE_GIVEN_DAYS) : hand.today,
+      },
+      row,
+      { on: q.date, harvestOn, units: person.units },
+    )
+    if (shut) return `${hand.tree.tag}: ${said(shut)}`
+  }
+  return null
+}
