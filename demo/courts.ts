@@ -4,21 +4,8 @@ import { followUpsOfTree } from '@/db/queries/followUp'
 import { subjectsOfJob } from '@/db/queries/job'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { COURT_PLACES, LANE_TREES } from './courtGrounds'
-import { decided, diagnosed } from './signed'
+import { byHand, decided, diagnosed } from './signed'
 import { FIRM, idFor, type Story } from './story'
-
-/** A house card’s use for one tree, as it is prescribed. */
-const byHand = (
-  code: string,
-  { treeId, decisionId }: { treeId: string; decisionId: string },
-  hand: Record<string, string>,
-  more: Record<string, unknown> = {},
-) => ({
-  useId: idFor(`card ${code}`),
-  choice: 0,
-  subjects: [{ treeId, decisionId, given: { hand } }],
-  ...more,
-})
 
 /** The glasshouse court, the chestnut trial and the lane as their people left them, so that every method stands somewhere. */
 export async function courts(story: Story, today: string): Promise<void> {
@@ -65,11 +52,11 @@ async function glasshouse(story: Story, today: string): Promise<void> {
   await story.do('maren', 1, 'hand-to-crew', {
     id: idFor('rx citrus 2'),
     items: [
-      byHand('HC-HANDS', mealy, { work: 'brush with soapy water' }),
-      byHand('HC-BAND', mealy, {}),
+      byHand('HC-HANDS', [mealy], { work: 'brush with soapy water' }),
+      byHand('HC-BAND', [mealy], {}),
       byHand(
         'HC-TEN',
-        mealy,
+        [mealy],
         { what: 'live mealybugs', threshold: '4' },
         { after: { item: 0, days: 7 }, times: 3 },
       ),
@@ -105,7 +92,7 @@ async function glasshouse(story: Story, today: string): Promise<void> {
   )
   await story.do('maren', 1, 'hand-to-crew', {
     id: idFor('rx citrus 4'),
-    items: [byHand('HC-HELPERS', wool, { prey: '60' })],
+    items: [byHand('HC-HELPERS', [wool], { prey: '60' })],
     onDate: addDays(today, 6),
   })
   await failedOil(story, today)
@@ -238,7 +225,7 @@ async function trial(story: Story, today: string): Promise<void> {
   )
   await story.do('maren', 270, 'hand-to-crew', {
     id: idFor('rx chestnut 1'),
-    items: [byHand('HC-GATHER', nuts, { work: 'gather fallen fruit' }, { who: 'client', times: 30 })],
+    items: [byHand('HC-GATHER', [nuts], { work: 'gather fallen fruit' }, { who: 'client', times: 30 })],
     onDate: addDays(today, -268),
   })
   const asked = (await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, nuts.treeId))).filter(
@@ -269,7 +256,7 @@ async function trial(story: Story, today: string): Promise<void> {
   )
   await story.do('maren', 2, 'hand-to-crew', {
     id: idFor('rx chestnut 5'),
-    items: [byHand('HC-WATER', dry, { emitters: '8', flow: '1 gal' }, { who: 'client', times: 6 })],
+    items: [byHand('HC-WATER', [dry], { emitters: '8', flow: '1 gal' }, { who: 'client', times: 6 })],
     onDate: addDays(today, 1),
   })
   const galls = await decided(
@@ -283,7 +270,7 @@ async function trial(story: Story, today: string): Promise<void> {
   )
   await story.do('maren', 2, 'hand-to-crew', {
     id: idFor('rx chestnut 2'),
-    items: [byHand('HC-PRUNE', galls, { what: 'infested twigs', cuts: '25' })],
+    items: [byHand('HC-PRUNE', [galls], { what: 'infested twigs', cuts: '25' })],
     onDate: addDays(today, 4),
   })
   const packed = await decided(
@@ -298,10 +285,10 @@ async function trial(story: Story, today: string): Promise<void> {
   await story.do('maren', 2, 'hand-to-crew', {
     id: idFor('rx chestnut 3'),
     items: [
-      byHand('HC-SPOKES', packed, { start: '3 ft', end: '9 ft' }),
+      byHand('HC-SPOKES', [packed], { start: '3 ft', end: '9 ft' }),
       byHand(
         'HC-WATER',
-        packed,
+        [packed],
         { emitters: '12', flow: '1 gal' },
         { after: { item: 0, days: 0 }, who: 'crew', times: 4 },
       ),

@@ -8,6 +8,7 @@ import { bestBearings, lastYear } from './lastYear'
 import { MORE_PLACES, moreGrounds } from './moreGrounds'
 import { COURT_PLACES } from './courtGrounds'
 import { courts } from './courts'
+import { avenueWork } from './avenue'
 import { crewsOfFirm } from './crews'
 import { localRules } from './rules'
 import { scabSeasonOfGate } from './scab'
@@ -124,6 +125,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await story.trees('school', SCHOOL_TREES, today)
   await story.trees('court', COURT_TREES, today)
   await moreGrounds(story, today)
+  await avenueWork(story, today)
   await courts(story, today)
   await scabSeasonOfGate(story, today)
   await lastYear(story, today)

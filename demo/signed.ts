@@ -48,3 +48,16 @@ export async function decided(
   )
   return { treeId, decisionId }
 }
+
+/** A house card’s use for some trees, as it is prescribed. */
+export const byHand = (
+  code: string,
+  trees: readonly { treeId: string; decisionId: string }[],
+  hand: Record<string, string>,
+  more: Record<string, unknown> = {},
+) => ({
+  useId: idFor(`card ${code}`),
+  choice: 0,
+  subjects: trees.map(({ treeId, decisionId }) => ({ treeId, decisionId, given: { hand } })),
+  ...more,
+})

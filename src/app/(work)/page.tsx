@@ -56,6 +56,7 @@ export default async function TodayPage() {
                     <span className="font-head font-bold text-lead block">{job.siteName}</span>
                     <span className="text-ink2">
                       {sayMethods(job.methods)}, {job.trees} {job.trees === 1 ? 'tree' : 'trees'}
+                      {job.crew !== null && `, ${job.own ? 'yours' : job.crew}`}
                       {job.onDate < view.today && `, left open ${fromToday(job.onDate, view.today)}`}
                     </span>
                     {job.siteNote && <span className="block text-small text-straw">{job.siteNote}</span>}

@@ -66,7 +66,7 @@ export function pin(board: Board, stop: string, pinned: boolean): Board {
 }
 
 /** The stops that are put elsewhere than they stand, or kept or let go. */
-export function changed(stops: readonly AskedStop[], board: Board): AskedStop[] {
+export function changed<S extends AskedStop>(stops: readonly S[], board: Board): S[] {
   return stops.filter(({ stop }) => {
     const put = board.get(stop.id)!
     return put.crewId !== stop.crewId || put.date !== stop.onDate || put.pinned !== stop.pinned
@@ -79,15 +79,15 @@ export function isMoved({ stop }: AskedStop, { crewId, date }: Put): boolean {
 }
 
 /** A stop in a crew's day, with its clock and what stands against it there. */
-export interface ShownStop extends AskedStop {
-  put: Put
+export interface ShownStop<S extends AskedStop> {
+  asked: S
   clock: Clocked | null
   against: string[]
 }
 
 /** A crew's day as it would be. */
-export interface ShownDay {
-  stops: ShownStop[]
+export interface ShownDay<S extends AskedStop> {
+  stops: ShownStop<S>[]
   /** Minutes of work and driving. */
   minutes: number
   /** Minutes it is too long by; 0 where it is not. */
@@ -100,13 +100,13 @@ export interface ShownDay {
  * A crew's day as it would be: its stops in the order that leaves least over, each with its clock, and what stands against it: a closed day, a crew that cannot, hours
  * that do not do.
  */
-export function shownDay(
+export function shownDay<S extends AskedStop>(
   roster: Roster,
   crew: Crew,
   date: PlainDate,
-  stops: readonly AskedStop[],
+  stops: readonly S[],
   board: Board,
-): ShownDay {
+): ShownDay<S> {
   const own = stops
     .filter(({ stop }) => board.get(stop.id)!.crewId === crew.id && board.get(stop.id)!.date === date)
     .sort((a, b) => board.get(a.stop.id)!.place - board.get(b.stop.id)!.place)
@@ -135,7 +135,7 @@ export function shownDay(
           ? [`${Math.round(clocked.short)} min of it find no open hour.`]
           : []),
       ]
-      return { ...asked, put: board.get(asked.stop.id)!, clock: on.out === null ? clocked : null, against }
+      return { asked, clock: on.out === null ? clocked : null, against }
     }),
     minutes,
     over: over > 0.5 ? over : 0,

@@ -103,7 +103,7 @@ export function unplacedWhy(
       let least: { short: number; crew: Crew; date: PlainDate } | null = null
       for (const crew of roster.crews)
         for (const { date, closed } of days) {
-          if (closed !== null) continue
+          if (closed !== null || !roster.days.includes(date)) continue
           const on = crewOn(crew, roster, date)
           if (refusedTo(crew, on, asked, date) !== null) continue
           const day = plan

@@ -72,9 +72,10 @@ export function refusedTo(
   const day = days.find((d) => d.date === date)
   if (!day?.open) return null
   const hours = minutesOf(meet(day.open, [{ from: on.begins, to: on.begins + on.minutes }]))
-  return hours + 0.5 < stop.minutes
-    ? `Open ${Math.round(hours)} of the ${Math.round(stop.minutes)} min it takes, in the hours of ${crew.name}.`
-    : null
+  if (hours + 0.5 >= stop.minutes) return null
+  return hours < 1
+    ? `Not open there in the hours of ${crew.name}.`
+    : `Open only ${Math.round(hours)} of the ${Math.round(stop.minutes)} min it takes, in the hours of ${crew.name}.`
 }
 
 /**
@@ -92,18 +93,19 @@ export function weekAsked(
   const on = new Map(crews.map((c) => [c.id, new Map(days.map((d) => [d, crewOn(c, roster, d)]))]))
   const named = (crew: Crew, date: PlainDate) =>
     on.get(crew.id)!.get(date)!.licensed ? crew.id : crew.id + UNLICENSED
-  const planned = crews.flatMap((crew) =>
-    [true, false].map((licensed) => ({
+  const planned = crews.flatMap((crew) => {
+    const out = days.map((d) => ({ date: d, on: on.get(crew.id)!.get(d)! }))
+    const both = [true, false].map((licensed) => ({
       id: licensed ? crew.id : crew.id + UNLICENSED,
       skills: [...crew.methods, ...(licensed ? [LICENCE] : [])],
       minutes: Object.fromEntries(
-        days.flatMap((d) => {
-          const day = on.get(crew.id)!.get(d)!
-          return day.minutes > 0 && day.licensed === licensed ? [[d, day.minutes]] : []
-        }),
+        out.filter((o) => o.on.minutes > 0 && o.on.licensed === licensed).map((o) => [o.date, o.on.minutes]),
       ),
-    })),
-  )
+    }))
+    // One that is never out is still a crew with its skills.
+    const used = both.filter((c) => Object.keys(c.minutes).length > 0)
+    return used.length > 0 ? used : both.slice(out.some((o) => o.on.licensed) ? 0 : 1).slice(0, 1)
+  })
   const jobs: WeekJob[] = []
   for (const asked of stops) {
     const { stop } = asked

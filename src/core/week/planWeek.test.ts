@@ -1,4 +1,5 @@
 import { fits, planCost, weekField, type WeekInput } from './field'
+import { MOVED } from './field'
 import { planWeek, type WeekPlan } from './planWeek'
 
 const DAYS = ['2026-06-15', '2026-06-16', '2026-06-17']
@@ -172,4 +173,48 @@ test('the objective is what the assignments cost, and every day has room', () =>
   expect(byShift.every((order, s) => fits(field, field.shifts[s]!, order))).toBe(true)
   expect(plan.objective).toBeCloseTo(planCost(field, byShift), 9)
   expect(plan.assignments.length + plan.unassigned.length).toBe(25)
+})
+
+test('a job stays where it stands unless that costs more than moving it, and what it costs is said', () => {
+  const input = (due: string) => ({
+    days: ['2026-06-15', '2026-06-16'],
+    yard: { x: 0, y: 0 },
+    speed: 30,
+    detour: 1,
+    crews: [{ id: 'A', minutes: { '2026-06-15': 100, '2026-06-16': 100 } }],
+    jobs: [
+      {
+        id: 'j',
+        x: 0,
+        y: 0,
+        minutes: 50,
+        days: ['2026-06-15', '2026-06-16'],
+        due,
+        priority: 3,
+        stands: { crew: null, date: '2026-06-16' },
+      },
+    ],
+  })
+  const stays = planWeek(input('2026-06-16'), { seconds: 0.2 })
+  expect(stays.ok && [stays.value.assignments[0]!.date, stays.value.objective]).toEqual(['2026-06-16', 0])
+  // A day late costs 3, moving 2.
+  const moves = planWeek(input('2026-06-15'), { seconds: 0.2 })
+  expect(moves.ok && [moves.value.assignments[0]!.date, moves.value.objective]).toEqual(['2026-06-15', MOVED])
+  expect(moves.ok && moves.value.working.find((s) => s.label === 'Moved')?.result).toBe('2')
+})
+
+test('a job goes to no crew on a day that it may not', () => {
+  const job = { id: 'j', x: 0, y: 0, minutes: 50, days: ['2026-06-15'], due: '2026-06-15', priority: 1 }
+  const plan = planWeek(
+    {
+      days: ['2026-06-15'],
+      yard: { x: 0, y: 0 },
+      speed: 30,
+      detour: 1,
+      crews: [{ id: 'A', minutes: { '2026-06-15': 100 } }],
+      jobs: [{ ...job, not: [{ crew: 'A', date: '2026-06-15' }] }],
+    },
+    { seconds: 0.2 },
+  )
+  expect(plan.ok && plan.value.unassigned).toEqual([{ job: 'j', reason: 'no-day' }])
 })

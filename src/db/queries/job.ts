@@ -60,6 +60,8 @@ export interface JobRow {
   crew: string | null
   /** Whoever reads is in that crew. */
   own: boolean
+  /** Which one of its crew's day. */
+  place: number | null
   methods: Method[]
   trees: number
   recorded: number
@@ -83,7 +85,7 @@ export async function jobsBetween(
   const rest = sql`${after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``} ${siteId ? sql`and site_id = ${siteId}` : sql``}`
   return sql<JobRow[]>`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
-      c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own,
+      c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own, j.place,
       (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
         where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees"
     from (

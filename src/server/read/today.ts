@@ -17,7 +17,10 @@ const MOST_JOBS = 12
 export function todayView() {
   return reading(async (context) => {
     const { sql, person, today, now } = context
-    const all = await jobsBetween(sql, today, today)
+    // One’s own come first, in the order of the day.
+    const all = (await jobsBetween(sql, today, today, null, 200, null, person.id)).sort(
+      (a, b) => Number(b.own) - Number(a.own) || (a.place ?? 99) - (b.place ?? 99),
+    )
     const jobs = all.slice(0, MOST_JOBS)
     const rings = await ringsOfJobs(
       sql,
@@ -69,10 +72,10 @@ async function dueNamed(...asked: Parameters<typeof dueAgain>) {
 
 /** The injection jobs a crew can open: today's, earlier ones left open, and the next two weeks. */
 export function runListView(after: { onDate: string; id: string } | null = null) {
-  return reading(async ({ sql, today }) => ({
+  return reading(async ({ sql, today, person }) => ({
     today,
     due: after ? [] : await dueNamed(sql, addDays(today, 14)),
-    jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE),
+    jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE, null, person.id),
   }))
 }
 

@@ -34,7 +34,10 @@ const GROUPS: NavEntry[][] = [
     { href: '/waiting/decide', text: 'Decide', lit: /\/decide$/ },
     { href: '/waiting/prescribe', text: 'Prescribe', lit: /\/prescribe$/ },
   ],
-  [{ href: '/run', text: 'Run', lit: /^\/run/ }],
+  [
+    { href: '/week', text: 'Week', lit: /^\/week/ },
+    { href: '/run', text: 'Run', lit: /^\/run/ },
+  ],
   [
     { href: '/ledger', text: 'Ledger', lit: /^\/ledger/ },
     { href: '/follow-up', text: 'Follow-up', lit: /^\/follow-up/ },

@@ -10,6 +10,7 @@ export const GO_TO: Record<string, { href: string; text: string }> = {
   w: { href: '/waiting/weigh', text: 'Weigh' },
   d: { href: '/waiting/decide', text: 'Decide' },
   p: { href: '/waiting/prescribe', text: 'Prescribe' },
+  n: { href: '/week', text: 'Week' },
   r: { href: '/run', text: 'Run' },
   l: { href: '/ledger', text: 'Ledger' },
   f: { href: '/follow-up', text: 'Follow-up' },

@@ -45,7 +45,8 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
                 <span className="font-head font-bold text-lead block">{j.siteName}</span>
                 <span className="text-ink2">
                   {sayMethods(j.methods)}, {j.trees} {j.trees === 1 ? 'tree' : 'trees'} ·{' '}
-                  {writtenDate(j.onDate)}
+                  {writtenDate(j.onDate)} · {j.crew ?? 'no crew yet'}
+                  {j.own && <b className="text-rust"> (yours)</b>}
                   {j.siteNote && <span className="block text-small text-straw">{j.siteNote}</span>}
                 </span>
               </span>

@@ -2,7 +2,7 @@ import { HOUR_REASON, USUAL_SPRAY } from '@/core/methods/hours'
 import { showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
 import type { SeasonView } from '@/server/read/season'
 import { writtenDay } from '@/ui/when'
-import { sayRain } from './sayRain'
+import { sayRain } from '@/ui/sayRain'
 
 /** Three days by the hour: what the weather is, and what stands against a spray by the usual limits. */
 export function HoursAhead({ hours, units }: { hours: SeasonView['hours']; units: UnitSystem }) {

@@ -2,7 +2,7 @@ import { showTemperature } from '@/core/quantity/format'
 import type { SeasonView } from '@/server/read/season'
 import { dateIn } from '@/core/time/calendar'
 import { writtenDay } from '@/ui/when'
-import { sayRain } from './sayRain'
+import { sayRain } from '@/ui/sayRain'
 
 /** The next ten days, each in a few words: warmth, rain, soil, and what is left of the cover. */
 export function TenDays({ view }: { view: SeasonView }) {

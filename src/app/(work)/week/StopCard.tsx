@@ -1,0 +1,103 @@
+'use client'
+import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
+import { useEffect, useRef, type KeyboardEvent } from 'react'
+import { sayMethods } from '@/core/card/say'
+import { sayClock } from '@/core/roster/span'
+import type { Clocked } from '@/core/roster/dayClock'
+import type { Stop } from '@/core/roster/stop'
+
+/** Minutes as a card has room for: "2 h 10". */
+export function shortHours(minutes: number): string {
+  const whole = Math.round(minutes)
+  const [h, m] = [Math.floor(whole / 60), whole % 60]
+  return h === 0 ? `${m} min` : m === 0 ? `${h} h` : `${h} h ${String(m).padStart(2, '0')}`
+}
+
+/** What is done at a stop, in a line. */
+export function workOf(stop: Stop): string {
+  return `${sayMethods(stop.methods)}, ${stop.trees} ${stop.trees === 1 ? 'tree' : 'trees'}`
+}
+
+/**
+ * A stop on the board. Its left edge says how it stands, and so do its words: rust where it is put elsewhere than it stands, plum where something stands against
+ * it, a double line where it is kept. Dragged by hand; by keys, Shift and an arrow put it on the next day or crew.
+ */
+export function StopCard({
+  stop,
+  site,
+  pinned,
+  moved,
+  clock,
+  against,
+  chosen,
+  fixed,
+  onChoose,
+  onKeyMove,
+  onHeld,
+}: {
+  stop: Stop
+  site: string
+  pinned: boolean
+  moved: boolean
+  clock: Clocked | null
+  against: readonly string[]
+  chosen: boolean
+  /** It cannot be put elsewhere: begun, or nobody may. */
+  fixed: boolean
+  onChoose: () => void
+  onKeyMove: (days: number, crews: number) => void
+  onHeld: (held: boolean) => void
+}) {
+  const card = useRef<HTMLButtonElement>(null)
+  const held = useRef(onHeld)
+  useEffect(() => {
+    held.current = onHeld
+  })
+  useEffect(() => {
+    if (!card.current || fixed) return
+    return draggable({
+      element: card.current,
+      getInitialData: () => ({ stop: stop.id }),
+      onDragStart: () => held.current(true),
+      onDrop: () => held.current(false),
+    })
+  }, [stop.id, fixed])
+
+  function keys(event: KeyboardEvent) {
+    if (!event.shiftKey || fixed) return
+    const step = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] }[event.key]
+    if (!step) return
+    event.preventDefault()
+    onKeyMove(step[0]!, step[1]!)
+  }
+
+  const edge = against.length > 0 ? 'border-plum' : moved ? 'border-rust' : 'border-line'
+  return (
+    <button
+      ref={card}
+      type="button"
+      data-stop={stop.id}
+      aria-pressed={chosen}
+      onClick={onChoose}
+      onKeyDown={keys}
+      title={fixed ? undefined : 'Drag it, or Shift and an arrow'}
+      className={`block w-full text-left bg-paper border border-line ${pinned ? 'border-l-[6px] [border-left-style:double]' : 'border-l-4'} ${edge} rounded-sm px-2 py-1.5 text-small leading-tight ${chosen ? 'outline-2 outline-ink' : ''} ${fixed ? '' : 'cursor-grab'}`}
+    >
+      <span className="flex justify-between gap-2">
+        <b>{clock ? sayClock(clock.from) : ' '}</b>
+        <span className="text-ink2 shrink-0">{shortHours(stop.minutes)}</span>
+      </span>
+      <span className="block font-head font-bold text-base leading-tight">
+        {site}
+        {stop.block && `, ${stop.block}`}
+      </span>
+      <span className="block text-ink2">{workOf(stop)}</span>
+      {(moved || pinned || stop.begun) && (
+        <span className="block">
+          {[stop.begun && 'begun', moved && 'moved', pinned && 'kept here'].filter(Boolean).join(' · ')}
+        </span>
+      )}
+      {against.length > 0 && <span className="block text-plum font-bold">{against[0]}</span>}
+    </button>
+  )
+}

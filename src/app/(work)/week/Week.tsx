@@ -1,0 +1,359 @@
+'use client'
+import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
+import Link from 'next/link'
+import { useRouter } from 'next/navigation'
+import { useEffect, useState } from 'react'
+import { againstPut } from '@/core/roster/board'
+import { crewOn, type Crew } from '@/core/roster/crew'
+import { sayClock } from '@/core/roster/span'
+import { addDays } from '@/core/time/calendar'
+import type { WeekView } from '@/server/read/week'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { useMay } from '@/ui/shell/may'
+import { writtenDay } from '@/ui/when'
+import { DayCell } from './DayCell'
+import { DayHead } from './DayHead'
+import { Outcome } from './Outcome'
+import { shortHours, StopCard } from './StopCard'
+import { StopPanel } from './StopPanel'
+import { useWeek, type Shown } from './useWeek'
+
+/** As many days as have room beside each other. */
+const COLUMNS = 6
+
+/** The week of the firm: crews by day, what would be changed, and what found no place. */
+export function Week({ view }: { view: WeekView }) {
+  const week = useWeek(view)
+  const { roster, board, planning } = week
+  const may = useMay()('take-week')
+  const router = useRouter()
+  const [chosen, setChosen] = useState<string | null>(null)
+  const [held, setHeld] = useState<string | null>(null)
+  const [first, setFirst] = useState(0)
+  const [said, setSaid] = useState('')
+  useEffect(
+    () =>
+      monitorForElements({
+        onDragStart: ({ source }) => setHeld(String(source.data.stop)),
+        onDrop: () => setHeld(null),
+      }),
+    [],
+  )
+
+  const used = roster.days.filter(
+    (d) =>
+      roster.crews.some((c) => crewOn(c, roster, d).minutes > 0) ||
+      [...board.values()].some((p) => p.date === d),
+  )
+  const days = used.slice(first, first + COLUMNS)
+  const asked = week.stops.find((s) => s.stop.id === chosen) ?? null
+  const holding = week.stops.find((s) => s.stop.id === held) ?? null
+  const loose = week.stops.filter((s) => {
+    const { date } = board.get(s.stop.id)!
+    return date === null || date < view.today
+  })
+  const rows: (Crew | null)[] = [...roster.crews, null]
+
+  function put(id: string, to: { crewId: string | null; date: string }) {
+    const s = week.stops.find((x) => x.stop.id === id)
+    if (!s || s.stop.begun || !may) return
+    week.put(id, to)
+    const crew = roster.crews.find((c) => c.id === to.crewId) ?? null
+    const against = againstPut(roster, crew, to.date, s)
+    setSaid(
+      `${s.site}: ${writtenDay(to.date)}, ${crew?.name ?? 'no crew yet'}.${against.length > 0 ? ` ${against.join(' ')}` : ''}`,
+    )
+  }
+
+  function keyMove(s: Shown, byDays: number, byCrews: number) {
+    const { crewId, date } = board.get(s.stop.id)!
+    const at = date === null || !used.includes(date) ? (byDays < 0 ? used.length : -1) : used.indexOf(date)
+    const row = rows.findIndex((c) => (c?.id ?? null) === crewId)
+    const to = used[Math.min(used.length - 1, Math.max(0, byDays === 0 && at < 0 ? 0 : at + byDays))]
+    const crew = rows[Math.min(rows.length - 1, Math.max(0, row + byCrews))]
+    if (to === undefined) return
+    put(s.stop.id, { crewId: crew?.id ?? null, date: to })
+    const col = used.indexOf(to)
+    if (col < first || col >= first + COLUMNS) setFirst(Math.floor(col / COLUMNS) * COLUMNS)
+    // The card is drawn anew in another cell; the hand stays on it.
+    requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-stop="${s.stop.id}"]`)?.focus())
+  }
+
+  const card = (s: Shown, clock: Parameters<typeof StopCard>[0]['clock'], against: readonly string[]) => (
+    <StopCard
+      key={s.stop.id}
+      stop={s.stop}
+      site={s.site}
+      pinned={board.get(s.stop.id)!.pinned}
+      moved={week.isMoved(s)}
+      clock={clock}
+      against={against}
+      chosen={chosen === s.stop.id}
+      fixed={s.stop.begun || !may}
+      onChoose={() => setChosen((c) => (c === s.stop.id ? null : s.stop.id))}
+      onKeyMove={(d, c) => keyMove(s, d, c)}
+      onHeld={(h) => setHeld(h ? s.stop.id : null)}
+    />
+  )
+
+  const nobodys = (date: string) =>
+    week.stops
+      .filter((s) => {
+        const p = board.get(s.stop.id)!
+        return p.crewId === null && p.date === date
+      })
+      .map((s) => card(s, null, againstPut(roster, null, date, s)))
+
+  async function take() {
+    if (await week.takeAll()) {
+      setSaid('The week is taken.')
+      setChosen(null)
+      router.refresh()
+    }
+  }
+
+  if (roster.crews.length === 0)
+    return (
+      <>
+        <h1>Week</h1>
+        <p className="mt-3 max-w-prose">
+          No crew is written down yet. Say who goes out together, with which truck, what they do and in which
+          hours; then {week.stops.length === 0 ? 'work is' : `${week.stops.length} stops are`} put on their
+          days here.
+        </p>
+        <ButtonLink now href="/week/crews" className="mt-3">
+          Write down the first crew →
+        </ButtonLink>
+      </>
+    )
+
+  const conflicts = roster.crews
+    .flatMap((c) => used.map((d) => week.dayOf(c, d)))
+    .reduce((n, d) => n + d.stops.filter((s) => s.against.length > 0).length + (d.over > 0 ? 1 : 0), 0)
+  return (
+    <>
+      <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 mb-2">
+        <h1 className="mr-auto">Week</h1>
+        <Standing week={week} conflicts={conflicts} />
+        {may && (
+          <span className="no-print flex flex-wrap gap-2">
+            {planning.running ? (
+              <Button onClick={planning.stop}>Stop, keep the best so far</Button>
+            ) : (
+              <>
+                <Button onClick={() => void planning.start(false)}>Plan the week</Button>
+                {roster.crews.length > 0 && week.stops.some((s) => s.stop.crewId !== null) && (
+                  <Button quiet onClick={() => void planning.start(true)}>
+                    Plan all anew
+                  </Button>
+                )}
+              </>
+            )}
+            {week.moved.length > 0 && (
+              <>
+                <Button quiet disabled={week.take.busy} onClick={week.reset}>
+                  Leave it as it was
+                </Button>
+                <Button now disabled={week.take.busy || planning.running} onClick={() => void take()}>
+                  {week.take.busy
+                    ? 'Asking every gate…'
+                    : `Take ${week.moved.length === 1 ? 'the change' : `the ${week.moved.length} changes`}`}
+                </Button>
+              </>
+            )}
+          </span>
+        )}
+      </div>
+      <p role="status" className="sr-only">
+        {said}
+      </p>
+      <ProblemNote problem={week.take.problem ?? planning.problem} />
+      {loose.length > 0 && (
+        <section aria-label="On no day to come" className="mb-3">
+          <h2>On no day to come</h2>
+          <div className="grid gap-1 mt-1 sm:grid-cols-3 xl:grid-cols-6">
+            {loose.map((s) =>
+              card(
+                s,
+                null,
+                board.get(s.stop.id)!.date === null
+                  ? []
+                  : [`Not done on ${writtenDay(board.get(s.stop.id)!.date!)}.`],
+              ),
+            )}
+          </div>
+        </section>
+      )}
+      <div className={`grid gap-4 ${asked ? 'xl:grid-cols-[minmax(0,1fr)_300px]' : ''}`}>
+        <div className="min-w-0">
+          <div
+            className="hidden lg:grid gap-1"
+            style={{ gridTemplateColumns: `104px repeat(${days.length}, minmax(0, 1fr))` }}
+          >
+            <Pages first={first} count={used.length} onFirst={setFirst} />
+            {days.map((d) => (
+              <DayHead key={d} date={d} view={view} />
+            ))}
+            {rows.map((crew) => (
+              <CrewRow key={crew?.id ?? 'none'} crew={crew}>
+                {days.map((date) => {
+                  const day = crew ? week.dayOf(crew, date) : null
+                  const own = day ? day.stops.map((s) => card(s.asked, s.clock, s.against)) : nobodys(date)
+                  const on = crew && crewOn(crew, roster, date)
+                  return (
+                    <DayCell
+                      key={date}
+                      label={`${crew?.name ?? 'No crew yet'}, ${writtenDay(date)}`}
+                      holding={holding !== null}
+                      against={holding && (againstPut(roster, crew, date, holding)[0] ?? null)}
+                      out={on?.out ?? null}
+                      onDropped={(stop) => put(stop, { crewId: crew?.id ?? null, date })}
+                    >
+                      {own}
+                      {day && day.stops.length > 0 && <DayFoot day={day} away={on?.away ?? []} />}
+                      {day && day.stops.length === 0 && on?.out === null && (
+                        <Away away={on.away} licensed={on.licensed} />
+                      )}
+                    </DayCell>
+                  )
+                })}
+              </CrewRow>
+            ))}
+          </div>
+          <div className="lg:hidden">
+            {used.map((date) => (
+              <section key={date} aria-label={writtenDay(date)} className="mb-4">
+                <DayHead date={date} view={view} />
+                {rows.map((crew) => {
+                  const day = crew ? week.dayOf(crew, date) : null
+                  const cards = day ? day.stops.map((s) => card(s.asked, s.clock, s.against)) : nobodys(date)
+                  if (cards.length === 0) return null
+                  return (
+                    <div key={crew?.id ?? 'none'} className="mt-1">
+                      <h3 className="text-small text-ink2">{crew?.name ?? 'No crew yet'}</h3>
+                      <div className="grid gap-1">
+                        {cards}
+                        {day && <DayFoot day={day} away={[]} />}
+                      </div>
+                    </div>
+                  )
+                })}
+              </section>
+            ))}
+          </div>
+        </div>
+        {asked && <StopPanel asked={asked} week={week} may={may} onClose={() => setChosen(null)} />}
+      </div>
+      <Outcome week={week} onChoose={setChosen} />
+      <p className="mt-5 text-small text-ink2">
+        Days from {writtenDay(view.today)} to {writtenDay(addDays(view.today, roster.days.length - 1))}. Times
+        are of work and drive at 25 miles an hour; a stop begins when its hours open.{' '}
+        <Link href="/week/crews" className="underline underline-offset-2">
+          Crews, hours and absences
+        </Link>
+      </p>
+    </>
+  )
+}
+
+/** How the week stands, or how planning goes on. */
+function Standing({ week, conflicts }: { week: ReturnType<typeof useWeek>; conflicts: number }) {
+  const { planning, plan } = week
+  if (planning.running)
+    return (
+      <p role="status">
+        {planning.looking
+          ? `Asking the gates: ${planning.looking.sites} of ${planning.looking.of} sites`
+          : planning.plan
+            ? `${planning.plan.assignments.length} placed, ${sayGap(planning.plan.gapPercent)}, ${planning.seconds.toFixed(0)} s`
+            : 'Planning…'}
+      </p>
+    )
+  if (plan)
+    return (
+      <p>
+        {plan.assignments.length} of {plan.assignments.length + plan.unassigned.length} stops placed ·{' '}
+        {sayGap(plan.gapPercent)} · {shortHours(plan.travelMinutes)} on the road
+      </p>
+    )
+  const open = week.stops.filter((s) => s.stop.crewId === null).length
+  return (
+    <p className="text-ink2">
+      {week.stops.length} stops{open > 0 && `, ${open} without a crew`}
+      {conflicts > 0 && <span className="text-plum font-bold">, {conflicts} to look at</span>}
+    </p>
+  )
+}
+
+const sayGap = (percent: number) =>
+  percent < 0.05 ? 'the best there can be' : `at most ${percent.toFixed(1)} % from the best there can be`
+
+function CrewRow({ crew, children }: { crew: Crew | null; children: React.ReactNode }) {
+  return (
+    <>
+      <div className="pt-1 pr-2">
+        <p className="font-head font-bold leading-tight">{crew?.name ?? 'No crew yet'}</p>
+        {crew?.truck && <p className="text-small text-ink2 leading-tight">{crew.truck}</p>}
+      </div>
+      {children}
+    </>
+  )
+}
+
+function DayFoot({
+  day,
+  away,
+}: {
+  day: ReturnType<ReturnType<typeof useWeek>['dayOf']>
+  away: readonly { name: string; why: string }[]
+}) {
+  return (
+    <p className="text-small text-ink2 px-1 leading-tight">
+      {shortHours(day.minutes)}, back {sayClock(Math.min(1439, day.home))}
+      {day.over > 0 && <b className="block text-plum">{shortHours(day.over)} over their day</b>}
+      {away.map((a) => (
+        <span key={a.name} className="block">
+          {a.name} away
+        </span>
+      ))}
+    </p>
+  )
+}
+
+function Away({ away, licensed }: { away: readonly { name: string; why: string }[]; licensed: boolean }) {
+  if (away.length === 0 && licensed) return null
+  return (
+    <p className="text-small text-ink2 px-1 leading-tight">
+      {away.map((a) => (
+        <span key={a.name} className="block">
+          {a.name} away: {a.why}
+        </span>
+      ))}
+      {!licensed && <span className="block">nobody with a licence</span>}
+    </p>
+  )
+}
+
+/** On to later days and back. */
+function Pages({
+  first,
+  count,
+  onFirst,
+}: {
+  first: number
+  count: number
+  onFirst: (first: number) => void
+}) {
+  if (count <= COLUMNS) return <span />
+  return (
+    <div className="no-print flex flex-col gap-1 items-start pr-2">
+      <Button quiet disabled={first === 0} onClick={() => onFirst(Math.max(0, first - COLUMNS))}>
+        ← Earlier
+      </Button>
+      <Button quiet disabled={first + COLUMNS >= count} onClick={() => onFirst(first + COLUMNS)}>
+        Later →
+      </Button>
+    </div>
+  )
+}

@@ -1,0 +1,8 @@
+import { crewsView } from '@/server/read/week'
+import { Crews } from './Crews'
+
+export const metadata = { title: 'Crews' }
+
+export default async function Page() {
+  return <Crews view={await crewsView()} />
+}

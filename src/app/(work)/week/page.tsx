@@ -1,0 +1,8 @@
+import { weekView } from '@/server/read/week'
+import { Week } from './Week'
+
+export const metadata = { title: 'Week' }
+
+export default async function Page() {
+  return <Week view={await weekView()} />
+}

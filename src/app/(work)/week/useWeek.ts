@@ -1,0 +1,166 @@
+'use client'
+import { useCallback, useEffect, useMemo, useState } from 'react'
+import {
+  boardOf,
+  changed,
+  isMoved,
+  pin,
+  putByHand,
+  shownDay,
+  withPlan,
+  type Board,
+  type ShownDay,
+} from '@/core/roster/board'
+import { changesOf, unplacedWhy } from '@/core/roster/changes'
+import type { Crew } from '@/core/roster/crew'
+import type { AskedStop } from '@/core/roster/weekAsked'
+import type { WeekPlan } from '@/core/week/planWeek'
+import type { WeekStop, WeekView } from '@/server/read/week'
+import { useVerb } from '@/ui/fields/useVerb'
+import { usePlanning } from './usePlanning'
+
+/** A stop as the page shows it: with its site, and what each day says to it once that is known. */
+export type Shown = AskedStop & Pick<WeekStop, 'site' | 'note'>
+
+const NOT_ASKED: AskedStop['days'] = []
+
+/** The week on the table: where every stop is put, what comes of it, and what is signed of it. */
+export function useWeek(view: WeekView) {
+  const { roster } = view
+  const [days, setDays] = useState<ReadonlyMap<string, AskedStop['days']>>(new Map())
+  const stops = useMemo<Shown[]>(
+    () =>
+      view.stops.map(({ site, note, name, at, ...stop }) => ({
+        stop,
+        site,
+        note,
+        name,
+        at,
+        days: days.get(stop.id) ?? NOT_ASKED,
+      })),
+    [view.stops, days],
+  )
+  const [board, setBoard] = useState<Board>(() => boardOf(stops))
+  // Another week came from the server: what was moved of it is taken, or was somebody else's.
+  const [seen, setSeen] = useState(view.stops)
+  if (seen !== view.stops) {
+    setSeen(view.stops)
+    setBoard(boardOf(stops))
+  }
+  const [plan, setPlan] = useState<WeekPlan | null>(null)
+  const [why, setWhy] = useState('')
+  const take = useVerb('take-week', { makes: 'id' })
+
+  const hearDays = useCallback((heard: { stop: string; days: AskedStop['days'] }[]) => {
+    setDays(new Map(heard.map((d) => [d.stop, d.days])))
+  }, [])
+  // What each day says comes after the page: it asks the gate of every tree.
+  useEffect(() => {
+    const gone = new AbortController()
+    fetch('/api/week/days', { signal: gone.signal })
+      .then(async (answer) => {
+        if (answer.ok) hearDays(((await answer.json()) as { value: Parameters<typeof hearDays>[0] }).value)
+      })
+      .catch(() => {})
+    return () => gone.abort()
+  }, [view.stops, hearDays])
+
+  const planning = usePlanning({
+    days: hearDays,
+    plan: (made) => {
+      setPlan(made)
+      setBoard((before) => withPlan(before, made))
+    },
+  })
+
+  const moved = changed(stops, board)
+  const planned = useMemo(
+    () => (plan ? changesOf(roster, stops, plan.assignments) : []),
+    [plan, roster, stops],
+  )
+  /** Why a stop that was put elsewhere goes there; empty where only a person can say it. */
+  const whyOf = (asked: Shown): string => {
+    const put = board.get(asked.stop.id)!
+    if (put.byHand) return ''
+    return planned.find((c) => c.stop === asked.stop.id)?.why ?? ''
+  }
+  const unplaced = (plan?.unassigned ?? []).flatMap(({ job, reason }) => {
+    const asked = stops.find((s) => s.stop.id === job)
+    return asked ? [{ asked, ...unplacedWhy(roster, asked, reason, stops, plan!.assignments) }] : []
+  })
+  /** Some went to another day by hand: why is asked. */
+  const asksWhy = moved.some((s) => {
+    const put = board.get(s.stop.id)!
+    return put.byHand && put.date !== s.stop.onDate && s.stop.onDate !== null
+  })
+
+  function dayOf(crew: Crew, date: string): ShownDay<Shown> {
+    return shownDay(roster, crew, date, stops, board)
+  }
+
+  async function takeAll(): Promise<boolean> {
+    const touched = new Map<string, { crewId: string; onDate: string }>()
+    for (const s of moved) {
+      const { crewId, date } = board.get(s.stop.id)!
+      if (crewId !== null && date !== null) touched.set(`${crewId} ${date}`, { crewId, onDate: date })
+    }
+    const done = await take.send({
+      placed: moved.flatMap((s) => {
+        const { crewId, date, pinned } = board.get(s.stop.id)!
+        if (date === null) return []
+        return [
+          {
+            stop: s.stop.id,
+            trees: s.stop.trees,
+            from: { crewId: s.stop.crewId, onDate: s.stop.onDate },
+            to: { crewId, onDate: date },
+            pinned,
+            why: whyOf(s) || why || 'Given to a crew.',
+          },
+        ]
+      }),
+      order: [...touched.values()].map(({ crewId, onDate }) => ({
+        crewId,
+        onDate,
+        stops: dayOf(
+          roster.crews.find((c) => c.id === crewId)!,
+          onDate,
+        ).stops.map((s) => s.asked.stop.id),
+      })),
+    })
+    if (done === null) return false
+    setPlan(null)
+    setWhy('')
+    return true
+  }
+
+  return {
+    stops,
+    board,
+    roster,
+    days,
+    dayOf,
+    moved,
+    unplaced,
+    whyOf,
+    planning,
+    plan,
+    take,
+    takeAll,
+    why,
+    setWhy,
+    asksWhy,
+    put: (stop: string, to: { crewId: string | null; date: string | null }) =>
+      setBoard((before) => putByHand(before, stop, to)),
+    pin: (stop: string, pinned: boolean) => setBoard((before) => pin(before, stop, pinned)),
+    reset: () => {
+      planning.stop()
+      setPlan(null)
+      setBoard(boardOf(stops))
+      take.clear()
+    },
+    isMoved: (s: AskedStop) => isMoved(s, board.get(s.stop.id)!),
+  }
+}
+
+export type WeekState = ReturnType<typeof useWeek>
