@@ -26,7 +26,7 @@ import { hoursAhead, knownWeather } from './weather/known'
 /** Days that are planned, from today on. */
 export const WEEK_DAYS = 14
 /** Jobs, and due work on no day, that are planned at once. */
-const MOST_JOBS = 600
+const MOST_JOBS = 300
 const MOST_DUE = 300
 /** A day with fewer open minutes is closed for its weather. */
 const LEAST_OPEN = 60

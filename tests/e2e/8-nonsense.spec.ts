@@ -101,6 +101,33 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'end-repeats': { occurrenceId: ID, words: 'no more spots' },
   'move-day': { jobSubjectIds: [ID], onDate: '2026-06-20', why: 'rain all day' },
   'move-check': { followUpId: ID, onDate: '2026-06-20', why: 'the client is away' },
+  'take-week': {
+    id: ID,
+    placed: [
+      {
+        stop: ID,
+        trees: 1,
+        from: { crewId: null, onDate: '2026-06-15' },
+        to: { crewId: ID, onDate: '2026-06-16' },
+        pinned: true,
+        why: 'rain all day',
+      },
+    ],
+    order: [{ crewId: ID, onDate: '2026-06-16', stops: [ID] }],
+  },
+  'set-crew': {
+    crewId: ID,
+    name: 'Bank crew',
+    truck: 'truck 4',
+    people: [ID],
+    methods: ['prune'],
+    begins: 420,
+    minutes: [480, 480, 480, 480, 480, 0, 0],
+  },
+  'end-crew': { crewId: ID },
+  'set-absence': { id: ID, personId: ID, crewId: null, from: '2026-06-15', to: '2026-06-16', why: 'holiday' },
+  'end-absence': { absenceId: ID },
+  'set-site-hours': { siteId: ID, hours: [{ days: [1, 2], from: 330, to: 460 }] },
   'hand-back': { jobSubjectIds: [ID], words: 'the gate is locked' },
   'release-line': { jobSubjectIds: [ID], found: 'girdling roots' },
   'enter-answer': {
