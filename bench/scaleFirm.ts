@@ -55,6 +55,8 @@ const KINDS = {
   money: 27,
   moved: 29,
   seen: 28,
+  crew: 30,
+  absence: 31,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -223,8 +225,14 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
     )
     await step('jobs', () =>
       sql.unsafe(`
-        insert into job (id, firm_id, site_id, on_date, methods)
-          select ${id('job', `s * 4 + k`)}, ${f}, ${id('site', 's')}, case k when 2 then '${today}'::date + (s % 14)::int else '${today}'::date - 799 + (k * 380)::int end, '{trunk-injection}'
+        insert into crew (id, firm_id, name, people, methods, begins, minutes)
+          select ${id('crew', 'n')}, ${f}, 'Crew ' || n, array[${id('person', 'n')}], '{trunk-injection}', 420, '{480,480,480,480,480,0,0}'
+          from generate_series(1, 6) n;
+        insert into absence (id, firm_id, person_id, from_on, to_on, why, by_person, at)
+          select ${id('absence', 'n')}, ${f}, ${id('person', '1 + n % 6')}, '${today}'::date - 400 + (n * 2)::int, '${today}'::date - 399 + (n * 2)::int, 'holiday', ${id('person', '2')}, ${noon}
+          from generate_series(1, 400) n;
+        insert into job (id, firm_id, site_id, crew_id, on_date, methods)
+          select ${id('job', `s * 4 + k`)}, ${f}, ${id('site', 's')}, case when k = 2 and s % 3 > 0 then ${id('crew', '1 + s % 6')} end, case k when 2 then '${today}'::date + (s % 14)::int else '${today}'::date - 799 + (k * 380)::int end, '{trunk-injection}'
           from generate_series(1, ${sites}) s, generate_series(0, 2) k;
         insert into job_item (id, firm_id, job_id, occurrence_id)
           select ${id('jobItem', `n * 4 + k`)}, ${f}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('occurrence', `n * 4 + k`)} ${each};

@@ -3,7 +3,6 @@ import { addDays, weekday } from '@/core/time/calendar'
 import { idFor, type Story } from './story'
 
 const person = (email: string) => idFor(`${email}@hollinquay.example`)
-const WEEKDAYS = [1, 2, 3, 4, 5]
 
 /** Two crews, who of them is away, and when work may be done at the school and in the hospital’s court. */
 export async function crewsOfFirm(story: Story, today: string) {
@@ -37,14 +36,10 @@ export async function crewsOfFirm(story: Story, today: string) {
   })
   await story.do('philippa', 30, 'set-site-hours', {
     siteId: idFor('site school'),
-    hours: [
-      { days: WEEKDAYS, from: 330, to: 460 },
-      { days: WEEKDAYS, from: 900, to: 1200 },
-      { days: [6, 7], from: 420, to: 1200 },
-    ],
+    hours: 'Mon to Fri 05:30 to 07:40; Mon to Fri 15:00 to 20:00; Sat, Sun 07:00 to 20:00',
   })
   await story.do('philippa', 30, 'set-site-hours', {
     siteId: idFor('site court'),
-    hours: [{ days: [1, 2, 3, 4, 5, 6, 7], from: 330, to: 600 }],
+    hours: 'every day 05:30 to 10:00',
   })
 }

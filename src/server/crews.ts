@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { METHODS } from '@/core/card/card'
 import { ok, refuse, type Result } from '@/core/problem'
+import { readSiteHours } from '@/core/roster/siteHours'
 import { spokenDate } from '@/core/time/calendar'
 import {
   addAbsence,
@@ -14,7 +15,7 @@ import {
 } from '@/db/queries/crew'
 import { keepSiteHours } from '@/db/queries/week'
 import { siteById } from '@/db/queries/site'
-import { day, id, line } from './text'
+import { day, id, line, typed } from './text'
 import { verb } from './verb'
 
 const planners = ['arborist', 'crew lead', 'office'] as const
@@ -154,35 +155,17 @@ export const endAbsenceVerb = verb({
   },
 })
 
-/** Says when work may be done at a site: a school before the bell, a street after the market. */
+/** Says when work may be done at a site, as it is typed: a school before the bell, a street after the market. Nothing: at any time. */
 export const setSiteHoursVerb = verb({
   roles: planners,
   about: (i) => i.siteId,
-  input: z.strictObject({
-    siteId: id('siteId'),
-    hours: z
-      .array(
-        z
-          .strictObject({
-            days: z
-              .array(z.int().min(1).max(7))
-              .min(1, { error: 'Choose at least one day of the week.' })
-              .max(7),
-            from: clock('From'),
-            to: clock('To'),
-          })
-          .refine((h) => h.to > h.from, {
-            error: 'A stretch ends after it begins; change one of both times.',
-          }),
-      )
-      .min(1, { error: 'Say at least one stretch, or that any time will do.' })
-      .max(20, { error: 'At most twenty stretches; put days with the same hours together.' })
-      .nullable(),
-  }),
+  input: z.strictObject({ siteId: id('siteId'), hours: typed('Work hours', 1000) }),
   run: async ({ sql }, input): Promise<Result<{ siteId: string }>> => {
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
-    await keepSiteHours(sql, site.id, input.hours)
+    const hours = readSiteHours(input.hours)
+    if (!hours.ok) return hours
+    await keepSiteHours(sql, site.id, hours.value)
     return ok({ siteId: site.id })
   },
 })

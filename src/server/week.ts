@@ -25,8 +25,9 @@ import { hoursAhead, knownWeather } from './weather/known'
 
 /** Days that are planned, from today on. */
 export const WEEK_DAYS = 14
-/** Jobs, and due work on no day, that are planned at once. */
+/** Jobs, trees of jobs, and due work on no day, that are planned at once. */
 const MOST_JOBS = 300
+const MOST_TREES = 6000
 const MOST_DUE = 300
 /** A day with fewer open minutes is closed for its weather. */
 const LEAST_OPEN = 60
@@ -40,6 +41,8 @@ export interface OpenWeek {
   today: string
   roster: Roster
   stops: Stop[]
+  /** There are more jobs than are planned at once; the first days come first. */
+  more: boolean
   works: Map<string, OpenWorkRow>
   due: Map<string, DueRow>
   sites: Map<string, PlacedSite>
@@ -55,7 +58,7 @@ export async function openWeek(
   const days = Array.from({ length: WEEK_DAYS }, (_, i) => addDays(today, i))
   const last = days.at(-1)!
   const [teams, people, away] = [await crews(sql), await members(sql), await absences(sql, today, last)]
-  const works = await openWork(sql, last, MOST_JOBS)
+  const { works, more } = await openWork(sql, last, { jobs: MOST_JOBS, trees: MOST_TREES })
   const due = await dueAgain(sql, last, MOST_DUE)
   const dueMinutes = new Map(
     (
@@ -113,6 +116,7 @@ export async function openWeek(
       now: { date: today, clock: Math.floor(hourIn(person.timeZone, now) * 60) },
     },
     stops,
+    more,
     works: new Map(works.map((w) => [w.id, w])),
     due: new Map(due.map((d) => [d.id, d])),
     sites: new Map(sites.map((s) => [s.id, s])),

@@ -51,6 +51,8 @@ async function views(page: Page): Promise<string[]> {
     '/turn',
     `/turn?site=${site!.split('/').at(-1)!}`,
     '/settings/rules',
+    '/week',
+    '/week/crews',
     '/run',
     job!,
     '/ledger',

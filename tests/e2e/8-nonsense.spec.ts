@@ -127,7 +127,7 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'end-crew': { crewId: ID },
   'set-absence': { id: ID, personId: ID, crewId: null, from: '2026-06-15', to: '2026-06-16', why: 'holiday' },
   'end-absence': { absenceId: ID },
-  'set-site-hours': { siteId: ID, hours: [{ days: [1, 2], from: 330, to: 460 }] },
+  'set-site-hours': { siteId: ID, hours: 'Mon, Tue 05:30 to 07:40' },
   'hand-back': { jobSubjectIds: [ID], words: 'the gate is locked' },
   'release-line': { jobSubjectIds: [ID], found: 'girdling roots' },
   'enter-answer': {

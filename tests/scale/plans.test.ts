@@ -64,6 +64,7 @@ import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
 import { rulesView } from '@/server/read/rules'
 import { runListView, todayView } from '@/server/read/today'
+import { crewsView, weekView } from '@/server/read/week'
 import { turnView } from '@/server/read/turn'
 import { clientView } from '@/server/read/client'
 import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
@@ -126,6 +127,8 @@ const SHORT = new Set([
   'almanac_note',
   'house_rule',
   'local_rule',
+  'crew',
+  'absence',
   'ledger_check',
   'api_token',
   'session',
@@ -190,6 +193,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 11, 20_000],
   ['Run, list', () => runListView(), 2, 6_000],
   ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 10, 8_000],
+  ['the week', () => weekView(), 10, 400_000],
+  ['the crews', () => crewsView(), 4, 1_000],
   ['Grounds', () => sitesView(), 1, 4_000],
   ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 7, 4_000],
   ['a site of 5,000 trees', () => siteView(scaleId('site', 1)), 8, 32_000],

@@ -73,11 +73,6 @@ export function changed<S extends AskedStop>(stops: readonly S[], board: Board):
   })
 }
 
-/** True for a stop that is put on another day or with another crew than it stands. */
-export function isMoved({ stop }: AskedStop, { crewId, date }: Put): boolean {
-  return crewId !== stop.crewId || date !== stop.onDate
-}
-
 /** A stop in a crew's day, with its clock and what stands against it there. */
 export interface ShownStop<S extends AskedStop> {
   asked: S

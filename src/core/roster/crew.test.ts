@@ -1,6 +1,6 @@
 import type { Crew } from './crew'
 import { crewOn } from './crew'
-import { saySiteHours, sayWeekdays, siteOpen } from './siteHours'
+import { readSiteHours, saySiteHours, sayWeekdays, siteOpen } from './siteHours'
 import { meet, minutesOf, readClock, sayClock } from './span'
 
 const crew: Crew = {
@@ -97,6 +97,31 @@ describe('hours of a site', () => {
     expect(siteOpen(hours, '2026-06-20')).toEqual([{ from: 420, to: 1200 }])
     expect(siteOpen(hours, '2026-06-21')).toEqual([])
     expect(siteOpen(null, '2026-06-21')).toEqual([{ from: 0, to: 1440 }])
+  })
+  test('are read as they are said, and as people type them', () => {
+    const read = (text: string) => {
+      const r = readSiteHours(text)
+      return r.ok ? r.value : r.problem.code
+    }
+    expect(read(saySiteHours(hours))).toEqual(hours)
+    expect(read('monday–friday 8:00-12:00\nsat and sun 9:00 to 24:00')).toEqual([
+      { days: [1, 2, 3, 4, 5], from: 480, to: 720 },
+      { days: [6, 7], from: 540, to: 1440 },
+    ])
+    expect(read('every day 5:30 to 10:00')).toMatchObject([{ days: [1, 2, 3, 4, 5, 6, 7] }])
+    expect(read('  ')).toBeNull()
+    for (const wrong of [
+      'Mon',
+      '8:00 to 9:00',
+      'Mon to 8:00',
+      'Noday 8:00 to 9:00',
+      'Mon to Tue to Wed 8:00 to 9:00',
+      'Sun to Mon 8:00 to 9:00',
+      'Mon 8:70 to 9:00',
+    ])
+      expect([wrong, read(wrong)]).toEqual([wrong, 'bad-quantity'])
+    expect(read('Mon 9:00 to 9:00')).toBe('out-of-range')
+    expect(read(Array.from({ length: 21 }, () => 'Mon 8:00 to 9:00').join(';'))).toBe('out-of-range')
   })
   test('are said', () => {
     expect(saySiteHours(hours.slice(0, 1))).toBe('Mon to Fri 15:00 to 20:00')

@@ -149,7 +149,7 @@ describe('a week to be planned', () => {
     expect(asked).toMatchObject({ ok: false, problem: { code: 'out-of-range', field: 'pinned' } })
     if (!asked.ok)
       expect(asked.problem.message).toContain(
-        'is kept with Yarrow on 16 Jun, but Yarrow is not out then: inspection.',
+        'is kept with Yarrow on 16 Jun, but they are not out: inspection.',
       )
     const spray = stop({ pinned: true, crewId: 'Yarrow', licence: true, methods: ['crown-spray'] })
     expect(weekAsked(roster(), [spray])).toMatchObject({ ok: false })
@@ -250,7 +250,7 @@ describe('the board', () => {
     })
     expect(shownDay(out, out.crews[0]!, DAYS[0]!, stops, boardOf(stops)).stops[0]).toMatchObject({
       clock: null,
-      against: ['Tansy is not out: inspection.'],
+      against: ['Not out that day: inspection.'],
     })
   })
 

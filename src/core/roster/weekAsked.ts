@@ -65,7 +65,7 @@ export function refusedTo(
   { stop, days }: AskedStop,
   date: PlainDate,
 ): string | null {
-  if (on.out !== null) return `${crew.name} is not out: ${on.out}.`
+  if (on.out !== null) return `Not out that day: ${on.out}.`
   const not = stop.methods.find((m) => !crew.methods.includes(m))
   if (not) return `${crew.name} does not do ${METHOD_NAME[not].toLowerCase()}.`
   if (stop.licence && !on.licensed) return `Nobody with a licence is in ${crew.name} then.`
@@ -116,7 +116,7 @@ export function weekAsked(
       const day = on.get(crew!.id)!.get(pinned.date)!
       const why =
         day.out !== null
-          ? `${crew!.name} is not out then: ${day.out}`
+          ? `they are not out: ${day.out}`
           : refusedTo(crew!, day, { ...asked, days: [] }, pinned.date)
       if (why !== null)
         return refuse(

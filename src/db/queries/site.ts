@@ -1,3 +1,4 @@
+import type { SiteHours } from '@/core/roster/siteHours'
 import type { FirmSql } from '../client'
 
 export interface SiteRow {
@@ -10,13 +11,15 @@ export interface SiteRow {
   timeZone: string
   /** Where rules of the place are looked for; null where none is named. */
   district: string | null
+  /** When work may be done there; null for any time. */
+  hours: SiteHours[] | null
   clientId: string
   trees: number
 }
 
 const columns = (sql: FirmSql) => sql`
   s.id, s.name, s.place, c.name as client, s.note, s.area_m2 as "areaM2", s.time_zone as "timeZone",
-  s.district, s.client_id as "clientId", s.trees`
+  s.district, s.hours, s.client_id as "clientId", s.trees`
 
 /** All sites of the firm with their client, by name. */
 export async function sites(sql: FirmSql): Promise<SiteRow[]> {

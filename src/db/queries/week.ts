@@ -9,25 +9,40 @@ export interface OpenWorkRow extends OpenWork {
   harvestOn: string | null
 }
 
-/** Trees of jobs until a day at which nothing is signed, those of earlier days too. */
-export async function openWork(sql: FirmSql, until: string, limit: number): Promise<OpenWorkRow[]> {
-  return sql<OpenWorkRow[]>`
-    select x.id, x.job_id as "jobId", j.site_id as "siteId", j.on_date::text as "onDate", j.crew_id as "crewId", j.place, ji.pinned,
-      pr.id as "prescriptionId", pi.id as "itemId", x.tree_id as "treeId", t.tag, t.block, u.id as "useId", pi.method,
-      c.name as "cardName", c.code, c.registration is not null as licence, (y.plan->>'minutes')::double precision as minutes,
-      exists (select 1 from step_state p where p.firm_id = x.firm_id and p.job_subject_id = x.id
-        and coalesce(p.state->>'drilledAt', p.state->>'startedAt') is not null) as begun,
-      case when o.again then o.due_from::text end as "dueFrom", o.due_to::text as "dueTo", pr.harvest_on::text as "harvestOn"
-    from (select * from job where recorded < trees and on_date <= ${until} order by on_date, id limit ${limit}) j
-      join job_subject x on x.firm_id = j.firm_id and x.job_id = j.id and x.status = 'open'
-      join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
-      join job_item ji on ji.firm_id = x.firm_id and ji.id = x.job_item_id
-      join occurrence o on o.firm_id = ji.firm_id and o.id = ji.occurrence_id
-      join item_subject y on y.firm_id = x.firm_id and y.id = x.subject_id
-      join prescription_item pi on pi.firm_id = y.firm_id and pi.id = y.item_id
-      join prescription pr on pr.firm_id = pi.firm_id and pr.id = pi.prescription_id
-      join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id
-    order by x.id`
+/**
+ * Trees of jobs until a day at which nothing is signed, those of earlier days too: job after job, the first days first, as long as there are no more than
+ * `trees` of them. `more`: whether jobs were left out for that.
+ */
+export async function openWork(
+  sql: FirmSql,
+  until: string,
+  most: { jobs: number; trees: number },
+): Promise<{ works: OpenWorkRow[]; more: boolean }> {
+  const jobs = await sql<{ id: string; trees: number }[]>`
+    select id, trees - recorded as trees from job where recorded < trees and on_date <= ${until}
+    order by on_date, id limit ${most.jobs + 1}`
+  let sum = 0
+  const taken = jobs.filter((j, i) => i < most.jobs && (i === 0 || (sum += j.trees) <= most.trees))
+  // A job at a time: joined all at once, whole tables would be read.
+  const works = await sql<OpenWorkRow[]>`
+    select w.* from unnest(${taken.map((j) => j.id)}::uuid[]) one (id) cross join lateral (
+      select x.id, x.job_id as "jobId", j.site_id as "siteId", j.on_date::text as "onDate", j.crew_id as "crewId", j.place, ji.pinned,
+        pr.id as "prescriptionId", pi.id as "itemId", x.tree_id as "treeId", t.tag, t.block, u.id as "useId", pi.method,
+        c.name as "cardName", c.code, c.registration is not null as licence, (y.plan->>'minutes')::double precision as minutes,
+        exists (select 1 from step_state p where p.firm_id = x.firm_id and p.job_subject_id = x.id
+          and coalesce(p.state->>'drilledAt', p.state->>'startedAt') is not null) as begun,
+        case when o.again then o.due_from::text end as "dueFrom", o.due_to::text as "dueTo", pr.harvest_on::text as "harvestOn"
+      from job j
+        join job_subject x on x.firm_id = j.firm_id and x.job_id = j.id and x.status = 'open'
+        join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
+        join job_item ji on ji.firm_id = x.firm_id and ji.id = x.job_item_id
+        join occurrence o on o.firm_id = ji.firm_id and o.id = ji.occurrence_id
+        join item_subject y on y.firm_id = x.firm_id and y.id = x.subject_id
+        join prescription_item pi on pi.firm_id = y.firm_id and pi.id = y.item_id
+        join prescription pr on pr.firm_id = pi.firm_id and pr.id = pi.prescription_id
+        join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      where j.id = one.id order by x.id limit 20000) w`
+  return { works, more: taken.length < jobs.length }
 }
 
 /** What stands on no day and is due until one, with the minutes of its trees. */

@@ -5,7 +5,7 @@ import type { Problem } from '@/core/problem'
 import { usualSprayHours } from '@/core/methods/hours'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
-import { absences } from '@/db/queries/crew'
+import { absences, crews, members } from '@/db/queries/crew'
 import type { PersonRow } from '@/db/queries/person'
 import { heavy, NotDone, notDoneProblem, type WeekNews } from '../heavy/pool'
 import { nowOf, type Reading } from '../verb'
@@ -24,6 +24,7 @@ export function weekView() {
     const spray = usualSprayHours(hoursAhead(weather, context.now, 24 * WEEK_DAYS))
     return {
       today: week.today,
+      more: week.more,
       units: context.person.units,
       /** Of the firm's town, as far as it is forecast: its hours by day, each with whether a spray may go out and whether it rains. */
       sky: week.roster.days.flatMap((date) => {
@@ -64,11 +65,10 @@ export function weekDays() {
 /** Crews with everybody of the firm and who is away from today on. */
 export function crewsView() {
   return reading(async (context) => {
-    const { roster } = await openWeek(context)
     return {
       today: context.today,
-      crews: roster.crews,
-      people: roster.people,
+      crews: await crews(context.sql),
+      people: await members(context.sql),
       absences: await absences(context.sql, context.today, addDays(context.today, 400)),
     }
   })

@@ -1,4 +1,5 @@
 'use client'
+import { againstPut } from '@/core/roster/board'
 import { spokenDay, weekdayName } from '@/core/time/calendar'
 import { Field } from '@/ui/fields/Field'
 import type { WeekState } from './useWeek'
@@ -7,7 +8,8 @@ const saidDay = (date: string) => `${weekdayName(date)} ${spokenDay(date)}`
 
 /** What found no place and what would open one, and what would be changed and why, before any of it is taken. */
 export function Outcome({ week, onChoose }: { week: WeekState; onChoose: (stop: string) => void }) {
-  const name = (id: string | null) => week.roster.crews.find((c) => c.id === id)?.name ?? 'no crew yet'
+  const crewOf = (id: string | null) => week.roster.crews.find((c) => c.id === id) ?? null
+  const name = (id: string | null) => crewOf(id)?.name ?? 'no crew yet'
   if (week.moved.length === 0 && week.unplaced.length === 0) return null
   return (
     <div
@@ -40,6 +42,12 @@ export function Outcome({ week, onChoose }: { week: WeekState; onChoose: (stop: 
                   <span className="block text-small">
                     {[days, crews, kept].filter(Boolean).join('; ')}
                     {said && <span className="text-ink2">: {said}</span>}
+                    {put.date !== null &&
+                      againstPut(week.roster, crewOf(put.crewId), put.date, s).map((w) => (
+                        <b key={w} className="block text-plum">
+                          {w}
+                        </b>
+                      ))}
                   </span>
                 </li>
               )

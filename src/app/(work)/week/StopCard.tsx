@@ -38,7 +38,8 @@ export function StopCard({
   stop: Stop
   site: string
   pinned: boolean
-  moved: boolean
+  /** How it is put elsewhere than it stands; null where it is not. */
+  moved: string | null
   clock: Clocked | null
   against: readonly string[]
   chosen: boolean
@@ -81,7 +82,7 @@ export function StopCard({
       onClick={onChoose}
       onKeyDown={keys}
       title={fixed ? undefined : 'Drag it, or Shift and an arrow'}
-      className={`block w-full text-left bg-paper border border-line ${pinned ? 'border-l-[6px] [border-left-style:double]' : 'border-l-4'} ${edge} rounded-sm px-2 py-1.5 text-small leading-tight ${chosen ? 'outline-2 outline-ink' : ''} ${fixed ? '' : 'cursor-grab'}`}
+      className={`block w-full min-w-0 text-left [overflow-wrap:anywhere] bg-paper border border-line ${pinned ? 'border-l-[6px] [border-left-style:double]' : 'border-l-4'} ${edge} rounded-sm px-2 py-1.5 text-small leading-tight ${chosen ? 'outline-2 outline-ink' : ''} ${fixed ? '' : 'cursor-grab'}`}
     >
       <span className="flex justify-between gap-2">
         <b>{clock ? sayClock(clock.from) : ' '}</b>
@@ -94,7 +95,7 @@ export function StopCard({
       <span className="block text-ink2">{workOf(stop)}</span>
       {(moved || pinned || stop.begun) && (
         <span className="block">
-          {[stop.begun && 'begun', moved && 'moved', pinned && 'kept here'].filter(Boolean).join(' · ')}
+          {[stop.begun && 'begun', moved, pinned && 'kept here'].filter(Boolean).join(' · ')}
         </span>
       )}
       {against.length > 0 && <span className="block text-plum font-bold">{against[0]}</span>}

@@ -10,6 +10,7 @@ import { addDays } from '@/core/time/calendar'
 import type { WeekView } from '@/server/read/week'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { writtenDay } from '@/ui/when'
 import { DayCell } from './DayCell'
@@ -19,8 +20,9 @@ import { shortHours, StopCard } from './StopCard'
 import { StopPanel } from './StopPanel'
 import { useWeek, type Shown } from './useWeek'
 
-/** As many days as have room beside each other. */
+/** As many days as have room beside each other; fewer beside an open stop. */
 const COLUMNS = 6
+const BESIDE_A_STOP = 4
 
 /** The week of the firm: crews by day, what would be changed, and what found no place. */
 export function Week({ view }: { view: WeekView }) {
@@ -46,8 +48,9 @@ export function Week({ view }: { view: WeekView }) {
       roster.crews.some((c) => crewOn(c, roster, d).minutes > 0) ||
       [...board.values()].some((p) => p.date === d),
   )
-  const days = used.slice(first, first + COLUMNS)
   const asked = week.stops.find((s) => s.stop.id === chosen) ?? null
+  const columns = asked ? BESIDE_A_STOP : COLUMNS
+  const days = used.slice(first, first + columns)
   const holding = week.stops.find((s) => s.stop.id === held) ?? null
   const loose = week.stops.filter((s) => {
     const { date } = board.get(s.stop.id)!
@@ -75,7 +78,7 @@ export function Week({ view }: { view: WeekView }) {
     if (to === undefined) return
     put(s.stop.id, { crewId: crew?.id ?? null, date: to })
     const col = used.indexOf(to)
-    if (col < first || col >= first + COLUMNS) setFirst(Math.floor(col / COLUMNS) * COLUMNS)
+    if (col < first || col >= first + columns) setFirst(Math.max(0, Math.min(col, used.length - columns)))
     // The card is drawn anew in another cell; the hand stays on it.
     requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-stop="${s.stop.id}"]`)?.focus())
   }
@@ -86,7 +89,7 @@ export function Week({ view }: { view: WeekView }) {
       stop={s.stop}
       site={s.site}
       pinned={board.get(s.stop.id)!.pinned}
-      moved={week.isMoved(s)}
+      moved={week.movedHow(s)}
       clock={clock}
       against={against}
       chosen={chosen === s.stop.id}
@@ -128,9 +131,14 @@ export function Week({ view }: { view: WeekView }) {
       </>
     )
 
-  const conflicts = roster.crews
-    .flatMap((c) => used.map((d) => week.dayOf(c, d)))
-    .reduce((n, d) => n + d.stops.filter((s) => s.against.length > 0).length + (d.over > 0 ? 1 : 0), 0)
+  const conflicts =
+    roster.crews
+      .flatMap((c) => used.map((d) => week.dayOf(c, d)))
+      .reduce((n, d) => n + d.stops.filter((s) => s.against.length > 0).length + (d.over > 0 ? 1 : 0), 0) +
+    week.stops.filter((s) => {
+      const { crewId, date } = board.get(s.stop.id)!
+      return crewId === null && date !== null && againstPut(roster, null, date, s).length > 0
+    }).length
   return (
     <>
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 mb-2">
@@ -169,6 +177,12 @@ export function Week({ view }: { view: WeekView }) {
         {said}
       </p>
       <ProblemNote problem={week.take.problem ?? planning.problem} />
+      {view.more && (
+        <Note className="mb-2">
+          There is more work in these two weeks than is planned at once. The first days are here; the rest
+          comes when they are done, or stands under Run.
+        </Note>
+      )}
       {loose.length > 0 && (
         <section aria-label="On no day to come" className="mb-3">
           <h2>On no day to come</h2>
@@ -191,7 +205,7 @@ export function Week({ view }: { view: WeekView }) {
             className="hidden lg:grid gap-1"
             style={{ gridTemplateColumns: `104px repeat(${days.length}, minmax(0, 1fr))` }}
           >
-            <Pages first={first} count={used.length} onFirst={setFirst} />
+            <Pages first={first} columns={columns} count={used.length} onFirst={setFirst} />
             {days.map((d) => (
               <DayHead key={d} date={d} view={view} />
             ))}
@@ -222,25 +236,29 @@ export function Week({ view }: { view: WeekView }) {
             ))}
           </div>
           <div className="lg:hidden">
-            {used.map((date) => (
-              <section key={date} aria-label={writtenDay(date)} className="mb-4">
-                <DayHead date={date} view={view} />
-                {rows.map((crew) => {
-                  const day = crew ? week.dayOf(crew, date) : null
-                  const cards = day ? day.stops.map((s) => card(s.asked, s.clock, s.against)) : nobodys(date)
-                  if (cards.length === 0) return null
-                  return (
-                    <div key={crew?.id ?? 'none'} className="mt-1">
-                      <h3 className="text-small text-ink2">{crew?.name ?? 'No crew yet'}</h3>
-                      <div className="grid gap-1">
-                        {cards}
-                        {day && <DayFoot day={day} away={[]} />}
+            {used
+              .filter((d) => d === view.today || [...board.values()].some((p) => p.date === d))
+              .map((date) => (
+                <section key={date} aria-label={writtenDay(date)} className="mb-4">
+                  <DayHead date={date} view={view} />
+                  {rows.map((crew) => {
+                    const day = crew ? week.dayOf(crew, date) : null
+                    const cards = day
+                      ? day.stops.map((s) => card(s.asked, s.clock, s.against))
+                      : nobodys(date)
+                    if (cards.length === 0) return null
+                    return (
+                      <div key={crew?.id ?? 'none'} className="mt-1">
+                        <h3 className="text-small text-ink2">{crew?.name ?? 'No crew yet'}</h3>
+                        <div className="grid gap-1">
+                          {cards}
+                          {day && <DayFoot day={day} away={[]} />}
+                        </div>
                       </div>
-                    </div>
-                  )
-                })}
-              </section>
-            ))}
+                    )
+                  })}
+                </section>
+              ))}
           </div>
         </div>
         {asked && <StopPanel asked={asked} week={week} may={may} onClose={() => setChosen(null)} />}
@@ -338,22 +356,28 @@ function Away({ away, licensed }: { away: readonly { name: string; why: string }
 /** On to later days and back. */
 function Pages({
   first,
+  columns,
   count,
   onFirst,
 }: {
   first: number
+  columns: number
   count: number
   onFirst: (first: number) => void
 }) {
-  if (count <= COLUMNS) return <span />
+  if (count <= columns && first === 0) return <span />
   return (
-    <div className="no-print flex flex-col gap-1 items-start pr-2">
-      <Button quiet disabled={first === 0} onClick={() => onFirst(Math.max(0, first - COLUMNS))}>
-        ← Earlier
-      </Button>
-      <Button quiet disabled={first + COLUMNS >= count} onClick={() => onFirst(first + COLUMNS)}>
-        Later →
-      </Button>
+    <div className="no-print flex flex-col items-start pr-2">
+      {first > 0 && (
+        <Button quiet onClick={() => onFirst(Math.max(0, first - columns))}>
+          ← Earlier
+        </Button>
+      )}
+      {first + columns < count && (
+        <Button quiet onClick={() => onFirst(Math.min(first + columns, count - columns))}>
+          Later →
+        </Button>
+      )}
     </div>
   )
 }

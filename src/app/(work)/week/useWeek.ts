@@ -3,7 +3,6 @@ import { useCallback, useEffect, useMemo, useState } from 'react'
 import {
   boardOf,
   changed,
-  isMoved,
   pin,
   putByHand,
   shownDay,
@@ -159,7 +158,11 @@ export function useWeek(view: WeekView) {
       setBoard(boardOf(stops))
       take.clear()
     },
-    isMoved: (s: AskedStop) => isMoved(s, board.get(s.stop.id)!),
+    /** How a stop is put elsewhere than it stands; null where it is not. */
+    movedHow: ({ stop }: AskedStop): string | null => {
+      const put = board.get(stop.id)!
+      return put.date !== stop.onDate ? 'another day' : put.crewId !== stop.crewId ? 'new crew' : null
+    },
   }
 }
 

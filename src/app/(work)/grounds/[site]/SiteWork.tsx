@@ -8,6 +8,7 @@ import { useViewKeys } from '@/ui/shell/keys'
 import { useMay } from '@/ui/shell/may'
 import type { TypedTree } from './NewTree'
 import { District } from './District'
+import { WorkHours } from './WorkHours'
 import { SitePlan } from './SitePlan'
 import { TreeList } from './TreeList'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
@@ -50,6 +51,7 @@ export function SiteWork({ view }: { view: SiteView }) {
             {view.site.client} · {view.site.place} · {view.site.trees.toLocaleString('en-US')} trees
           </p>
           <District view={view} />
+          <WorkHours site={view.site} />
         </div>
         <div className="flex flex-wrap gap-2">
           <PrintButton />

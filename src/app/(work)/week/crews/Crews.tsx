@@ -45,7 +45,9 @@ export function Crews({ view }: { view: CrewsView }) {
                   <p className="text-small text-ink2">{sayDoes(crew)}</p>
                 </div>
                 <May step="set-crew">
-                  <Button onClick={() => setOpen(crew.id)}>Change</Button>
+                  <Button className="self-start" onClick={() => setOpen(crew.id)}>
+                    Change
+                  </Button>
                 </May>
               </div>
             )}
