@@ -20,7 +20,8 @@ function newToken() {
   return { token, tokenHash: hashOf(token), hint: token.slice(0, 9) }
 }
 
-function hashOf(token: string): string {
+/** What is kept of a token or a link. */
+export function hashOf(token: string): string {
   return createHash('sha256').update(token).digest('hex')
 }
 

@@ -25,6 +25,7 @@ import { beginWorkVerb, confirmTreeVerb } from './begin'
 import { markStepVerb, markStepsVerb } from './run'
 import { placeSiteVerb, seeStageVerb, takeStageBackVerb } from './season'
 import { endAbsenceVerb, endCrewVerb, setAbsenceVerb, setCrewVerb, setSiteHoursVerb } from './crews'
+import { endCalendarLinkVerb, makeCalendarLinkVerb } from './calendar/link'
 import { takeWeekVerb } from './takeWeek'
 import { signRecordVerb } from './signRecord'
 import { noteAppliedVerb, setAreaVerb } from './limits'
@@ -70,6 +71,8 @@ export const VERBS = {
   'set-absence': setAbsenceVerb,
   'end-absence': endAbsenceVerb,
   'set-site-hours': setSiteHoursVerb,
+  'make-calendar-link': makeCalendarLinkVerb,
+  'end-calendar-link': endCalendarLinkVerb,
   'hand-back': handBackVerb,
   'release-line': releaseLineVerb,
   'withdraw-prescription': withdrawPrescriptionVerb,

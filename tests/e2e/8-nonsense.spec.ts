@@ -128,6 +128,8 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'set-absence': { id: ID, personId: ID, crewId: null, from: '2026-06-15', to: '2026-06-16', why: 'holiday' },
   'end-absence': { absenceId: ID },
   'set-site-hours': { siteId: ID, hours: 'Mon, Tue 05:30 to 07:40' },
+  'make-calendar-link': { id: ID, crewId: ID, clientId: null },
+  'end-calendar-link': { linkId: ID },
   'hand-back': { jobSubjectIds: [ID], words: 'the gate is locked' },
   'release-line': { jobSubjectIds: [ID], found: 'girdling roots' },
   'enter-answer': {

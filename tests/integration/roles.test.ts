@@ -37,6 +37,8 @@ const MAY: Record<string, Role[]> = {
   'set-absence': ['arborist', 'crew lead', 'office'],
   'end-absence': ['arborist', 'crew lead', 'office'],
   'set-site-hours': ['arborist', 'crew lead', 'office'],
+  'make-calendar-link': ['arborist', 'crew lead', 'office'],
+  'end-calendar-link': ['arborist', 'crew lead', 'office'],
   'hand-back': FIELD,
   'release-line': ['arborist', 'crew lead'],
   'withdraw-prescription': ['arborist'],

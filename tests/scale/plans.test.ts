@@ -193,11 +193,11 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 11, 20_000],
   ['Run, list', () => runListView(), 2, 6_000],
   ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 10, 8_000],
-  ['the week', () => weekView(), 10, 400_000],
-  ['the crews', () => crewsView(), 4, 1_000],
+  ['the week', () => weekView(), 10, 60_000],
+  ['the crews', () => crewsView(), 5, 1_000],
   ['Grounds', () => sitesView(), 1, 4_000],
-  ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 7, 4_000],
-  ['a site of 5,000 trees', () => siteView(scaleId('site', 1)), 8, 32_000],
+  ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 8, 4_000],
+  ['a site of 5,000 trees', () => siteView(scaleId('site', 1)), 9, 32_000],
   [
     'a filtered page of it',
     () =>

@@ -36,3 +36,17 @@ export function beginOf(timeZone: string, date: PlainDate): number {
 export function hoursOf(timeZone: string, date: PlainDate): number {
   return Math.round((beginOf(timeZone, addDays(date, 1)) - beginOf(timeZone, date)) / HOUR)
 }
+
+/**
+ * The instant of a time of a calendar date by the wall clock of a time zone, minutes after midnight, epoch ms. A time that the clock leaves out is the one
+ * after the gap; of one that it shows twice, the first.
+ * @example instantOf('America/New_York', '2026-06-12', 450) // 11:30 UTC
+ */
+export function instantOf(timeZone: string, date: PlainDate, minutes: number): number {
+  const wall = Date.parse(`${date}T00:00:00Z`) + minutes * 60_000
+  const early = wall - offsetIn(timeZone, wall - 86_400_000)
+  const late = wall - offsetIn(timeZone, wall + 86_400_000)
+  const holds = (at: number) => at + offsetIn(timeZone, at) === wall
+  // Before a change of the clock the offset of the day before holds, after it that of the day after.
+  return holds(early) ? early : holds(late) ? late : Math.max(early, late)
+}

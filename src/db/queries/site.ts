@@ -39,8 +39,11 @@ export async function clients(sql: FirmSql): Promise<{ id: string; name: string 
   return sql<{ id: string; name: string }[]>`select id, name from client order by name, id limit 5000`
 }
 
-export async function clientById(sql: FirmSql, id: string): Promise<{ id: string } | undefined> {
-  return (await sql<{ id: string }[]>`select id from client where id = ${id}`)[0]
+export async function clientById(
+  sql: FirmSql,
+  id: string,
+): Promise<{ id: string; name: string } | undefined> {
+  return (await sql<{ id: string; name: string }[]>`select id, name from client where id = ${id}`)[0]
 }
 
 /** The districts in which the firm has sites, by name. */

@@ -1,4 +1,5 @@
 import { ownHosts } from '../almanac'
+import { calendarLinks } from '@/db/queries/calendar'
 import { featuresOfSite, siteById, sites } from '@/db/queries/site'
 import { rulesAt } from '@/db/queries/localRule'
 import { HOSTS } from '@/almanac/hosts'
@@ -45,6 +46,8 @@ export function siteView(id: string, moving: string | null = null) {
     return {
       site,
       rules: (await rulesAt(sql, site.id)).length,
+      /** Under which the client's calendar is read. */
+      links: await calendarLinks(sql, { crewId: null, clientId: site.clientId }),
       features: await featuresOfSite(sql, id),
       moving: moved && {
         id: moved.id,

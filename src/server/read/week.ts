@@ -1,10 +1,13 @@
 import { MessageChannel } from 'node:worker_threads'
+import { stringify } from 'csv-stringify/sync'
+import { sayMethods } from '@/core/card/say'
 import type { AskedStop, Roster } from '@/core/roster/weekAsked'
 import type { WeekPlan } from '@/core/week/planWeek'
 import type { Problem } from '@/core/problem'
 import { usualSprayHours } from '@/core/methods/hours'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
+import { crewLinks } from '@/db/queries/calendar'
 import { absences, crews, members } from '@/db/queries/crew'
 import type { PersonRow } from '@/db/queries/person'
 import { heavy, NotDone, notDoneProblem, type WeekNews } from '../heavy/pool'
@@ -62,6 +65,53 @@ export function weekDays() {
   })
 }
 
+/** Every stop of the next two weeks as a row for a spreadsheet, by day, crew and order. Text that a spreadsheet would take for a formula is not. */
+export function weekCsv(): Promise<string> {
+  return reading(async (context) => {
+    const week = await openWeek(context)
+    const crew = new Map(week.roster.crews.map((c) => [c.id, c.name]))
+    const key = (s: (typeof week.stops)[number]) =>
+      `${s.onDate ?? '9999'} ${crew.get(s.crewId ?? '') ?? '~'} ${String(s.place ?? 999).padStart(4, '0')}`
+    const rows = [...week.stops]
+      .sort((a, b) => (key(a) < key(b) ? -1 : 1))
+      .map((s) => {
+        const site = week.sites.get(s.siteId)!
+        return {
+          day: s.onDate ?? '',
+          crew: crew.get(s.crewId ?? '') ?? '',
+          order: s.place ?? '',
+          site: site.name,
+          block: s.block ?? '',
+          work: sayMethods(s.methods),
+          cards: s.cards.join('; '),
+          trees: s.trees,
+          minutes: Math.round(s.minutes),
+          'due from': s.dueFrom ?? '',
+          'due by': s.dueTo,
+          kept: s.pinned ? 'yes' : '',
+          note: site.note ?? '',
+        }
+      })
+    return stringify(rows, { header: true, bom: true, escape_formulas: true, columns: CSV_COLUMNS })
+  })
+}
+
+const CSV_COLUMNS = [
+  'day',
+  'crew',
+  'order',
+  'site',
+  'block',
+  'work',
+  'cards',
+  'trees',
+  'minutes',
+  'due from',
+  'due by',
+  'kept',
+  'note',
+]
+
 /** Crews with everybody of the firm and who is away from today on. */
 export function crewsView() {
   return reading(async (context) => {
@@ -69,6 +119,8 @@ export function crewsView() {
       today: context.today,
       crews: await crews(context.sql),
       people: await members(context.sql),
+      links: await crewLinks(context.sql),
+      timeZone: context.person.timeZone,
       absences: await absences(context.sql, context.today, addDays(context.today, 400)),
     }
   })

@@ -11,6 +11,7 @@ import type { WeekView } from '@/server/read/week'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
 import { writtenDay } from '@/ui/when'
 import { DayCell } from './DayCell'
@@ -144,6 +145,7 @@ export function Week({ view }: { view: WeekView }) {
       <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2 mb-2">
         <h1 className="mr-auto">Week</h1>
         <Standing week={week} conflicts={conflicts} />
+        <PrintButton />
         {may && (
           <span className="no-print flex flex-wrap gap-2">
             {planning.running ? (
@@ -202,7 +204,7 @@ export function Week({ view }: { view: WeekView }) {
       <div className={`grid gap-4 ${asked ? 'xl:grid-cols-[minmax(0,1fr)_300px]' : ''}`}>
         <div className="min-w-0">
           <div
-            className="hidden lg:grid gap-1"
+            className="hidden lg:grid print:!hidden gap-1"
             style={{ gridTemplateColumns: `104px repeat(${days.length}, minmax(0, 1fr))` }}
           >
             <Pages first={first} columns={columns} count={used.length} onFirst={setFirst} />
@@ -235,7 +237,7 @@ export function Week({ view }: { view: WeekView }) {
               </CrewRow>
             ))}
           </div>
-          <div className="lg:hidden">
+          <div className="lg:hidden print:!block">
             {used
               .filter((d) => d === view.today || [...board.values()].some((p) => p.date === d))
               .map((date) => (
@@ -270,6 +272,10 @@ export function Week({ view }: { view: WeekView }) {
         <Link href="/week/crews" className="underline underline-offset-2">
           Crews, hours and absences
         </Link>
+        {' · '}
+        <a href="/api/week/csv" className="underline underline-offset-2 no-print" download>
+          As a table for a spreadsheet
+        </a>
       </p>
     </>
   )

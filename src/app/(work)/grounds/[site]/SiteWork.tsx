@@ -4,6 +4,7 @@ import { useRouter } from 'next/navigation'
 import { useCallback, useRef, useState } from 'react'
 import { readPlace, showPlace, type TypedPlace } from '@/core/place/place'
 import type { SiteView } from '@/server/read/grounds'
+import { CalendarLinks } from '@/ui/calendar/CalendarLinks'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useMay } from '@/ui/shell/may'
 import type { TypedTree } from './NewTree'
@@ -52,6 +53,11 @@ export function SiteWork({ view }: { view: SiteView }) {
           </p>
           <District view={view} />
           <WorkHours site={view.site} />
+          <CalendarLinks
+            of={{ crewId: null, clientId: view.site.clientId }}
+            links={view.links}
+            timeZone={view.site.timeZone}
+          />
         </div>
         <div className="flex flex-wrap gap-2">
           <PrintButton />

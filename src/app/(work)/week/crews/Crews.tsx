@@ -7,6 +7,7 @@ import type { Crew } from '@/core/roster/crew'
 import { sayWeekdays } from '@/core/roster/siteHours'
 import { sayClock } from '@/core/roster/span'
 import type { CrewsView } from '@/server/read/week'
+import { CalendarLinks } from '@/ui/calendar/CalendarLinks'
 import { Button } from '@/ui/pieces/Button'
 import { May } from '@/ui/shell/may'
 import { shortHours } from '../StopCard'
@@ -44,6 +45,11 @@ export function Crews({ view }: { view: CrewsView }) {
                   <p className="text-small">{sayHours(crew)}</p>
                   <p className="text-small text-ink2">{sayDoes(crew)}</p>
                 </div>
+                <CalendarLinks
+                  of={{ crewId: crew.id, clientId: null }}
+                  links={view.links.filter((l) => l.crewId === crew.id)}
+                  timeZone={view.timeZone}
+                />
                 <May step="set-crew">
                   <Button className="self-start" onClick={() => setOpen(crew.id)}>
                     Change
