@@ -1,7 +1,7 @@
-import { planWeek } from '../week/planWeek'
 import { boardOf, changed, pin, putByHand, shownDay, withPlan } from './board'
 import { changesOf, unplacedWhy } from './changes'
 import type { Crew } from './crew'
+import { planStops } from './planStops'
 import type { Stop } from './stop'
 import { crewPlanned, weekAsked, type AskedStop, type Roster, type StopDay } from './weekAsked'
 
@@ -64,9 +64,7 @@ beforeEach(() => {
   n = 0
 })
 const planOf = (r: Roster, stops: AskedStop[], anew = false) => {
-  const asked = weekAsked(r, stops, { anew })
-  if (!asked.ok) throw new Error(asked.problem.message)
-  const plan = planWeek(asked.value, { seconds: 0.3 })
+  const plan = planStops(r, stops, { anew, seconds: 0.3 })
   if (!plan.ok) throw new Error(plan.problem.message)
   return plan.value
 }
@@ -155,14 +153,25 @@ describe('a week to be planned', () => {
     expect(weekAsked(roster(), [spray])).toMatchObject({ ok: false })
   })
 
-  test('what is begun takes its time of the day and stays', () => {
+  test('what is begun takes its time of its crew’s day and is planned nowhere, with a crew or without', () => {
     const begun = stop({ begun: true, crewId: 'Tansy', minutes: 280 })
+    const nobodys = stop({ begun: true, crewId: null })
     const next = stop({ methods: ['collar'], minutes: 100, crewId: 'Tansy' })
     const r = roster({ crews: [crew('Tansy'), crew('Yarrow', { methods: ['prune'] })] })
-    expect(placesOf(planOf(r, [begun, next]))).toMatchObject({
-      [begun.stop.id]: 'Tansy 15',
+    const plan = planOf(r, [begun, nobodys, next])
+    expect(placesOf(plan)).toEqual({ [next.stop.id]: 'Tansy 16' })
+    expect(plan.unassigned).toEqual([])
+    // Longer than the day, it leaves nothing of it.
+    expect(placesOf(planOf(r, [stop({ begun: true, crewId: 'Tansy', minutes: 900 }), next]))).toEqual({
       [next.stop.id]: 'Tansy 16',
     })
+  })
+
+  test('kept stops that do not fit their day together are named', () => {
+    const kept = [1, 2].map(() => stop({ pinned: true, crewId: 'Tansy', minutes: 200 }))
+    const plan = planStops(roster(), kept, { seconds: 0.2 })
+    expect(plan).toMatchObject({ ok: false, problem: { field: 'pinned' } })
+    if (!plan.ok) expect(plan.problem.message).toMatch(/^Site: stop \d is kept on a day that has no room/)
   })
 })
 

@@ -78,9 +78,14 @@ export function refusedTo(
     : `Open only ${Math.round(hours)} of the ${Math.round(stop.minutes)} min it takes, in the hours of ${crew.name}.`
 }
 
+/** The stops that are planned: all at which nothing is begun. */
+export function toPlan<S extends AskedStop>(stops: readonly S[]): S[] {
+  return stops.filter(({ stop }) => !stop.begun)
+}
+
 /**
- * Stops and crews as a week to be planned. A crew has its skills by day: on days without anybody who has a licence it is another one. What is begun or pinned
- * stays; what stands somewhere stays rather than moves, unless all is planned anew.
+ * Stops and crews as a week to be planned. A crew has its skills by day: on days without anybody who has a licence it is another one. What is begun is not
+ * planned, and what is pinned stays; what stands somewhere stays rather than moves, unless all is planned anew.
  *
  * Problems: `out-of-range` at `pinned` for a stop that is pinned where its crew cannot take it.
  */
@@ -93,13 +98,21 @@ export function weekAsked(
   const on = new Map(crews.map((c) => [c.id, new Map(days.map((d) => [d, crewOn(c, roster, d)]))]))
   const named = (crew: Crew, date: PlainDate) =>
     on.get(crew.id)!.get(date)!.licensed ? crew.id : crew.id + UNLICENSED
+  // What is begun takes its time of its crew's day and is not planned.
+  const begunAt = (crewId: string, date: PlainDate) =>
+    stops.reduce(
+      (sum, { stop: s }) => sum + (s.begun && s.crewId === crewId && s.onDate === date ? s.minutes : 0),
+      0,
+    )
   const planned = crews.flatMap((crew) => {
     const out = days.map((d) => ({ date: d, on: on.get(crew.id)!.get(d)! }))
     const both = [true, false].map((licensed) => ({
       id: licensed ? crew.id : crew.id + UNLICENSED,
       skills: [...crew.methods, ...(licensed ? [LICENCE] : [])],
       minutes: Object.fromEntries(
-        out.filter((o) => o.on.minutes > 0 && o.on.licensed === licensed).map((o) => [o.date, o.on.minutes]),
+        out
+          .filter((o) => o.on.minutes > 0 && o.on.licensed === licensed)
+          .map((o) => [o.date, Math.max(0, o.on.minutes - begunAt(crew.id, o.date))]),
       ),
     }))
     // One that is never out is still a crew with its skills.
@@ -107,10 +120,10 @@ export function weekAsked(
     return used.length > 0 ? used : both.slice(out.some((o) => o.on.licensed) ? 0 : 1).slice(0, 1)
   })
   const jobs: WeekJob[] = []
-  for (const asked of stops) {
+  for (const asked of toPlan(stops)) {
     const { stop } = asked
     const crew = crews.find((c) => c.id === stop.crewId)
-    const stays = (stop.pinned || stop.begun) && stop.onDate !== null && days.includes(stop.onDate)
+    const stays = stop.pinned && stop.onDate !== null && days.includes(stop.onDate)
     const pinned = stays && crew ? { crew: named(crew, stop.onDate!), date: stop.onDate! } : undefined
     if (pinned) {
       const day = on.get(crew!.id)!.get(pinned.date)!

@@ -1,6 +1,5 @@
 import { ask } from '@/calc/calculators'
-import { weekAsked } from '@/core/roster/weekAsked'
-import { planWeek } from '@/core/week/planWeek'
+import { planStops } from '@/core/roster/planStops'
 import { checkLedger as check } from '../ledger/check'
 import { readStrictJson } from '../strictJson'
 import { runAfterPages } from './nice'
@@ -37,10 +36,9 @@ export async function planFirmWeek({
   port,
 }: HeavyTasks['plan-week']['input']): Promise<HeavyTasks['plan-week']['output']> {
   try {
-    const asked = weekAsked(roster, stops, { anew })
-    if (!asked.ok) return asked
     let told = { at: -1, objective: Infinity, bound: -1 }
-    return planWeek(asked.value, {
+    return planStops(roster, stops, {
+      anew,
       program: await programs(),
       helper: weekHelper,
       seconds,

@@ -109,6 +109,12 @@ export function Week({ view }: { view: WeekView }) {
       })
       .map((s) => card(s, null, againstPut(roster, null, date, s)))
 
+  /** Back to the week as it stands now, whoever changed it meanwhile. */
+  function leave() {
+    week.reset()
+    router.refresh()
+  }
+
   async function take() {
     if (await week.takeAll()) {
       setSaid('The week is taken.')
@@ -162,7 +168,7 @@ export function Week({ view }: { view: WeekView }) {
             )}
             {week.moved.length > 0 && (
               <>
-                <Button quiet disabled={week.take.busy} onClick={week.reset}>
+                <Button quiet disabled={week.take.busy} onClick={leave}>
                   Leave it as it was
                 </Button>
                 <Button now disabled={week.take.busy || planning.running} onClick={() => void take()}>
