@@ -52,6 +52,7 @@ async function views(page: Page): Promise<string[]> {
     `/turn?site=${site!.split('/').at(-1)!}`,
     '/settings/rules',
     '/week',
+    '/overdue',
     '/week/crews',
     '/run',
     job!,

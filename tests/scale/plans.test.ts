@@ -64,6 +64,7 @@ import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
 import { rulesView } from '@/server/read/rules'
 import { runListView, todayView } from '@/server/read/today'
+import { overdueView } from '@/server/read/overdue'
 import { crewsView, weekView } from '@/server/read/week'
 import { turnView } from '@/server/read/turn'
 import { clientView } from '@/server/read/client'
@@ -194,6 +195,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['Run, list', () => runListView(), 2, 6_000],
   ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 10, 8_000],
   ['the week', () => weekView(), 10, 60_000],
+  ['what is overdue', () => overdueView(), 2, 60_000],
   ['the crews', () => crewsView(), 5, 1_000],
   ['Grounds', () => sitesView(), 1, 4_000],
   ['a site of about 100 trees', () => siteView(scaleId('site', 77)), 8, 4_000],

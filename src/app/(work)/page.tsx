@@ -2,8 +2,10 @@ import { ANEW } from '@/core/plan/anew'
 import Link from 'next/link'
 import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
+import type { OverdueView } from '@/server/read/overdue'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
+import { Unsettled } from './Unsettled'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -42,6 +44,8 @@ export default async function TodayPage() {
             keep the database and the file of seals as they are.
           </Note>
         )}
+        <Overdue counts={view.overdue} />
+        <Unsettled />
         <InjectionHours hours={view.hours} units={person.units} />
         <section className="mt-5">
           <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
@@ -214,6 +218,28 @@ export default async function TodayPage() {
         </section>
       </aside>
     </div>
+  )
+}
+
+/** How much is overdue, and the way to all of it. */
+function Overdue({ counts: { jobs, again, checks } }: { counts: OverdueView['counts'] }) {
+  const all = jobs + again + checks
+  if (all === 0) return null
+  return (
+    <p className="mt-3">
+      <Link href="/overdue" className="font-bold text-plum underline underline-offset-2 py-2">
+        {all.toLocaleString('en-US')} overdue
+      </Link>{' '}
+      <span className="text-ink2">
+        {[
+          jobs > 0 && `${jobs.toLocaleString('en-US')} ${jobs === 1 ? 'job' : 'jobs'} left open`,
+          again > 0 && `${again.toLocaleString('en-US')} due again`,
+          checks > 0 && `${checks.toLocaleString('en-US')} promised`,
+        ]
+          .filter(Boolean)
+          .join(', ')}
+      </span>
+    </p>
   )
 }
 

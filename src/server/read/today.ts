@@ -3,6 +3,7 @@ import { countOpenFollowUps, openFollowUps } from '@/db/queries/followUp'
 import { toWorkOutAgain } from '@/db/queries/anew'
 import { dueAgain } from '@/db/queries/occurrence'
 import { causeName } from '@/almanac/causes'
+import { overdueCounts } from '@/db/queries/overdue'
 import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
@@ -61,6 +62,7 @@ export function todayView() {
       trouble,
       dueInAll,
       role: person.role,
+      overdue: await overdueCounts(sql, today),
     }
   })
 }

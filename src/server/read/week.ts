@@ -1,5 +1,6 @@
 import { MessageChannel } from 'node:worker_threads'
 import { stringify } from 'csv-stringify/sync'
+import { againstPut } from '@/core/roster/board'
 import { sayMethods } from '@/core/card/say'
 import type { AskedStop, Roster } from '@/core/roster/weekAsked'
 import type { WeekPlan } from '@/core/week/planWeek'
@@ -62,6 +63,32 @@ export function weekDays() {
     const week = await openWeek(context)
     const asked = await askedStops(context, week, week.stops)
     return asked.map(({ stop, days }) => ({ stop: stop.id, days }))
+  })
+}
+
+/** A stop that cannot be done where it stands, and why. */
+export interface ShutStop {
+  stop: string
+  name: string
+  date: string
+  why: string
+}
+
+/** What of the next two weeks cannot be done on its day, or not by its crew, as the forecast, the gates and the crews are now. */
+export function weekShut() {
+  return reading(async (context) => {
+    const week = await openWeek(context)
+    const standing = week.stops.filter(
+      (s) => !s.begun && s.onDate !== null && week.roster.days.includes(s.onDate),
+    )
+    return (await askedStops(context, week, standing))
+      .flatMap((asked): ShutStop[] => {
+        const date = asked.stop.onDate!
+        const crew = week.roster.crews.find((c) => c.id === asked.stop.crewId) ?? null
+        const [why] = againstPut(week.roster, crew, date, asked)
+        return why === undefined ? [] : [{ stop: asked.stop.id, name: asked.name, date, why }]
+      })
+      .sort((a, b) => (a.date < b.date ? -1 : 1))
   })
 }
 

@@ -11,6 +11,7 @@ export const GO_TO: Record<string, { href: string; text: string }> = {
   d: { href: '/waiting/decide', text: 'Decide' },
   p: { href: '/waiting/prescribe', text: 'Prescribe' },
   n: { href: '/week', text: 'Week' },
+  v: { href: '/overdue', text: 'Overdue' },
   r: { href: '/run', text: 'Run' },
   l: { href: '/ledger', text: 'Ledger' },
   f: { href: '/follow-up', text: 'Follow-up' },
