@@ -131,13 +131,13 @@ export function nameOfStop({ sites }: Pick<OpenWeek, 'sites'>, stop: Stop): stri
 
 /**
  * Stops with what each day says to them: the gate of every tree, the days between, hours of the site, re-entry, lots, and the weather as far as it is
- * forecast. A site at a time: `tell` hears how many are looked at.
+ * forecast. A site at a time: `tell` hears how many are looked at. Without `gates` the trees are not asked, which is quick.
  */
 export async function askedStops(
   context: Pick<Reading, 'sql' | 'now' | 'person' | 'today'>,
   week: OpenWeek,
   stops: readonly Stop[],
-  tell?: (sites: number) => void,
+  { gates = true, tell }: { gates?: boolean; tell?: (sites: number) => void } = {},
 ): Promise<AskedStop[]> {
   const { sql } = context
   const uses = new Map<string, UseRow>()
@@ -171,12 +171,13 @@ export async function askedStops(
       )
     const ids = [...new Set([...trees.values()].flat().map((t) => t.treeId))]
     const hands = new Map(
-      (
-        await treesAtHand(
-          context,
-          (await treesById(sql, ids)).filter((t) => t.status === 'standing'),
-          { weather },
-        )
+      (gates
+        ? await treesAtHand(
+            context,
+            (await treesById(sql, ids)).filter((t) => t.status === 'standing'),
+            { weather },
+          )
+        : []
       ).map((h) => [h.tree.id, h]),
     )
     const hoursOf = new Map(own.flatMap((s) => s.uses).map((id) => [id, openHours(uses.get(id)!, forecast)]))

@@ -24,6 +24,8 @@ test('the office plans the week, sees what changes and why, and the crew finds i
   await page.getByRole('button', { name: /^Take the/ }).click()
   await expect(changes).toHaveCount(0, { timeout: 40_000 })
   await expect(page.getByText(/without a crew/)).toHaveCount(0)
+  await expect(cell(page, 'Teodor', /Mon/).getByRole('button').first()).toBeVisible()
+  await expect(page.getByText(/another day|new crew/)).toHaveCount(0)
   await signIn(page, 'teodor')
   await page.goto('/run')
   await expect(page.getByText('(yours)').first()).toBeVisible()

@@ -2,10 +2,11 @@ import { ANEW } from '@/core/plan/anew'
 import Link from 'next/link'
 import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
+import { sayTags } from '@/server/read/together'
 import type { OverdueView } from '@/server/read/overdue'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
-import { Unsettled } from './Unsettled'
+import { Morning } from './Morning'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -18,6 +19,8 @@ export default async function TodayPage() {
   const view = await todayView()
   const { openJobs: open, openTrees: trees } = view
   const waiting = (['examine', 'weigh', 'decide', 'prescribe'] as const).filter((s) => view.waiting[s] > 0)
+  const shownDue = view.due.reduce((n, d) => n + d.tags.length, 0)
+  const more = view.dueInAll - shownDue
   const heading =
     open === 0
       ? 'Today, nothing booked'
@@ -45,7 +48,7 @@ export default async function TodayPage() {
           </Note>
         )}
         <Overdue counts={view.overdue} />
-        <Unsettled />
+        <Morning />
         <InjectionHours hours={view.hours} units={person.units} />
         <section className="mt-5">
           <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
@@ -155,8 +158,8 @@ export default async function TodayPage() {
         <section className="mt-6">
           <h2 className="text-small text-ink2 font-text font-normal">
             Promised and due
-            {view.dueInAll > view.due.length &&
-              `, the first ${view.due.length} of ${view.dueInAll.toLocaleString('en-US')}`}
+            {more > 0 &&
+              `, the first ${shownDue.toLocaleString('en-US')} of ${view.dueInAll.toLocaleString('en-US')}`}
           </h2>
           <ul className="border-t border-line mt-1">
             {view.due.map((c) => (
@@ -167,7 +170,7 @@ export default async function TodayPage() {
                 >
                   <span className="font-bold">{fromToday(c.dueOn, view.today)}</span>
                   <span>
-                    <span className="font-bold">{c.tag}</span>, {c.siteName}: {c.what.toLowerCase()}
+                    <span className="font-bold">{sayTags(c.tags)}</span>, {c.siteName}: {c.what.toLowerCase()}
                   </span>
                   <span className={c.dueOn <= view.today ? 'tag tag-rust' : 'text-ink2'}>
                     {c.dueOn <= view.today ? 'check now' : writtenDate(c.dueOn)}
@@ -175,7 +178,7 @@ export default async function TodayPage() {
                 </Link>
               </li>
             ))}
-            {view.dueInAll > view.due.length && (
+            {more > 0 && (
               <li className="py-2.5 border-b border-line">
                 <Link href="/follow-up" className="underline underline-offset-2">
                   All promised checks

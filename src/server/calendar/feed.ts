@@ -55,7 +55,7 @@ function addJob(
   times: Times | null,
   { of, person, now }: { of: CalendarOf; person: PersonRow; now: Date },
 ): void {
-  const work = `${job.methods.length > 0 ? sayMethods(job.methods) : 'work'}${job.trees > 0 ? `, ${job.trees} ${job.trees === 1 ? 'tree' : 'trees'}` : ''}`
+  const work = job.methods.length > 0 ? sayMethods(job.methods) : 'work'
   const gone = job.trees === 0
   const day = new Date(`${job.onDate}T00:00:00Z`)
   calendar.createEvent({
@@ -102,7 +102,9 @@ async function timesOf(context: Reading, crewId: string): Promise<Map<string, Ti
       if (!clock || clock.to <= clock.from) continue
       const { jobId, siteId } = asked.stop
       const zone = week.sites.get(siteId)!.timeZone
-      const [from, to] = [instantOf(zone, date, clock.from), instantOf(zone, date, clock.to)]
+      const [from, to] = [clock.from, clock.to].map((minutes) =>
+        instantOf(zone, date, Math.round(minutes)),
+      ) as [number, number]
       const before = times.get(jobId!)
       times.set(jobId!, { from: Math.min(from, before?.from ?? from), to: Math.max(to, before?.to ?? to) })
     }

@@ -9,11 +9,14 @@ import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { hoursAhead, knownWeather } from '../weather/known'
 import { reading } from './reader'
+import { together } from './together'
 import { uptakeOutlook } from '@/core/dose/uptake'
 
 /** Today: the jobs, the promised checks that are due, and what waits for whom. */
 /** Jobs shown on Today; the rest stand under Run. */
 const MOST_JOBS = 12
+/** Lines of what was promised. */
+const MOST_DUE = 10
 
 export function todayView() {
   return reading(async (context) => {
@@ -29,7 +32,9 @@ export function todayView() {
     )
     const withTrees = jobs.map((job) => ({ ...job, rings: rings.filter((r) => r.jobId === job.id) }))
     const until = addDays(today, 14)
-    const [due, dueInAll] = [await openFollowUps(sql, until, null, 12), await countOpenFollowUps(sql, until)]
+    const [rows, dueInAll] = [await openFollowUps(sql, until, null, 40), await countOpenFollowUps(sql, until)]
+    // Those that ask the same on the same day at the same site stand together.
+    const due = together(rows, (c) => [c.dueOn, c.siteName, c.what]).slice(0, MOST_DUE)
     const waiting = await waitingCounts(sql)
     const anew = await toWorkOutAgain(sql, 5)
     const trouble = (await ledgerCheck(sql))?.trouble ?? null

@@ -13,9 +13,9 @@ import {
   turnCounts,
   waitingForRelease,
   waitingSteps,
-  type TurnRow,
 } from '@/db/queries/turn'
 import { isId, reading } from './reader'
+import { together } from './together'
 
 /** As many of each kind as stand on the board; the rest stand in their own lists. */
 const SHOWN = 5
@@ -24,16 +24,6 @@ const JOBS_SHOWN = 8
 const READ = 40
 /** How far ahead the board looks for the crew, days. */
 const AHEAD = 14
-
-/** Promised dates that ask the same on the same day at the same site, as one. */
-function together(rows: readonly TurnRow[]) {
-  const groups = new Map<string, TurnRow[]>()
-  for (const row of rows) {
-    const key = JSON.stringify([row.dueOn, row.siteName, row.what])
-    groups.set(key, [...(groups.get(key) ?? []), row])
-  }
-  return [...groups.values()].map(([row, ...more]) => ({ ...row!, tags: [row!, ...more].map((r) => r.tag) }))
-}
 
 /** What waits for whom, of a site or of all of them: the arborist, the crew, a promised look, the client, somebody outside. */
 export function turnView(siteId: string | null) {
@@ -62,7 +52,11 @@ export function turnView(siteId: string | null) {
       steps: await waitingSteps(sql, of, SHOWN),
       turns: open.map((turn) => ({
         ...counts.find((c) => c.turn === turn)!,
-        first: together(promised.filter((p) => p.turn === turn)).slice(0, SHOWN),
+        first: together(
+          promised.filter((p) => p.turn === turn),
+          // Those that ask the same on the same day at the same site.
+          (p) => [p.dueOn, p.siteName, p.what],
+        ).slice(0, SHOWN),
       })),
     }
   })

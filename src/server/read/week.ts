@@ -66,31 +66,40 @@ export function weekDays() {
   })
 }
 
-/** A stop that cannot be done where it stands, and why. */
-export interface ShutStop {
-  stop: string
-  name: string
-  date: string
-  why: string
-}
-
-/** What of the next two weeks cannot be done on its day, or not by its crew, as the forecast, the gates and the crews are now. */
-export function weekShut() {
+/**
+ * The morning: in which hours the stops of today may be done, and what of the next two weeks cannot be done on its day, or not by its crew, as the forecast, the hours of
+ * the sites and the crews are now. Parts of the same work that are shut alike are one line.
+ */
+export function morningView() {
   return reading(async (context) => {
     const week = await openWeek(context)
     const standing = week.stops.filter(
       (s) => !s.begun && s.onDate !== null && week.roster.days.includes(s.onDate),
     )
-    return (await askedStops(context, week, standing))
-      .flatMap((asked): ShutStop[] => {
-        const date = asked.stop.onDate!
-        const crew = week.roster.crews.find((c) => c.id === asked.stop.crewId) ?? null
-        const [why] = againstPut(week.roster, crew, date, asked)
-        return why === undefined ? [] : [{ stop: asked.stop.id, name: asked.name, date, why }]
+    const asked = await askedStops(context, week, standing, { gates: false })
+    const shut = asked
+      .flatMap((a) => {
+        const date = a.stop.onDate!
+        const crew = week.roster.crews.find((c) => c.id === a.stop.crewId) ?? null
+        const [why] = againstPut(week.roster, crew, date, a)
+        return why === undefined ? [] : [{ name: a.name, date, why }]
       })
       .sort((a, b) => (a.date < b.date ? -1 : 1))
+    const today = asked.flatMap((a) => {
+      if (a.stop.onDate !== week.today) return []
+      const { closed, open } = a.days.find((d) => d.date === week.today)!
+      return [{ name: a.name, closed, open }]
+    })
+    return {
+      /** How many are shut. */
+      stops: shut.length,
+      shut: [...new Map(shut.map((s) => [JSON.stringify(s), s])).values()],
+      today: [...new Map(today.map((t) => [t.name, t])).values()],
+    }
   })
 }
+
+export type MorningView = Awaited<ReturnType<typeof morningView>>
 
 /** Every stop of the next two weeks as a row for a spreadsheet, by day, crew and order. Text that a spreadsheet would take for a formula is not. */
 export function weekCsv(): Promise<string> {
@@ -175,7 +184,9 @@ export async function planned(
     const of = new Set(week.stops.map((s) => s.siteId)).size
     return {
       roster: week.roster,
-      stops: await askedStops(context, week, week.stops, (sites) => tell({ kind: 'looking', sites, of })),
+      stops: await askedStops(context, week, week.stops, {
+        tell: (sites) => tell({ kind: 'looking', sites, of }),
+      }),
     }
   })
   if (stopped.aborted) return

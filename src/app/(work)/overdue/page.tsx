@@ -4,6 +4,7 @@ import { TURN_NAME } from '@/core/plan/turn'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { OVERDUE_PAGE, overdueView, type OverdueView } from '@/server/read/overdue'
 import { ButtonLink } from '@/ui/pieces/Button'
+import { sayTags } from '@/server/read/together'
 import { fromToday, writtenDate } from '@/ui/when'
 
 export const metadata = { title: 'Overdue' }
@@ -62,7 +63,7 @@ function Line({ line, today }: { line: OverdueView['lines'][number]; today: stri
       ? `${sayMethods(line.methods)}, ${line.trees} ${line.trees === 1 ? 'tree' : 'trees'} open`
       : kind === 'again'
         ? `${line.what}, ${line.trees} ${line.trees === 1 ? 'tree' : 'trees'}`
-        : `${tags.slice(0, 4).join(', ')}${tags.length > 4 ? ` and ${tags.length - 4} more` : ''}: ${line.what}`
+        : `${sayTags(tags)}: ${line.what}`
   return (
     <li className="border-b border-line">
       <Link

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react'
 import { sayMethods } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { TURN_NAME, type Turn } from '@/core/plan/turn'
+import { sayTags } from '@/server/read/together'
 import type { TurnView } from '@/server/read/turn'
 import { fromToday } from '@/ui/when'
 
@@ -200,11 +201,7 @@ function Promise({
       href={`/follow-up/${row.id}`}
       lead={row.tags.length === 1 ? row.tag : `${row.tags.length} trees`}
       place={place ? row.siteName : null}
-      said={
-        row.tags.length === 1
-          ? row.what
-          : `${row.what}: ${row.tags.slice(0, 4).join(', ')}${row.tags.length > 4 ? ` and ${row.tags.length - 4} more` : ''}`
-      }
+      said={row.tags.length === 1 ? row.what : `${row.what}: ${sayTags(row.tags)}`}
       day={fromToday(row.dueOn, today)}
       now={row.dueOn <= today}
     />

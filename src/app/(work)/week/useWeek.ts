@@ -39,13 +39,20 @@ export function useWeek(view: WeekView) {
       })),
     [view.stops, days],
   )
-  const [board, setBoard] = useState<Board>(() => boardOf(stops))
-  // Another week came from the server: what was moved of it is taken, or was somebody else's.
-  const [seen, setSeen] = useState(view.stops)
-  if (seen !== view.stops) {
-    setSeen(view.stops)
-    setBoard(boardOf(stops))
-  }
+  // What is on the table is of the week it was put on; another one from the server is looked at as it is.
+  const [table, setTable] = useState<{ of: WeekView['stops']; board: Board }>(() => ({
+    of: view.stops,
+    board: boardOf(stops),
+  }))
+  const board = useMemo(
+    () => (table.of === view.stops ? table.board : boardOf(stops)),
+    [table, view.stops, stops],
+  )
+  const change = (by: (before: Board) => Board) =>
+    setTable((t) => ({
+      of: view.stops,
+      board: by(t.of === view.stops ? t.board : boardOf(stops)),
+    }))
   const [plan, setPlan] = useState<WeekPlan | null>(null)
   const [why, setWhy] = useState('')
   const take = useVerb('take-week', { makes: 'id' })
@@ -68,7 +75,7 @@ export function useWeek(view: WeekView) {
     days: hearDays,
     plan: (made) => {
       setPlan(made)
-      setBoard((before) => withPlan(before, made))
+      change((before) => withPlan(before, made))
     },
   })
 
@@ -150,12 +157,12 @@ export function useWeek(view: WeekView) {
     setWhy,
     asksWhy,
     put: (stop: string, to: { crewId: string | null; date: string | null }) =>
-      setBoard((before) => putByHand(before, stop, to)),
-    pin: (stop: string, pinned: boolean) => setBoard((before) => pin(before, stop, pinned)),
+      change((before) => putByHand(before, stop, to)),
+    pin: (stop: string, pinned: boolean) => change((before) => pin(before, stop, pinned)),
     reset: () => {
       planning.stop()
       setPlan(null)
-      setBoard(boardOf(stops))
+      change(() => boardOf(stops))
       take.clear()
     },
     /** How a stop is put elsewhere than it stands; null where it is not. */

@@ -1,10 +1,10 @@
 import { problemResponse } from '@/server/http'
-import { weekShut } from '@/server/read/week'
+import { morningView } from '@/server/read/week'
 import { currentPerson } from '@/server/session'
 
-/** What of the next two weeks cannot be done where it stands: `GET /api/week/shut`. */
+/** Hours of today's work, and what cannot be done where it stands: `GET /api/week/morning`. */
 export async function GET(): Promise<Response> {
   if (!(await currentPerson()))
     return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
-  return Response.json({ value: await weekShut() })
+  return Response.json({ value: await morningView() })
 }
