@@ -172,7 +172,7 @@ export default async function TodayPage() {
                   <span>
                     <span className="font-bold">{sayTags(c.tags)}</span>, {c.siteName}: {c.what.toLowerCase()}
                   </span>
-                  <span className={c.dueOn <= view.today ? 'tag tag-rust' : 'text-ink2'}>
+                  <span className={c.dueOn <= view.today ? 'tag tag-rust justify-self-start' : 'text-ink2'}>
                     {c.dueOn <= view.today ? 'check now' : writtenDate(c.dueOn)}
                   </span>
                 </Link>

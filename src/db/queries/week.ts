@@ -63,6 +63,8 @@ export async function minutesDue(
 export interface PlacedSite {
   id: string
   name: string
+  /** How one gets there. */
+  place: string
   note: string | null
   timeZone: string
   /** Of the site, else of its firm's town; null where neither says it. */
@@ -76,7 +78,7 @@ export interface PlacedSite {
 /** Sites as a week is planned with them. */
 export async function placedSites(sql: FirmSql, ids: string[], now: Date): Promise<PlacedSite[]> {
   return sql<PlacedSite[]>`
-    select s.id, s.name, s.note, s.time_zone as "timeZone", coalesce(s.latitude, f.latitude) as latitude,
+    select s.id, s.name, s.place, s.note, s.time_zone as "timeZone", coalesce(s.latitude, f.latitude) as latitude,
       coalesce(s.longitude, f.longitude) as longitude, s.hours,
       (select max(r.reentry_until) from record r where r.site_id = s.id and r.kind = 'application' and r.reentry_until > ${now}) as "closedUntil"
     from site s join firm f on f.id = s.firm_id where s.id = any(${ids}) order by s.name, s.id`

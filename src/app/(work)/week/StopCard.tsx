@@ -25,6 +25,7 @@ export function workOf(stop: Stop): string {
 export function StopCard({
   stop,
   site,
+  onPaper,
   pinned,
   moved,
   clock,
@@ -37,6 +38,8 @@ export function StopCard({
 }: {
   stop: Stop
   site: string
+  /** What a week sheet says beside it. */
+  onPaper: string
   pinned: boolean
   /** How it is put elsewhere than it stands; null where it is not. */
   moved: string | null
@@ -93,6 +96,7 @@ export function StopCard({
         {stop.block && `, ${stop.block}`}
       </span>
       <span className="block text-ink2">{workOf(stop)}</span>
+      <span className="hidden print:block">{onPaper}</span>
       {(moved || pinned || stop.begun) && (
         <span className="block">
           {[stop.begun && 'begun', moved, pinned && 'kept here'].filter(Boolean).join(' · ')}

@@ -1,5 +1,6 @@
 'use client'
 import Link from 'next/link'
+import { useEffect, useRef } from 'react'
 import { againstPut } from '@/core/roster/board'
 import { sayMinutes } from '@/core/methods/say'
 import { Choice } from '@/ui/fields/Choice'
@@ -25,9 +26,16 @@ export function StopPanel({
   const put = week.board.get(stop.id)!
   const crews = week.roster.crews
   const fixed = stop.begun || !may
+  const panel = useRef<HTMLElement>(null)
+  // In one column it opens below the board.
+  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [stop.id])
   const crew = crews.find((c) => c.id === put.crewId) ?? null
   return (
-    <section aria-label="This stop" className="bg-paper border border-line rounded-sm p-3">
+    <section
+      ref={panel}
+      aria-label="This stop"
+      className="no-print bg-paper border border-line rounded-sm p-3"
+    >
       <div className="flex justify-between gap-2 items-start">
         <h2>
           {asked.site}

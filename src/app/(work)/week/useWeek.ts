@@ -19,7 +19,7 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { usePlanning } from './usePlanning'
 
 /** A stop as the page shows it: with its site, and what each day says to it once that is known. */
-export type Shown = AskedStop & Pick<WeekStop, 'site' | 'note'>
+export type Shown = AskedStop & Pick<WeekStop, 'site' | 'place' | 'note'>
 
 const NOT_ASKED: AskedStop['days'] = []
 
@@ -29,9 +29,10 @@ export function useWeek(view: WeekView) {
   const [days, setDays] = useState<ReadonlyMap<string, AskedStop['days']>>(new Map())
   const stops = useMemo<Shown[]>(
     () =>
-      view.stops.map(({ site, note, name, at, ...stop }) => ({
+      view.stops.map(({ site, place, note, name, at, ...stop }) => ({
         stop,
         site,
+        place,
         note,
         name,
         at,
