@@ -48,7 +48,7 @@ export function weekView() {
         name: nameOfStop(week, stop),
         site: week.sites.get(stop.siteId)!.name,
         note: week.sites.get(stop.siteId)!.note,
-        place: week.sites.get(stop.siteId)!.place,
+        address: week.sites.get(stop.siteId)!.place,
         at: week.places.get(stop.siteId)!,
       })),
     }

@@ -89,7 +89,7 @@ export function Week({ view }: { view: WeekView }) {
       key={s.stop.id}
       stop={s.stop}
       site={s.site}
-      onPaper={[s.place, s.note].filter(Boolean).join('. ')}
+      onPaper={[s.address, s.note].filter(Boolean).join('. ')}
       pinned={board.get(s.stop.id)!.pinned}
       moved={week.movedHow(s)}
       clock={clock}

@@ -19,7 +19,7 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { usePlanning } from './usePlanning'
 
 /** A stop as the page shows it: with its site, and what each day says to it once that is known. */
-export type Shown = AskedStop & Pick<WeekStop, 'site' | 'place' | 'note'>
+export type Shown = AskedStop & Pick<WeekStop, 'site' | 'address' | 'note'>
 
 const NOT_ASKED: AskedStop['days'] = []
 
@@ -29,10 +29,10 @@ export function useWeek(view: WeekView) {
   const [days, setDays] = useState<ReadonlyMap<string, AskedStop['days']>>(new Map())
   const stops = useMemo<Shown[]>(
     () =>
-      view.stops.map(({ site, place, note, name, at, ...stop }) => ({
+      view.stops.map(({ site, address, note, name, at, ...stop }) => ({
         stop,
         site,
-        place,
+        address,
         note,
         name,
         at,
