@@ -119,3 +119,31 @@ export async function coversAtSite(
       and p.cause = any(${[...causes]})
     order by a.started_at, a.id limit 200`
 }
+
+/** What was put on at a site and what it closes. */
+export interface ClosingWork {
+  /** Epoch ms. */
+  at: number
+  card: string
+  /** Until when nobody may be on the ground; null where it closes none. */
+  until: number | null
+  /** Crops the label names, with the days it keeps before their harvest. */
+  crops: { host: string; harvestDays: number }[] | null
+  /** Kinds of the trees it went on. */
+  hosts: string[]
+}
+
+/** What was put on at a site from an instant on that closes its ground or keeps days before a harvest, the oldest first. */
+export async function closingAtSite(sql: FirmSql, siteId: string, from: Date): Promise<ClosingWork[]> {
+  return sql<ClosingWork[]>`
+    select (extract(epoch from a.started_at) * 1000)::double precision as at, c.name as card,
+      (extract(epoch from r.reentry_until) * 1000)::double precision as until, u.body->'foodCrops' as crops, h.hosts
+    from application a
+      join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      left join record r on r.firm_id = a.firm_id and r.application_id = a.id and r.kind = 'application'
+      cross join lateral (select array_agg(distinct t.host) as hosts from application_subject s
+        join tree t on t.firm_id = s.firm_id and t.id = s.tree_id where s.firm_id = a.firm_id and s.application_id = a.id) h
+    where a.site_id = ${siteId} and a.started_at >= ${from} and (r.reentry_until is not null or u.body ? 'foodCrops')
+    order by a.started_at, a.id limit 500`
+}

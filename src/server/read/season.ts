@@ -4,6 +4,7 @@ import { phenologyOf, SITE_SUM, TARGETS } from '@/almanac/season'
 import { METHOD_NAME } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import { TURN_NAME } from '@/core/plan/turn'
+import { closures } from '@/core/season/closures'
 import { blightDays } from '@/core/season/fireBlight'
 import { AFTER_PETAL_FALL_DAYS, coverOver, scabSeason, type Cover } from '@/core/season/scabSeason'
 import { stageDays, type StageDay } from '@/core/season/stages'
@@ -19,11 +20,13 @@ import {
 import { usualSprayHours, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
+import { beginOf } from '@/core/time/zone'
 import { placeHours, type PlaceHour } from '@/core/weather/placeDays'
 import { wetHours } from '@/core/weather/wetness'
 import { jobsBetween } from '@/db/queries/job'
 import { dueAgain } from '@/db/queries/occurrence'
 import {
+  closingAtSite,
   coversAtSite,
   doneAtSite,
   kindsAtSite,
@@ -36,6 +39,9 @@ import { spotOf, weatherOfSite } from '@/db/queries/weather'
 import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
 import { isId, reading } from './reader'
+
+/** No label keeps longer before a harvest. */
+const LONGEST_CLOSED_MS = 366 * 86_400_000
 
 /** What stands on the ribbon on a day. */
 export interface Pin {
@@ -117,6 +123,11 @@ export function seasonView(siteId: string) {
         seen: seen.find((s) => s.kind === t.id) ?? null,
       })),
       pins: await pinsOf(context, site, { from, to }),
+      /** What is or was closed by what went on, in days of this year. */
+      closed: closures(
+        await closingAtSite(sql, site.id, new Date(beginOf(site.timeZone, from) - LONGEST_CLOSED_MS)),
+        beginOf(site.timeZone, from),
+      ).map((c) => ({ ...c, host: c.host === null ? null : hostName(c.host) })),
       ten: tenDays(weather, today),
       hours: hoursShown(weather, now),
       ...(await risksOf(context, { site, weather, stages, from, today, hosts })),

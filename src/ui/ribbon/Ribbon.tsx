@@ -7,12 +7,12 @@ import type { Warmth } from '@/core/season/year'
 import { clustered, moved, textWidth, withRoom, type Span } from './layout'
 import { useWidth } from './useWidth'
 
-/** A stretch of days on a lane; open ones are filled, those that are reckoned are only outlined. */
+/** A stretch of days on a lane; open ones are filled, those that are reckoned are only outlined, closed ones are hatched. */
 export interface Stretch {
   from: number
   to: number
   text: string
-  look: 'open' | 'reckoned' | 'stage'
+  look: 'open' | 'reckoned' | 'stage' | 'closed'
 }
 
 /** A line of the ribbon with its name. */
@@ -161,6 +161,15 @@ export function Ribbon({
           >
             <line x1="0" y1="0" x2="0" y2="6" className="stroke-moss" strokeWidth="1.6" />
           </pattern>
+          <pattern
+            id="ribbon-closed"
+            width="5"
+            height="5"
+            patternUnits="userSpaceOnUse"
+            patternTransform="rotate(-45)"
+          >
+            <line x1="0" y1="0" x2="0" y2="5" className="stroke-plum" strokeWidth="2.4" />
+          </pattern>
         </defs>
         <g transform={`translate(${left} 0)`}>
           <Dates
@@ -207,9 +216,17 @@ export function Ribbon({
                           ? 'fill-moss-soft stroke-moss'
                           : s.look === 'stage'
                             ? 'fill-sheet stroke-line'
-                            : 'stroke-moss'
+                            : s.look === 'closed'
+                              ? 'stroke-plum'
+                              : 'stroke-moss'
                       }
-                      fill={s.look === 'reckoned' ? 'url(#ribbon-reckoned)' : undefined}
+                      fill={
+                        s.look === 'reckoned'
+                          ? 'url(#ribbon-reckoned)'
+                          : s.look === 'closed'
+                            ? 'url(#ribbon-closed)'
+                            : undefined
+                      }
                       fillOpacity={s.look === 'reckoned' ? 0.45 : 1}
                     />
                   ))}

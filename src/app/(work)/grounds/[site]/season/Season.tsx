@@ -7,7 +7,8 @@ import { addDays, spokenDate, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { Toggle } from '@/ui/fields/Toggle'
 import { Button } from '@/ui/pieces/Button'
-import { DataTable } from '@/ui/pieces/DataTable'
+import { SeasonTables } from './SeasonTables'
+import { CLOSED_LANES, sayClosed } from './sayDays'
 import { Note } from '@/ui/pieces/Note'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { PIN_NAME, PinSign, Ribbon, type Lane } from '@/ui/ribbon/Ribbon'
@@ -126,7 +127,7 @@ export function Season({ view }: { view: SeasonView }) {
         {(view.scab !== null || view.blight !== null) && <Risks view={view} />}
         <Seen view={view} />
       </div>
-      <Tables view={view} sum={sum} />
+      <SeasonTables view={view} sum={sum} />
       <SiteSpot view={view} />
     </div>
   )
@@ -135,18 +136,6 @@ export function Season({ view }: { view: SeasonView }) {
 function sayAhead(days: number): string {
   if (days === 0) return 'as in the usual year'
   return `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days > 0 ? 'ahead of' : 'behind'} the usual year`
-}
-
-/** How sure a date is, in words. */
-function sayReached(
-  view: SeasonView,
-  r: { day: number; earliest: number; latest: number; by: 'measured' | 'forecast' | 'past years' } | null,
-): string {
-  if (!r) return 'not this year'
-  const on = (d: number) => spokenDay(addDays(view.from, d))
-  if (r.by === 'measured' && r.earliest === r.latest) return on(r.day)
-  if (r.earliest === r.latest) return `about ${on(r.day)}${r.by === 'forecast' ? ', by the forecast' : ''}`
-  return `about ${on(r.day)}, between ${on(r.earliest)} and ${on(r.latest)}`
 }
 
 function lanesOf(view: SeasonView): Lane[] {
@@ -189,6 +178,18 @@ function lanesOf(view: SeasonView): Lane[] {
           ]
         : [],
     ),
+    ...CLOSED_LANES.flatMap(([kind, name]): Lane[] => {
+      const stretches = view.closed.filter((c) => c.kind === kind)
+      return stretches.length === 0
+        ? []
+        : [
+            {
+              id: kind,
+              name,
+              stretches: stretches.map((c) => ({ from: c.from, to: c.to, text: c.card, look: 'closed' })),
+            },
+          ]
+    }),
   ]
 }
 
@@ -204,11 +205,13 @@ function standingOn(view: SeasonView, day: number) {
     }),
     running: view.targets.filter((t) => t.begins && t.begins.day <= day && (t.ends?.day ?? 400) >= day),
     pins: view.pins.filter((p) => p.on === addDays(view.from, day)),
+    // A closed part of a day counts as that day.
+    closed: view.closed.filter((c) => c.from < day + 1 && c.to > day),
   }
 }
 
 function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefined) => string): string {
-  const { stages, running, pins } = standingOn(view, day)
+  const { stages, running, pins, closed } = standingOn(view, day)
   return [
     spokenDate(addDays(view.from, day)),
     view.warmth.known[day] === null || view.warmth.known[day] === undefined
@@ -216,6 +219,7 @@ function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefine
       : sum(view.warmth.known[day]),
     ...stages.map((s) => `${s.kind}: ${s.stage}`),
     ...running.map((t) => t.name),
+    ...closed.map(sayClosed),
     ...pins.map((p) => `${PIN_NAME[p.kind]}: ${p.words}`),
   ].join('. ')
 }
@@ -229,7 +233,7 @@ function Day({
   day: number
   sum: (v: number | null | undefined) => string
 }) {
-  const { stages, running, pins } = standingOn(view, day)
+  const { stages, running, pins, closed } = standingOn(view, day)
   const known = view.warmth.known[day]
   return (
     <div className="mt-2 border-t border-line pt-2" aria-live="polite">
@@ -253,6 +257,7 @@ function Day({
           </span>
         )}
       </p>
+      {closed.length > 0 && <p className="text-plum font-bold">{closed.map(sayClosed).join('; ')}</p>}
       {pins.length > 0 && (
         <ul className="mt-1">
           {pins.map((p, i) => (
@@ -324,71 +329,5 @@ function WeatherState({ view }: { view: SeasonView }) {
         </Note>
       )}
     </>
-  )
-}
-
-/** What the ribbon shows, as tables. */
-function Tables({ view, sum }: { view: SeasonView; sum: (v: number | null | undefined) => string }) {
-  return (
-    <details className="mt-6 border-t border-line pt-2">
-      <summary className="cursor-pointer py-1 font-bold max-sm:py-3">The same in tables</summary>
-      {view.stages.length > 0 && (
-        <DataTable
-          caption="Stages"
-          className="mt-2"
-          columns={[{ head: 'Stage' }, { head: 'Begins' }]}
-          rows={view.stages.flatMap((s) =>
-            s.stages.map((x) => ({
-              key: `${s.kind} ${x.stage}`,
-              name: `${s.name}: ${x.stage}`,
-              cells: [
-                x.seen ? `seen ${spokenDay(addDays(view.from, x.begins.day))}` : sayReached(view, x.begins),
-              ],
-            })),
-          )}
-        />
-      )}
-      {view.targets.length > 0 && (
-        <DataTable
-          caption="What comes with the warmth"
-          className="mt-4"
-          columns={[
-            { head: 'What comes with the warmth' },
-            { head: 'Sum', wideOnly: true },
-            { head: 'Look from' },
-            { head: 'Until' },
-          ]}
-          rows={view.targets.map((t) => ({
-            key: t.id,
-            name: t.name,
-            cells: [
-              `${sum(t.low).replace(/ .*/, '')} to ${sum(t.high)}`,
-              t.seen ? `seen ${spokenDay(t.seen.seenOn)}` : sayReached(view, t.begins),
-              sayReached(view, t.ends),
-            ],
-          }))}
-        />
-      )}
-      {view.pins.length > 0 && (
-        <DataTable
-          caption="Work and promises"
-          className="mt-4"
-          columns={[{ head: 'Work and promises' }, { head: 'How it stands' }, { head: 'What' }]}
-          rows={view.pins.map((p, i) => ({
-            key: i,
-            name: spokenDay(p.on),
-            cells: [
-              PIN_NAME[p.kind].toLowerCase(),
-              <Link key="what" href={p.href} className="underline underline-offset-2">
-                {p.words}
-              </Link>,
-            ],
-          }))}
-        />
-      )}
-      <p className="text-small text-ink2 mt-2">
-        Sums are published starting figures; what is seen on the ground and the label decide.
-      </p>
-    </details>
   )
 }
