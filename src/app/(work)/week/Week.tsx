@@ -5,7 +5,6 @@ import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { againstPut } from '@/core/roster/board'
 import { crewOn, type Crew } from '@/core/roster/crew'
-import { sayClock } from '@/core/roster/span'
 import { addDays } from '@/core/time/calendar'
 import type { WeekView } from '@/server/read/week'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -14,8 +13,8 @@ import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
 import { writtenDay } from '@/ui/when'
-import { DayCell } from './DayCell'
-import { DayHead } from './DayHead'
+import { BoardGrid, Pages } from './BoardGrid'
+import { BoardList } from './BoardList'
 import { Outcome } from './Outcome'
 import { shortHours, StopCard } from './StopCard'
 import { StopPanel } from './StopPanel'
@@ -102,13 +101,16 @@ export function Week({ view }: { view: WeekView }) {
     />
   )
 
-  const nobodys = (date: string) =>
-    week.stops
-      .filter((s) => {
-        const p = board.get(s.stop.id)!
-        return p.crewId === null && p.date === date
-      })
-      .map((s) => card(s, null, againstPut(roster, null, date, s)))
+  /** The cards of a crew's day, or of a day without a crew. */
+  const cardsOf = (crew: Crew | null, date: string) =>
+    crew
+      ? week.dayOf(crew, date).stops.map((s) => card(s.asked, s.clock, s.against))
+      : week.stops
+          .filter((s) => {
+            const p = board.get(s.stop.id)!
+            return p.crewId === null && p.date === date
+          })
+          .map((s) => card(s, null, againstPut(roster, null, date, s)))
 
   /** Back to the week as it stands now, whoever changed it meanwhile. */
   function leave() {
@@ -210,65 +212,21 @@ export function Week({ view }: { view: WeekView }) {
       )}
       <div className={`grid gap-4 ${asked ? 'xl:grid-cols-[minmax(0,1fr)_300px]' : ''}`}>
         <div className="min-w-0">
-          <div
-            className="hidden lg:grid print:!hidden gap-1"
-            style={{ gridTemplateColumns: `104px repeat(${days.length}, minmax(0, 1fr))` }}
-          >
-            <Pages first={first} columns={columns} count={used.length} onFirst={setFirst} />
-            {days.map((d) => (
-              <DayHead key={d} date={d} view={view} />
-            ))}
-            {rows.map((crew) => (
-              <CrewRow key={crew?.id ?? 'none'} crew={crew}>
-                {days.map((date) => {
-                  const day = crew ? week.dayOf(crew, date) : null
-                  const own = day ? day.stops.map((s) => card(s.asked, s.clock, s.against)) : nobodys(date)
-                  const on = crew && crewOn(crew, roster, date)
-                  return (
-                    <DayCell
-                      key={date}
-                      label={`${crew?.name ?? 'No crew yet'}, ${writtenDay(date)}`}
-                      holding={holding !== null}
-                      against={holding && (againstPut(roster, crew, date, holding)[0] ?? null)}
-                      out={on?.out ?? null}
-                      onDropped={(stop) => put(stop, { crewId: crew?.id ?? null, date })}
-                    >
-                      {own}
-                      {day && day.stops.length > 0 && <DayFoot day={day} away={on?.away ?? []} />}
-                      {day && day.stops.length === 0 && on?.out === null && (
-                        <Away away={on.away} licensed={on.licensed} />
-                      )}
-                    </DayCell>
-                  )
-                })}
-              </CrewRow>
-            ))}
-          </div>
-          <div className="lg:hidden print:!block">
-            {used
-              .filter((d) => d === view.today || [...board.values()].some((p) => p.date === d))
-              .map((date) => (
-                <section key={date} aria-label={writtenDay(date)} className="mb-4">
-                  <DayHead date={date} view={view} />
-                  {rows.map((crew) => {
-                    const day = crew ? week.dayOf(crew, date) : null
-                    const cards = day
-                      ? day.stops.map((s) => card(s.asked, s.clock, s.against))
-                      : nobodys(date)
-                    if (cards.length === 0) return null
-                    return (
-                      <div key={crew?.id ?? 'none'} className="mt-1">
-                        <h3 className="text-small text-ink2">{crew?.name ?? 'No crew yet'}</h3>
-                        <div className="grid gap-1">
-                          {cards}
-                          {day && <DayFoot day={day} away={[]} />}
-                        </div>
-                      </div>
-                    )
-                  })}
-                </section>
-              ))}
-          </div>
+          <BoardGrid
+            view={view}
+            week={week}
+            days={days}
+            cardsOf={cardsOf}
+            holding={holding}
+            onPut={put}
+            pages={<Pages first={first} columns={columns} count={used.length} onFirst={setFirst} />}
+          />
+          <BoardList
+            view={view}
+            week={week}
+            days={used.filter((d) => d === view.today || [...board.values()].some((p) => p.date === d))}
+            cardsOf={cardsOf}
+          />
         </div>
         {asked && <StopPanel asked={asked} week={week} may={may} onClose={() => setChosen(null)} />}
       </div>
@@ -319,78 +277,3 @@ function Standing({ week, conflicts }: { week: ReturnType<typeof useWeek>; confl
 
 const sayGap = (percent: number) =>
   percent < 0.05 ? 'the best there can be' : `at most ${percent.toFixed(1)} % from the best there can be`
-
-function CrewRow({ crew, children }: { crew: Crew | null; children: React.ReactNode }) {
-  return (
-    <>
-      <div className="pt-1 pr-2">
-        <p className="font-head font-bold leading-tight">{crew?.name ?? 'No crew yet'}</p>
-        {crew?.truck && <p className="text-small text-ink2 leading-tight">{crew.truck}</p>}
-      </div>
-      {children}
-    </>
-  )
-}
-
-function DayFoot({
-  day,
-  away,
-}: {
-  day: ReturnType<ReturnType<typeof useWeek>['dayOf']>
-  away: readonly { name: string; why: string }[]
-}) {
-  return (
-    <p className="text-small text-ink2 px-1 leading-tight">
-      {shortHours(day.minutes)}, back {sayClock(Math.min(1439, day.home))}
-      {day.over > 0 && <b className="block text-plum">{shortHours(day.over)} over their day</b>}
-      {away.map((a) => (
-        <span key={a.name} className="block">
-          {a.name} away
-        </span>
-      ))}
-    </p>
-  )
-}
-
-function Away({ away, licensed }: { away: readonly { name: string; why: string }[]; licensed: boolean }) {
-  if (away.length === 0 && licensed) return null
-  return (
-    <p className="text-small text-ink2 px-1 leading-tight">
-      {away.map((a) => (
-        <span key={a.name} className="block">
-          {a.name} away: {a.why}
-        </span>
-      ))}
-      {!licensed && <span className="block">nobody with a licence</span>}
-    </p>
-  )
-}
-
-/** On to later days and back. */
-function Pages({
-  first,
-  columns,
-  count,
-  onFirst,
-}: {
-  first: number
-  columns: number
-  count: number
-  onFirst: (first: number) => void
-}) {
-  if (count <= columns && first === 0) return <span />
-  return (
-    <div className="no-print flex flex-col items-start pr-2">
-      {first > 0 && (
-        <Button quiet onClick={() => onFirst(Math.max(0, first - columns))}>
-          ← Earlier
-        </Button>
-      )}
-      {first + columns < count && (
-        <Button quiet onClick={() => onFirst(Math.min(first + columns, count - columns))}>
-          Later →
-        </Button>
-      )}
-    </div>
-  )
-}

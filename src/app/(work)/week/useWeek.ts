@@ -101,15 +101,26 @@ export function useWeek(view: WeekView) {
     return put.byHand && put.date !== s.stop.onDate && s.stop.onDate !== null
   })
 
-  function dayOf(crew: Crew, date: string): ShownDay<Shown> {
-    return shownDay(roster, crew, date, stops, board)
-  }
+  // Every day is reckoned once for a board: its best order is looked for among all.
+  const shown = useMemo(
+    () =>
+      new Map(
+        roster.crews.flatMap((crew) =>
+          roster.days.map(
+            (date) => [`${crew.id} ${date}`, shownDay(roster, crew, date, stops, board)] as const,
+          ),
+        ),
+      ),
+    [roster, stops, board],
+  )
+  const dayOf = (crew: Crew, date: string): ShownDay<Shown> => shown.get(`${crew.id} ${date}`)!
 
   async function takeAll(): Promise<boolean> {
     const touched = new Map<string, { crewId: string; onDate: string }>()
     for (const s of moved) {
       const { crewId, date } = board.get(s.stop.id)!
-      if (crewId !== null && date !== null) touched.set(`${crewId} ${date}`, { crewId, onDate: date })
+      if (crewId !== null && date !== null && roster.days.includes(date))
+        touched.set(`${crewId} ${date}`, { crewId, onDate: date })
     }
     const done = await take.send({
       placed: moved.flatMap((s) => {
