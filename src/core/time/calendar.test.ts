@@ -1,5 +1,16 @@
 import fc from 'fast-check'
-import { addDays, addYears, dateIn, daysBetween, hourIn, isDate, monthIn, spokenDate } from './calendar'
+import {
+  addDays,
+  addYears,
+  dateIn,
+  dayNumber,
+  daysBetween,
+  hourIn,
+  isDate,
+  monthIn,
+  spokenDate,
+  weekday,
+} from './calendar'
 
 test('dates are those of the wall calendar of the place', () => {
   const late = new Date('2026-06-13T02:30:00Z')
@@ -25,4 +36,46 @@ test('days add up', () => {
     }),
   )
   expect(spokenDate('2026-06-09')).toBe('9 Jun 2026')
+})
+
+describe('dates reckoned by whole numbers', () => {
+  const plain = (at: number) => new Date(at * 86_400_000).toISOString().slice(0, 10)
+  test('are the calendar’s, on every day of four hundred years and at the ends of four figures', () => {
+    for (let n = -135_000; n < 12_000; n += 1) {
+      const date = plain(n)
+      if (dayNumber(date) !== n || !isDate(date)) throw new Error(date)
+      if (n % 97 === 0)
+        expect([addDays(date, 1), addDays(date, -400)]).toEqual([plain(n + 1), plain(n - 400)])
+    }
+    expect(addDays('0000-01-01', 1)).toBe('0000-01-02')
+    expect(addDays('9999-12-30', 1)).toBe('9999-12-31')
+    expect(() => addDays('9999-12-31', 1)).toThrow(RangeError)
+    expect(() => addDays('0000-01-01', -1)).toThrow(RangeError)
+  })
+  test('what is no date is none', () => {
+    for (const text of [
+      '2026-02-29',
+      '1900-02-29',
+      '2026-04-31',
+      '2026-13-01',
+      '2026-00-10',
+      '2026-01-00',
+      '2026-1-01',
+      '26-01-01',
+      '2026-01-01T',
+      ' 026-01-01',
+      '2026/01/01',
+      '٢٠٢٦-01-01',
+      '',
+    ])
+      expect([text, isDate(text)]).toEqual([text, false])
+    for (const text of ['2024-02-29', '2000-02-29', '2026-01-31'])
+      expect([text, isDate(text)]).toEqual([text, true])
+    expect(daysBetween('x', '2026-01-01')).toBeNaN()
+    expect(() => addDays('2026-01-01', Number.NaN)).toThrow(RangeError)
+  })
+  test('the day of the week goes on from day to day', () => {
+    for (let n = -800; n < 800; n += 1)
+      expect(weekday(plain(n))).toBe(((new Date(n * 86_400_000).getUTCDay() + 6) % 7) + 1)
+  })
 })

@@ -32,19 +32,65 @@ export function hourIn(timeZone: string, at: Date): number {
   return (h! % 24) + m! / 60
 }
 
+const two = (text: string, at: number) => {
+  const [a, b] = [text.charCodeAt(at) - 48, text.charCodeAt(at + 1) - 48]
+  return a >= 0 && a <= 9 && b >= 0 && b <= 9 ? a * 10 + b : Number.NaN
+}
+
+/**
+ * Days from 1 January 1970 to a date, or null for what has not the form of one; a day that its month does not have counts on into the next. A reckoning by whole
+ * numbers, as dates are asked by the million.
+ * @example dayNumber('1970-02-01') // 31
+ */
+export function dayNumber(date: string): number | null {
+  if (date.length !== 10 || date[4] !== '-' || date[7] !== '-') return null
+  const [month, day] = [two(date, 5), two(date, 8)]
+  const year = two(date, 0) * 100 + two(date, 2)
+  if (!(month >= 1 && month <= 12 && day >= 1 && day <= 31 && year >= 0)) return null
+  // Years begin in March, so that a leap day is the last of its year.
+  const y = month <= 2 ? year - 1 : year
+  const era = Math.floor(y / 400)
+  const ofEra = y - era * 400
+  const ofYear = Math.floor((153 * (month > 2 ? month - 3 : month + 9) + 2) / 5) + day - 1
+  return era * 146_097 + ofEra * 365 + Math.floor(ofEra / 4) - Math.floor(ofEra / 100) + ofYear - 719_468
+}
+
+/** The date so many days after 1 January 1970; the other way about than {@link dayNumber}. */
+function dateOfNumber(days: number): PlainDate {
+  const z = days + 719_468
+  const era = Math.floor(z / 146_097)
+  const ofEra = z - era * 146_097
+  const year = Math.floor(
+    (ofEra - Math.floor(ofEra / 1460) + Math.floor(ofEra / 36_524) - Math.floor(ofEra / 146_096)) / 365,
+  )
+  const ofYear = ofEra - (365 * year + Math.floor(year / 4) - Math.floor(year / 100))
+  const march = Math.floor((5 * ofYear + 2) / 153)
+  const day = ofYear - Math.floor((153 * march + 2) / 5) + 1
+  const month = march < 10 ? march + 3 : march - 9
+  const full = year + era * 400 + (month <= 2 ? 1 : 0)
+  return `${String(full).padStart(4, '0')}-${month < 10 ? '0' : ''}${month}-${day < 10 ? '0' : ''}${day}`
+}
+
+/** The first and the last day that a date of four figures for its year can be. */
+const [FIRST_DAY, LAST_DAY] = [-719_528, 2_932_896]
+
 /** A date some days on. `addDays('2026-02-28', 1) === '2026-03-01'` */
 export function addDays(date: PlainDate, days: number): PlainDate {
-  return new Date(Date.parse(`${date}T00:00:00Z`) + days * 86_400_000).toISOString().slice(0, 10)
+  const at = dayNumber(date)
+  const to = at === null ? Number.NaN : at + Math.floor(days)
+  if (!(to >= FIRST_DAY && to <= LAST_DAY)) throw new RangeError(`no date: ${date} and ${days} days`)
+  return dateOfNumber(to)
 }
 
 /** Days from one date to another; negative when the other is earlier. */
 export function daysBetween(from: PlainDate, to: PlainDate): number {
-  return Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
+  return (dayNumber(to) ?? Number.NaN) - (dayNumber(from) ?? Number.NaN)
 }
 
 /** The day of the week, Monday 1 to Sunday 7. `weekday('2026-06-12') === 5` */
 export function weekday(date: PlainDate): number {
-  return ((new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7) + 1
+  // 1 January 1970 was a Thursday.
+  return (((((dayNumber(date) ?? Number.NaN) + 3) % 7) + 7) % 7) + 1
 }
 
 /** The same day some years on; 29 February becomes the 28th. */
@@ -55,9 +101,9 @@ export function addYears(date: PlainDate, years: number): PlainDate {
 
 /** True for a real calendar date in ISO form. `isDate('2026-02-30') === false` */
 export function isDate(text: string): boolean {
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(text)) return false
-  const parsed = new Date(`${text}T00:00:00Z`)
-  return !Number.isNaN(parsed.getTime()) && parsed.toISOString().slice(0, 10) === text
+  const at = dayNumber(text)
+  // Days up to the 28th are in every month.
+  return at !== null && (text < `${text.slice(0, 8)}29` || dateOfNumber(at) === text)
 }
 
 const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']

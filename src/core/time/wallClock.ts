@@ -1,3 +1,5 @@
+import { dayNumber, isDate } from './calendar'
+
 const HOUR = 3_600_000
 
 /**
@@ -7,9 +9,8 @@ const HOUR = 3_600_000
 export function wallClock(time: string): number | null {
   const m = /^(\d{4}-\d{2}-\d{2})T(\d{2}):(\d{2})(?::\d{2}(?:\.\d+)?)?(?:Z|[+-]\d{2}:\d{2})?$/.exec(time)
   if (!m || Number(m[2]) > 23 || Number(m[3]) > 59) return null
-  const day = Date.parse(`${m[1]}T00:00:00Z`)
-  if (Number.isNaN(day) || new Date(day).toISOString().slice(0, 10) !== m[1]) return null
-  return day + Number(m[2]) * HOUR + Number(m[3]) * 60_000
+  if (!isDate(m[1]!)) return null
+  return dayNumber(m[1]!)! * 24 * HOUR + Number(m[2]) * HOUR + Number(m[3]) * 60_000
 }
 
 /** The wall-clock time of such an instant. `sayWallClock(1777874400000)` is '2026-05-04T06:00'. */
