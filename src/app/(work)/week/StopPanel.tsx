@@ -28,7 +28,9 @@ export function StopPanel({
   const fixed = stop.begun || !may
   const panel = useRef<HTMLElement>(null)
   // In one column it opens below the board.
-  useEffect(() => panel.current?.scrollIntoView({ block: 'nearest' }), [stop.id])
+  useEffect(() => {
+    panel.current?.scrollIntoView({ block: 'nearest' })
+  }, [stop.id])
   const crew = crews.find((c) => c.id === put.crewId) ?? null
   return (
     <section

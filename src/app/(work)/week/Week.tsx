@@ -32,7 +32,7 @@ export function Week({ view }: { view: WeekView }) {
   const router = useRouter()
   const [chosen, setChosen] = useState<string | null>(null)
   const [held, setHeld] = useState<string | null>(null)
-  const [first, setFirst] = useState(0)
+  const [from, setFirst] = useState(0)
   const [said, setSaid] = useState('')
   useEffect(
     () =>
@@ -50,6 +50,7 @@ export function Week({ view }: { view: WeekView }) {
   )
   const asked = week.stops.find((s) => s.stop.id === chosen) ?? null
   const columns = asked ? BESIDE_A_STOP : COLUMNS
+  const first = Math.max(0, Math.min(from, used.length - columns))
   const days = used.slice(first, first + columns)
   const holding = week.stops.find((s) => s.stop.id === held) ?? null
   const loose = week.stops.filter((s) => {
@@ -69,6 +70,20 @@ export function Week({ view }: { view: WeekView }) {
     )
   }
 
+  /** Pages the board so that a day is on it. */
+  function show(day: number, beside: number) {
+    if (day < first) setFirst(day)
+    else if (day >= first + beside) setFirst(day - beside + 1)
+  }
+
+  function choose(id: string) {
+    const opens = chosen !== id
+    setChosen(opens ? id : null)
+    const date = board.get(id)?.date
+    // The days move together to make room; the stop stays among them.
+    if (opens && date) show(used.indexOf(date), BESIDE_A_STOP)
+  }
+
   function keyMove(s: Shown, byDays: number, byCrews: number) {
     const { crewId, date } = board.get(s.stop.id)!
     const at = date === null || !used.includes(date) ? (byDays < 0 ? used.length : -1) : used.indexOf(date)
@@ -78,7 +93,7 @@ export function Week({ view }: { view: WeekView }) {
     if (to === undefined) return
     put(s.stop.id, { crewId: crew?.id ?? null, date: to })
     const col = used.indexOf(to)
-    if (col < first || col >= first + columns) setFirst(Math.max(0, Math.min(col, used.length - columns)))
+    show(col, columns)
     // The card is drawn anew in another cell; the hand stays on it.
     requestAnimationFrame(() => document.querySelector<HTMLElement>(`[data-stop="${s.stop.id}"]`)?.focus())
   }
@@ -95,7 +110,7 @@ export function Week({ view }: { view: WeekView }) {
       against={against}
       chosen={chosen === s.stop.id}
       fixed={s.stop.begun || !may}
-      onChoose={() => setChosen((c) => (c === s.stop.id ? null : s.stop.id))}
+      onChoose={() => choose(s.stop.id)}
       onKeyMove={(d, c) => keyMove(s, d, c)}
       onHeld={(h) => setHeld(h ? s.stop.id : null)}
     />
@@ -230,7 +245,7 @@ export function Week({ view }: { view: WeekView }) {
         </div>
         {asked && <StopPanel asked={asked} week={week} may={may} onClose={() => setChosen(null)} />}
       </div>
-      <Outcome week={week} onChoose={setChosen} />
+      <Outcome week={week} onChoose={choose} />
       <p className="mt-5 text-small text-ink2">
         Days from {writtenDay(view.today)} to {writtenDay(addDays(view.today, roster.days.length - 1))}. Times
         are of work and drive at 25 miles an hour; a stop begins when its hours open.{' '}
