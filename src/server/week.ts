@@ -33,6 +33,8 @@ const MOST_DUE = 300
 const LEAST_OPEN = 60
 /** A day of which fewer hours are forecast is not known. */
 const KNOWN_HOURS = 12
+/** A stop of more trees lets others in between its days. */
+const MANY_TREES = 30
 /** Notice was given when work was put on its day. */
 const NOTICE_GIVEN_DAYS = 400
 
@@ -182,16 +184,22 @@ export async function askedStops(
     )
     const hoursOf = new Map(own.flatMap((s) => s.uses).map((id) => [id, openHours(uses.get(id)!, forecast)]))
     for (const stop of own) {
-      const days = week.roster.days.map((date): StopDay => {
+      const days: StopDay[] = []
+      for (const date of week.roster.days) {
         const open = openOn(stop, site, date, hoursOf)
-        if ('closed' in open) return { date, closed: open.closed, open: null }
+        if ('closed' in open) {
+          days.push({ date, closed: open.closed, open: null })
+          continue
+        }
         const closed =
           stop.dueFrom !== null && date < stop.dueFrom
             ? `Due from ${spokenDate(stop.dueFrom)} on.`
             : (lotsOver(stop, uses, lots, date) ??
               gateClosed(context, trees.get(stop.id)!, { hands, uses, date, today: week.today }))
-        return { date, closed, open: open.spans }
-      })
+        days.push({ date, closed, open: open.spans })
+        // Pages are served between the trees of two days.
+        if (stop.trees > MANY_TREES) await new Promise((go) => setImmediate(go))
+      }
       asked.set(stop.id, {
         stop,
         name: nameOfStop(week, stop),

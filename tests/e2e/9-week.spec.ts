@@ -51,6 +51,9 @@ test('a stop is dragged and moved by keys; why is asked, and what stands against
   // Somebody who looks for a reason finds every day.
   await page.keyboard.press('Enter')
   await expect(page.getByRole('region', { name: 'This stop' }).getByText('may be done').first()).toBeVisible()
+  // Without a reason nothing is taken, and the field says so.
+  await page.getByRole('button', { name: /^Take the change/ }).click()
+  await expect(page.getByText('“Why it is moved” is empty; type it.')).toBeVisible()
   await page.getByLabel(/^Why, for what you moved/).fill('the street is closed until then')
   await page.getByRole('button', { name: /^Take the change/ }).click()
   await expect(page.getByRole('region', { name: 'If the changes are taken' })).toHaveCount(0, {

@@ -60,6 +60,7 @@ export function Outcome({ week, onChoose }: { week: WeekState; onChoose: (stop: 
                 placeholder="the client asked for Thursday"
                 value={week.why}
                 onChange={(e) => week.setWhy(e.target.value)}
+                problem={week.take.problem?.field.endsWith('.why') ? week.take.problem.message : null}
               />
             </div>
           )}

@@ -202,7 +202,9 @@ export function Week({ view }: { view: WeekView }) {
       <p role="status" className="sr-only">
         {said}
       </p>
-      <ProblemNote problem={week.take.problem ?? planning.problem} />
+      <ProblemNote
+        problem={week.take.problem?.field.endsWith('.why') ? null : (week.take.problem ?? planning.problem)}
+      />
       {view.more && (
         <Note className="mb-2">
           There is more work in these two weeks than is planned at once. The first days are here; the rest

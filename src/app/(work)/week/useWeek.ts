@@ -95,11 +95,12 @@ export function useWeek(view: WeekView) {
     const asked = stops.find((s) => s.stop.id === job)
     return asked ? [{ asked, ...unplacedWhy(roster, asked, reason, stops, plan!.assignments) }] : []
   })
-  /** Some went to another day by hand: why is asked. */
-  const asksWhy = moved.some((s) => {
-    const put = board.get(s.stop.id)!
-    return put.byHand && put.date !== s.stop.onDate && s.stop.onDate !== null
-  })
+  /** It went to another day by hand: only a person can say why. */
+  const needsWhy = ({ stop }: AskedStop) => {
+    const put = board.get(stop.id)!
+    return put.byHand && put.date !== stop.onDate && stop.onDate !== null
+  }
+  const asksWhy = moved.some(needsWhy)
 
   // Every day is reckoned once for a board: its best order is looked for among all.
   const shown = useMemo(
@@ -133,7 +134,7 @@ export function useWeek(view: WeekView) {
             from: { crewId: s.stop.crewId, onDate: s.stop.onDate },
             to: { crewId, onDate: date },
             pinned,
-            why: whyOf(s) || why || 'Given to a crew.',
+            why: needsWhy(s) ? why : whyOf(s) || 'Given to a crew.',
           },
         ]
       }),

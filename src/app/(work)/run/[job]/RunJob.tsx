@@ -127,6 +127,7 @@ export function RunJob({ view: first }: { view: JobView }) {
               all work
             </Link>{' '}
             · {view.job.siteName} · {writtenDate(view.job.onDate)}
+            {view.job.crew !== null && ` · ${view.job.crew}`}
           </p>
           <h1>
             {tree.tag}{' '}
