@@ -29,7 +29,8 @@ export function StopPanel({
   const panel = useRef<HTMLElement>(null)
   // In one column it opens below the board.
   useEffect(() => {
-    panel.current?.scrollIntoView({ block: 'nearest' })
+    const at = panel.current
+    if (at && at.getBoundingClientRect().top > window.innerHeight - 160) at.scrollIntoView({ block: 'start' })
   }, [stop.id])
   const crew = crews.find((c) => c.id === put.crewId) ?? null
   return (
