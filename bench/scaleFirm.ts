@@ -335,6 +335,12 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           from (select id, site_id, on_date, row_number() over (order by id) as n from job where firm_id = ${f}) j
             join (select id, site_id, on_date, row_number() over (order by id) as n from job where firm_id = ${f}) k on k.n = j.n + 1`)
     })
+    await step('calendar links', () =>
+      sql.unsafe(`
+        insert into calendar_link (id, firm_id, crew_id, client_id, token_hash, made_by, made_at)
+          select gen_random_uuid(), ${f}, case when n <= 12 then ${id('crew', '1 + n % 6')} end, case when n > 12 then c.id end, md5(n::text), ${id('person', '2')}, ${noon}
+          from generate_series(1, 3012) n left join (select id, row_number() over (order by id) as k from client where firm_id = ${f}) c on c.k = 1 + n % (select greatest(1, count(*)) from client where firm_id = ${f})`),
+    )
     await step('screens and money', async () => {
       await sql.unsafe(`
         insert into safety_screen (id, firm_id, tree_id, defect, defect_words, target, target_words, consequence, consequence_words, refer, by_person, at)
