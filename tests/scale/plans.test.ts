@@ -130,6 +130,7 @@ const SHORT = new Set([
   'local_rule',
   'crew',
   'absence',
+  'calendar_link',
   'ledger_check',
   'api_token',
   'session',
