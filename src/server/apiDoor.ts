@@ -1,6 +1,7 @@
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
+import { RateLimiterMemory } from 'rate-limiter-flexible'
 import type { Problem } from '@/core/problem'
 import { personOfToken } from './apiToken'
+import { askedTooOften } from './askedTooOften'
 import { serverEnvironment } from './environment'
 import { FOREIGN, isOwnOrigin, problemResponse } from './http'
 import { currentPerson } from './session'
@@ -40,20 +41,16 @@ export async function refusedAtTheDoor(request: Request): Promise<Response | nul
     if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
     key = person.id
   }
-  try {
-    await requests().consume(key)
-    return null
-  } catch (over) {
-    if (!(over instanceof RateLimiterRes)) throw over
-    const seconds = Math.max(1, Math.ceil(over.msBeforeNext / 1000))
-    return problemResponse(
-      {
-        code: 'out-of-range',
-        field: 'authorization',
-        message: `This token has asked too often; go on in ${seconds} s.`,
-      },
-      429,
-      { 'retry-after': String(seconds) },
-    )
-  }
+  const seconds = await askedTooOften(requests(), key)
+  return seconds === null
+    ? null
+    : problemResponse(
+        {
+          code: 'out-of-range',
+          field: 'authorization',
+          message: `This token has asked too often; go on in ${seconds} s.`,
+        },
+        429,
+        { 'retry-after': String(seconds) },
+      )
 }

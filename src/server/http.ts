@@ -93,6 +93,11 @@ export function isOwnOrigin(request: Request): boolean {
   }
 }
 
+/** What a stranger is answered who asks for what is a firm's. */
+export function notSignedIn(): Response {
+  return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+}
+
 export const FOREIGN: Problem = {
   code: 'not-allowed',
   field: 'role',

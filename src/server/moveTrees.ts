@@ -11,7 +11,7 @@ import { refusedByLimits } from './groundLimits'
 import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
 import { useOnShelf } from './onShelf'
-import { closedOn, treesAtHand } from './treesAtHand'
+import { closedOn, outOfItsOwnWay, treesAtHand } from './treesAtHand'
 import type { Context } from './verb'
 
 /**
@@ -65,12 +65,8 @@ export async function moveTrees(
       if (!row.ok) return row
       const own = subjects.filter((s) => s.useId === useId)
       for (const s of own) {
-        const hand = hands.get(s.treeId)!
-        // What is moved is not in its own way.
-        const earlier = hand.earlier.filter(
-          (e) => e.recorded || e.on !== job.onDate || e.code !== row.value.product.code,
-        )
-        const shut = closedOn({ ...hand, earlier }, row.value, {
+        const own = { on: job.onDate, code: row.value.product.code }
+        const shut = closedOn(outOfItsOwnWay(hands.get(s.treeId)!, own), row.value, {
           on: to.onDate,
           harvestOn: s.harvestOn,
           units: person.units,

@@ -4,7 +4,7 @@ import { crewOn } from '@/core/roster/crew'
 import type { Stop } from '@/core/roster/stop'
 import { refusedTo } from '@/core/roster/weekAsked'
 import { spokenDay } from '@/core/time/calendar'
-import { jobsOfSubjects, orderJobs, pinWork, subjectsOfOccurrence } from '@/db/queries/week'
+import { orderJobs, pinWork, subjectsOfOccurrence } from '@/db/queries/week'
 import { moveTrees } from './moveTrees'
 import { putAgain } from './repeat'
 import { day, id, line } from './text'
@@ -53,13 +53,12 @@ export const takeWeekVerb = verb({
   run: async (context, input): Promise<Result<{ moved: number }>> => {
     const week = await openWeek(context)
     const stops = new Map(week.stops.map((s) => [s.id, s]))
-    // A stop keeps the id of its first tree only while it stands where it is; its trees lead to its job afterwards.
+    // The job of each that was put somewhere; the others stay at theirs.
     const jobs = new Map<string, string>()
     let moved = 0
     for (const placed of input.placed) {
       const stop = stops.get(placed.stop)
-      const changed = !stop || asSeen(stop, placed) === false
-      if (changed)
+      if (!stop || !asSeen(stop, placed))
         return refuse(
           'conflict',
           'placed',
@@ -82,13 +81,11 @@ export const takeWeekVerb = verb({
       const subjects =
         stop.occurrenceId === null
           ? stop.subjects
-          : (await subjectsOfOccurrence(context.sql, stop.occurrenceId)).map((s) => s.id)
+          : await subjectsOfOccurrence(context.sql, stop.occurrenceId)
       await pinWork(context.sql, subjects, placed.pinned)
     }
     for (const { stops: order } of input.order) {
-      const still = order.filter((s) => !jobs.has(s)).flatMap((s) => stops.get(s)?.subjects.slice(0, 1) ?? [])
-      const where = new Map((await jobsOfSubjects(context.sql, still)).map((s) => [s.id, s.jobId]))
-      const ids = order.flatMap((s) => jobs.get(s) ?? where.get(stops.get(s)?.subjects[0] ?? '') ?? [])
+      const ids = order.flatMap((s) => jobs.get(s) ?? stops.get(s)?.jobId ?? [])
       await orderJobs(context.sql, [...new Set(ids)])
     }
     return ok({ moved })

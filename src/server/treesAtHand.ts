@@ -175,6 +175,14 @@ export function closedOn(
   return gateOf(hand, row, { ...q, eaten: null }).find((r) => !ASKED_AT_SIGNING.includes(r.field))
 }
 
+/** A tree without the work that is to be moved from a day: what is moved is not in its own way. `on` null: it stands on none. */
+export function outOfItsOwnWay(hand: TreeAtHand, moved: { on: string | null; code: string }): TreeAtHand {
+  return {
+    ...hand,
+    earlier: hand.earlier.filter((e) => e.recorded || e.on !== moved.on || e.code !== moved.code),
+  }
+}
+
 /**
  * The day work is for: of this hour when it is today, by what is known of the weather there; a later day is planned for fair weather, and its own hour
  * decides, as it does where nothing is known.

@@ -1,11 +1,11 @@
 import { said } from '@/core/methods/gate'
-import { HOUR_REASON, workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
+import { HOUR_REASON, stretches, workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
 import { driveMinutes, milesFrom } from '@/core/roster/roads'
 import { saySiteHours, siteOpen } from '@/core/roster/siteHours'
 import { meet, minutesOf, sayClock, type Span } from '@/core/roster/span'
 import { dueStops, stopsOf, type Stop } from '@/core/roster/stop'
 import type { AskedStop, Roster, StopDay } from '@/core/roster/weekAsked'
-import { METHOD_NAME } from '@/core/card/say'
+import { sayMethods } from '@/core/card/say'
 import { addDays, dateIn, hourIn, spokenDate } from '@/core/time/calendar'
 import { lotsOfCodes, useById, type UseRow } from '@/db/queries/card'
 import { absences, crews, members } from '@/db/queries/crew'
@@ -19,7 +19,7 @@ import {
   type OpenWorkRow,
   type PlacedSite,
 } from '@/db/queries/week'
-import { closedOn, treesAtHand, type TreeAtHand } from './treesAtHand'
+import { closedOn, outOfItsOwnWay, treesAtHand, type TreeAtHand } from './treesAtHand'
 import type { Reading } from './verb'
 import { hoursAhead, knownWeather } from './weather/known'
 
@@ -128,7 +128,7 @@ export async function openWeek(
 
 /** A stop in a sentence. */
 export function nameOfStop({ sites }: Pick<OpenWeek, 'sites'>, stop: Stop): string {
-  return `${sites.get(stop.siteId)!.name}${stop.block ? `, ${stop.block}` : ''}: ${stop.methods.map((m) => METHOD_NAME[m].toLowerCase()).join(', ')}`
+  return `${sites.get(stop.siteId)!.name}${stop.block ? `, ${stop.block}` : ''}: ${sayMethods(stop.methods)}`
 }
 
 /**
@@ -246,17 +246,14 @@ function openOn(
   return { spans: bound ? spans : null }
 }
 
-/** Hours that are open, joined to stretches. */
+/** The open stretches of a day's hours. */
 function spansOf(hours: readonly WorkHour[]): Span[] {
-  const found: Span[] = []
-  for (const { time, open } of hours) {
-    if (!open) continue
-    const from = Number(time.slice(11, 13)) * 60
-    const last = found.at(-1)
-    if (last?.to === from) last.to += 60
-    else found.push({ from, to: from + 60 })
-  }
-  return found
+  return stretches(hours)
+    .filter((s) => s.reasons.length === 0)
+    .map((s) => {
+      const from = Number(s.from.slice(11, 13)) * 60
+      return { from, to: from + s.hours * 60 }
+    })
 }
 
 /** Why the weather closes a day: what closes most of its hours by day. */
@@ -307,9 +304,8 @@ function gateClosed(
     const row = q.uses.get(useId)!
     const shut = closedOn(
       {
-        ...hand,
-        // What is moved is not in its own way, and notice of its own day was given.
-        earlier: hand.earlier.filter((e) => e.recorded || e.on !== on || e.code !== row.product.code),
+        ...outOfItsOwnWay(hand, { on, code: row.product.code }),
+        // Notice of its own day was given.
         today: q.date === on ? addDays(q.today, -NOTICE_GIVEN_DAYS) : hand.today,
       },
       row,

@@ -1,3 +1,4 @@
+import { grouped } from '../grouped'
 import { ok, refuse, type Result } from '../problem'
 import { daysBetween, isDate, spokenDate, type PlainDate } from '../time/calendar'
 import type { Working } from '../working/working'
@@ -148,17 +149,6 @@ function tooSoon(all: Placed[], rules: IntervalRules, add: Add) {
       if (!firstOfDate.has(a.date)) firstOfDate.set(a.date, a)
     }
   }
-}
-
-/** The applications under each key, in order. */
-function grouped(all: readonly Placed[], key: (a: Placed) => string): Map<string, Placed[]> {
-  const groups = new Map<string, Placed[]>()
-  for (const a of all) {
-    const own = groups.get(key(a))
-    if (own) own.push(a)
-    else groups.set(key(a), [a])
-  }
-  return groups
 }
 
 function tooMany(all: Placed[], rules: IntervalRules, add: Add) {

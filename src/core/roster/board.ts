@@ -121,15 +121,9 @@ export function shownDay<S extends AskedStop>(
   return {
     stops: inOrder.map((asked, i) => {
       const clocked = clock.stops[i]!
-      const closed = asked.days.find((d) => d.date === date)?.closed ?? null
-      const refused = refusedTo(crew, on, asked, date)
-      const against = [
-        ...(closed === null ? [] : [closed]),
-        ...(refused === null ? [] : [refused]),
-        ...(closed === null && refused === null && clocked.short > 0.5
-          ? [`${Math.round(clocked.short)} min of it find no open hour.`]
-          : []),
-      ]
+      const against = againstPut(roster, crew, date, asked)
+      if (against.length === 0 && clocked.short > 0.5)
+        against.push(`${Math.round(clocked.short)} min of it find no open hour.`)
       return { asked, clock: on.out === null ? clocked : null, against }
     }),
     minutes,

@@ -1,5 +1,6 @@
 import { METHOD_NAME } from '../card/say'
-import { spokenDay, weekdayName, type PlainDate } from '../time/calendar'
+import { sayMinutes } from '../methods/say'
+import { spokenWeekday, type PlainDate } from '../time/calendar'
 import type { Assignment } from '../week/planWeek'
 import type { WhyNot } from '../week/whyNot'
 import { crewOn, type Crew } from './crew'
@@ -36,7 +37,7 @@ export function changesOf(
 function whyMoved(roster: Roster, asked: AskedStop, to: Place): string {
   const { stop, days } = asked
   if (stop.onDate === null) return 'It was due again and stood on no day.'
-  if (stop.onDate < roster.days[0]!) return `It was not done on ${saidDay(stop.onDate)}.`
+  if (stop.onDate < roster.days[0]!) return `It was not done on ${spokenWeekday(stop.onDate)}.`
   const there = days.find((d) => d.date === stop.onDate)
   if (there?.closed) return there.closed
   const crew = roster.crews.find((c) => c.id === stop.crewId)
@@ -50,8 +51,6 @@ function whyMoved(roster: Roster, asked: AskedStop, to: Place): string {
   return able(crew) ?? 'The days fit better so: less late, or shorter roads.'
 }
 
-const saidDay = (date: PlainDate) => `${weekdayName(date)} ${spokenDay(date)}`
-
 /** Why a stop found no place, and what would open one. */
 export function unplacedWhy(
   roster: Roster,
@@ -61,7 +60,6 @@ export function unplacedWhy(
   plan: readonly Assignment[],
 ): { why: string; wayOut: string } {
   const { stop, days } = asked
-  const hours = (minutes: number) => `${Math.floor(minutes / 60)} h ${Math.round(minutes % 60)} min`
   switch (why) {
     case 'no-skill': {
       const none = stop.methods.find((m) => roster.crews.every((c) => !c.methods.includes(m)))
@@ -83,18 +81,18 @@ export function unplacedWhy(
       const open = days.find((d) => d.closed === null)
       if (!open && first)
         return {
-          why: `Closed on all days ahead: ${closed.length === days.length ? first.closed! : first.closed!}`,
+          why: `Closed on all days ahead: ${first.closed!}`,
           wayOut:
             'It waits until that is over; look again when the forecast changes, or speak with the arborist.',
         }
       return {
         why: 'On the days it may be done no crew that does it is out, or not in the hours that are open.',
-        wayOut: `Send a crew out on ${open ? saidDay(open.date) : 'one of them'}, or begin earlier that day.`,
+        wayOut: `Send a crew out on ${open ? spokenWeekday(open.date) : 'one of them'}, or begin earlier that day.`,
       }
     }
     case 'too-long':
       return {
-        why: `It takes ${hours(stop.minutes)} beside the drive, longer than any day of a crew that does it.`,
+        why: `It takes ${sayMinutes(stop.minutes)} beside the drive, longer than any day of a crew that does it.`,
         wayOut: stop.occurrenceId
           ? 'Put it on a day under Run first; it is then cut to days of their length.'
           : 'Give a crew a longer day.',
@@ -116,7 +114,7 @@ export function unplacedWhy(
       return {
         why: 'The days on which it may be done are full.',
         wayOut: least
-          ? `${Math.max(5, Math.ceil(least.short / 5) * 5)} min more of ${least.crew.name} on ${saidDay(least.date)} would do, or putting something else off.`
+          ? `${Math.max(5, Math.ceil(least.short / 5) * 5)} min more of ${least.crew.name} on ${spokenWeekday(least.date)} would do, or putting something else off.`
           : 'Put something else off, or send another crew out.',
       }
     }

@@ -12,7 +12,6 @@ const work = (more: Partial<OpenWork>): OpenWork => {
     place: null,
     pinned: false,
     prescriptionId: 'rx',
-    itemId: 'item',
     treeId: `t${n}`,
     tag: `Elm ${n}`,
     block: null,

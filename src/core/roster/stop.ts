@@ -1,4 +1,5 @@
 import type { Method } from '../card/card'
+import { grouped } from '../grouped'
 import type { PlainDate } from '../time/calendar'
 
 /** A tree of a job at which nothing is signed, as far as its day and crew go. */
@@ -12,7 +13,6 @@ export interface OpenWork {
   place: number | null
   pinned: boolean
   prescriptionId: string
-  itemId: string
   treeId: string
   tag: string
   block: string | null
@@ -74,34 +74,20 @@ export interface Stop {
 /** Minutes to set out and pack up at a stop, beside those at its trees. House figure. */
 export const SET_OUT_MINUTES = 10
 
-/** Trees that must go together: everything of one prescription on a job in one block. */
-interface Bundle {
-  key: string
-  works: OpenWork[]
-}
-
 /**
  * The work of jobs as stops. What one prescription asks of a job in one block goes together (what shares a tank or a visit, and a line that is done
  * only if something is found); bundles of one job by the same cards in the same block make one stop. What is begun is a stop of its own. A stop longer than
- * `longest` minutes is cut between trees into parts as long as one another, the trees of a bundle kept whole.
+ * `longest` minutes is cut between trees into parts about as long as one another; all that is done at a tree stays together.
  * @example stopsOf(works, { longest: 450 })[0].minutes // 118
  */
 export function stopsOf(works: readonly OpenWork[], { longest }: { longest: number }): Stop[] {
-  const bundles = new Map<string, Bundle>()
-  for (const w of works) {
-    const key = [w.jobId, w.prescriptionId, w.block ?? '', w.begun].join(' ')
-    const bundle = bundles.get(key) ?? { key, works: [] }
-    bundle.works.push(w)
-    bundles.set(key, bundle)
-  }
-  const alike = new Map<string, OpenWork[]>()
-  for (const { works: own } of bundles.values()) {
-    const first = own[0]!
+  const bundles = grouped(works, (w) => [w.jobId, w.prescriptionId, w.block ?? '', w.begun].join(' '))
+  const alike = grouped([...bundles.values()], (own) => {
+    const { jobId, block, begun } = own[0]!
     const uses = [...new Set(own.map((w) => w.useId))].sort()
-    const key = [first.jobId, first.block ?? '', first.begun, uses.join()].join(' ')
-    alike.set(key, [...(alike.get(key) ?? []), ...own])
-  }
-  return [...alike.values()].flatMap((own) => inParts(own, longest).map(stopOf))
+    return [jobId, block ?? '', begun, uses.join()].join(' ')
+  })
+  return [...alike.values()].flatMap((own) => inParts(own.flat(), longest).map(stopOf))
 }
 
 /** Work that is due again as stops on no day. */
@@ -131,9 +117,7 @@ export function dueStops(due: readonly DueWork[]): Stop[] {
 
 /** Work cut between trees into as few parts as fit, each about as long. */
 function inParts(works: readonly OpenWork[], longest: number): OpenWork[][] {
-  const byTree = new Map<string, OpenWork[]>()
-  for (const w of [...works].sort(byTag)) byTree.set(w.treeId, [...(byTree.get(w.treeId) ?? []), w])
-  const trees = [...byTree.values()].map((own) => ({
+  const trees = [...grouped([...works].sort(byTag), (w) => w.treeId).values()].map((own) => ({
     own,
     minutes: own.reduce((sum, w) => sum + w.minutes, 0),
   }))

@@ -126,6 +126,11 @@ export function spokenDay(date: PlainDate): string {
   return `${Number(date.slice(8, 10))} ${spokenMonth(date)}`
 }
 
+/** A day with its day of the week. `spokenWeekday('2026-06-12') === 'Fri 12 Jun'` */
+export function spokenWeekday(date: PlainDate): string {
+  return `${weekdayName(date)} ${spokenDay(date)}`
+}
+
 /** A date as it is said. `spokenDate('2026-06-09') === '9 Jun 2026'` */
 export function spokenDate(date: PlainDate): string {
   return `${spokenDay(date)} ${date.slice(0, 4)}`

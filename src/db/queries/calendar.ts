@@ -31,21 +31,22 @@ export async function addCalendarLink(
     values (${l.id}, ${l.firmId}, ${l.crewId}, ${l.clientId}, ${l.tokenHash}, ${l.by}, ${l.at})`
 }
 
+const held = (sql: FirmSql) => sql`
+  select l.id, l.crew_id as "crewId", l.client_id as "clientId", p.name as "madeBy", l.made_at as "madeAt", l.last_used_at as "lastUsedAt"
+  from calendar_link l join person p on p.firm_id = l.firm_id and p.id = l.made_by where l.revoked_at is null`
+
 /** The links of a crew or a client that hold, the newest first. */
 export async function calendarLinks(sql: FirmSql, of: CalendarOf): Promise<CalendarLinkRow[]> {
   return sql<CalendarLinkRow[]>`
-    select l.id, l.crew_id as "crewId", l.client_id as "clientId", p.name as "madeBy", l.made_at as "madeAt", l.last_used_at as "lastUsedAt"
-    from calendar_link l join person p on p.firm_id = l.firm_id and p.id = l.made_by
-    where l.revoked_at is null and ${of.crewId ? sql`l.crew_id = ${of.crewId}` : sql`l.client_id = ${of.clientId}`}
+    ${held(sql)} and ${of.crewId ? sql`l.crew_id = ${of.crewId}` : sql`l.client_id = ${of.clientId}`}
     order by l.made_at desc, l.id limit 50`
 }
 
-/** The links of all crews that hold. */
+/** The links of all crews that hold, the newest first. */
 export async function crewLinks(sql: FirmSql): Promise<CalendarLinkRow[]> {
-  return sql<CalendarLinkRow[]>`
-    select l.id, l.crew_id as "crewId", l.client_id as "clientId", p.name as "madeBy", l.made_at as "madeAt", l.last_used_at as "lastUsedAt"
-    from calendar_link l join person p on p.firm_id = l.firm_id and p.id = l.made_by
-    where l.revoked_at is null and l.crew_id is not null order by l.made_at desc, l.id limit 500`
+  return sql<
+    CalendarLinkRow[]
+  >`${held(sql)} and l.crew_id is not null order by l.made_at desc, l.id limit 500`
 }
 
 export async function noteCalendarUse(sql: FirmSql, id: string, at: Date): Promise<void> {

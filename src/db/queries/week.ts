@@ -4,7 +4,6 @@ import type { FirmSql } from '../client'
 
 /** A tree of a job, with what else its day is held against. */
 export interface OpenWorkRow extends OpenWork {
-  code: string
   /** The day on which picking begins, where the card keeps days before it. */
   harvestOn: string | null
 }
@@ -27,8 +26,8 @@ export async function openWork(
   const works = await sql<OpenWorkRow[]>`
     select w.* from unnest(${taken.map((j) => j.id)}::uuid[]) one (id) cross join lateral (
       select x.id, x.job_id as "jobId", j.site_id as "siteId", j.on_date::text as "onDate", j.crew_id as "crewId", j.place, ji.pinned,
-        pr.id as "prescriptionId", pi.id as "itemId", x.tree_id as "treeId", t.tag, t.block, u.id as "useId", pi.method,
-        c.name as "cardName", c.code, c.registration is not null as licence, (y.plan->>'minutes')::double precision as minutes,
+        pr.id as "prescriptionId", x.tree_id as "treeId", t.tag, t.block, u.id as "useId", pi.method,
+        c.name as "cardName", c.registration is not null as licence, (y.plan->>'minutes')::double precision as minutes,
         exists (select 1 from step_state p where p.firm_id = x.firm_id and p.job_subject_id = x.id
           and coalesce(p.state->>'drilledAt', p.state->>'startedAt') is not null) as begun,
         case when o.again then o.due_from::text end as "dueFrom", o.due_to::text as "dueTo", pr.harvest_on::text as "harvestOn"
@@ -108,19 +107,10 @@ export async function orderJobs(sql: FirmSql, jobIds: string[]): Promise<void> {
     where j.id = o.id and j.place is distinct from o.n`
 }
 
-/** The jobs at which trees of jobs are. */
-export async function jobsOfSubjects(
-  sql: FirmSql,
-  jobSubjectIds: string[],
-): Promise<{ id: string; jobId: string }[]> {
-  return sql`select id, job_id as "jobId" from job_subject where id = any(${jobSubjectIds})`
-}
-
-/** The trees of an occurrence on a job. */
-export async function subjectsOfOccurrence(
-  sql: FirmSql,
-  occurrenceId: string,
-): Promise<{ id: string; jobId: string }[]> {
-  return sql`select x.id, x.job_id as "jobId" from job_item i join job_subject x on x.firm_id = i.firm_id and x.job_item_id = i.id
+/** The open trees of an occurrence on its jobs, by their ids there. */
+export async function subjectsOfOccurrence(sql: FirmSql, occurrenceId: string): Promise<string[]> {
+  const rows = await sql<{ id: string }[]>`
+    select x.id from job_item i join job_subject x on x.firm_id = i.firm_id and x.job_item_id = i.id
     where i.occurrence_id = ${occurrenceId} and x.status = 'open'`
+  return rows.map((r) => r.id)
 }

@@ -22,13 +22,8 @@ import { askForCheck } from '../ledger/watch'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { inOneLine, readRecord } from '../ledger/body'
+import { grouped } from '@/core/grouped'
 import { dateIn } from '@/core/time/calendar'
-
-function by<T>(rows: readonly T[], key: (row: T) => string): Map<string, T[]> {
-  const groups = new Map<string, T[]>()
-  for (const row of rows) groups.set(key(row), [...(groups.get(key(row)) ?? []), row])
-  return groups
-}
 
 /** Trees that are worked and signed together: one product, by one method, for one cause, in one block, out of one tank. */
 const workOf = (s: {
@@ -60,7 +55,7 @@ export function jobView(id: string) {
     const subjects = await subjectsOfJob(sql, id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
     const [steps, events, marks, drilled, lots] = [
-      by(
+      grouped(
         await stepsOfSubjects(
           sql,
           subjects.map((s) => s.id),
@@ -71,9 +66,9 @@ export function jobView(id: string) {
         sql,
         subjects.map((s) => s.id),
       ),
-      by(await marksOfTrees(sql, treeIds), (m) => m.treeId),
-      by(await holesOfTrees(sql, treeIds), (h) => h.treeId),
-      by(await lotsOfCodes(sql, [...new Set(subjects.map((s) => s.product.code))]), (l) => l.code),
+      grouped(await marksOfTrees(sql, treeIds), (m) => m.treeId),
+      grouped(await holesOfTrees(sql, treeIds), (h) => h.treeId),
+      grouped(await lotsOfCodes(sql, [...new Set(subjects.map((s) => s.product.code))]), (l) => l.code),
     ]
     // What is the same for all its trees is sent once.
     const items = [...new Map(subjects.map((s) => [workOf(s), s])).values()].map((s) => ({

@@ -1,10 +1,8 @@
 'use client'
 import { againstPut } from '@/core/roster/board'
-import { spokenDay, weekdayName } from '@/core/time/calendar'
+import { spokenWeekday } from '@/core/time/calendar'
 import { Field } from '@/ui/fields/Field'
 import type { WeekState } from './useWeek'
-
-const saidDay = (date: string) => `${weekdayName(date)} ${spokenDay(date)}`
 
 /** What found no place and what would open one, and what would be changed and why, before any of it is taken. */
 export function Outcome({ week, onChoose }: { week: WeekState; onChoose: (stop: string) => void }) {
@@ -25,7 +23,7 @@ export function Outcome({ week, onChoose }: { week: WeekState; onChoose: (stop: 
               const days =
                 put.date === s.stop.onDate
                   ? null
-                  : `${s.stop.onDate ? saidDay(s.stop.onDate) : 'no day'} → ${put.date ? saidDay(put.date) : 'no day'}`
+                  : `${s.stop.onDate ? spokenWeekday(s.stop.onDate) : 'no day'} → ${put.date ? spokenWeekday(put.date) : 'no day'}`
               const crews =
                 put.crewId === s.stop.crewId ? null : `${name(s.stop.crewId)} → ${name(put.crewId)}`
               const kept =

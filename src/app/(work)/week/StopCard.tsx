@@ -34,7 +34,6 @@ export function StopCard({
   fixed,
   onChoose,
   onKeyMove,
-  onHeld,
 }: {
   stop: Stop
   site: string
@@ -50,21 +49,11 @@ export function StopCard({
   fixed: boolean
   onChoose: () => void
   onKeyMove: (days: number, crews: number) => void
-  onHeld: (held: boolean) => void
 }) {
   const card = useRef<HTMLButtonElement>(null)
-  const held = useRef(onHeld)
-  useEffect(() => {
-    held.current = onHeld
-  })
   useEffect(() => {
     if (!card.current || fixed) return
-    return draggable({
-      element: card.current,
-      getInitialData: () => ({ stop: stop.id }),
-      onDragStart: () => held.current(true),
-      onDrop: () => held.current(false),
-    })
+    return draggable({ element: card.current, getInitialData: () => ({ stop: stop.id }) })
   }, [stop.id, fixed])
 
   function keys(event: KeyboardEvent) {

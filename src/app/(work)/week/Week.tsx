@@ -112,7 +112,6 @@ export function Week({ view }: { view: WeekView }) {
       fixed={s.stop.begun || !may}
       onChoose={() => choose(s.stop.id)}
       onKeyMove={(d, c) => keyMove(s, d, c)}
-      onHeld={(h) => setHeld(h ? s.stop.id : null)}
     />
   )
 
@@ -177,7 +176,7 @@ export function Week({ view }: { view: WeekView }) {
             ) : (
               <>
                 <Button onClick={() => void planning.start(false)}>Plan the week</Button>
-                {roster.crews.length > 0 && week.stops.some((s) => s.stop.crewId !== null) && (
+                {week.stops.some((s) => s.stop.crewId !== null) && (
                   <Button quiet onClick={() => void planning.start(true)}>
                     Plan all anew
                   </Button>

@@ -157,7 +157,6 @@ export function useWeek(view: WeekView) {
     stops,
     board,
     roster,
-    days,
     dayOf,
     moved,
     unplaced,

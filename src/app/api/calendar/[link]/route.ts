@@ -1,4 +1,5 @@
-import { RateLimiterMemory, RateLimiterRes } from 'rate-limiter-flexible'
+import { RateLimiterMemory } from 'rate-limiter-flexible'
+import { askedTooOften } from '@/server/askedTooOften'
 import { calendarFeed } from '@/server/calendar/feed'
 import { calendarOfLink } from '@/server/calendar/link'
 import { problemResponse } from '@/server/http'
@@ -25,11 +26,8 @@ export async function GET(
   try {
     const found = /^[\w-]{20,80}$/.test(link) ? await calendarOfLink(link) : null
     if (!found) return none()
-    try {
-      await asked.consume(link)
-    } catch (over) {
-      if (!(over instanceof RateLimiterRes)) throw over
-      const seconds = Math.max(1, Math.ceil(over.msBeforeNext / 1000))
+    const seconds = await askedTooOften(asked, link)
+    if (seconds !== null)
       return problemResponse(
         {
           code: 'out-of-range',
@@ -39,7 +37,6 @@ export async function GET(
         429,
         { 'retry-after': String(seconds) },
       )
-    }
     const text = await calendarFeed(found.madeBy, found.of)
     return text === null
       ? none()

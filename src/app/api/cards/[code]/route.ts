@@ -1,4 +1,4 @@
-import { problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse } from '@/server/http'
 import { cardView } from '@/server/read/shelf'
 import { currentPerson } from '@/server/session'
 
@@ -7,8 +7,7 @@ export async function GET(
   request: Request,
   { params }: { params: Promise<{ code: string }> },
 ): Promise<Response> {
-  if (!(await currentPerson()))
-    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  if (!(await currentPerson())) return notSignedIn()
   const view = await cardView((await params).code)
   const asked = new URL(request.url).searchParams.get('version')
   const found = asked === null ? view?.versions[0] : view?.versions.find((v) => String(v.version) === asked)

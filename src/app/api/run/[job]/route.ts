@@ -1,4 +1,4 @@
-import { problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse } from '@/server/http'
 import { jobView } from '@/server/read/work'
 import { currentPerson } from '@/server/session'
 
@@ -7,8 +7,7 @@ export async function GET(
   _request: Request,
   { params }: { params: Promise<{ job: string }> },
 ): Promise<Response> {
-  if (!(await currentPerson()))
-    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  if (!(await currentPerson())) return notSignedIn()
   const view = await jobView((await params).job)
   return view
     ? Response.json({ value: view })

@@ -1,11 +1,10 @@
-import { problemResponse } from '@/server/http'
+import { notSignedIn } from '@/server/http'
 import { weekCsv } from '@/server/read/week'
 import { currentPerson } from '@/server/session'
 
 /** The next two weeks as rows for a spreadsheet: `GET /api/week/csv`. */
 export async function GET(): Promise<Response> {
-  if (!(await currentPerson()))
-    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  if (!(await currentPerson())) return notSignedIn()
   return new Response(await weekCsv(), {
     headers: {
       'content-type': 'text/csv; charset=utf-8',

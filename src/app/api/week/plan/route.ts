@@ -1,4 +1,4 @@
-import { FOREIGN, isOwnOrigin, problemResponse } from '@/server/http'
+import { FOREIGN, isOwnOrigin, notSignedIn, problemResponse } from '@/server/http'
 import { log } from '@/server/log'
 import { planned, type WeekLine } from '@/server/read/week'
 import { currentPerson } from '@/server/session'
@@ -12,8 +12,7 @@ import { VERBS } from '@/server/verbs'
 export async function POST(request: Request): Promise<Response> {
   if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
   const person = await currentPerson()
-  if (!person)
-    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  if (!person) return notSignedIn()
   if (!mayDo(person.role, VERBS['take-week']))
     return problemResponse(
       {

@@ -1,4 +1,4 @@
-import { problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse } from '@/server/http'
 import { planOf, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
@@ -8,8 +8,7 @@ export async function GET(
   request: Request,
   { params }: { params: Promise<{ id: string }> },
 ): Promise<Response> {
-  if (!(await currentPerson()))
-    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  if (!(await currentPerson())) return notSignedIn()
   const { id } = await params
   if (!isId(id)) return noSuchSite()
   const numbers = (new URL(request.url).searchParams.get('box') ?? '').split(',').map(Number)

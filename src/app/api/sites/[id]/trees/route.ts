@@ -1,5 +1,5 @@
 import { STAGES, type Stage } from '@/core/plan/stage'
-import { problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse } from '@/server/http'
 import { idOf, textOf } from '@/server/read/address'
 import { pageOfTrees, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
@@ -12,8 +12,7 @@ export async function GET(
   request: Request,
   { params }: { params: Promise<{ id: string }> },
 ): Promise<Response> {
-  if (!(await currentPerson()))
-    return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
+  if (!(await currentPerson())) return notSignedIn()
   const { id } = await params
   if (!isId(id)) return noSuchSite()
   const query = Object.fromEntries(new URL(request.url).searchParams)
