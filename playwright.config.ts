@@ -9,6 +9,11 @@ export default defineConfig({
   workers: 1,
   retries: 0,
   reporter: [['list']],
+  // Two halves that may run beside each other, each against a server and a demo of its own; within a half tests stand on those before them.
+  projects: [
+    { name: 'one', testDir: 'tests/e2e/one' },
+    { name: 'other', testDir: 'tests/e2e/other' },
+  ],
   use: {
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
-import { idOf, openTree, picture, signIn } from './signIn'
+import { enter, idOf, openTree, picture, signIn } from '../signIn'
 
 const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
 
@@ -83,7 +83,7 @@ test('axe finds nothing serious on any view, at desk and hand width', async ({ p
   await page.goto('/sign-in')
   await picture(page, '1-sign-in')
   expect(['/sign-in', await serious(page)]).toEqual(['/sign-in', []])
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const all = await views(page)
   for (const width of [1280, 390]) {
     await page.setViewportSize({ width, height: width === 390 ? 844 : 800 })
@@ -98,7 +98,7 @@ test('axe finds nothing serious on any view, at desk and hand width', async ({ p
 test('no view is wider than a phone, and what is pressed there is large enough', async ({ page }) => {
   test.setTimeout(400_000)
   await page.setViewportSize({ width: 390, height: 844 })
-  await signIn(page, 'teodor')
+  await enter(page, 'teodor')
   for (const path of await views(page)) {
     await page.goto(path)
     const wide = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)
@@ -161,7 +161,7 @@ test('the crew works by hand: one tree, one port, one thumb', async ({ page }) =
 })
 
 test('the desk works by keys alone', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await expect(async () => {
     await page.keyboard.press('g')
     await page.keyboard.press('g')
@@ -191,7 +191,7 @@ test('the desk works by keys alone', async ({ page }) => {
 })
 
 test('units follow the person, in both directions', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Ash 11')
   await expect(page.getByText('14 in through').first()).toBeVisible()
   await page.getByRole('button', { name: /^inches/ }).click()

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { idOf, picture, signIn } from './signIn'
+import { idOf, picture, signIn } from '../signIn'
 
 /** Forty hemlocks under a limit that does not suffice: signed in one go, worked by hand, one record. */
 test.describe.configure({ mode: 'serial' })

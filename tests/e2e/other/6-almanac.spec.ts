@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { idOf, picture, signIn } from './signIn'
+import { enter, idOf, picture, signIn } from '../signIn'
 
 test('the almanac is searched as you type, and every entry opens', async ({ page }) => {
   test.setTimeout(240_000)
@@ -99,7 +99,7 @@ test('a case is practised: looks cost minutes, the answer is scored, the best wa
 })
 
 test('why a cause is not here, two side by side, and the sample sheet', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const linden = await idOf(page, 'Linden 7')
   await page.goto(`/trees/${linden}/weigh`)
   await page.getByRole('combobox', { name: 'Cause', exact: true }).selectOption('oak-wilt')
@@ -116,7 +116,7 @@ test('why a cause is not here, two side by side, and the sample sheet', async ({
 test('how much of a finding, on which side, counted on what; photographs; the site copied to the next tree', async ({
   page,
 }) => {
-  await signIn(page, 'wren')
+  await enter(page, 'wren')
   test.setTimeout(240_000)
   const tree = await idOf(page, 'Ash 12')
   await page.goto(`/trees/${tree}/examine`)

@@ -1,6 +1,6 @@
 import http from 'node:http'
 import { expect, test } from '@playwright/test'
-import { idOf, PEOPLE, post, signIn } from './signIn'
+import { enter, idOf, PEOPLE, post } from '../signIn'
 
 /** Whatever is sent, to every step and every address: an answer below 500, and a sentence where it is refused. */
 
@@ -352,10 +352,10 @@ interface Answer {
 
 test(`${REQUESTS} nonsensical requests are all answered below 500`, async ({ page }) => {
   test.setTimeout(600_000)
-  await signIn(page, 'ines')
+  await enter(page, 'ines')
   const theirs = await idOf(page, 'nothing of ours').catch(() => null)
   expect(theirs).toBeNull()
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const mine = await idOf(page, 'Ash 12')
   const cookie = (await page.context().cookies()).map((c) => `${c.name}=${c.value}`).join('; ')
   const base = new URL(process.env.BASE_URL ?? 'http://127.0.0.1:3000')

@@ -1,13 +1,13 @@
 import { expect, test } from '@playwright/test'
-import { made, runRest } from './made'
-import { idOf, openTree, signIn } from './signIn'
+import { made, runRest } from '../made'
+import { enter, idOf, openTree } from '../signIn'
 
 /** Ways beside the usual: feed beside a systemic, a clump by its bark, bloom next spring, a count the day after. */
 test.describe.configure({ mode: 'serial' })
 
 test('six ash get capsules, and feed capsules between them, each by its own item', async ({ page }) => {
   test.setTimeout(300_000)
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   for (let n = 1; n <= 6; n++) {
     const treeId = await made(page, {
       tag: `Row ${n}`,
@@ -30,7 +30,7 @@ test('six ash get capsules, and feed capsules between them, each by its own item
 })
 
 test('a clump is sprayed on its bark, stem by stem', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const treeId = await made(page, {
     tag: 'Clump 1',
     host: 'hemlock',
@@ -67,7 +67,7 @@ test('a clump is sprayed on its bark, stem by stem', async ({ page }) => {
 })
 
 test('a pear is given its bactericide for the next bloom, not for now', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const treeId = await made(page, {
     tag: 'Pear 1',
     host: 'pear',
@@ -94,7 +94,7 @@ test('a pear is given its bactericide for the next bloom, not for now', async ({
 })
 
 test('a citrus is sprayed with oil, and counted on ten leaves the day after', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const treeId = await made(page, {
     tag: 'Lemon 1',
     host: 'citrus',
@@ -137,7 +137,7 @@ test('a citrus is sprayed with oil, and counted on ten leaves the day after', as
 test('a tree that is referred leads on to the assessor’s answer, and from that to the decision', async ({
   page,
 }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const treeId = await idOf(page, 'Ash 13')
   await page.goto(`/trees/${treeId}/examine`)
   const begin = page.getByRole('button', { name: 'Begin a new examination' })

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { signIn } from './signIn'
+import { signIn } from '../signIn'
 
 /** What cannot be done on its day: it goes to another one, and the reason stands beside it. */
 

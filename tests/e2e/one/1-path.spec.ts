@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openTree, picture, signIn } from './signIn'
+import { enter, openTree, picture } from '../signIn'
 
 /** One tree from arrival to follow-up, as the arborist and then as the crew lead. */
 test.describe.configure({ mode: 'serial' })
@@ -12,7 +12,7 @@ async function setFinding(page: Page, name: string, state: 'There' | 'Not there'
 }
 
 test('the arborist adds a tree on the plan and measures it, slips asked about', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await expect(page.getByRole('heading', { level: 1 })).toContainText('Today')
   await picture(page, '2-today')
   await page
@@ -26,7 +26,7 @@ test('the arborist adds a tree on the plan and measures it, slips asked about', 
   await picture(page, '3-site')
 
   await page.getByRole('button', { name: 'Add a tree' }).click()
-  await page.getByLabel('Tag').fill('Ash 18')
+  await page.getByLabel('Tag', { exact: true }).fill('Ash 18')
   await page.getByLabel('Kind, as far as you can tell now').selectOption('ash')
   const plan = page.getByRole('group', { name: 'Site plan, north up' })
   const box = (await plan.boundingBox())!
@@ -60,7 +60,7 @@ test('the arborist adds a tree on the plan and measures it, slips asked about', 
 })
 
 test('the arborist examines, weighs and decides', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Ash 14')
   await picture(page, '4-tree')
   await page.getByRole('main').getByRole('link', { name: 'Examine →' }).click()
@@ -95,7 +95,7 @@ test('the arborist examines, weighs and decides', async ({ page }) => {
 test('the arborist plans ports on the ring, moves one, is refused dead wood, and hands over', async ({
   page,
 }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Ash 14')
   await page.getByRole('main').getByRole('link', { name: 'Prescribe →' }).click()
   const ports = page.getByRole('slider', { name: /^Port \d+ of 9$/ })
@@ -162,7 +162,7 @@ test('the arborist plans ports on the ring, moves one, is refused dead wood, and
 
 test('the crew lead runs the ports, counts everything back in and signs', async ({ page }) => {
   test.setTimeout(240_000)
-  await signIn(page, 'teodor')
+  await enter(page, 'teodor')
   await page
     .getByRole('link', { name: /Ropewalk School/ })
     .first()
@@ -217,7 +217,7 @@ test('the crew lead runs the ports, counts everything back in and signs', async 
 })
 
 test('the promised check comes on its date and is answered; the tree shows its history', async ({ page }) => {
-  await signIn(page, 'teodor')
+  await enter(page, 'teodor')
   await page
     .getByRole('navigation', { name: 'Views', exact: true })
     .getByRole('link', { name: 'Follow-up' })

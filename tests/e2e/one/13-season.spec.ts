@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { picture, signIn } from './signIn'
+import { enter, picture, signIn } from '../signIn'
 
 /** When: warmth, stages, the hours and the risk at the orchard. */
 
@@ -12,7 +12,7 @@ async function season(page: Page): Promise<void> {
 }
 
 test('the season says how warm it was, what is left of the cover and what infected', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await season(page)
   await expect(page.getByText(/°F·d above 50 °F since 1 Jan, .*the usual year/)).toBeVisible()
   await expect(page.getByText(/^It went on /)).toBeVisible()
@@ -38,7 +38,7 @@ test('the season says how warm it was, what is left of the cover and what infect
 })
 
 test('the ribbon is read by keys, and the table says the same', async ({ page }) => {
-  await signIn(page, 'philippa')
+  await enter(page, 'philippa')
   await season(page)
   const ribbon = page.getByRole('slider', { name: /Day of the year/ })
   await ribbon.focus()
@@ -56,7 +56,7 @@ test('the ribbon is read by keys, and the table says the same', async ({ page })
 
 test('what is seen on the ground moves what follows, and can be taken back', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
-  await signIn(page, 'wren')
+  await enter(page, 'wren')
   await season(page)
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
   const row = page.getByRole('rowheader', { name: 'Crawlers, San Jose type' }).locator('..')

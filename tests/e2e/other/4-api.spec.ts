@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
-import { PEOPLE, signIn } from './signIn'
+import { enter, PEOPLE, signIn } from '../signIn'
 
 const json = { 'content-type': 'application/json' }
 
@@ -52,7 +52,7 @@ test('no token, a wrong one, another site: 401 and 403; a wrong password: 401', 
       error: { field: 'authorization', message: expect.stringMatching(/\.$/) },
     })
   }
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const foreign = await page.request.post('/api/v1/calc/water', {
     headers: { ...json, origin: 'https://elsewhere.example' },
     data: '{}',

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { idOf, picture, signIn } from './signIn'
+import { enter, idOf, picture, signIn } from '../signIn'
 
 /** Scab covers for 120 apples on three banks: looked at by sample, covered as one, one record a bank, and due again. */
 test.describe.configure({ mode: 'serial' })
@@ -18,7 +18,7 @@ async function orchard(page: Page): Promise<string> {
 
 test('the arborist signs the banks by sample, and three covers for each', async ({ page }) => {
   test.setTimeout(240_000)
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const site = await orchard(page)
   await page.goto(`${site}/blocks`)
   await expect(page.getByRole('heading', { level: 1, name: 'Blocks of Quarrel Bank orchard' })).toBeVisible()

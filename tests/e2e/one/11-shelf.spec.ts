@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { picture, signIn } from './signIn'
+import { picture, signIn } from '../signIn'
 
 test('a card is copied from a label, told where it is wrong, entered, and followed by the next version', async ({
   page,

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { extractText, getDocumentProxy } from 'unpdf'
-import { idOf, signIn } from './signIn'
+import { enter, idOf, signIn } from '../signIn'
 
 /** What comes out of the printer: the work in words, on few sheets, without the frame and its buttons. */
 
@@ -60,7 +60,7 @@ test('a group as one sheet, said to be a draft while it is not signed', async ({
 })
 
 test('tree, weighing, sample sheet and prescription', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const ash = await idOf(page, 'Ash 14')
   await page.goto(`/trees/${ash}`)
   await check(page, 3, ['Ash 14', 'Ropewalk School', /Working/, 'History', /girth/])

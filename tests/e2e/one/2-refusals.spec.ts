@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { idOf, openTree, PEOPLE, picture, post, signIn } from './signIn'
+import { enter, idOf, openTree, PEOPLE, picture, post, signIn } from '../signIn'
 
 test('a stranger is sent to the sign-in and back to where they wanted to go', async ({ page }) => {
   await page.goto('/ledger')
@@ -44,7 +44,7 @@ test('sign-in never leads off the site; who guesses is slowed down, nobody is sh
 })
 
 test('signing out ends the session on the server', async ({ page, context }) => {
-  await signIn(page, 'wren')
+  await enter(page, 'wren')
   const cookies = await context.cookies()
   expect(cookies.find((c) => c.name === 'elmhorn')).toMatchObject({ httpOnly: true, sameSite: 'Lax' })
   await page.getByRole('button', { name: 'Sign out' }).click()
@@ -56,7 +56,7 @@ test('signing out ends the session on the server', async ({ page, context }) => 
 })
 
 test('a session that ends in the middle of a form loses nothing typed', async ({ page, context }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Ash 11')
   await page.getByRole('button', { name: 'Change', exact: true }).click()
   await page.getByRole('textbox', { name: 'Note' }).fill('Typed before the session ended')
@@ -73,8 +73,8 @@ test('a session that ends in the middle of a form loses nothing typed', async ({
 
 test('two people change the same tree: the second sees both and chooses', async ({ browser }) => {
   const [one, two] = [await browser.newPage(), await browser.newPage()]
-  await signIn(one, 'maren')
-  await signIn(two, 'teodor')
+  await enter(one, 'maren')
+  await enter(two, 'teodor')
   for (const page of [one, two]) {
     await openTree(page, 'Ash 12')
     await page.getByRole('button', { name: 'Change', exact: true }).click()
@@ -95,7 +95,7 @@ test('two people change the same tree: the second sees both and chooses', async 
 })
 
 test('the mountain ash listed as ash is caught before anything is prescribed for it', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Ash 17')
   await expect(page.getByRole('heading', { name: 'Is it really an ash?' })).toBeVisible()
   await expect(page.getByText('The client’s list calls it “ash”')).toBeVisible()
@@ -147,7 +147,7 @@ test('the stories of the demo: a badly declined ash, a maple with a girdling roo
 })
 
 test('nothing of one firm is seen by the other, by any address', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const tree = await idOf(page, 'Ash 14')
   const ledger = await page
     .goto('/ledger')
@@ -155,7 +155,7 @@ test('nothing of one firm is seen by the other, by any address', async ({ page }
   const grounds = await page
     .goto('/grounds')
     .then(() => page.getByRole('main').getByRole('link').first().getAttribute('href'))
-  await signIn(page, 'ines')
+  await enter(page, 'ines')
   for (const path of [
     `/trees/${tree}`,
     `/trees/${tree}/examine`,
@@ -179,7 +179,7 @@ test('nothing of one firm is seen by the other, by any address', async ({ page }
 })
 
 test('addresses that lead nowhere are said to, never an error', async ({ page }) => {
-  await signIn(page, 'philippa')
+  await enter(page, 'philippa')
   for (const path of [
     '/trees/nonsense',
     '/trees/%00',
@@ -201,7 +201,7 @@ test('addresses that lead nowhere are said to, never an error', async ({ page })
 })
 
 test('what is sent to a step is refused with a sentence, whatever it is', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const send = (verb: string, data: string | Buffer) => post(page, `/api/do/${verb}`, data)
   const deep = '['.repeat(5000) + ']'.repeat(5000)
   for (const body of [

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { made } from './made'
-import { picture, post, signIn } from './signIn'
+import { made } from '../made'
+import { enter, picture, post, signIn } from '../signIn'
 
 /** Deciding well: rules of the place, what each tree comes to, what could break, whose turn it is, what the client is told. */
 
@@ -40,7 +40,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
   await expect(page.getByText('Guard: closed on pear, 1 April to 31 August')).toBeVisible()
   await picture(page, '30-local-rules')
 
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const pear = await made(page, {
     tag: 'Pear 31',
     host: 'pear',
@@ -73,7 +73,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
 test('a deer-rubbed pear is cut back above its graft, and a school is chosen for it with a reason', async ({
   page,
 }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const pear = await treeNamed(page, 'Pear 31')
   await page.goto(`/trees/${pear}/prescribe`)
   await page.getByText('Save a gnawed stem, Save gnawed stems').click()
@@ -101,7 +101,7 @@ test('a deer-rubbed pear is cut back above its graft, and a school is chosen for
 })
 
 test('a row of pears is brushed, banded and watched by one signature', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   for (const n of [41, 42, 43])
     await made(page, {
       tag: `Pear ${n}`,
@@ -156,7 +156,7 @@ test('a stripped citrus is cleared and baited, fed, and looked at four weeks lat
 test('a lane of ashes is decided in one table, what gains most first, with an exception by hand', async ({
   page,
 }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const site = await siteNamed(page, 'Tanner’s Lane')
   await page.goto(`/grounds/${site}/decide`)
   await expect(page.getByRole('heading', { level: 1, name: 'Decide, 24 trees' })).toBeVisible()
@@ -232,7 +232,7 @@ test('the client of an oak with a patch is told why nothing is done', async ({ p
 })
 
 test('nuts are gathered daily for a month by the client, on a page to hand over', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const almond = await made(page, {
     tag: 'Almond 51',
     host: 'almond',
@@ -265,7 +265,7 @@ test('the board says whose turn it is, and what is overdue', async ({ page }) =>
   await picture(page, '33-whose-turn')
   // Nonsense in the address is no site.
   expect((await page.goto('/turn?site=nowhere'))?.status()).toBe(200)
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const answer = await post(page, '/api/do/decide-many', {
     id: crypto.randomUUID(),
     siteId: 'x',

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { idOf, signIn } from './signIn'
+import { idOf, signIn } from '../signIn'
 
 test('a new examination after a signed one begins with nothing looked at, and offers what was there', async ({
   page,

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { idOf, openTree, post, signIn } from './signIn'
+import { enter, idOf, openTree, post, signIn } from '../signIn'
 
 /** A press is kept or said not to be; nothing moves under a finger. */
 
@@ -17,7 +17,7 @@ test('presses on a slow machine, with the drawings arriving late, are kept one b
   page,
 }) => {
   test.setTimeout(240_000)
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const id = await idOf(page, 'Ash 12')
   const slow = await page.context().newCDPSession(page)
   await slow.send('Emulation.setCPUThrottlingRate', { rate: 6 })
@@ -50,7 +50,7 @@ test('presses on a slow machine, with the drawings arriving late, are kept one b
 })
 
 test('a press that could not be kept says so in its row and is taken back', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Ash 12')
   await page
     .getByRole('list', { name: 'Steps of the work on this tree' })
@@ -74,7 +74,7 @@ test('a press that could not be kept says so in its row and is taken back', asyn
 test('a lost answer and other numbers: what stands and what was sent are shown side by side', async ({
   page,
 }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Oak 3')
   const girth = page.getByLabel('Girth at 4 1/2 ft')
   let lose = true
@@ -97,7 +97,7 @@ test('a lost answer and other numbers: what stands and what was sent are shown s
 })
 
 test('what carries our cookie must come from our pages', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const bare = await page.request.post('/api/do/set-units', { data: { units: 'us' } })
   expect(bare.status()).toBe(403)
   expect((await post(page, '/api/do/set-units', { units: 'us' })).status()).toBe(200)
@@ -108,7 +108,7 @@ test('what carries our cookie must come from our pages', async ({ page }) => {
 })
 
 test('a damaged cookie is no cookie; what is another firm’s is not there', async ({ page, context }) => {
-  await signIn(page, 'ines')
+  await enter(page, 'ines')
   const theirs = await post(page, '/api/do/confirm-identity', {
     treeId: '00000000-0000-7000-8000-000000000000',
     host: 'ash',
@@ -146,7 +146,7 @@ test('scripts without this answer’s number do not run, and the headers say wha
 })
 
 test('both are meant: what was typed is sent as a new one', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   await openTree(page, 'Linden 6')
   const girth = page.getByLabel('Girth at 4 1/2 ft')
   let lose = true

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
-import { made, runRest } from './made'
-import { picture, signIn } from './signIn'
+import { made, runRest } from '../made'
+import { enter, picture, signIn } from '../signIn'
 
 /** Work without a product: a buried oak opened, what is found noted, spokes only if the soil asks for them, water later. */
 test.describe.configure({ mode: 'serial' })
@@ -18,7 +18,7 @@ let oak = ''
 let job = ''
 
 test('the arborist signs a line of work: open the flare, spokes if the soil is packed', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   oak = await made(page, { tag: 'Oak 21', ...BURIED })
   await page.goto(`/trees/${oak}/prescribe`)
   await page.getByText('Root collar, Open the flare').click()
@@ -106,7 +106,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
 test('blighted shoots are cut in dry weather, tools cleaned; oaks are not cut while the beetles fly', async ({
   page,
 }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const pear = await made(page, {
     tag: 'Pear 21',
     host: 'pear',
@@ -144,7 +144,7 @@ test('blighted shoots are cut in dry weather, tools cleaned; oaks are not cut wh
 
 test('thirty young apples get guards before the snow, cut from two rolls', async ({ page }) => {
   test.setTimeout(300_000)
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   let site = ''
   for (let i = 1; i <= 30; i++) {
     const id = await made(page, {
@@ -175,7 +175,7 @@ test('thirty young apples get guards before the snow, cut from two rolls', async
 })
 
 test('the client waters by a page to hand over, and is asked whether it was done', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   const id = await made(page, { tag: 'Oak 23', ...BURIED })
   await page.goto(`/trees/${id}/prescribe`)
   await page.getByText('Water, Water week by week').click()

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { idOf, picture, signIn } from './signIn'
+import { enter, idOf, picture, signIn } from '../signIn'
 
 test('every sheet answers as it opens, and every figure has its working', async ({ page }) => {
   test.setTimeout(240_000)
@@ -45,7 +45,7 @@ test('numbers typed change the answer, a slip is told at its field, the link car
 })
 
 test('an address full of nonsense opens the sheet as it starts', async ({ page }) => {
-  await signIn(page, 'maren')
+  await enter(page, 'maren')
   for (const query of [
     '?for=nothing',
     '?for=drench&stems[99999].girth=x&rate=1&__proto__=2',
