@@ -23,7 +23,7 @@ export async function bestBearings(
   const now = new Date(Date.parse(`${on}T13:00:00Z`))
   const plan = await inFirm(FIRM.id, async (sql) => {
     const person = (await personById(sql, idFor('maren@hollinquay.example')))!
-    const [hand] = await treesAtHand({ sql, now, person }, [(await treeById(sql, treeId))!])
+    const [hand] = await treesAtHand({ sql, now, person }, [(await treeById(sql, treeId))!], [])
     const day = dayFor(null, ZONE, now, on)
     return planTrunkInjection({
       use: useOf(card, 'trunk-injection'),

@@ -50,6 +50,7 @@ export const GROUND: readonly ShelfCard[] = [
         beeCaution: 'Never on a tree that feeds bees; flowers under the tree are cut before.',
         waterCaution: 'Not into saturated or frozen soil, nor where it runs off.',
         waterSetback: '25 ft',
+        window: '1 Apr to 30 Jun or 1 Sep to 31 Oct',
         protectiveGear: SPRAY_GEAR,
         terms: {
           ...pour('diameter', '0.1 fl oz', '0.2 fl oz', '2 lb/gal', 5),
@@ -255,6 +256,7 @@ export const GROUND: readonly ShelfCard[] = [
         beeCaution: 'Nothing that harms bees.',
         waterCaution: 'Keep off paving that drains to water.',
         waterSetback: '10 ft',
+        window: '1 Mar to 30 Jun or 1 Sep to 31 Oct',
         protectiveGear: ['gloves', 'eye protection'],
         terms: {
           analysis: '10-4-8',

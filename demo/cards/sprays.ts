@@ -327,6 +327,7 @@ export const SPRAYS: readonly ShelfCard[] = [
           reentryHours: 12,
           beeCaution:
             'Meant for open bloom: at dusk when bees are home, never with an insecticide in the tank.',
+          window: 'in bloom',
         },
         {
           kind: 'bactericide',

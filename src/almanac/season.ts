@@ -55,6 +55,9 @@ export function phenologyOf(host: string): Phenology | undefined {
   return PHENOLOGY[host]
 }
 
+/** Every stage that some kind is timed by. */
+export const STAGE_NAMES: readonly string[] = APPLE.map((s) => s.stage)
+
 /** Something that comes with the warmth: when to look, from a sum to another above 50 °F. */
 export interface WarmthTarget {
   id: string

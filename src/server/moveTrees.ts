@@ -58,15 +58,19 @@ export async function moveTrees(
           `This is due from ${spokenDate(dueFrom)} on; choose that day or a later one.`,
         )
     }
-    const hands = new Map((await treesAtHand(context, trees)).map((h) => [h.tree.id, h]))
-    const limited = []
+    const rows = []
     for (const useId of new Set(subjects.map((s) => s.useId))) {
       const row = await useOnShelf(context, useId)
       if (!row.ok) return row
-      const own = subjects.filter((s) => s.useId === useId)
+      rows.push(row.value)
+    }
+    const hands = new Map((await treesAtHand(context, trees, rows)).map((h) => [h.tree.id, h]))
+    const limited = []
+    for (const row of rows) {
+      const own = subjects.filter((s) => s.useId === row.id)
       for (const s of own) {
-        const own = { on: job.onDate, code: row.value.product.code }
-        const shut = closedOn(outOfItsOwnWay(hands.get(s.treeId)!, own), row.value, {
+        const own = { on: job.onDate, code: row.product.code }
+        const shut = closedOn(outOfItsOwnWay(hands.get(s.treeId)!, own), row, {
           on: to.onDate,
           harvestOn: s.harvestOn,
           units: person.units,
@@ -78,7 +82,7 @@ export async function moveTrees(
             `${s.tag}: ${said(shut)} Choose another day, or leave it where it is.`,
           )
       }
-      limited.push({ row: row.value, subjects: own })
+      limited.push({ row, subjects: own })
     }
     // What is planned counts in its year already.
     const over =

@@ -118,7 +118,11 @@ export const handToCrewVerb = verb({
     const early = refusedDay(today, input.onDate)
     if (early) return early
 
-    const hands = new Map((await treesAtHand(context, trees)).map((h) => [h.tree.id, h]))
+    const rows = new Map<string, Result<UseRow>>()
+    for (const { useId } of input.items)
+      if (!rows.has(useId)) rows.set(useId, await useOnShelf(context, useId))
+    const uses = [...rows.values()].flatMap((r) => (r.ok ? [r.value] : []))
+    const hands = new Map((await treesAtHand(context, trees, uses)).map((h) => [h.tree.id, h]))
     const causes = new Set<string>()
     for (const subject of asked) {
       const hand = hands.get(subject.treeId)!
@@ -161,7 +165,7 @@ export const handToCrewVerb = verb({
         )
       const onDay = item.after ? addDays(days[item.after.item]!, item.after.days) : input.onDate
       days[n] = onDay
-      const row = await useOnShelf(context, item.useId)
+      const row = rows.get(item.useId)!
       if (!row.ok) return row
       const not =
         refusedToClient(row.value, item, hands.get(ids[0]!)!.rules) ?? refusedTimes(row.value, item.times)

@@ -80,6 +80,7 @@ export async function putAgain(
       await treesAtHand(
         context,
         trees.filter((t) => gone(t) === null),
+        [row.value],
       )
     ).map((h) => [h.tree.id, h]),
   )

@@ -3,7 +3,9 @@ import { v7 as uuidv7 } from 'uuid'
 import { Card } from '@/core/card/card'
 import { cause as causeOf } from '@/almanac/causes'
 import { hostsOf } from '@/almanac/ownEntry'
+import { STAGE_NAMES } from '@/almanac/season'
 import { ok, refuse, type Result } from '@/core/problem'
+import { readWindow, stagesNamed } from '@/core/season/cardWindow'
 import { isDate } from '@/core/time/calendar'
 import { addCard, addLot, lotsOf, newestVersion, versionsOfCard, type CardRow } from '@/db/queries/card'
 import type { FirmSql } from '@/db/client'
@@ -120,6 +122,14 @@ async function unknownIn(sql: FirmSql, card: Card): Promise<Result<never> | null
           `card.uses[${n}].targets`,
           `The almanac knows no cause "${target}". Look up its id in the almanac, or add the cause there first.`,
         )
+    const window = use.window === undefined ? null : readWindow(use.window, 'window')
+    const stage = window?.ok && stagesNamed(window.value).find((s) => !STAGE_NAMES.includes(s))
+    if (stage)
+      return refuse(
+        'unknown',
+        `card.uses[${n}].window`,
+        `Nothing times the stage “${stage}”; those that are timed: ${STAGE_NAMES.join(', ')}. Write days for the others.`,
+      )
   }
   return null
 }

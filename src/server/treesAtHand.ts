@@ -10,6 +10,7 @@ import type { UseOf } from '@/core/methods/plan'
 import { isSpray, methodOf } from '@/core/methods/registry'
 import type { Method } from '@/core/card/card'
 import type { StandingRule } from '@/core/rules/localRule'
+import type { InWindow } from '@/core/season/cardWindow'
 import type { Length } from '@/core/quantity/units'
 import { toSI } from '@/core/quantity/units'
 import { dateIn, spokenDate } from '@/core/time/calendar'
@@ -24,6 +25,7 @@ import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
 import { kindOf, ownHosts } from './almanac'
 import { placeAtHand } from './placeAtHand'
 import { screenedDanger, signsOfDanger } from './seen'
+import { seasonAtHand, type SeasonAtHand } from './seasonAtHand'
 import type { Reading } from './verb'
 import { knownWeather, type KnownWeather } from './weather/known'
 
@@ -46,13 +48,19 @@ export interface TreeAtHand {
   features: readonly FeatureRow[]
   /** Of its site. */
   weather: KnownWeather | null
+  /** Of its site, as far as the windows of the uses in question ask for it. */
+  season: SeasonAtHand | null
   kind: ReturnType<typeof kindOf>
 }
 
-/** What is known of trees of one site, by as few questions as for one tree; `known` is what a page has read already. */
+/**
+ * What is known of trees of one site, by as few questions as for one tree. `uses`: what they are held against, whose windows say what of the season
+ * is read; `known` is what a page has read already.
+ */
 export async function treesAtHand(
   { sql, now, person }: Pick<Reading, 'sql' | 'now' | 'person'>,
   trees: TreeRow[],
+  uses: readonly UseRow[],
   known?: {
     marks?: Awaited<ReturnType<typeof marksOfTrees>>
     holes?: Awaited<ReturnType<typeof holesOfTrees>>
@@ -63,17 +71,19 @@ export async function treesAtHand(
   const ids = trees.map((t) => t.id)
   const site = trees[0]?.siteId
   const listings = await listingsOfTrees(sql, ids)
-  const [readings, decided, marks, holes, place, hosts, earlier, screens, weather] = await Promise.all([
-    newestReadings(sql, ids),
-    decidedOfTrees(sql, ids),
-    known?.marks ?? marksOfTrees(sql, ids),
-    known?.holes ?? holesOfTrees(sql, ids),
-    site === undefined ? null : placeAtHand(sql, site),
-    known?.hosts ?? ownHosts(sql),
-    earlierWork(sql, [...listings.values()].flat()),
-    screensOfTrees(sql, ids),
-    known?.weather ?? (site === undefined ? null : knownWeather({ sql, now, person }, site)),
-  ])
+  const [readings, decided, marks, holes, place, hosts, earlier, screens, weather, season] =
+    await Promise.all([
+      newestReadings(sql, ids),
+      decidedOfTrees(sql, ids),
+      known?.marks ?? marksOfTrees(sql, ids),
+      known?.holes ?? holesOfTrees(sql, ids),
+      site === undefined ? null : placeAtHand(sql, site),
+      known?.hosts ?? ownHosts(sql),
+      earlierWork(sql, [...listings.values()].flat()),
+      screensOfTrees(sql, ids),
+      known?.weather ?? (site === undefined ? null : knownWeather({ sql, now, person }, site)),
+      site === undefined ? null : seasonAtHand({ sql, now }, site, uses),
+    ])
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
     const own = marks.filter((m) => m.treeId === tree.id)
@@ -98,6 +108,7 @@ export async function treesAtHand(
       water: place?.waterAt(tree) ?? null,
       features: place?.features ?? [],
       weather,
+      season,
       screen: screens.find((s) => s.treeId === tree.id) ?? null,
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
@@ -128,6 +139,12 @@ function earlierOf(e: EarlierRow): EarlierWork {
 const inAlmanac = ({ method }: UseOf<Method>, cause: string | undefined) =>
   cause !== undefined && waysOf(cause).some((w) => w.method === method)
 
+/** How a day lies to the window of a use, at a tree. */
+const inWindowOf = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>
+  use.window === undefined || !hand.season
+    ? { is: 'open' }
+    : hand.season.inWindow(hand.tree.host, use.window, on)
+
 /** Why a use may not go on a tree on a day, all of it. */
 export function gateOf(
   hand: TreeAtHand,
@@ -157,6 +174,7 @@ export function gateOf(
     },
     refuses: cause?.refuses,
     treatable: treatableOf(hand.decided?.cause ?? ''),
+    window: inWindowOf(hand, use, q.on),
     water: hand.water,
     harvestOn: q.harvestOn,
     earlier: hand.earlier,
@@ -221,13 +239,15 @@ export interface Way extends UseRow {
   /** Empty when it may be chosen. What is only still to be asked, such as who eats of it, is no refusal. */
   closed: { rule: string; text: string }[]
   reasons: string[]
+  /** The first day on which its card lets it go on, where that is not the day asked about. */
+  opensOn: string | null
   /** By merit; the greater stands first. */
   score: number
 }
 
 /**
- * Every use on the shelf that names a tree's signed cause and kind: first those that may be chosen, in order of merit, then
- * the closed ones with what would open them.
+ * Every use on the shelf that names a tree's signed cause and kind: first those that may be chosen, in order of merit, those for a later day after
+ * those for this one; then the closed ones with what would open them.
  */
 export function waysFor(
   hand: TreeAtHand,
@@ -241,13 +261,13 @@ export function waysFor(
       (u) => namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, decided.cause)),
     )
     .map((u) => {
-      const closed: Way['closed'] = gateOf(hand, u, {
-        on: q.on,
-        eaten: null,
-        harvestOn: null,
-        units: q.units,
-      })
-        .filter((r) => !ASKED_AT_SIGNING.includes(r.field))
+      const refused = gateOf(hand, u, { on: q.on, eaten: null, harvestOn: null, units: q.units }).filter(
+        (r) => !ASKED_AT_SIGNING.includes(r.field),
+      )
+      // A day outside its window is only the wrong day: it can be chosen for the right one.
+      const wrongDay = refused.find((r) => r.next !== undefined)
+      const closed: Way['closed'] = refused
+        .filter((r) => r !== wrongDay)
         .map((r) => ({ rule: r.rule, text: said(r) }))
       if (q.action === 'care' && methodOf(u.use).systemic)
         closed.unshift({
@@ -259,7 +279,25 @@ export function waysFor(
         ways: waysOf(decided.cause),
         feeds: feedsOnly(u.product.actives),
       })
-      return { ...u, source: cardSource(u.product), closed, reasons, score }
+      const window = inWindowOf(hand, u.use, q.on)
+      const season = wrongDay
+        ? [said(wrongDay)]
+        : window.is === 'maybe'
+          ? [`goes on ${u.use.window}: ${window.why}, look at the tree`]
+          : []
+      return {
+        ...u,
+        source: cardSource(u.product),
+        closed,
+        reasons: [...reasons, ...season],
+        opensOn: wrongDay?.next ?? null,
+        score,
+      }
     })
-    .sort((a, b) => Number(a.closed.length > 0) - Number(b.closed.length > 0) || b.score - a.score)
+    .sort(
+      (a, b) =>
+        Number(a.closed.length > 0) - Number(b.closed.length > 0) ||
+        Number(a.opensOn !== null) - Number(b.opensOn !== null) ||
+        b.score - a.score,
+    )
 }

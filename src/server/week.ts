@@ -177,6 +177,7 @@ export async function askedStops(
         ? await treesAtHand(
             context,
             (await treesById(sql, ids)).filter((t) => t.status === 'standing'),
+            own.flatMap((s) => s.uses).map((id) => uses.get(id)!),
             { weather },
           )
         : []

@@ -8,7 +8,7 @@ import { trunkInjection } from '../methods/trunk-injection/use'
 import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
 import { CARD_FORMAT, PUT_ON_METHODS } from './format'
 import { schemaOf } from './lineSchema'
-import { known, quantity, rate, whole, words } from './written'
+import { known, quantity, rate, whole, window, words } from './written'
 
 /** What every use of a product says beside the method's own terms. */
 const everyUse = {
@@ -38,6 +38,8 @@ const everyUse = {
   beeCaution: words(300),
   waterCaution: words(300),
   waterSetback: quantity('length').optional(),
+  /** On which days it may go on; any day where it is left out. */
+  window: window().optional(),
   protectiveGear: z
     .array(words(80))
     .min(1, { error: 'Name what is worn; at least gloves and eyes are covered.' })
@@ -61,6 +63,7 @@ const handUse = (method: HandName) =>
     beeCaution: z.string().max(300).default(''),
     waterCaution: z.string().max(300).default(''),
     waterSetback: z.undefined().optional(),
+    window: everyUse.window,
     protectiveGear: everyUse.protectiveGear,
     terms: schemaOf(handMethod(method).terms),
   })

@@ -155,9 +155,11 @@ export function sayTerms(use: CardUse): Said[] {
 
 /** What holds for a use whatever its method: limits, times apart, re-entry, bees, water. */
 export function sayLimits(use: CardUse): Said[] {
-  if (isHand(use.method)) return [['Worn', use.protectiveGear.join(', ')]]
+  const days = when(use.window, () => ['Days', use.window!])
+  if (isHand(use.method)) return [...days, ['Worn', use.protectiveGear.join(', ')]]
   const { limits } = use
   return [
+    ...days,
     ...when(limits?.activePerAreaYear, () => [
       'Most a year',
       `${limits!.activePerAreaYear} of active, whoever puts it on`,

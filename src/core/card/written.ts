@@ -4,6 +4,7 @@ import { readMixRate } from '../mix/mixRate'
 import type { Result } from '../problem'
 import { readQuantity, readRate } from '../quantity/parse'
 import type { Dimension } from '../quantity/units'
+import { readWindow } from '../season/cardWindow'
 
 /**
  * What a card says in a label's own words, `1/4 in` or `0.4 lb/acre`, held to be a quantity of the right kind. A card keeps the
@@ -29,6 +30,10 @@ export const mix = () => written((text) => readMixRate(text, ''))
 
 /** The analysis of a fertiliser as on the bag: `18-6-12`. */
 export const analysis = () => written((text) => readAnalysis(text, ''))
+
+/** Days on which something may be done, as labels write them: `15 Oct to 28 Feb`. */
+export const window = () =>
+  written((text) => readWindow(text, '')).max(200, { error: 'Write at most 200 letters.' })
 
 function above<T extends { si: number }>(result: Result<T>, anySign: boolean): Result<T> {
   if (!result.ok || anySign || result.value.si > 0) return result

@@ -255,6 +255,7 @@ test('on a tree that bears food nothing stands against work that puts nothing on
       },
       treatable: SELDOM_KILLS,
       harvestOn: null,
+      window: { is: 'open' as const },
       water: null,
       earlier: [],
       rules: [],

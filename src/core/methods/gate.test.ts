@@ -31,6 +31,7 @@ const base: GateFacts = {
   treatable: BORER,
   water: null,
   harvestOn: null,
+  window: { is: 'open' },
   earlier: [],
   rules: [],
   today: '2026-06-12',

@@ -14,6 +14,7 @@ import type { UnitSystem } from '../quantity/format'
 import type { Length } from '../quantity/units'
 import type { StandingRule } from '../rules/localRule'
 import { refusedByRules } from '../rules/refused'
+import { sayClosed, type InWindow } from '../season/cardWindow'
 import { addDays, daysBetween, spokenDate } from '../time/calendar'
 import { handMethod, isHand } from './hand'
 import { handTerms } from './handTerms'
@@ -58,6 +59,8 @@ export interface GateFacts {
   refuses?: Partial<Record<ProductClass, string>>
   /** How trees with the cause answer to treatment. */
   treatable: Treatable
+  /** How the day lies to the window of the use; a use without one is open. */
+  window: InWindow
   /** The day on which picking begins; null while nobody said it. */
   harvestOn: string | null
   /** The nearest water or well on the plan. */
@@ -92,6 +95,8 @@ export interface Refusal {
   field: string
   why: string
   wayOut: string
+  /** The first day on which the rule itself no longer closes it, where only the day does. */
+  next?: string
 }
 
 /** How the almanac calls a way where it says that it cannot touch a cause. */
@@ -170,6 +175,16 @@ export function gate(f: GateFacts): Refusal[] {
       hand.gate?.({ terms: terms.value, host: tree.host, on: f.on, earlier: f.earlier })) ||
       [])
       no('window', own.why, own.wayOut)
+  }
+  if (f.window.is === 'closed' && use.window !== undefined) {
+    const shut = sayClosed(card.name, use.window, f.on, f.window.next)
+    found.push({
+      rule: 'window',
+      code: 'not-allowed',
+      field: 'onDate',
+      ...shut,
+      ...(f.window.next !== null && { next: f.window.next }),
+    })
   }
   if (!isHand(use.method)) for (const r of refusedToEaters(f, method.systemic)) found.push(r)
 

@@ -78,11 +78,12 @@ export function openDays(input: WindowInput): Result<OpenDays> {
   return ok({ open, days: left.length, emptiedBy, working })
 }
 
-function holds(
+/** Whether one rule holds on a day, by what is known of stages, events and running totals. `holds({ kind: 'dates', from: '10-15', to: '02-28' }, '2026-12-01')` is true */
+export function holds(
   rule: WindowRule,
   day: PlainDate,
-  { stages = [], events = [] }: WindowInput,
-  totals: ReadonlyMap<PlainDate, number>,
+  { stages = [], events = [] }: Pick<WindowInput, 'stages' | 'events'> = {},
+  totals: ReadonlyMap<PlainDate, number> = new Map(),
 ): boolean {
   switch (rule.kind) {
     case 'dates': {

@@ -27,7 +27,8 @@ export function groupView(siteId: string, cause: string | null, block: string | 
     const today = dateIn(site.timeZone, now)
     const waiting = await treesToPrescribe(sql, site.id, block, MOST_SUBJECTS)
     const weather = await knownWeather(context, site.id)
-    const hands = (await treesAtHand(context, waiting, { weather })).filter(
+    const uses = await usesOnShelf(sql)
+    const hands = (await treesAtHand(context, waiting, uses, { weather })).filter(
       (h) => h.decided?.decidedOn === h.decided?.diagnosisId && h.decided !== null,
     )
     const counts = new Map<string, number>()
@@ -37,7 +38,6 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       .sort((a, b) => b.trees - a.trees || (a.name < b.name ? -1 : 1))
     const chosen = causes.find((c) => c.id === cause) ?? causes[0] ?? null
     const own = hands.filter((h) => h.decided!.cause === chosen?.id)
-    const uses = await usesOnShelf(sql)
     const ways = own.map((h) =>
       waysFor(h, uses, { on: today, units: person.units, action: h.decided!.action }),
     )
@@ -69,7 +69,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
         ),
       })),
       ways: [...named.values()]
-        .sort((a, b) => b.score - a.score)
+        .sort((a, b) => Number(a.opensOn !== null) - Number(b.opensOn !== null) || b.score - a.score)
         .map((w) => {
           const perArea = yearlyLimit(w.use)
           return {
@@ -78,6 +78,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
             use: w.use,
             source: cardSource(w.product),
             reasons: w.reasons,
+            opensOn: w.opensOn,
             /** kg; null where the card sets none or the ground’s size is not known. */
             limit: perArea?.ok && site.areaM2 !== null ? perArea.value * site.areaM2 : null,
           }

@@ -8,15 +8,7 @@ import { closures } from '@/core/season/closures'
 import { blightDays } from '@/core/season/fireBlight'
 import { AFTER_PETAL_FALL_DAYS, coverOver, scabSeason, type Cover } from '@/core/season/scabSeason'
 import { stageDays, type StageDay } from '@/core/season/stages'
-import {
-  daysAhead,
-  reachedOn,
-  usualYear,
-  warmthOf,
-  yearBegins,
-  type Sum,
-  type Warmth,
-} from '@/core/season/year'
+import { daysAhead, reachedOn, yearBegins } from '@/core/season/year'
 import { usualSprayHours, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
@@ -38,6 +30,7 @@ import { siteById } from '@/db/queries/site'
 import { spotOf, weatherOfSite } from '@/db/queries/weather'
 import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
+import { pastFrom, yearsOf } from '../yearsOf'
 import { isId, reading } from './reader'
 
 /** No label keeps longer before a harvest. */
@@ -59,14 +52,14 @@ export function seasonView(siteId: string) {
     if (!site) return null
     const today = dateIn(site.timeZone, now)
     const weather = await knownWeather(context, site.id, {
-      from: `${Number(today.slice(0, 4)) - PAST_YEARS - 1}-07-01`,
+      from: pastFrom(today),
     })
     const spot = weather.place && spotOf(weather.place)
     const from = yearBegins(spot?.latitude ?? 1, today)
     const to = addDays(`${Number(from.slice(0, 4)) + 1}${from.slice(4)}`, -1)
     const day = daysBetween(from, today)
     const [kinds, seen] = [await kindsAtSite(sql, site.id), await stagesSeen(sql, site.id, from)]
-    const warmths = yearsOf(weather, from, to)
+    const warmths = yearsOf(weather.days, from, to)
     const main = warmths(SITE_SUM)
     const hosts = new Set(kinds.map((k) => k.host))
     const stages = kinds.flatMap(({ host }) => {
@@ -139,26 +132,6 @@ export type SeasonView = NonNullable<Awaited<ReturnType<typeof seasonView>>>
 export type { SeenRow, StageDay }
 
 type Context = Parameters<typeof knownWeather>[0] & { today: string }
-
-/** This year and the past ones by any sum, from what is kept of days. */
-function yearsOf(weather: KnownWeather, from: string, to: string) {
-  const days = weather.days.flatMap((d) =>
-    d.min === null || d.max === null ? [] : [{ date: d.date, min: d.min, max: d.max }],
-  )
-  const done = new Map<string, { known: Warmth; past: Warmth[]; usual: Warmth }>()
-  return (sum: Sum) => {
-    const key = JSON.stringify(sum)
-    const before = done.get(key)
-    if (before) return before
-    const past = Array.from({ length: PAST_YEARS }, (_, i) => {
-      const back = (date: string) => `${Number(date.slice(0, 4)) - i - 1}${date.slice(4)}`
-      return warmthOf(days, sum, back(from), back(to))
-    }).filter((p) => p[0] !== null)
-    const found = { known: warmthOf(days, sum, from, to), past, usual: usualYear(past) }
-    done.set(key, found)
-    return found
-  }
-}
 
 /** Work and promises of a site between two days. */
 async function pinsOf(

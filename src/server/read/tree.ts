@@ -216,14 +216,14 @@ export function prescribeView(id: string) {
     const { shared, rows } = read
     const { sql, person, now } = context
     const ofTree = <T>(row: T) => ({ ...row, treeId: id })
-    const [site, [hand], uses, prescriptions] = await Promise.all([
+    const uses = await usesOnShelf(sql)
+    const [site, [hand], prescriptions] = await Promise.all([
       siteById(sql, shared.tree.siteId),
-      treesAtHand(context, [shared.tree], {
+      treesAtHand(context, [shared.tree], uses, {
         marks: rows.marks.map(ofTree),
         holes: rows.drilled.map(ofTree),
         hosts: shared.own.flatMap((o) => (o.kind === 'host' ? [o] : [])),
       }),
-      usesOnShelf(sql),
       prescriptionsOfTree(sql, id),
     ])
     const { reading, facts, decided } = hand!

@@ -116,7 +116,16 @@ const USE_BEFORE: readonly CardLine[] = [
 ]
 
 /** What every use says after its terms: limits and care. */
+const WINDOW_LINE: CardLine = {
+  path: 'window',
+  label: 'Days it may go on',
+  kind: 'text',
+  hint: 'any day where empty; such as 15 Oct to 28 Feb, 450 to 900 °F·d, not in bloom',
+  wide: true,
+}
+
 const USE_AFTER: readonly CardLine[] = [
+  WINDOW_LINE,
   {
     path: 'limits.activePerAreaYear',
     label: 'Most active a year',
@@ -323,7 +332,7 @@ const HAND_BEFORE = USE_BEFORE.filter((l) => ['hosts', 'notOn', 'targets'].inclu
     ? { ...l, hint: 'empty where the almanac decides: wherever it names this for a cause' }
     : l,
 )
-const HAND_AFTER = USE_AFTER.filter((l) => l.path === 'protectiveGear')
+const HAND_AFTER = USE_AFTER.filter((l) => ['window', 'protectiveGear'].includes(l.path))
 
 /** The lines of one use under their headings, in the order a label is read. */
 export const partsOfUse = (

@@ -25,6 +25,7 @@ import { GroupHandOver } from './GroupHandOver'
 import { GroupSheet } from './GroupSheet'
 import { GroupTable } from './GroupTable'
 import { ShareOut } from './ShareOut'
+import { spokenDate } from '@/core/time/calendar'
 import { useGroup } from './useGroup'
 
 /** One prescription for many trees of a site: a way for all, exceptions by hand, the limit shared out, every tree's own figures. */
@@ -32,7 +33,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const { site, cause, ways, units } = view
   const may = useMay()
   const group = useGroup(view)
-  const [onDate, setOnDate] = useState(view.today)
+  const [onDate, setOnDate] = useState(() => ways.find((w) => w.id === group.useId)?.opensOn ?? view.today)
   const [chosen, setChosen] = useState<string | null>(null)
   const [matters, setMatters] = useState<ChosenMatters>({})
   const way = ways.find((w) => w.id === group.useId) ?? null
@@ -116,7 +117,10 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                         name="way"
                         className="sr-only"
                         checked={w.id === group.useId}
-                        onChange={() => group.setUseId(w.id)}
+                        onChange={() => {
+                          if (onDate === (way?.opensOn ?? view.today)) setOnDate(w.opensOn ?? view.today)
+                          group.setUseId(w.id)
+                        }}
                       />
                       <span className={`block ${w.id === group.useId ? 'font-bold' : ''}`}>
                         {METHOD_NAME[w.use.method]}, {w.product.name}
@@ -126,6 +130,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                         {open === 0
                           ? `closed: ${group.trees[0]?.closed[w.id]?.[0] ?? ''}`
                           : `open for ${open} of ${group.trees.length}`}
+                        {open > 0 && w.opensOn !== null && `, from ${spokenDate(w.opensOn)}`}
                       </span>
                     </label>
                   )

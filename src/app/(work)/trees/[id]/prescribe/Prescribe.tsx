@@ -13,7 +13,7 @@ import { Bench } from './Bench'
 import { Blocked } from './Blocked'
 import { InjectionBench } from './InjectionBench'
 import type { LineDay, LineStep } from '@/ui/methods/line'
-import { isWay } from './way'
+import { isWay, type Way } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
 
@@ -32,9 +32,16 @@ export function Prescribe({
     () => (sent.portGirth !== null ? ways.find((w) => isWay(w, 'trunk-injection')) : firstOpen)?.id ?? null,
   )
   const way = ways.find((w) => w.id === chosen) ?? null
+  const dayOf = (w: Way | null) => w?.opensOn ?? view.today
   const [steps, setSteps] = useState<LineStep[]>([])
-  const [day, setDay] = useState<LineDay>({ onDate: view.today, harvestOn: '', eaten: null })
+  const [day, setDay] = useState<LineDay>({ onDate: dayOf(way), harvestOn: '', eaten: null })
   const [matters, setMatters] = useState<ChosenMatters>({})
+  /** Another way; the day goes with it as long as nobody has chosen one. */
+  const choose = (id: string | null) => {
+    if (steps.length === 0 && day.onDate === dayOf(way))
+      setDay({ ...day, onDate: dayOf(ways.find((w) => w.id === id) ?? null) })
+    setChosen(id)
+  }
   const line = {
     steps,
     day,
@@ -53,7 +60,7 @@ export function Prescribe({
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
     : 'Nothing has been signed as the cause yet.'
-  const choose = ways.length > 0 ? <WayChoice ways={ways} chosen={chosen} onChoose={setChosen} /> : null
+  const choice = ways.length > 0 ? <WayChoice ways={ways} chosen={chosen} onChoose={choose} /> : null
   return (
     <>
       <TreeHeading
@@ -76,7 +83,7 @@ export function Prescribe({
       {blocked && <Blocked why={blocked} view={view} />}
       {view.handed && <AgreedLines agreed={view.handed.agreed} className="mt-2 max-w-3xl" />}
       {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
-      {!way && choose}
+      {!way && choice}
       {!way && ways.length > 0 && (
         <p className="mt-4 max-w-2xl">
           Nothing on the shelf may go on this tree as things stand. What would open each way stands beside it;
@@ -85,9 +92,9 @@ export function Prescribe({
       )}
       {way &&
         (isWay(way, 'trunk-injection') ? (
-          <InjectionBench key={benchKey} view={view} way={way} sent={sent} choose={choose} line={line} />
+          <InjectionBench key={benchKey} view={view} way={way} sent={sent} choose={choice} line={line} />
         ) : (
-          <Bench key={benchKey} view={view} way={way} choose={choose} line={line} />
+          <Bench key={benchKey} view={view} way={way} choose={choice} line={line} />
         ))}
       {view.byHand.length > 0 && (
         <div className="mt-8 max-w-3xl">

@@ -1,5 +1,6 @@
 'use client'
 import { METHOD_NAME } from '@/core/card/say'
+import { spokenDate } from '@/core/time/calendar'
 import type { Way } from './way'
 
 /**
@@ -35,7 +36,10 @@ export function WayChoice({
                 checked={w.id === chosen}
                 onChange={() => onChoose(w.id)}
               />
-              <span className={`block ${w.id === chosen ? 'font-bold' : ''}`}>{name(w)}</span>
+              <span className={`block ${w.id === chosen ? 'font-bold' : ''}`}>
+                {name(w)}
+                {w.opensOn !== null && `, from ${spokenDate(w.opensOn)}`}
+              </span>
               <span className={`block text-small text-ink2 ${w.id === chosen ? '' : 'sr-only'}`}>
                 {w.reasons.join(' · ')}
               </span>

@@ -1,0 +1,142 @@
+import { phenologyOf, SITE_SUM } from '@/almanac/season'
+import {
+  asksSeason,
+  inWindow,
+  readWindow,
+  type CardWindow,
+  type InWindow,
+  type SeasonYear,
+} from '@/core/season/cardWindow'
+import { stageDays } from '@/core/season/stages'
+import { yearBegins, type Warmth } from '@/core/season/year'
+import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
+import { stagesSeen } from '@/db/queries/season'
+import { siteById } from '@/db/queries/site'
+import { spotOf, weatherOfSite } from '@/db/queries/weather'
+import type { Reading } from './verb'
+import { pastFrom, yearsOf } from './yearsOf'
+
+/** What a site’s season says to the windows of cards. */
+export interface SeasonAtHand {
+  /** This year and, as usual, the next; of a kind of tree. */
+  years: (host: string) => readonly SeasonYear[]
+  /** Whether a day lies in a window as a card writes it. */
+  inWindow: (host: string, written: string, on: string) => InWindow
+}
+
+/**
+ * The season of a site as far as the windows of these uses ask for it: those by the calendar ask nothing, and nothing is read for them.
+ */
+export async function seasonAtHand(
+  context: Pick<Reading, 'sql' | 'now'>,
+  siteId: string,
+  uses: readonly { use: { window?: string } }[],
+): Promise<SeasonAtHand> {
+  const windows = new Map<string, CardWindow>()
+  for (const { use } of uses) {
+    if (use.window === undefined) continue
+    const read = readWindow(use.window, 'window')
+    if (read.ok) windows.set(use.window, read.value)
+  }
+  const years = [...windows.values()].some(asksSeason) ? await yearsAt(context, siteId) : () => []
+  // Until a window opens again every day between says the same.
+  const shut = new Map<string, { from: string; next: string }>()
+  return {
+    years,
+    inWindow: (host, written, on) => {
+      const window = windows.get(written)
+      if (!window) return { is: 'open' }
+      const key = `${host}|${written}`
+      const known = shut.get(key)
+      if (known && on >= known.from && on < known.next) return { is: 'closed', next: known.next }
+      const found = inWindow(window, on, years(host))
+      if (found.is === 'closed' && found.next !== null) shut.set(key, { from: on, next: found.next })
+      return found
+    },
+  }
+}
+
+/** Warmth and stages of this year, by what is known and then as usual, and of the next as usual. */
+async function yearsAt(
+  { sql, now }: Pick<Reading, 'sql' | 'now'>,
+  siteId: string,
+): Promise<(host: string) => readonly SeasonYear[]> {
+  const site = await siteById(sql, siteId)
+  if (!site) return () => []
+  const today = dateIn(site.timeZone, now)
+  const { place, days } = await weatherOfSite(sql, siteId, {
+    from: pastFrom(today),
+    to: addDays(today, 12),
+    // No hours.
+    hoursFrom: addDays(today, 1),
+    hoursTo: today,
+  })
+  const from = yearBegins(place ? spotOf(place).latitude : 1, today)
+  const following = (date: string) => `${Number(date.slice(0, 4)) + 1}${date.slice(4)}`
+  const next = following(from)
+  const warmths = yearsOf(days, from, addDays(next, -1))
+  const seen = await stagesSeen(sql, siteId, from)
+  const day = daysBetween(from, today)
+  const { known, past } = warmths(SITE_SUM)
+  const kept = new Map<string, readonly SeasonYear[]>()
+  return (host) => {
+    const before = kept.get(host)
+    if (before) return before
+    const timed = phenologyOf(host)
+    const own = timed && warmths(timed.sum)
+    const stages = (
+      known: Warmth,
+      own: readonly { stage: string; seenOn: string }[],
+      day: number,
+      begins: string,
+    ) =>
+      timed
+        ? stageDays(
+            timed,
+            own.map((s) => ({ stage: s.stage, day: daysBetween(begins, s.seenOn) })),
+            known,
+            day,
+            warmths(timed.sum).past,
+          ).map((s) => ({
+            stage: s.stage,
+            earliest: addDays(begins, s.begins.earliest),
+            latest: addDays(begins, s.begins.latest),
+          }))
+        : []
+    const found: SeasonYear[] = [
+      {
+        begins: from,
+        ...expected(known, past),
+        stages: own
+          ? stages(
+              own.known,
+              seen.filter((s) => s.kind === host),
+              day,
+              from,
+            )
+          : [],
+      },
+      // Nothing of it is known but that it began.
+      { begins: next, ...expected([0], past), stages: stages([0], [], 0, next) },
+    ]
+    kept.set(host, found)
+    return found
+  }
+}
+
+/** Running totals as far as they are known; then between what the past years brought from the same day on. */
+function expected(known: Warmth, past: readonly Warmth[]): { least: Warmth; most: Warmth } {
+  const last = known.findLastIndex((k) => k !== null)
+  const length = Math.max(known.length, ...past.map((p) => p.length))
+  const at = (i: number, of: (...n: number[]) => number) => {
+    if (i <= last) return known[i]!
+    if (last < 0) return null
+    const gains = past.flatMap((p) => {
+      const [then, now] = [p[i] ?? null, p[last] ?? null]
+      return then === null || now === null ? [] : [then - now]
+    })
+    return gains.length === 0 ? null : known[last]! + of(...gains)
+  }
+  const days = Array.from({ length }, (_, i) => i)
+  return { least: days.map((i) => at(i, Math.min)), most: days.map((i) => at(i, Math.max)) }
+}
