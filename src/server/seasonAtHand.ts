@@ -6,6 +6,8 @@ import {
   type CardWindow,
   type InWindow,
   type SeasonYear,
+  windowBetween,
+  type WindowStretch,
 } from '@/core/season/cardWindow'
 import { stageDays } from '@/core/season/stages'
 import { yearBegins, type Warmth } from '@/core/season/year'
@@ -18,10 +20,10 @@ import { pastFrom, yearsOf } from './yearsOf'
 
 /** What a site’s season says to the windows of cards. */
 export interface SeasonAtHand {
-  /** This year and, as usual, the next; of a kind of tree. */
-  years: (host: string) => readonly SeasonYear[]
   /** Whether a day lies in a window as a card writes it. */
   inWindow: (host: string, written: string, on: string) => InWindow
+  /** Its stretches between two days. */
+  stretches: (host: string, written: string, from: string, to: string) => WindowStretch[]
 }
 
 /**
@@ -42,7 +44,10 @@ export async function seasonAtHand(
   // Until a window opens again every day between says the same.
   const shut = new Map<string, { from: string; next: string }>()
   return {
-    years,
+    stretches: (host, written, from, to) => {
+      const window = windows.get(written)
+      return window ? windowBetween(window, from, to, years(host)) : []
+    },
     inWindow: (host, written, on) => {
       const window = windows.get(written)
       if (!window) return { is: 'open' }

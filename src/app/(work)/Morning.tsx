@@ -1,4 +1,5 @@
 'use client'
+import type { AsJson } from '@/core/asJson'
 import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { sayClock } from '@/core/roster/span'
@@ -18,7 +19,7 @@ export function Morning() {
     const gone = new AbortController()
     fetch('/api/week/morning', { signal: gone.signal })
       .then(async (answer) => {
-        if (answer.ok) setView(((await answer.json()) as { value: MorningView }).value)
+        if (answer.ok) setView(((await answer.json()) as { value: AsJson<MorningView> }).value)
       })
       .catch(() => {})
     return () => gone.abort()

@@ -182,7 +182,8 @@ function ruleOn(rule: CardRule, on: PlainDate, year: SeasonYear | undefined): He
   if (rule.kind === 'degree-days') {
     const day = year ? daysBetween(year.begins, on) : 0
     const [least, most] = [year?.least[day] ?? null, year?.most[day] ?? null]
-    if (least === null || most === null) return { is: 'maybe', why: 'the warmth of the year is not known here' }
+    if (least === null || most === null)
+      return { is: 'maybe', why: 'the warmth of the year is not known here' }
     if (most < rule.from - NOISE || least > rule.to + NOISE) return { is: 'closed' }
     return least >= rule.from - NOISE && most <= rule.to + NOISE
       ? { is: 'open' }

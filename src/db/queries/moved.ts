@@ -7,7 +7,8 @@ export interface MovedRow {
   trees: number
   why: string
   by: string
-  at: Date
+  /** Epoch ms. */
+  at: number
 }
 
 /** Keeps that something promised for a day is done on another one, or not any more. */
@@ -32,7 +33,8 @@ export async function addMoved(
 }
 
 const select = (sql: FirmSql) => sql`
-  select m.from_on::text as "fromOn", m.to_on::text as "toOn", m.trees, m.why, p.name as by, m.at
+  select m.from_on::text as "fromOn", m.to_on::text as "toOn", m.trees, m.why, p.name as by,
+    (extract(epoch from m.at) * 1000)::double precision as at
   from moved m join person p on p.firm_id = m.firm_id and p.id = m.by_person`
 
 /** Every time a promised check was moved, the first first. */

@@ -52,11 +52,14 @@ export async function dueAgain(
   until: string,
   limit = 50,
   siteId: string | null = null,
+  /** Only what has a tree in it. */
+  part: { block: string | null; treeId: string | null } = { block: null, treeId: null },
 ): Promise<DueRow[]> {
   return sql<
     DueRow[]
   >`${select(sql)} where o.status = 'open' and o.due_from <= ${until} and o.again and ${waits(sql)} and x.trees > 0
-    ${siteId ? sql`and p.site_id = ${siteId}` : sql``}
+    ${siteId ? sql`and p.site_id = ${siteId}` : sql``} ${part.block === null ? sql`` : sql`and ${part.block} = any(x.blocks)`}
+    ${part.treeId === null ? sql`` : sql`and exists (select 1 from item_subject y where y.firm_id = o.firm_id and y.item_id = o.item_id and y.tree_id = ${part.treeId})`}
     order by o.due_from, o.id limit ${limit}`
 }
 

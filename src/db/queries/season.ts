@@ -1,4 +1,5 @@
 import type { Turn } from '@/core/plan/turn'
+import type { Method } from '@/core/card/card'
 import type { FirmSql } from '../client'
 
 /** A stage as it was seen at a site. `kind`: of a tree, or what is timed by warmth. */
@@ -42,11 +43,22 @@ export async function takeStageBack(sql: FirmSql, id: string, by: string, at: Da
   return rows.length > 0
 }
 
-/** The kinds of trees that stand at a site, the commonest first. */
-export async function kindsAtSite(sql: FirmSql, siteId: string): Promise<{ host: string; trees: number }[]> {
+/** A site, or a part of it: a block, or one tree. */
+export interface Ground {
+  siteId: string
+  block: string | null
+  treeId: string | null
+}
+
+/** Of a tree `t`: that it belongs to the part; nothing for a whole site. */
+const ofPart = (sql: FirmSql, { block, treeId }: Ground) =>
+  sql`${block !== null ? sql`and t.block = ${block}` : sql``} ${treeId !== null ? sql`and t.id = ${treeId}` : sql``}`
+
+/** The kinds of trees that stand on a ground, the commonest first. */
+export async function kindsOn(sql: FirmSql, ground: Ground): Promise<{ host: string; trees: number }[]> {
   return sql<{ host: string; trees: number }[]>`
-    select host, count(*)::int as trees from tree where site_id = ${siteId} and status = 'standing' group by host
-    order by count(*) desc, host limit 60`
+    select host, count(*)::int as trees from tree t where site_id = ${ground.siteId} and status = 'standing' ${ofPart(sql, ground)}
+    group by host order by count(*) desc, host limit 60`
 }
 
 export interface DoneWork {
@@ -57,10 +69,10 @@ export interface DoneWork {
   jobId: string
 }
 
-/** What was put on or done at a site between two days, by its calendar. */
-export async function doneAtSite(
+/** What was put on or done on a ground between two days, by its calendar. */
+export async function doneOn(
   sql: FirmSql,
-  siteId: string,
+  ground: Ground,
   timeZone: string,
   days: { from: string; to: string },
 ): Promise<DoneWork[]> {
@@ -69,23 +81,66 @@ export async function doneAtSite(
     from application a
       join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
-      cross join lateral (select count(*)::int as trees from application_subject s
-        where s.firm_id = a.firm_id and s.application_id = a.id) x
-    where a.site_id = ${siteId} and a.started_at >= (${days.from}::date)::timestamp at time zone ${timeZone}
-      and a.started_at < (${days.to}::date + 1)::timestamp at time zone ${timeZone}
+      cross join lateral (select count(*)::int as trees from application_subject s join tree t on t.firm_id = s.firm_id and t.id = s.tree_id
+        where s.firm_id = a.firm_id and s.application_id = a.id ${ofPart(sql, ground)}) x
+    where a.site_id = ${ground.siteId} and a.started_at >= (${days.from}::date)::timestamp at time zone ${timeZone}
+      and a.started_at < (${days.to}::date + 1)::timestamp at time zone ${timeZone} and x.trees > 0
     order by a.started_at, a.id limit 2000`
 }
 
-/** Days on which something is promised at a site and not done, by whose turn it is. */
-export async function promisedAtSite(
+/** Work that stands on a day and is not done: what of a job is still open on a ground, earlier days that were left open as well. */
+export async function plannedOn(
   sql: FirmSql,
-  siteId: string,
+  ground: Ground,
+  until: string,
+): Promise<{ jobId: string; on: string; methods: Method[]; trees: number }[]> {
+  return sql<{ jobId: string; on: string; methods: Method[]; trees: number }[]>`
+    select j.id as "jobId", j.on_date::text as on, x.methods, x.trees from job j cross join lateral (
+      select array_agg(distinct pi.method) as methods, count(distinct i.tree_id)::int as trees
+      from job_subject i
+        join tree t on t.firm_id = i.firm_id and t.id = i.tree_id
+        join item_subject y on y.firm_id = i.firm_id and y.id = i.subject_id
+        join prescription_item pi on pi.firm_id = y.firm_id and pi.id = y.item_id
+      where i.firm_id = j.firm_id and i.job_id = j.id and i.status = 'open' ${ofPart(sql, ground)}) x
+    where j.site_id = ${ground.siteId} and j.on_date <= ${until} and j.recorded < j.trees and x.trees > 0
+    order by j.on_date, j.id limit 400`
+}
+
+/** Days on which something is promised on a ground and not done, by whose turn it is. */
+export async function promisedOn(
+  sql: FirmSql,
+  ground: Ground,
   days: { from: string; to: string },
 ): Promise<{ on: string; turn: Turn; what: string; trees: number }[]> {
   return sql<{ on: string; turn: Turn; what: string; trees: number }[]>`
-    select due_on::text as on, turn, min(what) as what, count(*)::int as trees from follow_up
-    where not done and site_id = ${siteId} and due_on between ${days.from} and ${days.to}
-    group by due_on, turn order by due_on, turn limit 2000`
+    select f.due_on::text as on, f.turn, min(f.what) as what, count(*)::int as trees
+    from follow_up f join tree t on t.firm_id = f.firm_id and t.id = f.tree_id
+    where not f.done and f.site_id = ${ground.siteId} and f.due_on between ${days.from} and ${days.to} ${ofPart(sql, ground)}
+    group by f.due_on, f.turn order by f.due_on, f.turn limit 2000`
+}
+
+/** A use that waits for its day on a ground, with the kinds of trees it is for. */
+export interface WaitingUse {
+  card: string
+  method: Method
+  window: string
+  hosts: string[]
+}
+
+/** The uses with days of their own that are planned or due again on a ground. */
+export async function usesWaitingOn(sql: FirmSql, ground: Ground): Promise<WaitingUse[]> {
+  return sql<WaitingUse[]>`
+    select c.name as card, u.method, u.body->>'window' as window, array_agg(distinct t.host order by t.host) as hosts
+    from prescription p
+      join prescription_item i on i.firm_id = p.firm_id and i.prescription_id = p.id
+      join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      join item_subject y on y.firm_id = i.firm_id and y.item_id = i.id
+      join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
+    where p.site_id = ${ground.siteId} and u.body ? 'window' and t.status = 'standing' ${ofPart(sql, ground)}
+      and (y.status = 'handed' or exists (select 1 from occurrence o
+        where o.firm_id = i.firm_id and o.item_id = i.id and o.status = 'open'))
+    group by c.name, u.method, u.body->>'window' order by c.name, u.method limit 20`
 }
 
 export interface Sprayed {
@@ -97,10 +152,10 @@ export interface Sprayed {
   card: string
 }
 
-/** The newest cover put on at a site against a cause that rain washes off, before each of its days; the oldest first. */
-export async function coversAtSite(
+/** The newest cover put on a ground against a cause that rain washes off, before each of its days; the oldest first. */
+export async function coversOn(
   sql: FirmSql,
-  siteId: string,
+  ground: Ground,
   causes: readonly string[],
   from: Date,
 ): Promise<Sprayed[]> {
@@ -112,11 +167,12 @@ export async function coversAtSite(
       join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
       join application_subject s on s.firm_id = a.firm_id and s.application_id = a.id
+      join tree t on t.firm_id = s.firm_id and t.id = s.tree_id
       join item_subject y on y.firm_id = s.firm_id and y.id = s.subject_id
       join prescription_item i on i.firm_id = y.firm_id and i.id = y.item_id
       join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
-    where a.site_id = ${siteId} and a.started_at >= ${from} and a.method = 'crown-spray' and u.body->'terms' ? 'washOff'
-      and p.cause = any(${[...causes]})
+    where a.site_id = ${ground.siteId} and a.started_at >= ${from} and a.method = 'crown-spray' and u.body->'terms' ? 'washOff'
+      and p.cause = any(${[...causes]}) ${ofPart(sql, ground)}
     order by a.started_at, a.id limit 200`
 }
 
@@ -133,8 +189,8 @@ export interface ClosingWork {
   hosts: string[]
 }
 
-/** What was put on at a site from an instant on that closes its ground or keeps days before a harvest, the oldest first. */
-export async function closingAtSite(sql: FirmSql, siteId: string, from: Date): Promise<ClosingWork[]> {
+/** What was put on a ground from an instant on that closes it or keeps days before a harvest, the oldest first. */
+export async function closingOn(sql: FirmSql, ground: Ground, from: Date): Promise<ClosingWork[]> {
   return sql<ClosingWork[]>`
     select (extract(epoch from a.started_at) * 1000)::double precision as at, c.name as card,
       (extract(epoch from r.reentry_until) * 1000)::double precision as until, u.body->'foodCrops' as crops, h.hosts
@@ -143,7 +199,7 @@ export async function closingAtSite(sql: FirmSql, siteId: string, from: Date): P
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
       left join record r on r.firm_id = a.firm_id and r.application_id = a.id and r.kind = 'application'
       cross join lateral (select array_agg(distinct t.host) as hosts from application_subject s
-        join tree t on t.firm_id = s.firm_id and t.id = s.tree_id where s.firm_id = a.firm_id and s.application_id = a.id) h
-    where a.site_id = ${siteId} and a.started_at >= ${from} and (r.reentry_until is not null or u.body ? 'foodCrops')
+        join tree t on t.firm_id = s.firm_id and t.id = s.tree_id where s.firm_id = a.firm_id and s.application_id = a.id ${ofPart(sql, ground)}) h
+    where a.site_id = ${ground.siteId} and a.started_at >= ${from} and (r.reentry_until is not null or u.body ? 'foodCrops') and h.hosts is not null
     order by a.started_at, a.id limit 500`
 }

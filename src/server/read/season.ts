@@ -1,7 +1,7 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { phenologyOf, SITE_SUM, TARGETS } from '@/almanac/season'
-import { METHOD_NAME } from '@/core/card/say'
+import { METHOD_NAME, sayMethods } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import { TURN_NAME } from '@/core/plan/turn'
 import { closures } from '@/core/season/closures'
@@ -15,22 +15,27 @@ import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
 import { beginOf } from '@/core/time/zone'
 import { placeHours, type PlaceHour } from '@/core/weather/placeDays'
 import { wetHours } from '@/core/weather/wetness'
-import { jobsBetween } from '@/db/queries/job'
+import { blocksOfSite } from '@/db/queries/block'
 import { dueAgain } from '@/db/queries/occurrence'
 import {
-  closingAtSite,
-  coversAtSite,
-  doneAtSite,
-  kindsAtSite,
-  promisedAtSite,
+  closingOn,
+  coversOn,
+  doneOn,
+  kindsOn,
+  plannedOn,
+  promisedOn,
   stagesSeen,
+  usesWaitingOn,
+  type Ground,
   type SeenRow,
 } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
+import { treeById } from '@/db/queries/tree'
 import { spotOf, weatherOfSite } from '@/db/queries/weather'
 import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
 import { pastFrom, yearsOf } from '../yearsOf'
+import { seasonAtHand } from '../seasonAtHand'
 import { isId, reading } from './reader'
 
 /** No label keeps longer before a harvest. */
@@ -44,12 +49,21 @@ export interface Pin {
   href: string
 }
 
-/** A site’s year: warmth against the usual one, stages, what comes with the warmth, work, weather, and the risk of scab and fire blight. */
-export function seasonView(siteId: string) {
+/**
+ * The year of a site, or of a block or a tree of it: warmth against the usual one, stages, what comes with the warmth, the days of cards that wait for
+ * theirs, work, weather, and the risk of scab and fire blight. Null where there is no such ground.
+ */
+export function seasonView(siteId: string, part: { block?: string | null; treeId?: string | null } = {}) {
   return reading(async (context) => {
     const { sql, person, now } = context
     const site = isId(siteId) ? await siteById(sql, siteId) : undefined
     if (!site) return null
+    const blocks = await blocksOfSite(sql, site.id)
+    const tree = part.treeId && isId(part.treeId) ? await treeById(sql, part.treeId) : undefined
+    if (part.treeId && tree?.siteId !== site.id) return null
+    const block = part.block ?? null
+    if (block !== null && !blocks.some((b) => b.name === block)) return null
+    const ground: Ground = { siteId: site.id, block, treeId: tree?.id ?? null }
     const today = dateIn(site.timeZone, now)
     const weather = await knownWeather(context, site.id, {
       from: pastFrom(today),
@@ -58,7 +72,7 @@ export function seasonView(siteId: string) {
     const from = yearBegins(spot?.latitude ?? 1, today)
     const to = addDays(`${Number(from.slice(0, 4)) + 1}${from.slice(4)}`, -1)
     const day = daysBetween(from, today)
-    const [kinds, seen] = [await kindsAtSite(sql, site.id), await stagesSeen(sql, site.id, from)]
+    const [kinds, seen] = [await kindsOn(sql, ground), await stagesSeen(sql, site.id, from)]
     const warmths = yearsOf(weather.days, from, to)
     const main = warmths(SITE_SUM)
     const hosts = new Set(kinds.map((k) => k.host))
@@ -82,8 +96,18 @@ export function seasonView(siteId: string) {
         },
       ]
     })
+    const waiting = await usesWaitingOn(sql, ground)
+    const season = await seasonAtHand(
+      context,
+      site.id,
+      waiting.map((use) => ({ use })),
+    )
     return {
       site,
+      /** What of the site it is about. */
+      block,
+      tree: tree ? { id: tree.id, tag: tree.tag } : null,
+      blocks: blocks.map((b) => b.name),
       today,
       from,
       to,
@@ -115,15 +139,29 @@ export function seasonView(siteId: string) {
         ends: reachedOn(t.to, main.known, day, main.past),
         seen: seen.find((s) => s.kind === t.id) ?? null,
       })),
-      pins: await pinsOf(context, site, { from, to }),
+      /** The days on which what waits for its day may go on. */
+      windows: waiting.flatMap((w) =>
+        w.hosts.map((host) => ({
+          card: w.card,
+          method: METHOD_NAME[w.method].toLowerCase(),
+          window: w.window,
+          kind: hostName(host),
+          stretches: season.stretches(host, w.window, from, to).map((s) => ({
+            from: daysBetween(from, s.from),
+            to: daysBetween(from, s.to) + 1,
+            sure: s.sure,
+          })),
+        })),
+      ),
+      pins: await pinsOf(context, site, ground, { from, to }),
       /** What is or was closed by what went on, in days of this year. */
       closed: closures(
-        await closingAtSite(sql, site.id, new Date(beginOf(site.timeZone, from) - LONGEST_CLOSED_MS)),
+        await closingOn(sql, ground, new Date(beginOf(site.timeZone, from) - LONGEST_CLOSED_MS)),
         beginOf(site.timeZone, from),
       ).map((c) => ({ ...c, host: c.host === null ? null : hostName(c.host) })),
       ten: tenDays(weather, today),
       hours: hoursShown(weather, now),
-      ...(await risksOf(context, { site, weather, stages, from, today, hosts })),
+      ...(await risksOf(context, { site, ground, weather, stages, from, today, hosts })),
     }
   })
 }
@@ -137,15 +175,16 @@ type Context = Parameters<typeof knownWeather>[0] & { today: string }
 async function pinsOf(
   { sql }: Context,
   site: { id: string; timeZone: string },
+  ground: Ground,
   { from, to }: { from: string; to: string },
 ): Promise<Pin[]> {
   const trees = (n: number) => `${n} ${n === 1 ? 'tree' : 'trees'}`
   const method = (m: string) => METHOD_NAME[m as Method].toLowerCase()
   const [done, jobs, due, promised] = [
-    await doneAtSite(sql, site.id, site.timeZone, { from, to }),
-    await jobsBetween(sql, from, to, null, 400, site.id),
-    await dueAgain(sql, to, 400, site.id),
-    await promisedAtSite(sql, site.id, { from, to }),
+    await doneOn(sql, ground, site.timeZone, { from, to }),
+    await plannedOn(sql, ground, to),
+    await dueAgain(sql, to, 400, site.id, ground),
+    await promisedOn(sql, ground, { from, to }),
   ]
   return [
     ...done.map((d) => ({
@@ -154,18 +193,16 @@ async function pinsOf(
       words: `${d.card}, ${method(d.method)}, ${trees(d.trees)}`,
       href: `/run/${d.jobId}`,
     })),
-    ...jobs
-      .filter((j) => j.recorded < j.trees)
-      .map((j) => ({
-        on: j.onDate,
-        kind: 'planned' as const,
-        words: `${j.methods.map(method).join(', ')}, ${trees(j.trees - j.recorded)}`,
-        href: `/run/${j.id}`,
-      })),
+    ...jobs.map((j) => ({
+      on: j.on,
+      kind: 'planned' as const,
+      words: `${sayMethods(j.methods)}, ${trees(j.trees)}`,
+      href: `/run/${j.jobId}`,
+    })),
     ...due.map((d) => ({
       on: d.dueFrom,
       kind: 'due' as const,
-      words: `${d.cardName} again against ${causeName(d.cause).toLowerCase()}, ${trees(d.trees)}`,
+      words: `${d.cardName} again against ${causeName(d.cause).toLowerCase()}${ground.block === null && ground.treeId === null ? `, ${trees(d.trees)}` : ''}`,
       href: '/run',
     })),
     ...promised.map((p) => ({
@@ -211,6 +248,7 @@ async function risksOf(
   { sql, person }: Context,
   {
     site,
+    ground,
     weather,
     stages,
     from,
@@ -218,6 +256,7 @@ async function risksOf(
     hosts,
   }: {
     site: { id: string; timeZone: string }
+    ground: Ground
     weather: KnownWeather
     stages: { kind: string; stages: StageDay[] }[]
     from: string
@@ -250,7 +289,7 @@ async function risksOf(
   )
   const inScab = SCAB_HOSTS.some((h) => hosts.has(h)) && tip !== null
   const covers = inScab
-    ? await coversAtSite(sql, site.id, ['apple-scab', 'cedar-apple-rust'], new Date(hours[0]?.at ?? 0))
+    ? await coversOn(sql, ground, ['apple-scab', 'cedar-apple-rust'], new Date(hours[0]?.at ?? 0))
     : []
   const read = covers.flatMap((c): Cover[] => {
     const washOff = readQuantity(c.washOff, 'length', 'washOff')

@@ -14,7 +14,7 @@ const DAYS_BACK = 12
 const DAYS_AHEAD = 11
 const DAYS_AT_ONCE = 390
 /** After an answer that did not come the service is left alone so long. */
-const REST_MS = 60_000
+const REST_MS = 20_000
 
 const holder = globalThis as unknown as {
   elmhornWeather?: { running: Map<string, Promise<void>>; rests: Map<string, number> }

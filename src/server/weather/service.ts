@@ -2,8 +2,8 @@ import { z } from 'zod'
 import type { Columns } from '@/core/weather/placeDays'
 import type { Spot } from '@/core/weather/sunlight'
 
-/** An answer is waited for so long. */
-const PATIENCE_MS = 3000
+/** An answer is waited for so long; no page waits for it. */
+const PATIENCE_MS = 8000
 const LONGEST_ANSWER = 6_000_000
 
 const Column = z.array(z.number().nullable()).max(10_000).optional()

@@ -1,4 +1,5 @@
 'use client'
+import type { AsJson } from '@/core/asJson'
 import {
   Combobox,
   ComboboxInput,
@@ -30,7 +31,7 @@ export default function Find({ onClose }: { onClose: () => void }) {
     async function ask() {
       try {
         const answer = await fetch(`/api/find?text=${encodeURIComponent(text)}`, { signal: stop.signal })
-        const body = (await answer.json()) as { value?: Hit[] }
+        const body = (await answer.json()) as { value?: AsJson<Hit[]> }
         setHits(body.value ?? [])
         setFailed(!answer.ok)
       } catch {

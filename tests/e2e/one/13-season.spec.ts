@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { enter, picture, signIn } from '../signIn'
+import { enter, openTree, picture, signIn } from '../signIn'
 
 /** When: warmth, stages, the hours and the risk at the orchard. */
 
@@ -94,4 +94,24 @@ test('a site says where it lies, in words a hand types', async ({ page }) => {
   await page.getByRole('button', { name: 'Say anew where it lies' }).click()
   await page.getByRole('button', { name: 'Take the town’s' }).click()
   await expect(page.getByText(/the firm’s town lies in/)).toBeVisible()
+})
+
+test('a block has a season of its own, and so has a tree', async ({ page }) => {
+  await signIn(page, 'maren')
+  const orchard = (
+    (await (await page.request.get('/api/find?text=Quarrel%20Bank')).json()) as {
+      value: { id: string; kind: string }[]
+    }
+  ).value.find((h) => h.kind === 'site')!.id
+  await page.goto(`/grounds/${orchard}/season`)
+  await page.getByRole('link', { name: 'Bank B', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Season, Bank B' })).toBeVisible()
+  await openTree(page, 'Ash 12')
+  await page.getByRole('link', { name: 'Season', exact: true }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Season, Ash 12' })).toBeVisible()
+  await expect(page.getByRole('slider')).toBeVisible()
+  await page.getByRole('link', { name: 'Back to Ash 12' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Ash 12' })).toBeVisible()
+  // A block that is not there, or a tree of another site, is no page.
+  expect((await page.request.get(`/grounds/${orchard}/season?block=Bank%20Z`)).status()).toBe(404)
 })

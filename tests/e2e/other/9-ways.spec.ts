@@ -76,7 +76,9 @@ test('a pear is given its bactericide for the next bloom, not for now', async ({
     cause: 'fire-blight',
   })
   await page.goto(`/trees/${treeId}/prescribe`)
-  await page.getByText('Crown spray, Example ST6').click()
+  // Its label lets it go on in bloom only: the day is offered inside, not today.
+  await page.getByText(/Crown spray, Example ST6, from \d+ \w+ 2027/).click()
+  await expect(page.getByLabel('Day of the work')).toHaveValue(/^2027-0[45]-/)
   await page.getByLabel('Crown height, ft').fill('14 ft')
   await page.getByLabel('Crown width, ft').fill('12 ft')
   await page.getByLabel('Times in all').selectOption({ label: '2 times' })

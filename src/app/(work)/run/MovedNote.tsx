@@ -7,7 +7,7 @@ export function MovedNote({ moved, timeZone }: { moved: FollowUpView['moved']; t
   return (
     <ul aria-label="Moved" className="mt-2 text-ink2">
       {moved.map((m) => (
-        <li key={`${m.at.getTime()} ${m.fromOn} ${m.toOn}`}>
+        <li key={`${m.at} ${m.fromOn} ${m.toOn}`}>
           {m.trees > 1 && `${m.trees} trees `}
           {m.toOn === null
             ? `Ended, promised for ${writtenDate(m.fromOn)}`

@@ -1,4 +1,5 @@
 'use client'
+import type { AsJson } from '@/core/asJson'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import {
   boardOf,
@@ -66,7 +67,8 @@ export function useWeek(view: WeekView) {
     const gone = new AbortController()
     fetch('/api/week/days', { signal: gone.signal })
       .then(async (answer) => {
-        if (answer.ok) hearDays(((await answer.json()) as { value: Parameters<typeof hearDays>[0] }).value)
+        if (answer.ok)
+          hearDays(((await answer.json()) as { value: AsJson<Parameters<typeof hearDays>[0]> }).value)
       })
       .catch(() => {})
     return () => gone.abort()

@@ -1,4 +1,5 @@
 'use client'
+import type { AsJson } from '@/core/asJson'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Stage } from '@/core/plan/stage'
 import type { PageOfTrees } from '@/server/read/grounds'
@@ -40,7 +41,7 @@ export function useTreeList(siteId: string, first: PageOfTrees) {
       setState('coming')
       try {
         const answer = await fetch(`/api/sites/${siteId}/trees?${query}`, { signal: stop.signal })
-        const { value } = (await answer.json()) as { value: PageOfTrees }
+        const { value } = (await answer.json()) as { value: AsJson<PageOfTrees> }
         if (stop.signal.aborted) return
         setPage((now) =>
           after ? { ...value, total: now.total, trees: [...now.trees, ...value.trees] } : value,

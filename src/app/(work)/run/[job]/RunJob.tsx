@@ -1,4 +1,5 @@
 'use client'
+import type { AsJson } from '@/core/asJson'
 import Link from 'next/link'
 import { useCallback, useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
@@ -46,7 +47,7 @@ export function RunJob({ view: first }: { view: JobView }) {
   const may = useMay()
   const fetchView = useCallback(async () => {
     const answer = await fetch(`/api/run/${first.job.id}`)
-    return answer.ok ? ((await answer.json()) as { value: JobView }).value : null
+    return answer.ok ? ((await answer.json()) as { value: AsJson<JobView> }).value : null
   }, [first.job.id])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
   const { view, act, refused } = work

@@ -126,6 +126,11 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
                 Change
               </Button>
             )}
+            {standing && (
+              <ButtonLink quiet href={`/grounds/${tree.siteId}/season?tree=${tree.id}`}>
+                Season
+              </ButtonLink>
+            )}
             {standing && may('move-tree') && (
               <ButtonLink quiet href={`/grounds/${tree.siteId}?move=${tree.id}`}>
                 Move on the plan

@@ -8,8 +8,9 @@ import type { SeasonView } from '@/server/read/season'
 import { Toggle } from '@/ui/fields/Toggle'
 import { Button } from '@/ui/pieces/Button'
 import { SeasonTables } from './SeasonTables'
-import { CLOSED_LANES, sayClosed } from './sayDays'
+import { CLOSED_LANES, nameOfWindow, sayClosed, sayWindow } from './sayDays'
 import { Note } from '@/ui/pieces/Note'
+import { OneOf } from '@/ui/pieces/OneOf'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { PIN_NAME, PinSign, Ribbon, type Lane } from '@/ui/ribbon/Ribbon'
 import { around, moved, type Span } from '@/ui/ribbon/layout'
@@ -25,7 +26,7 @@ type Zoom = 'season' | 'fortnight' | 'hours'
 const FORTNIGHT: Span = [-4, 11]
 /** How long the last stage of a table is shown. */
 const LAST_STAGE_DAYS = 14
-/** Asked again while years are still coming, ms, and so often at most. */
+/** Asked again while years, or today’s weather, are still coming, ms, and so often at most. */
 const AGAIN_MS = 3000
 const AGAIN_TIMES = 20
 
@@ -39,7 +40,9 @@ export function Season({ view }: { view: SeasonView }) {
   const [near, setNear] = useState<Span>([day + FORTNIGHT[0], day + FORTNIGHT[1]])
   const [chosen, setChosen] = useState(day)
   const lanes = useMemo(() => lanesOf(view), [view])
-  const coming = weather.place !== null && weather.pastYears < weather.pastYearsMeant
+  const coming =
+    weather.place !== null &&
+    (weather.pastYears < weather.pastYearsMeant || (weather.askedAt !== null && isOld(view)))
   const asked = useRef(0)
   useEffect(() => {
     if (!coming || asked.current >= AGAIN_TIMES) return
@@ -62,7 +65,7 @@ export function Season({ view }: { view: SeasonView }) {
     <div>
       <SiteHeading
         site={site}
-        title="Season"
+        title={['Season', view.tree?.tag ?? view.block].filter(Boolean).join(', ')}
         below={
           warmth.known[day] === null || warmth.known[day] === undefined ? (
             'The warmth of this year is not known yet.'
@@ -75,6 +78,27 @@ export function Season({ view }: { view: SeasonView }) {
           )
         }
       />
+      {view.tree ? (
+        <p className="no-print mt-2 flex flex-wrap gap-x-4">
+          <Link href={`/trees/${view.tree.id}`} className="underline underline-offset-2">
+            Back to {view.tree.tag}
+          </Link>
+          <Link href={`/grounds/${site.id}/season`} className="underline underline-offset-2">
+            The whole site
+          </Link>
+        </p>
+      ) : (
+        view.blocks.length > 0 && (
+          <OneOf
+            label="Block"
+            all={[null, ...view.blocks].map((name) => ({
+              name: name ?? 'all',
+              href: name === null ? '?' : `?${new URLSearchParams({ block: name })}`,
+              holds: name === view.block,
+            }))}
+          />
+        )
+      )}
       <WeatherState view={view} />
       <div className="no-print mt-3 flex flex-wrap items-end gap-3">
         <Toggle
@@ -178,6 +202,16 @@ function lanesOf(view: SeasonView): Lane[] {
           ]
         : [],
     ),
+    ...view.windows.map((w): Lane => ({
+      id: `${w.card} ${w.method} ${w.kind}`,
+      name: nameOfWindow(view, w),
+      stretches: w.stretches.map((s) => ({
+        from: s.from,
+        to: s.to,
+        text: '',
+        look: s.sure ? 'open' : 'reckoned',
+      })),
+    })),
     ...CLOSED_LANES.flatMap(([kind, name]): Lane[] => {
       const stretches = view.closed.filter((c) => c.kind === kind)
       return stretches.length === 0
@@ -205,13 +239,19 @@ function standingOn(view: SeasonView, day: number) {
     }),
     running: view.targets.filter((t) => t.begins && t.begins.day <= day && (t.ends?.day ?? 400) >= day),
     pins: view.pins.filter((p) => p.on === addDays(view.from, day)),
+    windows: view.windows.map((w) => ({
+      name: nameOfWindow(view, w),
+      window: w.window,
+      open: w.stretches.find((s) => s.from <= day && s.to > day) ?? null,
+      next: w.stretches.find((s) => s.from > day)?.from ?? null,
+    })),
     // A closed part of a day counts as that day.
     closed: view.closed.filter((c) => c.from < day + 1 && c.to > day),
   }
 }
 
 function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefined) => string): string {
-  const { stages, running, pins, closed } = standingOn(view, day)
+  const { stages, running, pins, closed, windows } = standingOn(view, day)
   return [
     spokenDate(addDays(view.from, day)),
     view.warmth.known[day] === null || view.warmth.known[day] === undefined
@@ -219,6 +259,7 @@ function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefine
       : sum(view.warmth.known[day]),
     ...stages.map((s) => `${s.kind}: ${s.stage}`),
     ...running.map((t) => t.name),
+    ...windows.map((w) => sayWindow(view, w)),
     ...closed.map(sayClosed),
     ...pins.map((p) => `${PIN_NAME[p.kind]}: ${p.words}`),
   ].join('. ')
@@ -233,7 +274,7 @@ function Day({
   day: number
   sum: (v: number | null | undefined) => string
 }) {
-  const { stages, running, pins, closed } = standingOn(view, day)
+  const { stages, running, pins, closed, windows } = standingOn(view, day)
   const known = view.warmth.known[day]
   return (
     <div className="mt-2 border-t border-line pt-2" aria-live="polite">
@@ -252,11 +293,18 @@ function Day({
         ))}
         {running.length > 0 && (
           <span>
-            {' · look for '}
-            {running.map((t) => t.name.toLowerCase()).join(', ')}
+            {' · now comes: '}
+            {running.map((t) => t.name).join('; ')}
           </span>
         )}
       </p>
+      {windows.length > 0 && (
+        <ul className="mt-1">
+          {windows.map((w) => (
+            <li key={w.name}>{sayWindow(view, w)}</li>
+          ))}
+        </ul>
+      )}
       {closed.length > 0 && <p className="text-plum font-bold">{closed.map(sayClosed).join('; ')}</p>}
       {pins.length > 0 && (
         <ul className="mt-1">
@@ -299,6 +347,9 @@ function Legend({ view }: { view: SeasonView }) {
   )
 }
 
+/** Weather is asked for hourly; what is older was not answered. */
+const isOld = ({ weather, now }: SeasonView) => now - (weather.askedAt ?? 0) > 3 * 3_600_000
+
 function WeatherState({ view }: { view: SeasonView }) {
   const { weather, site } = view
   if (!weather.place)
@@ -307,7 +358,7 @@ function WeatherState({ view }: { view: SeasonView }) {
         Nothing says where this site lies, nor its firm’s town, so there is no weather for it. Say it below.
       </Note>
     )
-  const old = weather.askedAt !== null && view.now - weather.askedAt > 3 * 3_600_000
+  const old = weather.askedAt !== null && isOld(view)
   return (
     <>
       {weather.askedAt === null ? (

@@ -3,7 +3,7 @@ import { addDays, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { DataTable } from '@/ui/pieces/DataTable'
 import { PIN_NAME } from '@/ui/ribbon/Ribbon'
-import { sayClosed, sayReached } from './sayDays'
+import { nameOfWindow, sayClosed, sayReached } from './sayDays'
 
 /** What the ribbon shows, as tables. */
 export function SeasonTables({
@@ -66,6 +66,28 @@ export function SeasonTables({
               <Link key="what" href={p.href} className="underline underline-offset-2">
                 {p.words}
               </Link>,
+            ],
+          }))}
+        />
+      )}
+      {view.windows.length > 0 && (
+        <DataTable
+          caption="Days on which it may go on"
+          className="mt-4"
+          columns={[{ head: 'What waits for its day' }, { head: 'By its card' }, { head: 'This year' }]}
+          rows={view.windows.map((w) => ({
+            key: nameOfWindow(view, w),
+            name: `${w.card}, ${w.method}, ${w.kind}`,
+            cells: [
+              w.window,
+              w.stretches.length === 0
+                ? 'no day'
+                : w.stretches
+                    .map(
+                      (s) =>
+                        `${s.sure ? '' : 'perhaps '}${spokenDay(addDays(view.from, s.from))} to ${spokenDay(addDays(view.from, s.to - 1))}`,
+                    )
+                    .join(', '),
             ],
           }))}
         />

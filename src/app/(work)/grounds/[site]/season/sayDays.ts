@@ -23,3 +23,20 @@ export const CLOSED_LANES = [
 export function sayClosed({ kind, card, host }: SeasonView['closed'][number]): string {
   return kind === 'ground' ? `ground closed after ${card}` : `${host}: no picking after ${card}`
 }
+
+/** The lane of a card’s days; its kind of tree where they differ by kind. */
+export function nameOfWindow(view: SeasonView, w: SeasonView['windows'][number]): string {
+  const several = view.windows.filter((o) => o.card === w.card && o.method === w.method).length > 1
+  return several ? `${w.card}, ${w.kind.toLowerCase()}` : `${w.card} may go on`
+}
+
+/** What a card’s days say to one day: inside, outside and why, or left to the season. */
+export function sayWindow(
+  view: SeasonView,
+  w: { name: string; window: string; open: { sure: boolean } | null; next: number | null },
+): string {
+  if (w.open)
+    return w.open.sure ? `${w.name}: inside ${w.window}` : `${w.name}: ${w.window}, look at the tree`
+  const next = w.next === null ? 'not again this year' : `next about ${spokenDay(addDays(view.from, w.next))}`
+  return `${w.name}: closed, goes on ${w.window}; ${next}`
+}

@@ -1,4 +1,5 @@
 'use client'
+import type { AsJson } from '@/core/asJson'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { InjectionPlan } from '@/core/methods/trunk-injection/plan'
@@ -172,7 +173,9 @@ export function useSaveRing(view: PrescribeView) {
 
 async function asItIs(treeId: string): Promise<{ version: number; marks: RingMark[] } | null> {
   const answer = await fetch(`/api/trees/${treeId}`)
-  return answer.ok ? ((await answer.json()) as { value: { version: number; marks: RingMark[] } }).value : null
+  return answer.ok
+    ? ((await answer.json()) as { value: AsJson<{ version: number; marks: RingMark[] }> }).value
+    : null
 }
 
 function RingConflict({
