@@ -57,6 +57,7 @@ const KINDS = {
   seen: 28,
   crew: 30,
   absence: 31,
+  skyread: 32,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -120,7 +121,10 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           generate_series('2022-07-01T00:00:00Z'::timestamptz, ${noon} + interval '10 days', interval '1 day') d (day);
         insert into stage_seen (id, firm_id, site_id, kind, stage, seen_on, by_person, at)
         select ${id('seen', 'n')}, ${f}, ${id('site', '1 + n % ' + String(sites))}, 'apple', 'bloom', '2026-05-04', ${id('person', '1 + n % 60')}, ${noon}
-        from generate_series(1, ${sites * 3}) n`),
+        from generate_series(1, ${sites * 3}) n;
+        insert into weather_reading (id, firm_id, site_id, at, temperature_c, wind_ms, by_person)
+        select ${id('skyread', 'n')}, ${f}, ${id('site', '1 + n % ' + String(sites))}, ${noon} - n * interval '3 hours', 18, 2, ${id('person', '1 + n % 60')}
+        from generate_series(1, ${sites * 5}) n`),
     )
     await step('cards', () =>
       sql.unsafe(`

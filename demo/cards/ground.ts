@@ -256,7 +256,6 @@ export const GROUND: readonly ShelfCard[] = [
         beeCaution: 'Nothing that harms bees.',
         waterCaution: 'Keep off paving that drains to water.',
         waterSetback: '10 ft',
-        window: '1 Mar to 30 Jun or 1 Sep to 31 Oct',
         protectiveGear: ['gloves', 'eye protection'],
         terms: {
           analysis: '10-4-8',

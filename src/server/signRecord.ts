@@ -10,10 +10,7 @@ import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
-import { readQuantity } from '@/core/quantity/parse'
-import type { Speed, Temperature } from '@/core/quantity/units'
-import { addDays, dateIn, spokenDate } from '@/core/time/calendar'
-import { doubtWeather } from '@/core/weather/said'
+import { dateIn, spokenDate } from '@/core/time/calendar'
 import { lotsOf } from '@/db/queries/card'
 import {
   closeJobSubject,
@@ -33,7 +30,7 @@ import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
-import { knownWeather } from './weather/known'
+import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
 /** One product: a record of its own. */
@@ -173,7 +170,7 @@ async function signOne(
     )
   const lot = await lotOnShelf(context, one, part.lot)
   if (!lot.ok) return lot
-  const weather = await readWeather(context, one.siteId, input)
+  const weather = await typedWeather(context, one.siteId, input)
   if (!weather.ok) return weather
   for (const outcome of ['not treated', 'partly treated'] as const) {
     const less = worked.filter((w) => w.outcome === outcome)
@@ -389,43 +386,4 @@ async function lotOnShelf(
         'lot',
         `Lot ${lot.number} expired on ${spokenDate(lot.expiresOn!)}. Use another: ${others}.`,
       )
-}
-
-async function readWeather(
-  context: Context,
-  siteId: string,
-  input: z.infer<typeof Input>,
-): Promise<Result<{ temperatureC: Temperature; windMs: Speed }>> {
-  const { person, at } = context
-  const temperature = readQuantity(input.temperature, 'temperature', 'temperature', {
-    bareUnit: person.units === 'us' ? 'F' : 'C',
-    name: 'Temperature',
-  })
-  if (!temperature.ok) return temperature
-  if (temperature.value.si < -40 || temperature.value.si > 55)
-    return refuse(
-      'out-of-range',
-      'temperature',
-      'The temperature is not one for working outdoors; check the number and the unit.',
-    )
-  const wind = readQuantity(input.wind, 'speed', 'wind', {
-    bareUnit: person.units === 'us' ? 'mph' : 'm/s',
-    name: 'Wind',
-  })
-  if (!wind.ok) return wind
-  if (wind.value.si < 0 || wind.value.si > 60)
-    return refuse('out-of-range', 'wind', 'The wind speed cannot be; check the number and the unit.')
-  const measured = (
-    await knownWeather(context, siteId, { hoursFrom: addDays(dateIn(person.timeZone, at), -1) })
-  ).at(at)
-  const asked = measured
-    ? doubtWeather(
-        { temperature: temperature.value.si, wind: wind.value.si },
-        measured,
-        person.units,
-        input.accepted,
-      )
-    : ok(null)
-  if (!asked.ok) return asked
-  return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
 }

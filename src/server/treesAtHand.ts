@@ -219,7 +219,11 @@ export function dayFor(
     on,
     soil: hour.soil,
     temperature: hour.temperature,
-    source: weather?.madeUp ? 'simulated weather of the hour' : 'weather of the hour',
+    source: hour.readBy
+      ? `read at the site by ${hour.readBy.name}`
+      : weather?.madeUp
+        ? 'simulated weather of the hour'
+        : 'weather of the hour',
   }
 }
 

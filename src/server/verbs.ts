@@ -30,6 +30,7 @@ import { takeWeekVerb } from './takeWeek'
 import { signRecordVerb } from './signRecord'
 import { noteAppliedVerb, setAreaVerb } from './limits'
 import { enterCardVerb, enterLotVerb } from './shelf'
+import { enterHoursVerb, readWeatherVerb, takeWeatherBackVerb } from './siteWeather'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
 import type { Role } from '@/db/queries/person'
 import { mayDo, type Performable } from './verb'
@@ -96,6 +97,9 @@ export const VERBS = {
   'place-site': placeSiteVerb,
   'see-stage': seeStageVerb,
   'take-stage-back': takeStageBackVerb,
+  'read-weather': readWeatherVerb,
+  'take-weather-back': takeWeatherBackVerb,
+  'enter-hours': enterHoursVerb,
   'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,

@@ -51,8 +51,6 @@ test('a day outside is refused at the day, with the next one inside', async () =
   // Nor is it moved outside.
   expect(
     await problemOf(firm.person('crew lead'), 'move-day', {
-      id: uuidv7(),
-      jobId,
       jobSubjectIds: (
         await inFirm(
           firm.id,

@@ -243,3 +243,89 @@ test('a stage that was seen is noted once, not for tomorrow, and can be taken ba
   await done(crew, 'take-stage-back', { seenId: id })
   expect(await problemOf(crew, 'take-stage-back', { seenId: id })).toMatchObject({ field: 'seenId' })
 })
+
+test('what is read at a site holds there for an hour, before the service, and can be taken back', async () => {
+  await refresh()
+  // The firm's clock goes on while the test does.
+  const soon = new Date(NOON.getTime() + 60_000)
+  const service = (await known()).at(soon)!
+  expect(service.readBy).toBeNull()
+  const id = uuidv7()
+  const reading = { id, siteId: firm.site, temperature: '71', wind: '3 mph' }
+  const tech = firm.person('technician')
+  // Far from what the service has: asked once.
+  expect(await problemOf(tech, 'read-weather', { ...reading, wind: '45' })).toMatchObject({
+    code: 'doubt',
+    field: 'wind',
+  })
+  expect(await problemOf(tech, 'read-weather', { ...reading, temperature: 'warm' })).toMatchObject({
+    code: 'bad-quantity',
+    field: 'temperature',
+  })
+  await done(tech, 'read-weather', { ...reading, accepted: ['temperature', 'wind'] })
+  const read = (await known()).at(soon)!
+  expect(read.temperature).toBeCloseTo((71 - 32) / 1.8, 9)
+  expect(read.wind).toBeCloseTo(3 * 0.44704, 9)
+  expect(read.readBy!.at - NOON.getTime()).toBeLessThan(60_000)
+  // The hour it was read in says the same to what is planned by the hour; the town and the next hour do not.
+  const { hours } = await known()
+  const own = hours.find((h) => h.at <= NOON.getTime() && NOON.getTime() < h.at + HOUR)!
+  expect(own.wind).toBeCloseTo(3 * 0.44704, 9)
+  expect((await known(NOON, null)).at(soon)!.readBy).toBeNull()
+  const past = new Date(soon.getTime() + HOUR)
+  expect((await known(past)).at(past)!.readBy).toBeNull()
+  await done(firm.person('office'), 'take-weather-back', { readingId: id })
+  expect((await known()).at(soon)).toEqual(service)
+  expect(await problemOf(tech, 'take-weather-back', { readingId: id })).toMatchObject({ code: 'unknown' })
+})
+
+test('a reading is weather where no service says anything', async () => {
+  answer = () => ({ status: 503, body: '' })
+  askAtOnce()
+  expect((await known()).at(NOON)).toBeNull()
+  await done(firm.person('crew lead'), 'read-weather', {
+    id: uuidv7(),
+    siteId: firm.site,
+    temperature: '62 F',
+    wind: '4',
+  })
+  expect((await known()).at(new Date(NOON.getTime() + 60_000))).toMatchObject({
+    sky: null,
+    windFrom: null,
+    soil: 'moist',
+  })
+})
+
+test('hours of a file are kept over what was known, and nothing else of it changes', async () => {
+  await refresh()
+  const [before] = await days('2026-06-10', '2026-06-10')
+  const from = before!.begins + 6 * HOUR
+  const put = (hours: object, at = from) =>
+    done<{ days: number; place: string }>(office(), 'enter-hours', { siteId: firm.site, from: at, hours })
+  expect(await put({ temperature: [30, null, 31], rain: [1, 2, 3] })).toEqual({ days: 1, place: 'town' })
+  const [after] = await days('2026-06-10', '2026-06-10')
+  expect(after!.hours!.temperature!.slice(6, 9)).toEqual([30, before!.hours!.temperature![7], 31])
+  expect(after!.hours!.rain!.slice(6, 9)).toEqual([1, 2, 3])
+  expect(after!.hours!.wind).toEqual(before!.hours!.wind)
+  expect(after!.max).toBe(Math.max(...after!.hours!.temperature!.map((t) => t!)))
+  expect(after!.rain).toBeCloseTo(after!.hours!.rain!.reduce<number>((a, b) => a + b!, 0) / 1000, 12)
+  // A year nobody has asked the service for.
+  const old = Date.parse('2023-03-01T05:00:00Z')
+  expect(await put({ temperature: Array.from({ length: 48 }, (_, i) => i) }, old)).toMatchObject({ days: 2 })
+  expect((await days('2023-03-01', '2023-03-02')).map((d) => [d.min, d.max])).toEqual([
+    [0, 23],
+    [24, 47],
+  ])
+  const no = (part: object) =>
+    problemOf(office(), 'enter-hours', { siteId: firm.site, from, hours: { rain: [0] }, ...part })
+  expect(await no({ hours: { rain: [0], wind: [1, 2] } })).toMatchObject({ field: 'hours' })
+  expect(await no({ hours: {} })).toMatchObject({ field: 'hours' })
+  expect(await no({ from: NOON.getTime() + 12 * 24 * HOUR })).toMatchObject({ field: 'file' })
+  expect(await no({ from: Date.parse('2019-01-01T00:00:00Z') })).toMatchObject({ field: 'file' })
+  expect(await no({ siteId: uuidv7() })).toMatchObject({ code: 'unknown' })
+  expect(
+    await problemOf(firm.person('technician'), 'enter-hours', { siteId: firm.site, from, hours: {} }),
+  ).toMatchObject({
+    field: 'role',
+  })
+})

@@ -151,3 +151,48 @@ export async function placeSite(
 ): Promise<void> {
   await sql`update site set latitude = ${spot?.latitude ?? null}, longitude = ${spot?.longitude ?? null} where id = ${siteId}`
 }
+
+/** Weather as somebody read it at a site. */
+export interface WeatherReadingRow {
+  id: string
+  /** Epoch ms. */
+  at: number
+  temperatureC: number
+  windMs: number
+  by: string
+}
+
+/** What was read at a site from an instant on and was not taken back, the newest first. */
+export async function weatherReadings(
+  sql: FirmSql,
+  siteId: string,
+  from: Date,
+): Promise<WeatherReadingRow[]> {
+  return sql<WeatherReadingRow[]>`
+    select r.id, (extract(epoch from r.at) * 1000)::double precision as at, r.temperature_c as "temperatureC", r.wind_ms as "windMs", p.name as by
+    from weather_reading r join person p on p.firm_id = r.firm_id and p.id = r.by_person
+    where r.site_id = ${siteId} and r.at >= ${from} and r.taken_back_at is null order by r.at desc, r.id desc limit 50`
+}
+
+export async function addWeatherReading(
+  sql: FirmSql,
+  r: {
+    id: string
+    firmId: string
+    siteId: string
+    at: Date
+    temperatureC: number
+    windMs: number
+    by: string
+  },
+): Promise<void> {
+  await sql`insert into weather_reading (id, firm_id, site_id, at, temperature_c, wind_ms, by_person)
+    values (${r.id}, ${r.firmId}, ${r.siteId}, ${r.at}, ${r.temperatureC}, ${r.windMs}, ${r.by})`
+}
+
+/** Takes back a reading that was wrong; true where it stood until now. */
+export async function takeReadingBack(sql: FirmSql, id: string, by: string, at: Date): Promise<boolean> {
+  const rows = await sql`update weather_reading set taken_back_by = ${by}, taken_back_at = ${at}
+    where id = ${id} and taken_back_at is null returning id`
+  return rows.length > 0
+}

@@ -27,7 +27,7 @@ export async function openWork(
     select w.* from unnest(${taken.map((j) => j.id)}::uuid[]) one (id) cross join lateral (
       select x.id, x.job_id as "jobId", j.site_id as "siteId", j.on_date::text as "onDate", j.crew_id as "crewId", j.place, ji.pinned,
         pr.id as "prescriptionId", x.tree_id as "treeId", t.tag, t.block, u.id as "useId", pi.method,
-        c.name as "cardName", c.registration is not null as licence, (y.plan->>'minutes')::double precision as minutes,
+        c.name as "cardName", c.registration is not null as licence, y.minutes,
         exists (select 1 from step_state p where p.firm_id = x.firm_id and p.job_subject_id = x.id
           and coalesce(p.state->>'drilledAt', p.state->>'startedAt') is not null) as begun,
         case when o.again then o.due_from::text end as "dueFrom", o.due_to::text as "dueTo", pr.harvest_on::text as "harvestOn"
@@ -50,7 +50,7 @@ export async function minutesDue(
   occurrenceIds: string[],
 ): Promise<{ occurrenceId: string; minutes: number; licence: boolean }[]> {
   return sql`
-    select o.id as "occurrenceId", coalesce(sum((y.plan->>'minutes')::double precision), 0) as minutes,
+    select o.id as "occurrenceId", coalesce(sum(y.minutes), 0) as minutes,
       bool_or(c.registration is not null) as licence
     from occurrence o join item_subject y on y.firm_id = o.firm_id and y.item_id = o.item_id
         and y.status = case when o.n = 1 then 'handed' else 'done' end

@@ -31,7 +31,7 @@ import {
 } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
 import { treeById } from '@/db/queries/tree'
-import { spotOf, weatherOfSite } from '@/db/queries/weather'
+import { spotOf, weatherOfSite, weatherReadings } from '@/db/queries/weather'
 import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
 import { pastFrom, yearsOf } from '../yearsOf'
@@ -159,6 +159,8 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
         await closingOn(sql, ground, new Date(beginOf(site.timeZone, from) - LONGEST_CLOSED_MS)),
         beginOf(site.timeZone, from),
       ).map((c) => ({ ...c, host: c.host === null ? null : hostName(c.host) })),
+      /** What was read here since yesterday, the newest first. */
+      readings: await weatherReadings(sql, site.id, new Date(now.getTime() - 24 * 3_600_000)),
       ten: tenDays(weather, today),
       hours: hoursShown(weather, now),
       ...(await risksOf(context, { site, ground, weather, stages, from, today, hosts })),

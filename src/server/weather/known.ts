@@ -9,9 +9,11 @@ import { soilStore } from '@/core/weather/soilStore'
 import {
   spotOf,
   weatherOfSite,
+  weatherReadings,
   weatherOfTown,
   type WeatherDayRow,
   type WeatherPlace,
+  type WeatherReadingRow,
   type WeatherSpan,
 } from '@/db/queries/weather'
 import type { Reading } from '../verb'
@@ -25,6 +27,8 @@ const FRESH_MS = HOUR
 /** The soil's store is followed over so many days. */
 const SOIL_DAYS = 60
 const DAYS_AHEAD = 10
+/** What was read at a site holds so long. */
+const READING_HOLDS_MS = HOUR
 /** A page waits so long for the first weather of a place, then goes on without. */
 const FIRST_MS = 400
 
@@ -32,9 +36,13 @@ const FIRST_MS = 400
 export interface HourNow {
   temperature: number
   wind: number
-  windFrom: string
-  sky: string
+  /** Null where it was read at the site. */
+  windFrom: string | null
+  /** Null where only a reading at the site is known. */
+  sky: string | null
   soil: Soil
+  /** Who read it at the site, and when; null where a service said it. */
+  readBy: { name: string; at: number } | null
 }
 
 /** What is known of the weather at a place. */
@@ -83,17 +91,32 @@ export async function knownWeather(
       }
     }
   }
-  return weatherOf(place, days)
+  const readings =
+    siteId === null ? [] : await weatherReadings(sql, siteId, new Date(now.getTime() - 2 * READING_HOLDS_MS))
+  return weatherOf(place, days, readings)
 }
 
 /** What kept days say. */
-export function weatherOf(place: WeatherPlace | null, days: WeatherDayRow[]): KnownWeather {
+export function weatherOf(
+  place: WeatherPlace | null,
+  days: WeatherDayRow[],
+  /** Read at the site, the newest first. */
+  readings: readonly WeatherReadingRow[] = [],
+): KnownWeather {
   const spot = place && spotOf(place)
   const hoursOf = (own: readonly WeatherDayRow[]) =>
     spot
       ? own.flatMap((d) => (d.hours ? placeHours({ ...d, hours: d.hours }, spot, place.timeZone) : []))
       : []
   let hours: PlaceHour[] | null = null
+  /** What was read at the site stands in the hour it was read in. */
+  const asRead = (all: PlaceHour[]) =>
+    readings.length === 0
+      ? all
+      : all.map((h) => {
+          const read = readings.find((r) => r.at >= h.at && r.at < h.at + HOUR)
+          return read ? { ...h, temperature: read.temperatureC, wind: read.windMs } : h
+        })
   const whole = days.flatMap((d) =>
     d.min === null || d.max === null || d.rain === null
       ? []
@@ -110,20 +133,24 @@ export function weatherOf(place: WeatherPlace | null, days: WeatherDayRow[]): Kn
     place,
     // Most views look at one hour of one day.
     get hours() {
-      return (hours ??= hoursOf(days))
+      return (hours ??= asRead(hoursOf(days)))
     },
     days,
     soilOn,
     at: (instant) => {
       const near = days.filter((d) => Math.abs(instant.getTime() - d.begins) < 26 * HOUR)
       const hour = hoursOf(near).find((h) => h.at <= instant.getTime() && instant.getTime() < h.at + HOUR)
-      if (!hour || hour.temperature === undefined || hour.wind === undefined) return null
+      const read = readings.find(
+        (r) => r.at <= instant.getTime() && instant.getTime() < r.at + READING_HOLDS_MS,
+      )
+      if (!read && (!hour || hour.temperature === undefined || hour.wind === undefined)) return null
       return {
-        temperature: hour.temperature,
-        wind: hour.wind,
-        windFrom: windPoint(hour.windFrom ?? 0),
-        sky: skyOf(hour),
-        soil: soilOn(hour.time.slice(0, 10)) ?? 'moist',
+        temperature: read?.temperatureC ?? hour!.temperature!,
+        wind: read?.windMs ?? hour!.wind!,
+        windFrom: read ? null : windPoint(hour!.windFrom ?? 0),
+        sky: hour ? skyOf(hour) : null,
+        soil: (hour && soilOn(hour.time.slice(0, 10))) ?? 'moist',
+        readBy: read ? { name: read.by, at: read.at } : null,
       }
     },
   }

@@ -10,7 +10,13 @@ export interface StripData {
   town: string
   timeZone: string
   now: number
-  weather: { temperature: number; wind: number; windFrom: string; sky: string; soil: string } | null
+  weather: {
+    temperature: number
+    wind: number
+    windFrom: string | null
+    sky: string | null
+    soil: string
+  } | null
   /** When it was asked for, where that is long ago. */
   weatherOf: number | null
   treesTakingUp: number
@@ -50,7 +56,7 @@ export function Strip({ data }: { data: StripData }) {
       <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
       <span className="tag tag-water">
         {w
-          ? `${showTemperature(w.temperature, system)} · wind ${showSpeed(w.wind, system)} ${w.windFrom} · ${w.sky} · soil ${w.soil}`
+          ? `${showTemperature(w.temperature, system)} · wind ${[showSpeed(w.wind, system), w.windFrom].filter(Boolean).join(' ')}${w.sky ? ` · ${w.sky}` : ''} · soil ${w.soil}`
           : 'weather not known'}
         {data.weatherOf !== null &&
           `, as known ${shortDate(data.weatherOf, data.timeZone)}, ${clockTime(data.weatherOf, data.timeZone)}`}

@@ -207,6 +207,9 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'place-site': { siteId: ID, spot: { latitude: 42.3, longitude: -75.2 } },
   'see-stage': { id: ID, siteId: ID, kind: 'apple', stage: 'bloom', on: '2026-05-01' },
   'take-stage-back': { seenId: ID },
+  'read-weather': { id: ID, siteId: ID, temperature: '62 F', wind: '5 mph', accepted: [] },
+  'take-weather-back': { readingId: ID },
+  'enter-hours': { siteId: ID, from: 1781265600000, hours: { temperature: [12.5, null], rain: [0, 1] } },
   'finish-practice': {
     id: ID,
     caseId: 'composed:ash-top',

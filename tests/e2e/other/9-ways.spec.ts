@@ -82,7 +82,14 @@ test('a pear is given its bactericide for the next bloom, not for now', async ({
   await page.getByLabel('Crown height, ft').fill('14 ft')
   await page.getByLabel('Crown width, ft').fill('12 ft')
   await page.getByLabel('Times in all').selectOption({ label: '2 times' })
-  await page.getByLabel('Day of the work').fill('2027-04-24')
+  // A day that no past year would have called bloom is refused beside the day.
+  const day = await page.getByLabel('Day of the work').inputValue()
+  await page.getByLabel('Day of the work').fill('2027-03-01')
+  await page.getByLabel('Picking begins on').fill('2027-08-25')
+  await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
+  await expect(page.getByText(/Example ST6 goes on in bloom; 1 Mar lies outside/)).toBeVisible()
+  await page.getByLabel('Day of the work').fill(day)
+  await page.getByLabel('Picking begins on').fill('')
   // The card keeps thirty days before the harvest: the day of picking is asked for, and held against it.
   await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
   await expect(page.getByText(/name the day on which picking begins/)).toBeVisible()
@@ -92,7 +99,7 @@ test('a pear is given its bactericide for the next bloom, not for now', async ({
   await page.getByLabel('Picking begins on').fill('2027-08-25')
   await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
   await page.waitForURL(/\/run\//)
-  await expect(page.getByText(/This work is booked for 24 Apr 2027/)).toBeVisible()
+  await expect(page.getByText(/This work is booked for \d+ (Apr|May) 2027/)).toBeVisible()
 })
 
 test('a citrus is sprayed with oil, and counted on ten leaves the day after', async ({ page }) => {

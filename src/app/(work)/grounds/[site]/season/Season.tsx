@@ -16,6 +16,7 @@ import { PIN_NAME, PinSign, Ribbon, type Lane } from '@/ui/ribbon/Ribbon'
 import { around, moved, type Span } from '@/ui/ribbon/layout'
 import { clockTime, shortDate, writtenDay } from '@/ui/when'
 import { HoursAhead } from './HoursAhead'
+import { OwnWeather } from './OwnWeather'
 import { Risks } from './Risks'
 import { SiteSpot } from './SiteSpot'
 import { Seen } from './Seen'
@@ -152,6 +153,7 @@ export function Season({ view }: { view: SeasonView }) {
         <Seen view={view} />
       </div>
       <SeasonTables view={view} sum={sum} />
+      <OwnWeather view={view} />
       <SiteSpot view={view} />
     </div>
   )

@@ -1,0 +1,185 @@
+import { ok, refuse, type Result } from '../problem'
+import { isDate } from '../time/calendar'
+import { instantOf } from '../time/zone'
+import type { TOLD, Columns } from './placeDays'
+
+const HOUR = 3_600_000
+/** As many hours as a file may hold; a service answers as many at once. */
+export const MOST_HOURS = 9600
+
+type Told = (typeof TOLD)[number]
+
+/** What a column is called, the first that fits; units in its name, how they become what a service tells. */
+const COLUMNS: readonly {
+  told: Told
+  named: RegExp
+  units: readonly [RegExp, (v: number) => number][]
+  say: string
+}[] = [
+  {
+    told: 'windFrom',
+    named: /wind ?(from|dir)|direction/,
+    units: [[/./, (v) => v]],
+    say: 'degrees',
+  },
+  {
+    told: 'gust',
+    named: /gust/,
+    units: speeds(),
+    say: 'gust (mph)',
+  },
+  { told: 'wind', named: /wind/, units: speeds(), say: 'wind (mph)' },
+  {
+    told: 'temperature',
+    named: /temp/,
+    units: [
+      [/\bf\b/, (v) => (v - 32) / 1.8],
+      [/\bc\b/, (v) => v],
+    ],
+    say: 'temperature (F)',
+  },
+  {
+    told: 'chance',
+    named: /chance|prob/,
+    units: shares(),
+    say: 'chance (%)',
+  },
+  {
+    told: 'rain',
+    named: /rain|precip/,
+    units: [
+      [/\bmm\b/, (v) => v],
+      [/\bin\b|inch/, (v) => v * 25.4],
+    ],
+    say: 'rain (in)',
+  },
+  { told: 'cloud', named: /cloud/, units: shares(), say: 'cloud (%)' },
+  { told: 'humidity', named: /humid/, units: shares(), say: 'humidity (%)' },
+]
+
+function speeds(): readonly [RegExp, (v: number) => number][] {
+  return [
+    [/\bmph\b/, (v) => v * 0.44704],
+    [/km\/?h|\bkph\b/, (v) => v / 3.6],
+    [/m\/s|\bms\b/, (v) => v],
+  ]
+}
+
+function shares(): readonly [RegExp, (v: number) => number][] {
+  return [
+    [/%|percent|per cent/, (v) => v / 100],
+    [/share|0.?(to|-).?1/, (v) => v],
+  ]
+}
+
+export interface HoursFile {
+  /** The first hour, epoch ms. */
+  from: number
+  /** One entry an hour, in the units a service tells; null where the file has none. */
+  hours: Columns
+  /** Hours that the file has. */
+  rows: number
+  /** Columns that were left aside, by name. */
+  leftAside: string[]
+}
+
+/**
+ * Reads the cells of a file of hours as a weather station or a spreadsheet writes it: a first line of names with units, `time, temperature (F), wind (mph),
+ * rain (in)`, then a line an hour. Times are of the wall clock of the site unless they say otherwise (`Z`, `+02:00`); an hour that the clock
+ * shows twice stands twice. Hours that are missing are not known. Problems, with the line: `missing` for no time or nothing to read,
+ * `bad-quantity` for a unit, a time or a number that cannot be read, `out-of-range` for lines out of order or too many.
+ *
+ * @example readHoursFile([['time', 'rain (in)'], ['2026-06-12 08:00', '0.1']], 'UTC').value.hours.rain // [2.54]
+ */
+export function readHoursFile(
+  cells: readonly (readonly string[])[],
+  timeZone: string,
+  commaInNumbers = false,
+): Result<HoursFile> {
+  const names = cells[0]?.map((n) => n.toLowerCase()) ?? []
+  const lines = cells.slice(1)
+  const timeAt = names.findIndex((n) => /^(date|time|hour|when)/.test(n))
+  if (timeAt < 0)
+    return no(
+      'missing',
+      'The first line names no column “time”. Begin the file with a line such as: time, temperature (F), wind (mph), rain (in).',
+    )
+  const columns: { at: number; told: Told; per: (v: number) => number; name: string }[] = []
+  const leftAside: string[] = []
+  for (const [at, name] of names.entries()) {
+    if (at === timeAt || name === '') continue
+    const column = COLUMNS.find((c) => c.named.test(name))
+    if (!column || columns.some((c) => c.told === column.told)) {
+      leftAside.push(name)
+      continue
+    }
+    const unit = column.units.find(([pattern]) => pattern.test(name.replace(column.named, ' ')))
+    if (!unit)
+      return no('bad-quantity', `The column “${name}” does not say its unit. Name it, such as ${column.say}.`)
+    columns.push({ at, told: column.told, per: unit[1], name })
+  }
+  if (columns.length === 0)
+    return no(
+      'missing',
+      'No column is one of temperature, wind, gust, wind from, rain, cloud, humidity or chance.',
+    )
+  if (lines.length === 0) return no('missing', 'There is no hour in it, only a line of names.')
+
+  const rows: { at: number; cells: readonly string[] }[] = []
+  let before: { text: string; at: number } | null = null
+  for (const [i, cells] of lines.entries()) {
+    const line = i + 2
+    const written = cells[timeAt] ?? ''
+    let at = readTime(written, timeZone)
+    if (at === null)
+      return no('bad-quantity', `Line ${line}: “${written}” is no time such as 2026-06-12 08:00.`)
+    at = Math.floor(at / HOUR) * HOUR
+    if (before && at === before.at && written === before.text) at += HOUR
+    // The second of two hours that the clock shows alike is followed by the next one.
+    if (before && at <= before.at)
+      return no(
+        'out-of-range',
+        `Line ${line}: ${written} does not come after the line before it. One line an hour, the oldest first.`,
+      )
+    before = { text: written, at }
+    rows.push({ at, cells })
+  }
+  const from = rows[0]!.at
+  const count = (rows.at(-1)!.at - from) / HOUR + 1
+  if (count > MOST_HOURS)
+    return no(
+      'out-of-range',
+      `It reaches over ${count.toLocaleString('en-US')} hours; at most ${MOST_HOURS.toLocaleString('en-US')} are read at once. Cut it in two.`,
+    )
+  const hours: Columns = {}
+  for (const { told } of columns) hours[told] = Array.from({ length: count }, () => null)
+  for (const [i, row] of rows.entries())
+    for (const { at, told, per, name } of columns) {
+      const cell = (row.cells[at] ?? '').replace('−', '-').replace(/%$/, '').trim()
+      if (cell === '' || /^(na|n\/a|null|[-–—]+|m)$/i.test(cell)) continue
+      const value = Number(commaInNumbers ? cell.replace(',', '.') : cell)
+      if (!Number.isFinite(value))
+        return no('bad-quantity', `Line ${i + 2}: “${cell}” in the column “${name}” is no number.`)
+      hours[told]![(row.at - from) / HOUR] = per(value)
+    }
+  return ok({ from, hours, rows: rows.length, leftAside })
+}
+
+const no = (code: 'missing' | 'bad-quantity' | 'out-of-range', message: string) =>
+  refuse(code, 'file', message)
+
+/** An instant, epoch ms; null for what is no time. */
+function readTime(text: string, timeZone: string): number | null {
+  const read =
+    /^(\d{4}-\d{2}-\d{2})[T ](\d{1,2}):(\d{2})(?::\d{2}(?:\.\d+)?)?\s*(Z|[+-]\d{2}:?\d{2})?$/i.exec(
+      text.trim(),
+    )
+  if (!read) return null
+  const [, date, hour, minute, zone] = read
+  if (!isDate(date!) || Number(hour) > 23 || Number(minute) > 59) return null
+  if (zone) {
+    const offset = zone.toUpperCase() === 'Z' ? 'Z' : zone.replace(/^(.\d{2}):?/, '$1:')
+    return Date.parse(`${date}T${hour!.padStart(2, '0')}:${minute}:00${offset}`)
+  }
+  return instantOf(timeZone, date!, Number(hour) * 60 + Number(minute))
+}
