@@ -130,17 +130,29 @@ export interface WaitingUse {
 /** The uses with days of their own that are planned or due again on a ground. */
 export async function usesWaitingOn(sql: FirmSql, ground: Ground): Promise<WaitingUse[]> {
   return sql<WaitingUse[]>`
-    select c.name as card, u.method, u.body->>'window' as window, array_agg(distinct t.host order by t.host) as hosts
-    from prescription p
-      join prescription_item i on i.firm_id = p.firm_id and i.prescription_id = p.id
-      join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
-      join card c on c.firm_id = u.firm_id and c.id = u.card_id
-      join item_subject y on y.firm_id = i.firm_id and y.item_id = i.id
-      join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
-    where p.site_id = ${ground.siteId} and u.body ? 'window' and t.status = 'standing' ${ofPart(sql, ground)}
-      and (y.status = 'handed' or exists (select 1 from occurrence o
-        where o.firm_id = i.firm_id and o.item_id = i.id and o.status = 'open'))
-    group by c.name, u.method, u.body->>'window' order by c.name, u.method limit 20`
+    select card, method, "window", array_agg(distinct host order by host) as hosts from (
+      select x.* from job j cross join lateral (
+        select distinct c.name as card, u.method, u.body->>'window' as "window", t.host
+        from job_subject i
+          join tree t on t.firm_id = i.firm_id and t.id = i.tree_id
+          join job_item ji on ji.firm_id = i.firm_id and ji.id = i.job_item_id
+          join occurrence o on o.firm_id = ji.firm_id and o.id = ji.occurrence_id
+          join prescription_item pi on pi.firm_id = o.firm_id and pi.id = o.item_id
+          join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id
+          join card c on c.firm_id = u.firm_id and c.id = u.card_id
+        where i.firm_id = j.firm_id and i.job_id = j.id and i.status = 'open' and u.body ? 'window' ${ofPart(sql, ground)}) x
+      where j.site_id = ${ground.siteId} and j.recorded < j.trees
+      union all
+      select c.name, u.method, u.body->>'window', h.host
+      from occurrence o
+        join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
+        join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+        join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+        join card c on c.firm_id = u.firm_id and c.id = u.card_id
+        cross join lateral (select distinct t.host from item_subject y join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
+          where y.firm_id = i.firm_id and y.item_id = i.id and t.status = 'standing' ${ofPart(sql, ground)}) h
+      where o.status = 'open' and o.again and p.site_id = ${ground.siteId} and u.body ? 'window') w
+    group by card, method, "window" order by card, method limit 20`
 }
 
 export interface Sprayed {
