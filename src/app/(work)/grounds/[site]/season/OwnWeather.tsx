@@ -140,7 +140,7 @@ function HoursFile({ view }: { view: SeasonView }) {
         const aside = leftAside.length > 0 ? ` Left aside: ${leftAside.join(', ')}.` : ''
         const whose = kept.place === 'town' ? ', for all sites that have the town’s weather' : ''
         setSaid({
-          words: `${rows.toLocaleString('en-US')} hours of ${kept.days} days are kept${whose}.${aside}`,
+          words: `${rows.toLocaleString('en-US')} ${rows === 1 ? 'hour' : 'hours'} of ${kept.days} ${kept.days === 1 ? 'day' : 'days'} kept${whose}.${aside}`,
           wrong: false,
         })
         router.refresh()
