@@ -6,10 +6,15 @@ import { movesOfCheck, movesOfJob } from '@/db/queries/moved'
 import { dueAgain } from '@/db/queries/occurrence'
 import { treeById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
+import { addDays } from '@/core/time/calendar'
+import { renewalsOf } from '@/server/renewals'
+import { nowOf } from '@/server/verb'
+import { openWeek } from '@/server/week'
 import {
   decideAsh,
   decideTree,
   done,
+  keepWeather,
   makeFirm,
   measuredTree,
   NOON,
@@ -159,6 +164,31 @@ test('what is half done is not due again before the other half is done', async (
   expect(await read((sql) => dueAgain(sql, '2026-08-01'))).toMatchObject([
     { n: 2, trees: 4, dueFrom: '2026-06-22' },
   ])
+})
+
+test('a cover that stays is renewed at the end of its card’s days, one that rain takes as soon as they let it', async () => {
+  const person = arborist(5)
+  const renewed = async () => {
+    const found = await read(async (sql) =>
+      renewalsOf({ sql, person, now: nowOf(person) }, await dueAgain(sql, '2026-08-01')),
+    )
+    expect(found.size).toBe(1)
+    return [...found.values()][0]!
+  }
+  expect(await renewed()).toMatchObject({ left: null, by: '2026-06-25', why: 'the longest its card allows' })
+  const dates = Array.from({ length: 16 }, (_, i) => addDays('2026-06-12', i))
+  await keepWeather(firm, dates, { temperature: 18, wind: 2 })
+  const stays = await renewed()
+  expect(stays).toMatchObject({ by: '2026-06-25', bare: false })
+  expect(stays.left! > 80 && stays.left! < 100).toBe(true)
+  await keepWeather(firm, ['2026-06-19'], { temperature: 18, wind: 2, rain: 4 })
+  expect(await renewed()).toMatchObject({ by: '2026-06-22', why: 'washed or grown off', bare: true })
+  await keepWeather(firm, ['2026-06-19'], { temperature: 18, wind: 2 })
+  await keepWeather(firm, ['2026-06-24'], { temperature: 18, wind: 2, rain: 4 })
+  expect(await renewed()).toMatchObject({ by: '2026-06-24', why: 'washed or grown off', bare: false })
+  // The week is planned by it.
+  const week = await read((sql) => openWeek({ sql, person, now: nowOf(person), today: '2026-06-17' }))
+  expect(week.stops.filter((s) => s.occurrenceId !== null).map((s) => s.dueTo)).toEqual(['2026-06-24'])
 })
 
 test('what is due again is not moved before it is due, nor is what is recorded', async () => {

@@ -2,6 +2,8 @@ import { ANEW } from '@/core/plan/anew'
 import Link from 'next/link'
 import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
+import { sayRenewal } from '@/core/season/renewal'
+import { spokenWeekday } from '@/core/time/calendar'
 import { sayTags } from '@/server/read/together'
 import type { OverdueView } from '@/server/read/overdue'
 import { todayView } from '@/server/read/today'
@@ -145,6 +147,9 @@ export default async function TodayPage() {
                       <span className="font-bold">{d.cardName}</span>, {d.n} of {d.times}:{' '}
                       {d.cause.toLowerCase()}, {d.trees} {d.trees === 1 ? 'tree' : 'trees'},{' '}
                       {[...d.blocks, d.siteName].join(', ')}
+                      {d.renewal && (
+                        <span className="block text-small">{sayRenewal(d.renewal, spokenWeekday)}</span>
+                      )}
                     </span>
                     <span className={d.dueTo < view.today ? 'tag tag-rust' : 'text-ink2'}>
                       {d.dueTo < view.today ? 'overdue' : `until ${writtenDate(d.dueTo)}`}

@@ -188,6 +188,33 @@ export async function coversOn(
     order by a.started_at, a.id limit 200`
 }
 
+/** A cover that is due again: when it went on last, what washes it off, and how its renewal was agreed. */
+export interface CoverToRenew extends Sprayed {
+  occurrenceId: string
+  /** In words; null where nothing was agreed. */
+  school: string | null
+}
+
+/** The newest cover of each of these occurrences that rain washes off. */
+export async function coversToRenew(sql: FirmSql, occurrenceIds: string[]): Promise<CoverToRenew[]> {
+  return sql<CoverToRenew[]>`
+    select o.id as "occurrenceId", (extract(epoch from x.at) * 1000)::double precision as at, u.body->'terms'->>'washOff' as "washOff",
+      coalesce((u.body->'terms'->>'rainFastHours')::double precision, 0) as "rainFastHours",
+      coalesce((u.body->'terms'->'repeatDays'->>'least')::double precision, 0) as "leastDays", c.name as card,
+      (select m->>'done' from jsonb_array_elements(p.agreed->'matters') m where m->>'matter' = 'calendar' limit 1) as school
+    from unnest(${occurrenceIds}::uuid[]) one (id)
+      join occurrence o on o.id = one.id
+      join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
+      join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+      join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      cross join lateral (select max(a.started_at) as at from item_subject y
+        join application_subject s on s.firm_id = y.firm_id and s.subject_id = y.id
+        join application a on a.firm_id = s.firm_id and a.id = s.application_id
+        where y.firm_id = i.firm_id and y.item_id = i.id) x
+    where i.method = 'crown-spray' and u.body->'terms' ? 'washOff' and x.at is not null`
+}
+
 /** What was put on at a site and what it closes. */
 export interface ClosingWork {
   /** Epoch ms. */

@@ -7,17 +7,19 @@ import { overdueCounts } from '@/db/queries/overdue'
 import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
+import { renewalsOf } from '../renewals'
+import type { Reading } from '../verb'
 import { hoursAhead, knownWeather } from '../weather/known'
 import { reading } from './reader'
 import { together } from './together'
 import { uptakeOutlook } from '@/core/dose/uptake'
 
-/** Today: the jobs, the promised checks that are due, and what waits for whom. */
 /** Jobs shown on Today; the rest stand under Run. */
 const MOST_JOBS = 12
 /** Lines of what was promised. */
 const MOST_DUE = 10
 
+/** Today: the jobs, the promised checks that are due, and what waits for whom. */
 export function todayView() {
   return reading(async (context) => {
     const { sql, person, today, now } = context
@@ -62,7 +64,7 @@ export function todayView() {
       /** Work with the crew whose dose must be worked out again, the first few. */
       anew,
       /** Covers that are due again and stand on no day, the first few. */
-      dueAgain: await dueNamed(sql, addDays(today, 7), 5),
+      dueAgain: await dueNamed(context, addDays(today, 7), 5),
       hours,
       trouble,
       dueInAll,
@@ -73,17 +75,22 @@ export function todayView() {
 }
 
 /** Work due again on no day yet, with its cause by name. */
-async function dueNamed(...asked: Parameters<typeof dueAgain>) {
-  return (await dueAgain(...asked)).map((d) => ({ ...d, cause: causeName(d.cause) }))
+async function dueNamed(context: Pick<Reading, 'sql' | 'now' | 'person'>, until: string, limit?: number) {
+  const due = await dueAgain(context.sql, until, limit)
+  const renewals = await renewalsOf(context, due)
+  return due.map((d) => ({ ...d, cause: causeName(d.cause), renewal: renewals.get(d.id) ?? null }))
 }
 
 /** The injection jobs a crew can open: today's, earlier ones left open, and the next two weeks. */
 export function runListView(after: { onDate: string; id: string } | null = null) {
-  return reading(async ({ sql, today, person }) => ({
-    today,
-    due: after ? [] : await dueNamed(sql, addDays(today, 14)),
-    jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE, null, person.id),
-  }))
+  return reading(async (context) => {
+    const { sql, today, person } = context
+    return {
+      today,
+      due: after ? [] : await dueNamed(context, addDays(today, 14)),
+      jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE, null, person.id),
+    }
+  })
 }
 
 /** Jobs of one page of the list. */

@@ -1,7 +1,10 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { capital } from '@/core/capital'
 import { METHOD_NAME } from '@/core/card/say'
+import { sayRenewal } from '@/core/season/renewal'
+import { spokenWeekday } from '@/core/time/calendar'
 import type { DueAgain } from '@/server/read/today'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -34,6 +37,7 @@ export function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }
           {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {d.trees} {d.trees === 1 ? 'tree' : 'trees'} ·{' '}
           {[...d.blocks, d.siteName].join(', ')} · from {writtenDate(d.dueFrom)} to {writtenDate(d.dueTo)}
         </span>
+        {d.renewal && <span className="block">{capital(sayRenewal(d.renewal, spokenWeekday))}.</span>}
         <ProblemNote problem={put.problem ?? end.problem} />
         {may('end-repeats') && (
           <details className="mt-1">

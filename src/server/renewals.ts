@@ -1,0 +1,63 @@
+import { SCHOOLS } from '@/almanac/schools'
+import { grouped } from '@/core/grouped'
+import { renewal, type Renewal } from '@/core/season/renewal'
+import { coverOver } from '@/core/season/scabSeason'
+import { readQuantity } from '@/core/quantity/parse'
+import { dateIn } from '@/core/time/calendar'
+import type { DueRow } from '@/db/queries/occurrence'
+import { coversToRenew } from '@/db/queries/season'
+import type { Reading } from './verb'
+import { knownWeather } from './weather/known'
+
+const BY_CALENDAR = SCHOOLS.find((s) => s.id === 'calendar')!.one
+/** Covers of so many sites are followed at once; what is due at more goes by the days of its card. */
+const MOST_SITES = 40
+
+/**
+ * Until when covers that rain washes off are renewed, by occurrence: by need or by the calendar, as it was agreed when they were signed. What is no
+ * such cover, or never went on, is left out.
+ */
+export async function renewalsOf(
+  context: Pick<Reading, 'sql' | 'now' | 'person'>,
+  due: readonly DueRow[],
+): Promise<Map<string, Renewal>> {
+  const found = new Map<string, Renewal>()
+  const sprayed = due.filter((d) => d.method === 'crown-spray' && d.n > 1)
+  if (sprayed.length === 0) return found
+  const covers = new Map(
+    (
+      await coversToRenew(
+        context.sql,
+        sprayed.map((d) => d.id),
+      )
+    ).map((c) => [c.occurrenceId, c]),
+  )
+  const bySite = grouped(
+    sprayed.filter((d) => covers.has(d.id)),
+    (d) => d.siteId,
+  )
+  for (const [siteId, own] of [...bySite].slice(0, MOST_SITES)) {
+    const { timeZone } = own[0]!
+    const first = Math.min(...own.map((d) => covers.get(d.id)!.at))
+    const { hours } = await knownWeather(context, siteId, { hoursFrom: dateIn(timeZone, new Date(first)) })
+    for (const d of own) {
+      const c = covers.get(d.id)!
+      const washOff = readQuantity(c.washOff, 'length', 'washOff')
+      const now = washOff.ok ? coverOver(hours, [{ ...c, washOff: washOff.value.si }]) : null
+      const at = context.now.getTime()
+      found.set(
+        d.id,
+        renewal(
+          {
+            dueFrom: d.dueFrom,
+            dueTo: d.dueTo,
+            left: now?.left.findLast((l) => l.at <= at)?.percent ?? null,
+            gone: now?.renewBy === null || !now ? null : dateIn(timeZone, new Date(now.renewBy)),
+          },
+          c.school === BY_CALENDAR ? 'calendar' : 'need',
+        ),
+      )
+    }
+  }
+  return found
+}
