@@ -9,14 +9,13 @@ import {
   windowBetween,
   type WindowStretch,
 } from '@/core/season/cardWindow'
-import { stageDays } from '@/core/season/stages'
-import { yearBegins, type Warmth } from '@/core/season/year'
+import { expectedWarmth, yearBegins, type Warmth } from '@/core/season/year'
 import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
-import { stagesSeen } from '@/db/queries/season'
+import { stagesSeen, type SeenRow } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
 import { spotOf, weatherOfSite } from '@/db/queries/weather'
 import type { Reading } from './verb'
-import { pastFrom, yearsOf } from './yearsOf'
+import { pastFrom, stagesIn, yearsOf } from './yearsOf'
 
 /** What a site’s season says to the windows of cards. */
 export interface SeasonAtHand {
@@ -88,60 +87,29 @@ async function yearsAt(
     const before = kept.get(host)
     if (before) return before
     const timed = phenologyOf(host)
-    const own = timed && warmths(timed.sum)
-    const stages = (
-      known: Warmth,
-      own: readonly { stage: string; seenOn: string }[],
-      day: number,
-      begins: string,
-    ) =>
+    const stages = (own: readonly SeenRow[], q: { known: Warmth; day: number; begins: string }) =>
       timed
-        ? stageDays(
-            timed,
-            own.map((s) => ({ stage: s.stage, day: daysBetween(begins, s.seenOn) })),
-            known,
-            day,
-            warmths(timed.sum).past,
-          ).map((s) => ({
+        ? stagesIn(timed, own, { ...q, past: warmths(timed.sum).past }).map((s) => ({
             stage: s.stage,
-            earliest: addDays(begins, s.begins.earliest),
-            latest: addDays(begins, s.begins.latest),
+            earliest: addDays(q.begins, s.begins.earliest),
+            latest: addDays(q.begins, s.begins.latest),
           }))
         : []
+    const own = seen.filter((s) => s.kind === host)
     const found: SeasonYear[] = [
       {
         begins: from,
-        ...expected(known, past),
-        stages: own
-          ? stages(
-              own.known,
-              seen.filter((s) => s.kind === host),
-              day,
-              from,
-            )
-          : [],
+        ...expectedWarmth(known, past),
+        stages: stages(own, { known: timed ? warmths(timed.sum).known : [], day, begins: from }),
       },
       // Nothing of it is known but that it began.
-      { begins: next, ...expected([0], past), stages: stages([0], [], 0, next) },
+      {
+        begins: next,
+        ...expectedWarmth([0], past),
+        stages: stages([], { known: [0], day: 0, begins: next }),
+      },
     ]
     kept.set(host, found)
     return found
   }
-}
-
-/** Running totals as far as they are known; then between what the past years brought from the same day on. */
-function expected(known: Warmth, past: readonly Warmth[]): { least: Warmth; most: Warmth } {
-  const last = known.findLastIndex((k) => k !== null)
-  const length = Math.max(known.length, ...past.map((p) => p.length))
-  const at = (i: number, of: (...n: number[]) => number) => {
-    if (i <= last) return known[i]!
-    if (last < 0) return null
-    const gains = past.flatMap((p) => {
-      const [then, now] = [p[i] ?? null, p[last] ?? null]
-      return then === null || now === null ? [] : [then - now]
-    })
-    return gains.length === 0 ? null : known[last]! + of(...gains)
-  }
-  const days = Array.from({ length }, (_, i) => i)
-  return { least: days.map((i) => at(i, Math.min)), most: days.map((i) => at(i, Math.max)) }
 }

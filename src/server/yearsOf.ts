@@ -1,4 +1,8 @@
+import type { Phenology } from '@/almanac/season'
+import { stageDays, type StageDay } from '@/core/season/stages'
 import { usualYear, warmthOf, type Sum, type Warmth } from '@/core/season/year'
+import { daysBetween } from '@/core/time/calendar'
+import type { SeenRow } from '@/db/queries/season'
 import type { WeatherDayRow } from '@/db/queries/weather'
 import { PAST_YEARS } from './weather/refresh'
 
@@ -23,4 +27,14 @@ export function yearsOf(kept: readonly WeatherDayRow[], from: string, to: string
     done.set(key, found)
     return found
   }
+}
+
+/** When each stage of a kind begins in a year that begins on a day, by its warmth and by what was seen of it. */
+export function stagesIn(
+  timed: Phenology,
+  seen: readonly Pick<SeenRow, 'stage' | 'seenOn'>[],
+  q: { begins: string; day: number; known: Warmth; past: readonly Warmth[] },
+): StageDay[] {
+  const days = seen.map((s) => ({ stage: s.stage, day: daysBetween(q.begins, s.seenOn) }))
+  return stageDays(timed, days, q.known, q.day, q.past)
 }

@@ -1,6 +1,6 @@
 import { addDays, daysBetween } from '../time/calendar'
 import type { DayRange } from './degreeDays'
-import { daysAhead, reachedOn, usualYear, warmthOf, yearBegins, type Warmth } from './year'
+import { daysAhead, expectedWarmth, reachedOn, usualYear, warmthOf, yearBegins, type Warmth } from './year'
 
 const warm = (from: string, days: number, mean: number): DayRange[] =>
   Array.from({ length: days }, (_, i) => ({ date: addDays(from, i), min: mean - 1, max: mean + 1 }))
@@ -74,4 +74,28 @@ describe('a sum is come to', () => {
     expect(reachedOn(45, known, 2, [])).toBeNull()
     expect(reachedOn(45, [null], 0, past)).toBeNull()
   })
+})
+
+test('warmth to come lies between the past years, from what is known on', () => {
+  expect(
+    expectedWarmth(
+      [0, 5],
+      [
+        [0, 4, 9],
+        [0, 6, 8],
+      ],
+    ),
+  ).toEqual({ least: [0, 5, 7], most: [0, 5, 10] })
+  // A past year that is not known that far says nothing of it.
+  expect(
+    expectedWarmth(
+      [0],
+      [
+        [0, 4, null],
+        [0, null],
+      ],
+    ),
+  ).toEqual({ least: [0, 4, null], most: [0, 4, null] })
+  expect(expectedWarmth([null], [[0, 4]])).toEqual({ least: [null, null], most: [null, null] })
+  expect(expectedWarmth([3, 4], [])).toEqual({ least: [3, 4], most: [3, 4] })
 })

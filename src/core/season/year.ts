@@ -60,6 +60,28 @@ export function daysAhead(now: Warmth, day: number, usual: Warmth): number | nul
   return Math.round(later - 1 + share - day)
 }
 
+/**
+ * Running totals as far as they are known; after that between the least and the most that the past years brought from the same day on. Null where
+ * neither is known.
+ *
+ * @example expectedWarmth([0, 5], [[0, 4, 9], [0, 6, 8]]) // { least: [0, 5, 7], most: [0, 5, 10] }
+ */
+export function expectedWarmth(known: Warmth, past: readonly Warmth[]): { least: Warmth; most: Warmth } {
+  const last = known.findLastIndex((k) => k !== null)
+  const length = Math.max(known.length, ...past.map((p) => p.length))
+  const at = (i: number, of: (...n: number[]) => number) => {
+    if (i <= last) return known[i]!
+    if (last < 0) return null
+    const gains = past.flatMap((p) => {
+      const [then, now] = [p[i] ?? null, p[last] ?? null]
+      return then === null || now === null ? [] : [then - now]
+    })
+    return gains.length === 0 ? null : known[last]! + of(...gains)
+  }
+  const days = Array.from({ length }, (_, i) => i)
+  return { least: days.map((i) => at(i, Math.min)), most: days.map((i) => at(i, Math.max)) }
+}
+
 /** When a sum is come to: a day, and between which days it may be. */
 export interface Reached {
   /** Days since the year began. */

@@ -7,7 +7,7 @@ import { TURN_NAME } from '@/core/plan/turn'
 import { closures } from '@/core/season/closures'
 import { blightDays } from '@/core/season/fireBlight'
 import { AFTER_PETAL_FALL_DAYS, coverOver, scabSeason, type Cover } from '@/core/season/scabSeason'
-import { stageDays, type StageDay } from '@/core/season/stages'
+import type { StageDay } from '@/core/season/stages'
 import { daysAhead, reachedOn, yearBegins } from '@/core/season/year'
 import { usualSprayHours, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
@@ -34,7 +34,7 @@ import { treeById } from '@/db/queries/tree'
 import { spotOf, weatherOfSite, weatherReadings } from '@/db/queries/weather'
 import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
-import { pastFrom, yearsOf } from '../yearsOf'
+import { pastFrom, stagesIn, yearsOf } from '../yearsOf'
 import { seasonAtHand } from '../seasonAtHand'
 import { isId, reading } from './reader'
 
@@ -85,13 +85,7 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
         {
           kind: host,
           name: hostName(host),
-          stages: stageDays(
-            timed,
-            own.map((s) => ({ stage: s.stage, day: daysBetween(from, s.seenOn) })),
-            known,
-            day,
-            past,
-          ),
+          stages: stagesIn(timed, own, { begins: from, day, known, past }),
           seen: own,
         },
       ]
