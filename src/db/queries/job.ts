@@ -77,10 +77,18 @@ export async function jobsBetween(
   sql: FirmSql,
   from: string,
   to: string,
-  after: { onDate: string; id: string } | null = null,
-  limit = 200,
-  siteId: string | null = null,
-  personId: string | null = null,
+  {
+    after = null,
+    limit = 200,
+    siteId = null,
+    personId = null,
+  }: {
+    after?: { onDate: string; id: string } | null
+    limit?: number
+    siteId?: string | null
+    /** Whose own jobs are marked. */
+    personId?: string | null
+  } = {},
 ): Promise<JobRow[]> {
   const rest = sql`${after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``} ${siteId ? sql`and site_id = ${siteId}` : sql``}`
   return sql<JobRow[]>`

@@ -24,7 +24,7 @@ export function todayView() {
   return reading(async (context) => {
     const { sql, person, today, now } = context
     // One’s own come first, in the order of the day.
-    const all = (await jobsBetween(sql, today, today, null, 200, null, person.id)).sort(
+    const all = (await jobsBetween(sql, today, today, { personId: person.id })).sort(
       (a, b) => Number(b.own) - Number(a.own) || (a.place ?? 99) - (b.place ?? 99),
     )
     const jobs = all.slice(0, MOST_JOBS)
@@ -88,7 +88,11 @@ export function runListView(after: { onDate: string; id: string } | null = null)
     return {
       today,
       due: after ? [] : await dueNamed(context, addDays(today, 14)),
-      jobs: await jobsBetween(sql, today, addDays(today, 14), after, RUN_PAGE, null, person.id),
+      jobs: await jobsBetween(sql, today, addDays(today, 14), {
+        after,
+        limit: RUN_PAGE,
+        personId: person.id,
+      }),
     }
   })
 }

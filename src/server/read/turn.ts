@@ -38,7 +38,7 @@ export function turnView(siteId: string | null) {
     const open = TURNS.filter((t) => counts.some((c) => c.turn === t && c.open > 0))
     const promised = await firstTurns(sql, open, of, READ)
     const due = await dueAgain(sql, addDays(today, AHEAD), SHOWN, of)
-    const jobs = await jobsBetween(sql, today, addDays(today, AHEAD), null, JOBS_SHOWN + 1, of)
+    const jobs = await jobsBetween(sql, today, addDays(today, AHEAD), { limit: JOBS_SHOWN + 1, siteId: of })
     return {
       today,
       site,
