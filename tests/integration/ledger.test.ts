@@ -33,17 +33,17 @@ afterAll(() => closePool())
 const HOUR = 3_600_000
 const FILE = process.env['LEDGER_FILE']
 
-/** A firm with three records: two trees and a correction. */
+/** A firm with three records: a tree and two corrections. */
 async function firmWithRecords(name: string): Promise<{ firm: TestFirm; first: string }> {
   const firm = await makeFirm(name)
   const { recordId } = await recordedAsh(firm, 'L-1')
-  await recordedAsh(firm, 'L-2')
-  await done(firm.person('crew lead'), 'correct-record', {
-    id: uuidv7(),
-    recordId,
-    reason: 'read the wrong package',
-    correction: 'lot LOT-2',
-  })
+  for (const lot of ['LOT-3', 'LOT-2'])
+    await done(firm.person('crew lead'), 'correct-record', {
+      id: uuidv7(),
+      recordId,
+      reason: 'read the wrong package',
+      correction: `lot ${lot}`,
+    })
   return { firm, first: recordId }
 }
 
