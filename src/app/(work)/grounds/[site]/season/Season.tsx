@@ -241,12 +241,7 @@ function standingOn(view: SeasonView, day: number) {
     }),
     running: view.targets.filter((t) => t.begins && t.begins.day <= day && (t.ends?.day ?? 400) >= day),
     pins: view.pins.filter((p) => p.on === addDays(view.from, day)),
-    windows: view.windows.map((w) => ({
-      name: nameOfWindow(view, w),
-      window: w.window,
-      open: w.stretches.find((s) => s.from <= day && s.to > day) ?? null,
-      next: w.stretches.find((s) => s.from > day)?.from ?? null,
-    })),
+    windows: view.windows.map((w) => sayWindow(view, w, day)),
     // A closed part of a day counts as that day.
     closed: view.closed.filter((c) => c.from < day + 1 && c.to > day),
   }
@@ -261,7 +256,7 @@ function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefine
       : sum(view.warmth.known[day]),
     ...stages.map((s) => `${s.kind}: ${s.stage}`),
     ...running.map((t) => t.name),
-    ...windows.map((w) => sayWindow(view, w)),
+    ...windows,
     ...closed.map(sayClosed),
     ...pins.map((p) => `${PIN_NAME[p.kind]}: ${p.words}`),
   ].join('. ')
@@ -303,7 +298,7 @@ function Day({
       {windows.length > 0 && (
         <ul className="mt-1">
           {windows.map((w) => (
-            <li key={w.name}>{sayWindow(view, w)}</li>
+            <li key={w}>{w}</li>
           ))}
         </ul>
       )}

@@ -30,13 +30,14 @@ export function nameOfWindow(view: SeasonView, w: SeasonView['windows'][number])
   return several ? `${w.card}, ${w.kind.toLowerCase()}` : `${w.card} may go on`
 }
 
-/** What a card’s days say to one day: inside, outside and why, or left to the season. */
-export function sayWindow(
-  view: SeasonView,
-  w: { name: string; window: string; open: { sure: boolean } | null; next: number | null },
-): string {
-  if (w.open)
-    return w.open.sure ? `${w.name}: inside ${w.window}` : `${w.name}: ${w.window}, look at the tree`
-  const next = w.next === null ? 'not again this year' : `next about ${spokenDay(addDays(view.from, w.next))}`
-  return `${w.name}: closed, goes on ${w.window}; ${next}`
+/** What a card’s days say to one day: inside, outside and when next, or left to the season. */
+export function sayWindow(view: SeasonView, w: SeasonView['windows'][number], day: number): string {
+  const what = `${w.card}, ${w.kind.toLowerCase()}`
+  const open = w.stretches.find((s) => s.from <= day && s.to > day)
+  if (open)
+    return open.sure ? `${what}: may go on (${w.window})` : `${what}: perhaps (${w.window}), look at the tree`
+  const next = w.stretches.find((s) => s.from > day)
+  return `${what}: not now, it goes on ${w.window}; ${
+    next ? `next about ${spokenDay(addDays(view.from, next.from))}` : 'not again this year'
+  }`
 }
