@@ -51,7 +51,8 @@ export async function renewalsOf(
           {
             dueFrom: d.dueFrom,
             dueTo: d.dueTo,
-            left: now?.left.findLast((l) => l.at <= at)?.percent ?? null,
+            // What went on in this hour is whole.
+            left: now ? (now.left.findLast((l) => l.at <= at)?.percent ?? 100) : null,
             gone: now?.renewBy === null || !now ? null : dateIn(timeZone, new Date(now.renewBy)),
           },
           c.school === BY_CALENDAR ? 'calendar' : 'need',
