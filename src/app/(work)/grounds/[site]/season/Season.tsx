@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useMemo, useRef, useState } from 'react'
+import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { showTemperature } from '@/core/quantity/format'
 import { addDays, spokenDate, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
@@ -53,15 +53,36 @@ export function Season({ view }: { view: SeasonView }) {
   }, [coming, router, view])
   const unit = view.units === 'us' ? '°F·d' : '°C·d'
   const perDegree = view.units === 'us' ? 1.8 : 1
-  const sum = (value: number | null | undefined) =>
-    value === null || value === undefined
-      ? 'not known'
-      : `${Math.round(value * perDegree).toLocaleString('en-US')} ${unit}`
+  const sum = useCallback(
+    (value: number | null | undefined) =>
+      value === null || value === undefined
+        ? 'not known'
+        : `${Math.round(value * perDegree).toLocaleString('en-US')} ${unit}`,
+    [perDegree, unit],
+  )
   const say = (d: number) => sayDay(view, d, sum)
   const choose = (d: number) => {
     setChosen(d)
     setNear((span) => around(span, d, whole))
   }
+  // Nothing of it moves with the ribbon.
+  const below = useMemo(
+    () => (
+      <>
+        <TenDays view={view} />
+        <div
+          className={`grid gap-x-8 gap-y-5 mt-6 ${view.scab || view.blight ? 'lg:grid-cols-[minmax(0,1fr)_340px]' : 'max-w-xl'}`}
+        >
+          {(view.scab !== null || view.blight !== null) && <Risks view={view} />}
+          <Seen view={view} />
+        </div>
+        <SeasonTables view={view} sum={sum} />
+        <OwnWeather view={view} />
+        <SiteSpot view={view} />
+      </>
+    ),
+    [view, sum],
+  )
   return (
     <div>
       <SiteHeading
@@ -145,16 +166,7 @@ export function Season({ view }: { view: SeasonView }) {
           <Day view={view} day={chosen} sum={sum} />
         </section>
       )}
-      <TenDays view={view} />
-      <div
-        className={`grid gap-x-8 gap-y-5 mt-6 ${view.scab || view.blight ? 'lg:grid-cols-[minmax(0,1fr)_340px]' : 'max-w-xl'}`}
-      >
-        {(view.scab !== null || view.blight !== null) && <Risks view={view} />}
-        <Seen view={view} />
-      </div>
-      <SeasonTables view={view} sum={sum} />
-      <OwnWeather view={view} />
-      <SiteSpot view={view} />
+      {below}
     </div>
   )
 }
@@ -262,7 +274,7 @@ function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefine
   ].join('. ')
 }
 
-function Day({
+const Day = memo(function Day({
   view,
   day,
   sum,
@@ -317,7 +329,7 @@ function Day({
       )}
     </div>
   )
-}
+})
 
 function Legend({ view }: { view: SeasonView }) {
   const kinds = (['done', 'planned', 'due', 'promised'] as const).filter((k) =>
