@@ -54,7 +54,7 @@ async function main() {
       })
     }`)
     await move(Date.now() + SECONDS * 1000)
-    const frames = (await page.evaluate('window.framing_ = false, window.frames_')) as number[]
+    const frames = await page.evaluate<number[]>('window.framing_ = false, window.frames_')
     const gaps = frames.slice(1).map((at, i) => at - frames[i]!)
     const sorted = [...gaps].sort((a, b) => a - b)
     const seconds = (frames.at(-1)! - frames[0]!) / 1000
