@@ -2,9 +2,10 @@ import { z } from 'zod'
 import { phenologyOf, SEEN_FIRST, TARGETS } from '@/almanac/season'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
-import { addStageSeen, takeStageBack } from '@/db/queries/season'
+import { addStageSeen } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
 import { placeSite } from '@/db/queries/weather'
+import { takenBack } from './takenBack'
 import { id, line } from './text'
 import { verb } from './verb'
 
@@ -89,8 +90,5 @@ export const takeStageBackVerb = verb({
   roles: ['arborist', 'crew lead', 'technician', 'office'],
   about: (i) => i.seenId,
   input: z.strictObject({ seenId: id('seenId') }),
-  run: async ({ sql, person, at }, input): Promise<Result<{ takenBack: true }>> =>
-    (await takeStageBack(sql, input.seenId, person.id, at))
-      ? ok({ takenBack: true })
-      : refuse('unknown', 'seenId', 'It is not there, or was taken back before.'),
+  run: (context, input) => takenBack(context, 'stage_seen', input.seenId, 'seenId'),
 })

@@ -32,6 +32,8 @@ export async function seasonAtHand(
   context: Pick<Reading, 'sql' | 'now'>,
   siteId: string,
   uses: readonly { use: { window?: string } }[],
+  /** What a page has read of the site already. */
+  known?: KnownSeason,
 ): Promise<SeasonAtHand> {
   const windows = new Map<string, CardWindow>()
   for (const { use } of uses) {
@@ -39,7 +41,9 @@ export async function seasonAtHand(
     const read = readWindow(use.window, 'window')
     if (read.ok) windows.set(use.window, read.value)
   }
-  const years = [...windows.values()].some(asksSeason) ? await yearsAt(context, siteId) : () => []
+  const years = [...windows.values()].some(asksSeason)
+    ? yearsOfKinds(known ?? (await readSeason(context, siteId)))
+    : () => []
   // Until a window opens again every day between says the same.
   const shut = new Map<string, { from: string; next: string }>()
   return {
@@ -60,13 +64,20 @@ export async function seasonAtHand(
   }
 }
 
-/** Warmth and stages of this year, by what is known and then as usual, and of the next as usual. */
-async function yearsAt(
+/** What the season of a site is reckoned from: days since the one its warmth is counted from, warmth by any sum, stages that were seen. */
+export interface KnownSeason {
+  begins: string
+  day: number
+  warmths: ReturnType<typeof yearsOf>
+  seen: readonly SeenRow[]
+}
+
+async function readSeason(
   { sql, now }: Pick<Reading, 'sql' | 'now'>,
   siteId: string,
-): Promise<(host: string) => readonly SeasonYear[]> {
+): Promise<KnownSeason | null> {
   const site = await siteById(sql, siteId)
-  if (!site) return () => []
+  if (!site) return null
   const today = dateIn(site.timeZone, now)
   const { place, days } = await weatherOfSite(sql, siteId, {
     from: pastFrom(today),
@@ -75,12 +86,22 @@ async function yearsAt(
     hoursFrom: addDays(today, 1),
     hoursTo: today,
   })
-  const from = yearBegins(place ? spotOf(place).latitude : 1, today)
-  const following = (date: string) => `${Number(date.slice(0, 4)) + 1}${date.slice(4)}`
-  const next = following(from)
-  const warmths = yearsOf(days, from, addDays(next, -1))
-  const seen = await stagesSeen(sql, siteId, from)
-  const day = daysBetween(from, today)
+  const begins = yearBegins(place ? spotOf(place).latitude : 1, today)
+  return {
+    begins,
+    day: daysBetween(begins, today),
+    warmths: yearsOf(days, begins, addDays(yearAfter(begins), -1)),
+    seen: await stagesSeen(sql, siteId, begins),
+  }
+}
+
+const yearAfter = (date: string) => `${Number(date.slice(0, 4)) + 1}${date.slice(4)}`
+
+/** Warmth and stages of this year, by what is known and then as in past ones, and of the next as in past ones. */
+function yearsOfKinds(season: KnownSeason | null): (host: string) => readonly SeasonYear[] {
+  if (!season) return () => []
+  const { begins: from, day, warmths, seen } = season
+  const next = yearAfter(from)
   const { known, past } = warmths(SITE_SUM)
   const kept = new Map<string, readonly SeasonYear[]>()
   return (host) => {

@@ -5,7 +5,8 @@ import { dayWeather, partDays, TOLD, type Columns } from '@/core/weather/placeDa
 import { dateIn } from '@/core/time/calendar'
 import { hoursOf } from '@/core/time/zone'
 import { siteById } from '@/db/queries/site'
-import { addWeatherReading, keepWeatherDays, takeReadingBack, weatherOfSite } from '@/db/queries/weather'
+import { addWeatherReading, keepWeatherDays, weatherOfSite } from '@/db/queries/weather'
+import { takenBack } from './takenBack'
 import { id, typed } from './text'
 import { typedWeather } from './weather/typed'
 import { verb } from './verb'
@@ -52,10 +53,7 @@ export const takeWeatherBackVerb = verb({
   roles: ['arborist', 'crew lead', 'technician', 'office'],
   about: (i) => i.readingId,
   input: z.strictObject({ readingId: id('readingId') }),
-  run: async ({ sql, person, at }, input): Promise<Result<{ takenBack: true }>> =>
-    (await takeReadingBack(sql, input.readingId, person.id, at))
-      ? ok({ takenBack: true })
-      : refuse('unknown', 'readingId', 'It is not there, or was taken back before.'),
+  run: (context, input) => takenBack(context, 'weather_reading', input.readingId, 'readingId'),
 })
 
 const column = z.array(z.number().nullable()).max(MOST_HOURS).optional()
@@ -103,7 +101,7 @@ export const enterHoursVerb = verb({
       (told) => {
         const before = kept.find((k) => k.date === told.date)
         const count = hoursOf(place.timeZone, told.date)
-        const day = before?.hours ? over(before, { ...told, hours: told.hours }, count) : told
+        const day = before?.hours ? over(before, told, count) : told
         return {
           ...day,
           ...dayWeather(day, count),

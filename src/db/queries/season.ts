@@ -36,13 +36,6 @@ export async function addStageSeen(
     values (${s.id}, ${s.firmId}, ${s.siteId}, ${s.kind}, ${s.stage}, ${s.seenOn}, ${s.by}, ${s.at})`
 }
 
-/** Takes back what was seen; true where it stood until now. */
-export async function takeStageBack(sql: FirmSql, id: string, by: string, at: Date): Promise<boolean> {
-  const rows = await sql`
-    update stage_seen set taken_back_by = ${by}, taken_back_at = ${at} where id = ${id} and taken_back_at is null returning id`
-  return rows.length > 0
-}
-
 /** A site, or a part of it: a block, or one tree. */
 export interface Ground {
   siteId: string
@@ -164,6 +157,11 @@ export interface Sprayed {
   card: string
 }
 
+/** What the card `c` says of a cover by its use `u`. */
+const coverTerms = (sql: FirmSql) => sql`
+  u.body->'terms'->>'washOff' as "washOff", coalesce((u.body->'terms'->>'rainFastHours')::double precision, 0) as "rainFastHours",
+  coalesce((u.body->'terms'->'repeatDays'->>'least')::double precision, 0) as "leastDays", c.name as card`
+
 /** The newest cover put on a ground against a cause that rain washes off, before each of its days; the oldest first. */
 export async function coversOn(
   sql: FirmSql,
@@ -173,8 +171,7 @@ export async function coversOn(
 ): Promise<Sprayed[]> {
   return sql<Sprayed[]>`
     select distinct on (a.started_at, a.id) (extract(epoch from a.started_at) * 1000)::double precision as at,
-      u.body->'terms'->>'washOff' as "washOff", coalesce((u.body->'terms'->>'rainFastHours')::double precision, 0) as "rainFastHours",
-      coalesce((u.body->'terms'->'repeatDays'->>'least')::double precision, 0) as "leastDays", c.name as card
+      ${coverTerms(sql)}
     from application a
       join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
@@ -198,9 +195,7 @@ export interface CoverToRenew extends Sprayed {
 /** The newest cover of each of these occurrences that rain washes off. */
 export async function coversToRenew(sql: FirmSql, occurrenceIds: string[]): Promise<CoverToRenew[]> {
   return sql<CoverToRenew[]>`
-    select o.id as "occurrenceId", (extract(epoch from x.at) * 1000)::double precision as at, u.body->'terms'->>'washOff' as "washOff",
-      coalesce((u.body->'terms'->>'rainFastHours')::double precision, 0) as "rainFastHours",
-      coalesce((u.body->'terms'->'repeatDays'->>'least')::double precision, 0) as "leastDays", c.name as card,
+    select o.id as "occurrenceId", (extract(epoch from x.at) * 1000)::double precision as at, ${coverTerms(sql)},
       (select m->>'done' from jsonb_array_elements(p.agreed->'matters') m where m->>'matter' = 'calendar' limit 1) as school
     from unnest(${occurrenceIds}::uuid[]) one (id)
       join occurrence o on o.id = one.id

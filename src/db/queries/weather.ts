@@ -189,10 +189,3 @@ export async function addWeatherReading(
   await sql`insert into weather_reading (id, firm_id, site_id, at, temperature_c, wind_ms, by_person)
     values (${r.id}, ${r.firmId}, ${r.siteId}, ${r.at}, ${r.temperatureC}, ${r.windMs}, ${r.by})`
 }
-
-/** Takes back a reading that was wrong; true where it stood until now. */
-export async function takeReadingBack(sql: FirmSql, id: string, by: string, at: Date): Promise<boolean> {
-  const rows = await sql`update weather_reading set taken_back_by = ${by}, taken_back_at = ${at}
-    where id = ${id} and taken_back_at is null returning id`
-  return rows.length > 0
-}

@@ -95,6 +95,7 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
       context,
       site.id,
       waiting.map((use) => ({ use })),
+      { begins: from, day, warmths, seen },
     )
     return {
       site,

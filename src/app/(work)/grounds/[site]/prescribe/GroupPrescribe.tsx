@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { spokenDate } from '@/core/time/calendar'
 import { METHOD_NAME } from '@/core/card/say'
 import { rateFor } from '@/core/methods/proposeRate'
 import { sayMinutes } from '@/core/methods/say'
@@ -25,7 +26,6 @@ import { GroupHandOver } from './GroupHandOver'
 import { GroupSheet } from './GroupSheet'
 import { GroupTable } from './GroupTable'
 import { ShareOut } from './ShareOut'
-import { spokenDate } from '@/core/time/calendar'
 import { useGroup } from './useGroup'
 
 /** One prescription for many trees of a site: a way for all, exceptions by hand, the limit shared out, every tree's own figures. */
@@ -33,10 +33,11 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const { site, cause, ways, units } = view
   const may = useMay()
   const group = useGroup(view)
-  const [onDate, setOnDate] = useState(() => ways.find((w) => w.id === group.useId)?.opensOn ?? view.today)
   const [chosen, setChosen] = useState<string | null>(null)
   const [matters, setMatters] = useState<ChosenMatters>({})
   const way = ways.find((w) => w.id === group.useId) ?? null
+  const dayOf = (w: typeof way) => w?.opensOn ?? view.today
+  const [onDate, setOnDate] = useState(dayOf(way))
   const planned = group.rows.filter((r) => r.plan !== null)
   const over = group.grounds.filter(
     (g) => g.wanted > g.limit - g.applied - g.others - g.planned + g.limit * 1e-9,
@@ -118,7 +119,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                         className="sr-only"
                         checked={w.id === group.useId}
                         onChange={() => {
-                          if (onDate === (way?.opensOn ?? view.today)) setOnDate(w.opensOn ?? view.today)
+                          if (onDate === dayOf(way)) setOnDate(dayOf(w))
                           group.setUseId(w.id)
                         }}
                       />

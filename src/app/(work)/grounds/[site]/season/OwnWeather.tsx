@@ -8,6 +8,7 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
+import { NotedList } from '@/ui/pieces/NotedList'
 import { useMay } from '@/ui/shell/may'
 import { clockTime, shortDate } from '@/ui/when'
 
@@ -34,33 +35,26 @@ export function OwnWeather({ view }: { view: SeasonView }) {
   return (
     <section aria-label="Weather read here" className="mt-6 border-t border-line pt-3 no-print max-w-3xl">
       <h2>Weather read here</h2>
-      {view.readings.length > 0 && (
-        <ul className="border-t border-line mt-2">
-          {view.readings.map((r) => (
-            <li key={r.id} className="border-b border-line py-1.5 flex flex-wrap justify-between gap-x-3">
-              <span>
-                <b>{clockTime(r.at, view.site.timeZone)}</b>: {showTemperature(r.temperatureC, view.units)},
-                wind {showSpeed(r.windMs, view.units)}{' '}
-                <span className="text-small text-ink2">
-                  read by {r.by}, {shortDate(r.at, view.site.timeZone)}
-                </span>
-              </span>
-              {may('take-weather-back') && (
-                <button
-                  type="button"
-                  className="underline underline-offset-2 text-small min-h-[32px] max-sm:min-h-[48px]"
-                  disabled={back.busy}
-                  onClick={async () => {
-                    if ((await back.send({ readingId: r.id })) !== null) router.refresh()
-                  }}
-                >
-                  Take it back
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <NotedList
+        noted={view.readings.map((r) => ({
+          id: r.id,
+          what: (
+            <>
+              <b>{clockTime(r.at, view.site.timeZone)}</b>: {showTemperature(r.temperatureC, view.units)},
+              wind {showSpeed(r.windMs, view.units)}
+            </>
+          ),
+          by: `read by ${r.by}, ${shortDate(r.at, view.site.timeZone)}`,
+        }))}
+        busy={back.busy}
+        onBack={
+          may('take-weather-back')
+            ? async (readingId) => {
+                if ((await back.send({ readingId })) !== null) router.refresh()
+              }
+            : null
+        }
+      />
       <ProblemNote problem={back.problem} />
       {may('read-weather') && (
         <form

@@ -1,21 +1,22 @@
 'use client'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { showTemperature } from '@/core/quantity/format'
-import { addDays, spokenDate, spokenDay } from '@/core/time/calendar'
+import { spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { Toggle } from '@/ui/fields/Toggle'
 import { Button } from '@/ui/pieces/Button'
 import { SeasonTables } from './SeasonTables'
-import { CLOSED_LANES, nameOfWindow, sayClosed, sayWindow } from './sayDays'
 import { Note } from '@/ui/pieces/Note'
 import { OneOf } from '@/ui/pieces/OneOf'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
-import { PIN_NAME, PinSign, Ribbon, type Lane } from '@/ui/ribbon/Ribbon'
+import { PIN_NAME, PinSign, Ribbon } from '@/ui/ribbon/Ribbon'
 import { around, moved, type Span } from '@/ui/ribbon/layout'
-import { clockTime, shortDate, writtenDay } from '@/ui/when'
+import { clockTime, shortDate } from '@/ui/when'
+import { DayOfSeason, sayDay } from './DayOfSeason'
 import { HoursAhead } from './HoursAhead'
+import { lanesOf } from './lanes'
 import { OwnWeather } from './OwnWeather'
 import { Risks } from './Risks'
 import { SiteSpot } from './SiteSpot'
@@ -25,8 +26,6 @@ import { TenDays } from './TenDays'
 type Zoom = 'season' | 'fortnight' | 'hours'
 /** Days before today and after it that a fortnight shows. */
 const FORTNIGHT: Span = [-4, 11]
-/** How long the last stage of a table is shown. */
-const LAST_STAGE_DAYS = 14
 /** Asked again while years, or today’s weather, are still coming, ms, and so often at most. */
 const AGAIN_MS = 3000
 const AGAIN_TIMES = 20
@@ -163,7 +162,7 @@ export function Season({ view }: { view: SeasonView }) {
             perDegree={perDegree}
           />
           <Legend view={view} />
-          <Day view={view} day={chosen} sum={sum} />
+          <DayOfSeason view={view} day={chosen} sum={sum} />
         </section>
       )}
       {below}
@@ -175,161 +174,6 @@ function sayAhead(days: number): string {
   if (days === 0) return 'as in the usual year'
   return `${Math.abs(days)} ${Math.abs(days) === 1 ? 'day' : 'days'} ${days > 0 ? 'ahead of' : 'behind'} the usual year`
 }
-
-function lanesOf(view: SeasonView): Lane[] {
-  const end = Math.max(view.warmth.usual.length, 365)
-  return [
-    ...view.stages.map((s): Lane => ({
-      id: s.kind,
-      name: s.name,
-      stretches: s.stages.map((stage, i) => ({
-        from: stage.begins.day,
-        to: s.stages[i + 1]?.begins.day ?? Math.min(end, stage.begins.day + LAST_STAGE_DAYS),
-        text: stage.stage,
-        look: 'stage',
-      })),
-      ranges: s.stages.flatMap((x) =>
-        x.begins.earliest < x.begins.latest && x.begins.by !== 'measured'
-          ? [{ from: x.begins.earliest, to: x.begins.latest, at: x.begins.day }]
-          : [],
-      ),
-    })),
-    ...view.targets.flatMap((t): Lane[] =>
-      t.begins
-        ? [
-            {
-              id: t.id,
-              name: t.name,
-              stretches: [
-                {
-                  from: t.begins.day,
-                  to: t.ends?.day ?? end,
-                  text: '',
-                  look: t.begins.by === 'measured' ? 'open' : 'reckoned',
-                },
-              ],
-              ranges:
-                t.begins.earliest < t.begins.latest
-                  ? [{ from: t.begins.earliest, to: t.begins.latest, at: t.begins.day }]
-                  : [],
-            },
-          ]
-        : [],
-    ),
-    ...view.windows.map((w): Lane => ({
-      id: `${w.card} ${w.method} ${w.kind}`,
-      name: nameOfWindow(view, w),
-      stretches: w.stretches.map((s) => ({
-        from: s.from,
-        to: s.to,
-        text: '',
-        look: s.sure ? 'open' : 'reckoned',
-      })),
-    })),
-    ...CLOSED_LANES.flatMap(([kind, name]): Lane[] => {
-      const stretches = view.closed.filter((c) => c.kind === kind)
-      return stretches.length === 0
-        ? []
-        : [
-            {
-              id: kind,
-              name,
-              stretches: stretches.map((c) => ({ from: c.from, to: c.to, text: c.card, look: 'closed' })),
-            },
-          ]
-    }),
-  ]
-}
-
-/** The stage of each kind and what runs on a day. */
-function standingOn(view: SeasonView, day: number) {
-  return {
-    stages: view.stages.flatMap((s) => {
-      const stage = s.stages.findLast((x) => x.begins.day <= day)
-      if (!stage) return []
-      // The last one of the table has no end of its own.
-      const past = stage === s.stages.at(-1) && day > stage.begins.day + LAST_STAGE_DAYS
-      return [{ kind: s.name, stage: past ? `past ${stage.stage}` : stage.stage }]
-    }),
-    running: view.targets.filter((t) => t.begins && t.begins.day <= day && (t.ends?.day ?? 400) >= day),
-    pins: view.pins.filter((p) => p.on === addDays(view.from, day)),
-    windows: view.windows.map((w) => sayWindow(view, w, day)),
-    // A closed part of a day counts as that day.
-    closed: view.closed.filter((c) => c.from < day + 1 && c.to > day),
-  }
-}
-
-function sayDay(view: SeasonView, day: number, sum: (v: number | null | undefined) => string): string {
-  const { stages, running, pins, closed, windows } = standingOn(view, day)
-  return [
-    spokenDate(addDays(view.from, day)),
-    view.warmth.known[day] === null || view.warmth.known[day] === undefined
-      ? `usually ${sum(view.warmth.usual[day])}`
-      : sum(view.warmth.known[day]),
-    ...stages.map((s) => `${s.kind}: ${s.stage}`),
-    ...running.map((t) => t.name),
-    ...windows,
-    ...closed.map(sayClosed),
-    ...pins.map((p) => `${PIN_NAME[p.kind]}: ${p.words}`),
-  ].join('. ')
-}
-
-const Day = memo(function Day({
-  view,
-  day,
-  sum,
-}: {
-  view: SeasonView
-  day: number
-  sum: (v: number | null | undefined) => string
-}) {
-  const { stages, running, pins, closed, windows } = standingOn(view, day)
-  const known = view.warmth.known[day]
-  return (
-    <div className="mt-2 border-t border-line pt-2" aria-live="polite">
-      <p>
-        <b>{writtenDay(addDays(view.from, day))}</b>
-        {day === view.day && ', today'}: {known === null || known === undefined ? 'not known, usually ' : ''}
-        {sum(known ?? view.warmth.usual[day])}
-        {known !== null && known !== undefined && typeof view.warmth.usual[day] === 'number' && (
-          <span className="text-ink2">, usually {sum(view.warmth.usual[day])}</span>
-        )}
-        {stages.map((s) => (
-          <span key={s.kind}>
-            {' · '}
-            {s.kind}: {s.stage}
-          </span>
-        ))}
-        {running.length > 0 && (
-          <span>
-            {' · now comes: '}
-            {running.map((t) => t.name).join('; ')}
-          </span>
-        )}
-      </p>
-      {windows.length > 0 && (
-        <ul className="mt-1">
-          {windows.map((w) => (
-            <li key={w}>{w}</li>
-          ))}
-        </ul>
-      )}
-      {closed.length > 0 && <p className="text-plum font-bold">{closed.map(sayClosed).join('; ')}</p>}
-      {pins.length > 0 && (
-        <ul className="mt-1">
-          {pins.map((p, i) => (
-            <li key={i}>
-              <span className="text-ink2">{PIN_NAME[p.kind]}: </span>
-              <Link href={p.href} className="underline underline-offset-2">
-                {p.words}
-              </Link>
-            </li>
-          ))}
-        </ul>
-      )}
-    </div>
-  )
-})
 
 function Legend({ view }: { view: SeasonView }) {
   const kinds = (['done', 'planned', 'due', 'promised'] as const).filter((k) =>

@@ -3,7 +3,7 @@ import { addDays, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { DataTable } from '@/ui/pieces/DataTable'
 import { PIN_NAME } from '@/ui/ribbon/Ribbon'
-import { nameOfWindow, sayClosed, sayReached } from './sayDays'
+import { idOfWindow, sayClosed, sayReached } from './sayDays'
 
 /** What the ribbon shows, as tables. */
 export function SeasonTables({
@@ -76,7 +76,7 @@ export function SeasonTables({
           className="mt-4"
           columns={[{ head: 'What waits for its day' }, { head: 'By its card' }, { head: 'This year' }]}
           rows={view.windows.map((w) => ({
-            key: nameOfWindow(view, w),
+            key: idOfWindow(w),
             name: `${w.card}, ${w.method}, ${w.kind}`,
             cells: [
               w.window,

@@ -9,6 +9,7 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
+import { NotedList } from '@/ui/pieces/NotedList'
 import { useMay } from '@/ui/shell/may'
 
 /** What was seen on the ground: it moves every date that is reckoned after it. */
@@ -32,30 +33,25 @@ export function Seen({ view }: { view: SeasonView }) {
   return (
     <section aria-label="What was seen">
       <h2>What was seen here</h2>
-      {seen.length > 0 && (
-        <ul className="border-t border-line mt-2">
-          {seen.map((s) => (
-            <li key={s.id} className="border-b border-line py-1.5 flex flex-wrap justify-between gap-x-3">
-              <span>
-                <b>{names.get(s.kind)}</b>: {s.stage}, {spokenDate(s.seenOn)}{' '}
-                <span className="text-small text-ink2">by {s.by}</span>
-              </span>
-              {may('take-stage-back') && (
-                <button
-                  type="button"
-                  className="underline underline-offset-2 text-small min-h-[32px] max-sm:min-h-[48px]"
-                  disabled={back.busy}
-                  onClick={async () => {
-                    if ((await back.send({ seenId: s.id })) !== null) router.refresh()
-                  }}
-                >
-                  Take it back
-                </button>
-              )}
-            </li>
-          ))}
-        </ul>
-      )}
+      <NotedList
+        noted={seen.map((s) => ({
+          id: s.id,
+          what: (
+            <>
+              <b>{names.get(s.kind)}</b>: {s.stage}, {spokenDate(s.seenOn)}
+            </>
+          ),
+          by: `by ${s.by}`,
+        }))}
+        busy={back.busy}
+        onBack={
+          may('take-stage-back')
+            ? async (seenId) => {
+                if ((await back.send({ seenId })) !== null) router.refresh()
+              }
+            : null
+        }
+      />
       <ProblemNote problem={back.problem} />
       {may('see-stage') && (
         <form

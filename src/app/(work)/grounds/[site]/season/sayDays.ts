@@ -13,6 +13,9 @@ export function sayReached(
   return `about ${on(r.day)}, between ${on(r.earliest)} and ${on(r.latest)}`
 }
 
+/** How long the last stage of a table is shown. */
+export const LAST_STAGE_DAYS = 14
+
 /** What work closes, each on a lane of its own. */
 export const CLOSED_LANES = [
   ['ground', 'Closed ground'],
@@ -23,6 +26,10 @@ export const CLOSED_LANES = [
 export function sayClosed({ kind, card, host }: SeasonView['closed'][number]): string {
   return kind === 'ground' ? `ground closed after ${card}` : `${host}: no picking after ${card}`
 }
+
+/** A card’s days among those of a view. */
+export const idOfWindow = (w: SeasonView['windows'][number]): string =>
+  [w.card, w.method, w.kind, w.window].join(' ')
 
 /** The lane of a card’s days; its kind of tree where they differ by kind. */
 export function nameOfWindow(view: SeasonView, w: SeasonView['windows'][number]): string {
