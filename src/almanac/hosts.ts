@@ -1,4 +1,5 @@
 import { ownName } from './ownName'
+import type { Foliage } from '@/core/diagnose/almanac'
 import type { Wood } from '@/core/dose/uptake'
 
 export interface Host {
@@ -38,6 +39,9 @@ const CAUTIONS: Readonly<Record<string, Pick<Host, 'askFood' | 'oil' | 'noNeonic
   spruce: { oil: `${OIL_NOT} Blue spruces and the dwarf Alberta kind most of all.` },
   maple: { oil: `${OIL_SORTS} Japanese, red and sugar maple are known for it.` },
   walnut: { oil: OIL_SORTS },
+  hawthorn: { askFood: 'Is its fruit gathered for food?' },
+  redbud: { oil: OIL_SORTS },
+  'douglas-fir': { oil: OIL_SORTS },
 }
 
 const h = (
@@ -71,7 +75,7 @@ export const HOSTS: readonly Host[] = [
     ifOther: 'In pairs: a true ash',
   }),
   h('elm', 'Elm', 'Ulmus', R),
-  h('oak-red-group', 'Oak, red group', 'Quercus sect. Lobatae', R, false, 'Leaf lobes end in points. A wilt runs through it fast.', {
+  h('oak-red-group', 'Oak, red group', 'Quercus sect. Lobatae', R, false, 'Leaf lobes end in points; coast live oak belongs here too. A wilt runs through it fast.', {
     host: 'oak-white-group',
     question: 'Do the leaf lobes end in bristle points?',
     ifThis: 'Points: red group',
@@ -83,7 +87,7 @@ export const HOSTS: readonly Host[] = [
     ifThis: 'Rounded: white group',
     ifOther: 'Points: red group',
   }),
-  h('oak-live', 'Live oak', 'Quercus sect. Virentes', S, false, 'Stands in groups joined at the roots.'),
+  h('oak-live', 'Live oak', 'Quercus sect. Virentes', S, false, 'The live oaks of the South, in groups joined at the roots. Coast live oak is a red oak.'),
   h('maple', 'Maple', 'Acer', D),
   h('birch', 'Birch', 'Betula', D),
   h('beech', 'Beech', 'Fagus', D),
@@ -112,9 +116,49 @@ export const HOSTS: readonly Host[] = [
   h('apricot', 'Apricot', 'Prunus armeniaca', S, true, 'Sulfur harms it.'),
   h('almond', 'Almond', 'Prunus dulcis', S, true),
   h('citrus', 'Citrus', 'Citrus', D, true, 'Grafted; its thin bark burns when it is bared to the sun.'),
-  h('avocado', 'Avocado', 'Persea', D, true),
+  h('avocado', 'Avocado', 'Persea americana', D, true),
   h('pomegranate', 'Pomegranate', 'Punica', D, true),
+  h('fir', 'Fir', 'Abies', C, false, 'Flat needles that leave round scars; cones stand up.', {
+    host: 'douglas-fir',
+    question: 'Do the cones stand up, and are the buds blunt?',
+    ifThis: 'Cones up, buds blunt: a true fir',
+    ifOther: 'Cones hang, buds pointed: Douglas-fir',
+  }),
+  h('douglas-fir', 'Douglas-fir', 'Pseudotsuga', C, false, 'No true fir: buds are pointed and cones hang.', {
+    host: 'fir',
+    question: 'Do the cones hang, with pointed buds?',
+    ifThis: 'Cones hang, buds pointed: Douglas-fir',
+    ifOther: 'Cones up, buds blunt: a true fir',
+  }),
+  h('yew', 'Yew', 'Taxus', C, false, 'Poisonous to people and stock. Drops its oldest needles in late spring.'),
+  h('cypress', 'Cypress, Leyland type', 'Cupressus, × Hesperotropsis', C),
+  h('boxwood', 'Boxwood', 'Buxus', D),
+  h('euonymus', 'Euonymus', 'Euonymus', D),
+  h('horse-chestnut', 'Horse-chestnut, buckeye', 'Aesculus', D, false, 'No chestnut: leaves like a hand, in pairs.', {
+    host: 'chestnut',
+    question: 'Do leaves shaped like a hand stand in pairs?',
+    ifThis: 'Hands in pairs: a horse-chestnut',
+    ifOther: 'Single toothed leaves, one by one: a chestnut',
+  }),
+  h('hawthorn', 'Hawthorn', 'Crataegus', D, false, 'Bees visit its flowers.'),
+  h('willow', 'Willow', 'Salix', D, false, 'Early pollen for bees.'),
+  h('poplar', 'Poplar, aspen, cottonwood', 'Populus', D),
+  h('hornbeam', 'Hornbeam', 'Carpinus', D),
+  h('redbud', 'Redbud', 'Cercis', R, false, 'Weedkillers of the growth kind mark it first. Bees visit its flowers.'),
+  h('sassafras', 'Sassafras', 'Sassafras', R),
+  h('redbay', 'Redbay and other bays', 'Persea borbonia, Umbellularia', D, false, 'Of the laurel family, beside avocado.'),
 ]
+
+/** Kinds that keep their leaves, conifers beside them. */
+const EVERGREEN = ['oak-live', 'holly', 'rhododendron', 'boxwood', 'euonymus', 'citrus', 'avocado', 'redbay']
+
+/** What every kind carries, for signs that need leaves to be seen on. */
+export const FOLIAGE: Readonly<Record<string, Foliage>> = Object.fromEntries(
+  HOSTS.map((x) => [
+    x.id,
+    x.wood === 'conifer' ? 'conifer' : EVERGREEN.includes(x.id) ? 'evergreen' : 'deciduous',
+  ]),
+)
 
 const byId = new Map(HOSTS.map((x) => [x.id, x]))
 

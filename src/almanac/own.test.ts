@@ -33,17 +33,17 @@ test('an own cause with an own finding leads on its host and nowhere else', () =
 })
 
 test('an own frequency moves the weight, and the common almanac stays as it is', () => {
-  const seen = { 'ants-trail': 'there' } as const
+  const seen = { 'leaf-sticky': 'there' } as const
   const of = (almanac?: ReturnType<typeof withOwn>) =>
     weighTree('linden', 6, seen, almanac).weighed.find((w) => w.cause === 'aphids')!.probability
   const before = of()
   expect(
-    of(withOwn([{ kind: 'frequency', cause: 'aphids', finding: 'ants-trail', often: 'never' }])),
+    of(withOwn([{ kind: 'frequency', cause: 'aphids', finding: 'leaf-sticky', often: 'never' }])),
   ).toBeLessThan(before)
-  expect(of(withOwn([{ kind: 'frequency', cause: 'no-such', finding: 'ants-trail', often: 'never' }]))).toBe(
+  expect(of(withOwn([{ kind: 'frequency', cause: 'no-such', finding: 'leaf-sticky', often: 'never' }]))).toBe(
     before,
   )
-  expect(CAUSES.find((c) => c.id === 'aphids')!.findings['ants-trail']).toBe('usual')
+  expect(CAUSES.find((c) => c.id === 'aphids')!.findings['leaf-sticky']).toBe('usual')
 })
 
 test('what is known in the district begins with more weight, and is set by the firm alone', () => {

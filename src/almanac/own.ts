@@ -1,5 +1,6 @@
 import type { Cause, Finding } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
+import { FOLIAGE } from './hosts'
 import type { OwnEntry } from './ownEntry'
 import { findingsWithOwn } from './ownFindings'
 import type { Knowledge } from '@/core/diagnose/weighing'
@@ -29,7 +30,7 @@ export function withOwn(entries: readonly OwnEntry[]): FirmAlmanac {
   const district = Object.fromEntries(
     entries.flatMap((e) => (e.kind === 'district' ? [[e.cause, IN_DISTRICT] as const] : [])),
   )
-  return { causes: [...causes.values()], findings, district }
+  return { causes: [...causes.values()], findings, district, foliage: FOLIAGE }
 }
 
 function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap<string, Finding>): Cause {

@@ -1,11 +1,12 @@
 import { MONTHS } from '@/core/time/yearly'
 import type { ActionClass, FindingState, Seen } from '@/core/diagnose/almanac'
 import { seeded } from '@/core/decide/random'
-import { drawCase, relevantFindings } from '@/core/diagnose/simulate'
-import { nextChecks, SOMETHING_ELSE, weigh } from '@/core/diagnose/weigh'
+import { drawTree, relevantFindings } from '@/core/diagnose/simulate'
+import { canBeSeen, HEALTHY } from '@/core/diagnose/weigh'
 import { cause as causeOf, CAUSES } from './causes'
 import { FINDING_BY_ID } from './findings'
-import { HOSTS, hostName } from './hosts'
+import { FOLIAGE, HOSTS, hostName } from './hosts'
+import { COMMON, weighTree } from './weighing'
 
 /** A made-up tree to practise on: what the client says, and behind it the truth. Never a client's tree. */
 export interface PracticeCase {
@@ -14,7 +15,10 @@ export interface PracticeCase {
   month: number
   title: string
   story: string
+  /** The main cause, or healthy. */
   cause: string
+  /** Everything that is at work; none for a healthy tree. */
+  causes: readonly string[]
   /** The sign the client called about. */
   complaint: string
   /** Findings that can be looked at, and whether they are there. */
@@ -28,6 +32,8 @@ interface Composed {
   title: string
   story: string
   cause: string
+  /** What is at work beside the main cause. */
+  also?: readonly string[]
   complaint: string
   there: readonly string[]
 }
@@ -35,7 +41,7 @@ interface Composed {
 /** Cases composed by hand, where the first guess is the wrong one. */
 // prettier-ignore
 export const COMPOSED: readonly Composed[] = [
-  { id: 'black-pear', host: 'pear', month: 6, title: 'The black pear', story: 'A client has bought a fungicide for the black branches of a pear and asks how much to mix.', cause: 'sooty-mould', complaint: 'leaf-black-film', there: ['leaf-black-film', 'leaf-sticky', 'ants-trail', 'shoot-black-rubs-off', 'aphids-seen'] },
+  { id: 'black-pear', host: 'pear', month: 6, title: 'The black pear', story: 'A client has bought a fungicide for the black branches of a pear and asks how much to mix.', cause: 'aphids', also: ['sooty-mould', 'ants-tending'], complaint: 'leaf-black-film', there: ['leaf-black-film', 'leaf-sticky', 'ants-trail', 'shoot-black-rubs-off', 'aphids-seen'] },
   { id: 'maple-one-side', host: 'maple', month: 7, title: 'The maple with one thin side', story: 'One side has gone thin over two summers. Last year somebody treated it for a wilt.', cause: 'girdling-roots', complaint: 'crown-thin-one-side', there: ['crown-thin-one-side', 'flare-hidden', 'root-girdling', 'only-this-tree', 'mulch-piled', 'branch-dieback-scattered'] },
   { id: 'ash-top', host: 'ash', month: 6, title: 'The ash by the school gate', story: 'The top is thin and the caretaker wants it watered.', cause: 'emerald-ash-borer', complaint: 'crown-thin-top', there: ['crown-thin-top', 'exit-hole-d', 'galleries-s', 'woodpecker-blond', 'trunk-sprouts', 'spreads-along-neighbours'] },
   { id: 'wet-feet', host: 'cherry', month: 6, title: 'The thirsty cherry', story: 'The leaves hang, so the sprinkler was set to run every night.', cause: 'waterlogging', complaint: 'leaf-limp-wet-soil', there: ['leaf-limp-wet-soil', 'soil-wet', 'leaf-yellow-even', 'many-kinds-affected'] },
@@ -53,8 +59,10 @@ const FROM_AFAR = ['crown', 'leaf', 'shoot', 'fruit', 'trunk']
 export function practiceCase(id: string): PracticeCase | null {
   const composed = COMPOSED.find((c) => id === `composed:${c.id}`)
   if (composed) {
-    const truth = new Map(lookable(composed.host).map((f) => [f, composed.there.includes(f)] as const))
-    return { ...composed, id, truth }
+    const truth = new Map(
+      lookable(composed.host, composed.month).map((f) => [f, composed.there.includes(f)] as const),
+    )
+    return { ...composed, id, causes: [composed.cause, ...(composed.also ?? [])], truth }
   }
   const number = /^made:(\d{1,9})$/.exec(id)?.[1]
   if (number === undefined) return null
@@ -63,22 +71,26 @@ export function practiceCase(id: string): PracticeCase | null {
     const random = seeded(Number(number) + tries * 7919)
     const host = HOSTS[Math.floor(random() * HOSTS.length)]!.id
     const month = 3 + Math.floor(random() * 8)
-    const drawn = drawCase(host, month, CAUSES, FINDING_BY_ID, random)
-    if (drawn.cause === SOMETHING_ELSE) continue
-    const cause = causeOf(drawn.cause)!
-    const signs = Object.keys(cause.findings).filter(
-      (f) => drawn.truth.get(f) && FROM_AFAR.includes(FINDING_BY_ID.get(f)!.place),
-    )
+    const drawn = drawTree(host, month, COMMON, random)
+    const causes = drawn.causes.flatMap((c) => causeOf(c) ?? [])
+    const called = (f: string) =>
+      drawn.truth.get(f) === true && FROM_AFAR.includes(FINDING_BY_ID.get(f)!.place)
+    // About a healthy tree a client calls for what any tree shows now and then.
+    const signs =
+      causes.length > 0
+        ? [...new Set(causes.flatMap((c) => Object.keys(c.findings)))].filter(called)
+        : [...drawn.truth.keys()].filter(called)
     const complaint = signs[Math.floor(random() * signs.length)]
     if (!complaint) continue
-    const looked = new Set(lookable(host))
+    const looked = new Set(lookable(host, month))
     return {
       id,
       host,
       month,
       title: `${hostName(host)}, ${MONTHS[month - 1]}`,
       story: `A client calls about ${a(hostName(host).toLowerCase())}: “${FINDING_BY_ID.get(complaint)!.name.toLowerCase()}”.`,
-      cause: drawn.cause,
+      cause: causes.find((c) => !c.livesOn)?.id ?? HEALTHY,
+      causes: drawn.causes,
       complaint,
       truth: new Map([...drawn.truth].filter(([f]) => looked.has(f))),
     }
@@ -88,10 +100,10 @@ export function practiceCase(id: string): PracticeCase | null {
 
 const a = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`
 
-/** What can be looked at on a host without a laboratory. */
-function lookable(host: string): string[] {
+/** What can be looked at on a host in a month without a laboratory. */
+function lookable(host: string, month: number): string[] {
   return relevantFindings(host, CAUSES, FINDING_BY_ID)
-    .filter((f) => f.place !== 'lab')
+    .filter((f) => f.place !== 'lab' && canBeSeen(f, host, month, FOLIAGE[host] ?? 'deciduous'))
     .map((f) => f.id)
 }
 
@@ -99,31 +111,22 @@ export interface PathStep {
   finding: string
   state: FindingState
   minutes: number
-  /** Expected bits when it was asked. */
-  gain: number
+  /** What it was worth when it was asked: harm it was expected to save. */
+  worth: number
 }
 
-/** Sure enough to stop asking. */
-const SURE = 0.85
 const MOST_STEPS = 20
 
-/** The path the engine takes: the best check each time until one cause leads clearly. */
+/** The path the engine takes: the worthiest look at the tree each time, until asking stops. */
 export function bestPath(one: PracticeCase): PathStep[] {
   const steps: PathStep[] = []
   let seen: Seen = { [one.complaint]: 'there' }
   while (steps.length < MOST_STEPS) {
-    const input = { host: one.host, month: one.month, seen, causes: CAUSES, findings: FINDING_BY_ID }
-    if (weigh(input)[0]!.probability >= SURE) break
-    const check = nextChecks(input, 1)[0]
-    if (!check || check.gain < 0.01) break
-    const state: FindingState = one.truth.get(check.finding) ? 'there' : 'not-there'
-    steps.push({
-      finding: check.finding,
-      state,
-      minutes: FINDING_BY_ID.get(check.finding)!.minutes,
-      gain: check.gain,
-    })
-    seen = { ...seen, [check.finding]: state }
+    const look = weighTree(one.host, one.month, seen).looks.find((l) => one.truth.has(l.finding))
+    if (!look) break
+    const state: FindingState = one.truth.get(look.finding) ? 'there' : 'not-there'
+    steps.push({ finding: look.finding, state, minutes: look.minutes, worth: look.worth })
+    seen = { ...seen, [look.finding]: state }
   }
   return steps
 }
@@ -143,7 +146,7 @@ export interface Scored {
 const LEAST_BEST = 2
 
 /**
- * Scores a run: 60 for the cause (25 for another that the same action serves), 20 for the class of action, up to 20 for
+ * Scores a run: 60 for a cause that is there, or for healthy where none is (25 for another that the same action serves), 20 for the class of action, up to 20 for
  * coming there in few minutes, measured against the best path. No time is counted for a wrong cause.
  */
 export function scoreRun(
@@ -154,18 +157,18 @@ export function scoreRun(
 ): Scored {
   const minutesOf = (ids: readonly string[]) =>
     ids.reduce((s, f) => s + (FINDING_BY_ID.get(f)?.minutes ?? 0), 0)
-  const truth = causeOf(one.cause)!
-  const causeRight = answer === one.cause
-  const actionRight = action === truth.action
+  const there = one.causes.flatMap((id) => causeOf(id) ?? [])
+  const causeRight = there.length === 0 ? answer === HEALTHY : one.causes.includes(answer)
+  const actionRight = there.length === 0 ? action === 'none' : there.some((c) => c.action === action)
   const minutes = minutesOf(checks)
   const bestMinutes = minutesOf(bestPath(one).map((s) => s.finding))
   const quick = Math.min(1, Math.max(LEAST_BEST, bestMinutes) / Math.max(LEAST_BEST, minutes))
-  const near = !causeRight && causeOf(answer)?.action === truth.action
+  const near = !causeRight && there.some((c) => c.action === causeOf(answer)?.action)
   const seen: Seen = Object.fromEntries([
     [one.complaint, 'there'],
     ...checks.map((f): [string, FindingState] => [f, one.truth.get(f) ? 'there' : 'not-there']),
   ])
-  const [first] = weigh({ host: one.host, month: one.month, seen, causes: CAUSES, findings: FINDING_BY_ID })
+  const [first] = weighTree(one.host, one.month, seen).weighed
   return {
     score: Math.round(
       (causeRight ? 60 : near ? 25 : 0) + (actionRight ? 20 : 0) + (causeRight ? 20 * quick : 0),

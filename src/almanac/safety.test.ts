@@ -14,11 +14,13 @@ describe('laboratory and proof', () => {
 
   test('the answer lifts the hold; the duty to report stays and says what may be done', () => {
     const before = weighTree('oak-red-group', 7, OAK).judgement
-    expect(before.hold?.reason).toMatch(/Only a laboratory/)
-    expect(before.report?.reason).toMatch(/on suspicion already/)
+    expect(before.hold?.reason).toMatch(/Oak wilt needs proof before any work/)
+    expect(before.flags.map((f) => [f.cause, f.reason])).toEqual([
+      ['oak-wilt', expect.stringMatching(/on suspicion already/)],
+    ])
     const after = weighTree('oak-red-group', 7, { ...OAK, 'lab-oak-wilt': 'there' }).judgement
     expect(after.hold).toBeNull()
-    expect(after.report?.reason).toMatch(/is proved and must be reported.*protect neighbours/)
+    expect(after.flags[0]?.reason).toMatch(/is proved: report it.*protect neighbours/)
   })
 
   test('a test of another organism, or of none named, lifts nothing', () => {
@@ -39,17 +41,16 @@ describe('laboratory and proof', () => {
     expect(at({ ...seen, 'lab-elm-wilt': 'not-there' }, 'dutch-elm-disease')).toBeGreaterThan(0.2)
   })
 
-  test('every test proves causes that show it, and a cause held for a laboratory has its test', () => {
+  test('every test settles causes of the almanac, and every cause that needs proof has its test', () => {
     for (const f of FINDINGS.filter((x) => x.settles))
-      for (const id of f.settles!)
-        expect([f.id, id, Object.keys(cause(id).findings).includes(f.id)]).toEqual([f.id, id, true])
-    for (const c of CAUSES.filter((x) => x.laboratory))
+      for (const id of f.settles!) expect([f.id, id, cause(id)?.id]).toEqual([f.id, id, id])
+    for (const c of CAUSES.filter((x) => x.proof))
       expect([c.id, FINDINGS.some((f) => f.settles?.includes(c.id))]).toEqual([c.id, true])
   })
 
   test('the test that names no fungus is never asked again', () => {
-    const { checks } = weighTree('elm', 7, { 'flagging-limb': 'there' })
-    expect(checks.map((c) => c.finding)).not.toContain('lab-wilt-fungus')
+    const { looks } = weighTree('elm', 7, { 'flagging-limb': 'there' })
+    expect(looks.map((l) => l.finding)).not.toContain('lab-wilt-fungus')
   })
 })
 
@@ -82,15 +83,13 @@ describe('borers', () => {
   })
 })
 
-test('a sign of danger that no cause makes moves no weight', () => {
+test('a sign of danger leaves the borer that was found where it is, and goes to the assessor first', () => {
   const seen = { 'exit-hole-d': 'there', 'crown-thin-top': 'there' } as const
-  const plain = weighTree('ash', 6, seen).weighed
-  const danger = weighTree('ash', 6, {
-    ...seen,
-    'cavity-open': 'there',
-    'root-plate-lifting': 'there',
-  }).weighed
-  expect(danger.map((w) => [w.cause, w.probability])).toEqual(plain.map((w) => [w.cause, w.probability]))
+  const danger = weighTree('ash', 6, { ...seen, 'cavity-open': 'there', 'root-plate-lifting': 'there' })
+  expect(danger.weighed[0]!.cause).toBe('emerald-ash-borer')
+  expect(danger.judgement.hold?.reason).toMatch(/qualified risk assessor/)
+  expect(danger.looks[0]!.finding).toMatch(/^test-(decay-resistance|pull)$/)
+  expect(danger.judgement.settled).toBe(false)
 })
 
 test('oil is flagged on trees that do not bear it, and lindens bear no neonicotinoid', () => {

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { HOW_WELL, putsOn, WAY_METHODS } from '@/core/decide/way'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
+import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
@@ -21,6 +22,12 @@ const Finding = z.strictObject({
   minutes: z.number().positive().max(60),
   background: z.number().gt(0).lt(0.6),
   settles: z.array(id).min(1).optional(),
+  misses: z.number().gt(0).lt(0.5).optional(),
+  days: z.int().min(0).max(60).optional(),
+  months: z.array(month).min(1).optional(),
+  monthsOn: z.record(z.string(), z.array(month).min(1)).optional(),
+  onlyOn: z.array(ids(HOSTS)).min(1).optional(),
+  conifers: z.boolean().optional(),
   retired: z.boolean().optional(),
   unsafe: z.boolean().optional(),
   oneTree: z.boolean().optional(),
@@ -48,6 +55,8 @@ const Host = z.object({
 })
 
 const ProductClass = z.enum(PRODUCT_CLASSES)
+const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'])
+const frequencies = z.partialRecord(ids(FINDINGS), often)
 
 /** One cause, with everything it must say. */
 export const CauseEntry = z.strictObject({
@@ -57,16 +66,22 @@ export const CauseEntry = z.strictObject({
   hosts: z.union([z.literal('*'), z.array(ids(HOSTS)).min(1)]),
   prior: z.number().positive().max(10),
   months: z.array(month).min(1).optional(),
-  findings: z
-    .partialRecord(ids(FINDINGS), z.enum(['always', 'usual', 'sometimes', 'seldom', 'never']))
-    .refine((f) => Object.values(f).some((often) => often === 'always' || often === 'usual'), {
+  findings: frequencies.refine(
+    (f) => Object.values(f).some((often) => often === 'always' || often === 'usual'),
+    {
       error: 'A cause that shows nothing for certain cannot be found.',
-    }),
+    },
+  ),
+  on: z.partialRecord(ids(HOSTS), frequencies).optional(),
+  defining: z.array(ids(FINDINGS)).min(1),
   action: text(3),
+  decision: z.enum(Object.keys(DECISIONS) as [DecisionId, ...DecisionId[]]).optional(),
+  proof: z.enum(['first', 'where new', 'before a product']).optional(),
+  harmless: z.boolean().optional(),
+  bearsOn: z.partialRecord(ids(HOSTS), z.array(ProductClass)).optional(),
+  opens: z.array(ids(CAUSES)).min(1).optional(),
   refuses: z.partialRecord(ProductClass, text(10)),
   livesOn: z.array(ids(CAUSES)).min(1).optional(),
-  contributes: z.boolean().optional(),
-  laboratory: text(10).optional(),
   girdles: z.boolean().optional(),
   oil: z.boolean().optional(),
   reportable: z.boolean().optional(),

@@ -1,21 +1,24 @@
 import type { Seen } from '@/core/diagnose/almanac'
-import { nextChecks, type Check } from '@/core/diagnose/weigh'
 import { weighing, type Weighing } from '@/core/diagnose/weighing'
 import { CAUSES } from './causes'
 import { FINDING_BY_ID } from './findings'
+import { FOLIAGE } from './hosts'
 import type { FirmAlmanac } from './own'
+import { reportingIn, type Jurisdiction } from './reporting'
+
+/** The almanac as it is printed, without a firm's own. */
+export const COMMON: FirmAlmanac = { causes: CAUSES, findings: FINDING_BY_ID, district: {}, foliage: FOLIAGE }
 
 /**
  * Weighs what was seen on a tree; the screen and the signature use this same one. A firm's own almanac takes the place of
- * the common one where it is given.
+ * the common one where it is given; without a jurisdiction what most places ask for is flagged.
  */
-export function weighTree(host: string, month: number, seen: Seen, almanac: FirmAlmanac = COMMON): Weighing {
-  return weighing(host, month, seen, almanac)
+export function weighTree(
+  host: string,
+  month: number,
+  seen: Seen,
+  almanac: FirmAlmanac = COMMON,
+  jurisdiction: Jurisdiction | null = null,
+): Weighing {
+  return weighing(host, month, seen, almanac, reportingIn(jurisdiction))
 }
-
-/** The checks that tell most, whatever time they take; for those who ask from afar. */
-export function mostTelling(host: string, month: number, seen: Seen, most: number): Check[] {
-  return nextChecks({ host, month, seen, ...COMMON }, most, 'gain')
-}
-
-const COMMON: FirmAlmanac = { causes: CAUSES, findings: FINDING_BY_ID, district: {} }

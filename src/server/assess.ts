@@ -5,7 +5,8 @@ import { withOwn } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
 import { checkDetail } from '@/core/diagnose/detail'
 import { judgeHealthy } from '@/core/diagnose/healthy'
-import { HEALTHY } from '@/core/diagnose/weigh'
+import { PARTS, standsFirst, type Beside } from '@/core/diagnose/parts'
+import { BESIDE, HEALTHY, type Weighed } from '@/core/diagnose/weigh'
 import { ok, refuse, type Result } from '@/core/problem'
 import { monthIn } from '@/core/time/calendar'
 import {
@@ -92,6 +93,11 @@ export const signDiagnosisVerb = verb({
     treeId: id('treeId'),
     assessmentId: id('assessmentId'),
     cause: z.string().max(80),
+    /** What is at work with it, each with its part. */
+    beside: z
+      .array(z.strictObject({ cause: z.string().max(80), part: z.enum(PARTS) }))
+      .max(5, { error: 'Sign at most five causes beside the main one.' })
+      .optional(),
     reason: words('Reasons'),
   }),
   makes: (i) => i.id,
@@ -115,13 +121,17 @@ export const signDiagnosisVerb = verb({
     const month = monthIn(tree.timeZone, now)
     const almanac = withOwn(own)
     const seen = seenOf(rows)
-    const { weighed, judgement } = weighTree(tree.host, month, seen, almanac)
+    const weighing = weighTree(tree.host, month, seen, almanac)
+    const { weighed, judgement } = weighing
     const healthy =
       input.cause === HEALTHY ? judgeHealthy({ host: tree.host, month, seen, ...almanac }) : null
     const probability = healthy?.chance ?? weighed.find((w) => w.cause === input.cause)?.probability
     if (probability === undefined)
       return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
-    const leads = weighed[0]!.cause === input.cause
+    const beside = input.beside ?? []
+    const strange = besideProblem(input.cause, beside, weighed)
+    if (strange) return strange
+    const leads = standsFirst(weighing, input.cause)
     const reasoned = (input.reason ?? '').length >= 8
     if (healthy && healthy.unsafe.length > 0)
       return refuse(
@@ -151,6 +161,7 @@ export const signDiagnosisVerb = verb({
       cause: input.cause,
       probability,
       weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
+      beside,
       almanacVersion: own.length === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${own.length} own`,
       held: healthy ? null : (judgement.hold?.reason ?? null),
       overrideReason: input.reason || null,
@@ -163,3 +174,21 @@ export const signDiagnosisVerb = verb({
     return ok({ id: input.id })
   },
 })
+
+/** What cannot be signed beside a cause: the cause itself, one twice, one its kind cannot have, or anything beside a healthy tree. */
+function besideProblem(main: string, beside: readonly Beside[], weighed: readonly Weighed[]) {
+  if (beside.length > 0 && BESIDE.includes(main))
+    return refuse('conflict', 'beside', 'Beside a healthy tree, or something else, no other cause is signed.')
+  const ids = beside.map((b) => b.cause)
+  const wrong = ids.find(
+    (id, i) =>
+      id === main || ids.indexOf(id) !== i || BESIDE.includes(id) || !weighed.some((w) => w.cause === id),
+  )
+  return wrong === undefined
+    ? null
+    : refuse(
+        'unknown',
+        'beside',
+        `${causeName(wrong)} cannot be signed beside it: each cause of this kind of tree stands once.`,
+      )
+}

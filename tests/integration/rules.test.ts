@@ -293,7 +293,7 @@ describe('what was done is noted', () => {
       ['record', expect.stringMatching(/^Record \d+: trunk injection$/)],
       ['prescription', 'Trunk injection, Example EB4'],
       ['decision', 'Decided to treat'],
-      ['diagnosis', 'Ash borer'],
+      ['diagnosis', 'Emerald ash borer'],
       ['examination', '2 findings looked at, 2 there'],
       ['reading', '52 in by girth tape'],
       ['change', 'Kind confirmed: ash'],

@@ -1,18 +1,17 @@
 import type { Cause } from '@/core/diagnose/almanac'
-import { NOT_FOR_INSECTS, noSpray } from './refusals'
-
-const UNDER_BARK = 'The larvae are under the bark; a crown spray does not reach them.'
+import { NOT_FOR_INSECTS, UNDER_BARK, noSpray, noSystemic } from './refusals'
 
 /** Borers that are told by where and how they cut. */
 // prettier-ignore
 export const BORERS: readonly Cause[] = [
   {
     id: 'bronze-birch-borer',
-    name: 'Birch borer',
+    name: 'Bronze birch borer',
     kind: 'wood borer',
     hosts: ['birch'],
     prior: 3,
-    findings: { 'exit-hole-d': 'usual', 'galleries-zigzag': 'usual', 'crown-thin-top': 'usual', 'branch-dieback-scattered': 'usual', 'bark-split': 'sometimes', 'drought-recent': 'sometimes', 'woodpecker-blond': 'sometimes', 'trunk-sprouts': 'sometimes', 'leaf-yellow-even': 'sometimes', 'many-kinds-affected': 'seldom' },
+    findings: { 'exit-hole-d': 'usual', 'galleries-zigzag': 'usual', 'crown-thin-top': 'usual', 'branch-dieback-scattered': 'usual', 'bark-split': 'sometimes', 'drought-recent': 'sometimes', 'woodpecker-blond': 'sometimes', 'trunk-sprouts': 'sometimes', 'leaf-yellow-even': 'sometimes', 'many-kinds-affected': 'seldom', 'bark-ridges': 'usual' },
+    defining: ['exit-hole-d', 'bark-ridges', 'galleries-zigzag'],
     action: 'protect-systemic',
     girdles: true,
     refuses: { ...NOT_FOR_INSECTS, 'crown-spray': UNDER_BARK },
@@ -25,13 +24,15 @@ export const BORERS: readonly Cause[] = [
   },
   {
     id: 'peach-tree-borer',
-    name: 'Stone-fruit borer',
+    name: 'Peachtree borer',
     kind: 'wood borer',
     hosts: ['peach', 'plum', 'cherry', 'apricot', 'almond'],
     prior: 2.5,
-    findings: { 'frass-sap-base': 'always', 'exit-hole-round': 'sometimes', 'crown-thin-even': 'sometimes', 'branch-dieback-scattered': 'sometimes', 'canker-sunken': 'seldom', 'leaf-yellow-even': 'sometimes', 'mulch-piled': 'sometimes', 'bark-off-crust': 'never' },
+    findings: { 'frass-sap-base': 'always', 'exit-hole-round': 'sometimes', 'crown-thin-even': 'sometimes', 'branch-dieback-scattered': 'sometimes', 'leaf-yellow-even': 'sometimes', 'mulch-piled': 'sometimes', 'pupal-skin-bark': 'sometimes' },
+    defining: ['frass-sap-base'],
     action: 'sanitation',
-    refuses: { ...NOT_FOR_INSECTS, injection: 'Stone fruit answer a hole with gum, and the larvae sit at the soil line.' },
+    decision: 'bark-protect',
+    refuses: { ...NOT_FOR_INSECTS, ...noSystemic('Stone fruit answer a hole with gum, and the larvae sit at the soil line.') },
     oneLine: 'Larvae tunnel at the soil line; gum comes out mixed with their sawdust.',
     act: 'Bare the base, dig out the few there are with a wire, and time a labelled trunk-base spray to the flight.',
     doNot: 'Do not heap mulch or soil against the trunk.',
@@ -41,14 +42,15 @@ export const BORERS: readonly Cause[] = [
   },
   {
     id: 'twig-pruner',
-    name: 'Twig pruner',
+    name: 'Oak twig pruner',
     kind: 'wood borer',
     hosts: ['chestnut', 'oak-red-group', 'oak-white-group', 'walnut'],
     prior: 1,
-    months: [6, 7, 8, 9, 10],
-    findings: { 'twig-cut-clean': 'always', 'branch-dieback-scattered': 'sometimes', 'leaf-drop-early': 'seldom', 'gnaw-clipped-twigs': 'never' },
+    months: [7, 8, 9, 10, 11],
+    findings: { 'twig-cut-clean': 'always', 'branch-dieback-scattered': 'sometimes', 'leaf-drop-early': 'seldom' },
+    defining: ['twig-cut-clean'],
     action: 'sanitation',
-    refuses: { ...NOT_FOR_INSECTS, insecticide: 'The larva lies inside the fallen twig; gathering takes it away.', ...noSpray('The larva lies inside the fallen twig.'), injection: 'A few twigs are not worth a hole.' },
+    refuses: { ...NOT_FOR_INSECTS, insecticide: 'The larva lies inside the fallen twig; gathering takes it away.', ...noSpray('The larva lies inside the fallen twig.'), ...noSystemic('A few twigs are not worth a hole.') },
     oneLine: 'A larva cuts a twig from inside and falls with it.',
     act: 'Gather and destroy the fallen twigs before winter.',
     doNot: 'Do not spray for it.',

@@ -1,25 +1,10 @@
 import type { Way } from '@/core/decide/way'
-import { BEARS, BY_LABEL, ENDS, GAP, HOLDS, ONCE, w, YEARLY } from './way'
+import { ASSESSOR, BEARS, BY_LABEL, ENDS, GAP, HOLDS, ONCE, SAMPLE, w, WATER, YEARLY } from './way'
 
 const COPPER = ['copper']
 const COVERS = ['protective fungicide', 'sulfur']
 const CLEAN = (what: string, when: string) => w('hands', what, when, HOLDS, YEARLY)
 const DRY_CUT = (what: string) => w('prune', what, 'dry weather', HOLDS, YEARLY)
-const WATER = w(
-  'water',
-  'Water slowly and deep, with a mulch bed',
-  'in every dry spell',
-  BEARS,
-  'weekly while it is dry',
-)
-const LAB = w('sample', 'Send a sample and wait for the answer', 'before anything is bought', BEARS, ONCE)
-const ASSESSOR = w(
-  'refer',
-  'A qualified risk assessor looks; people and targets kept away',
-  'at once',
-  BEARS,
-  ONCE,
-)
 const COVER = (when: string, kinds = COVERS) =>
   w(
     'crown-spray',
@@ -42,15 +27,15 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('prune', 'Cut well below the last dark wood, tool cleaned at every cut', 'dry weather, or dormant', HOLDS, 'as strikes show'),
     w('feed', 'No nitrogen; feed only what a test says is missing', 'not while it strikes', BEARS, YEARLY, { kinds: ['no nitrogen'] }),
   ],
-  'verticillium-wilt': [LAB, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY)],
+  'verticillium-wilt': [SAMPLE, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY)],
   'oak-wilt': [
-    LAB,
+    SAMPLE,
     w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound neighbours, white oaks early in it', first: 'laboratory proof' }),
     w('trenches', 'Cut joined roots before anything is felled', 'before felling', HOLDS, ONCE),
     w('prune', 'No cut in the local risk season; wounds painted at once', 'deep dormancy', HOLDS, YEARLY),
   ],
   'bacterial-leaf-scorch': [
-    LAB,
+    SAMPLE,
     w('trunk-injection', 'Inject an antibiotic', 'spring in leaf', GAP, YEARLY, { kinds: ['antibiotic'], on: 'ornamentals worth it', first: 'laboratory proof' }),
     w('soil-drench', 'Biostimulant and root care', 'when soil is moist', BEARS, YEARLY, { kinds: ['biostimulant'] }),
     w('soil-injection', 'Biostimulant and root care', 'when soil is moist', BEARS, YEARLY, { kinds: ['biostimulant'] }),
@@ -79,19 +64,19 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'white-rot': [CLEAN('Mummies and dead wood out', 'winter'), WATER, COVER('late in the season')],
   'plum-pockets': [CLEAN('Pick and bin the pockets before they turn grey', 'spring'), w('crown-spray', 'Copper or lime sulfur over bare twigs where lawful', 'dormant, before bud swell', ENDS, YEARLY, { kinds: ['copper', 'lime sulfur'] })],
   'dutch-elm-disease': [
-    LAB,
+    SAMPLE,
     w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound elms, or one flag far out', first: 'laboratory proof' }),
     w('prune', 'Cut far below the first flag, or fell', 'at once', HOLDS, ONCE),
     w('trenches', 'Cut joined roots before felling', 'before felling', HOLDS, ONCE),
   ],
   'phytophthora-bleeding-canker': [
-    LAB,
+    SAMPLE,
     w('bark-spray', 'Phosphonate on the lower bark', 'in leaf', HOLDS, BY_LABEL, { kinds: ['phosphonate'] }),
     w('trunk-injection', 'Inject phosphonate', 'in leaf', HOLDS, BY_LABEL, { kinds: ['phosphonate'] }),
     w('water', 'Keep water off the trunk and drain', 'always', BEARS, ONCE),
   ],
   'phytophthora-root-rot': [
-    LAB,
+    SAMPLE,
     w('water', 'Drain, water less and wider', 'always', BEARS, 'by the probe'),
     w('trunk-injection', 'Inject phosphonate', 'in leaf', HOLDS, BY_LABEL, { kinds: ['phosphonate'] }),
     w('trenches', 'Coarse mulch, wide', 'when workable', BEARS, ONCE),

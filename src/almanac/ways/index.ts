@@ -1,12 +1,16 @@
 import { inOrder, type Way } from '@/core/decide/way'
 import { DISEASE_WAYS } from './diseases'
 import { INSECT_WAYS } from './insects'
+import { MORE_DISEASE_WAYS } from './moreDiseases'
+import { MORE_INSECT_WAYS } from './moreInsects'
 import { SITE_WAYS } from './siteAndAnimals'
 
 /** The ways on every cause of the almanac. */
 export const WAYS: Readonly<Record<string, readonly Way[]>> = {
   ...INSECT_WAYS,
   ...DISEASE_WAYS,
+  ...MORE_INSECT_WAYS,
+  ...MORE_DISEASE_WAYS,
   ...SITE_WAYS,
 }
 

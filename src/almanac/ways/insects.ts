@@ -1,18 +1,11 @@
 import type { Way } from '@/core/decide/way'
-import { BEARS, BY_CARD, BY_LABEL, ENDS, GAP, HOLDS, ONCE, w, YEARLY } from './way'
+import { BEARS, BY_CARD, BY_LABEL, ENDS, GAP, HOLDS, ONCE, w, WATER, YEARLY } from './way'
 
 const SYSTEMIC = ['systemic insecticide']
 const OIL = ['horticultural oil']
 const OIL_SOAP = ['horticultural oil', 'soap']
 const BT = ['Bt for caterpillars']
 
-const WATER = w(
-  'water',
-  'Water slowly and deep, with a mulch bed',
-  'in every dry spell',
-  BEARS,
-  'weekly while it is dry',
-)
 const ANTS_OFF = w(
   'band',
   'Sticky band over a wrap, bridges cut',

@@ -20,3 +20,32 @@ export const ONCE = 'once'
 export const YEARLY = 'each year'
 export const BY_LABEL = 'at the label’s interval'
 export const BY_CARD = 'after the years the card names'
+
+export const WATER = w(
+  'water',
+  'Water slowly and deep, with a mulch bed',
+  'in every dry spell',
+  BEARS,
+  'weekly while it is dry',
+)
+export const SAMPLE = w(
+  'sample',
+  'Take the sample and wait for the answer',
+  'before anything is bought',
+  BEARS,
+  ONCE,
+)
+export const ASSESSOR = w(
+  'refer',
+  'A qualified risk assessor looks; people and targets kept away',
+  'at once',
+  BEARS,
+  ONCE,
+)
+export const ROOT_CARE = w(
+  'trenches',
+  'Open the soil, compost and a wide mulch bed',
+  'when the soil is moist',
+  BEARS,
+  ONCE,
+)

@@ -1,11 +1,13 @@
 import { z } from 'zod'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
-import { CAUSES } from '@/almanac/causes'
+import { causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
-import { mostTelling, weighTree } from '@/almanac/weighing'
-import { refuse } from '@/core/problem'
-import type { FindingState } from '@/core/diagnose/almanac'
+import { testOf } from '@/almanac/laboratory'
+import { jurisdictionOf, JURISDICTIONS } from '@/almanac/reporting'
+import { weighTree } from '@/almanac/weighing'
+import { refuse, type Result } from '@/core/problem'
+import type { FindingState, Seen } from '@/core/diagnose/almanac'
 import { plain } from '@/core/quantity/format'
 import { calculator } from '../calculator'
 import { name, number } from '../fields'
@@ -13,25 +15,78 @@ import { name, number } from '../fields'
 const findings = (description: string) =>
   z.array(name('A finding.')).max(500).optional().meta({ description })
 
-const CAUSE_NAME = new Map(CAUSES.map((c) => [c.id, c.name]))
+interface Told {
+  there?: readonly string[]
+  notThere?: readonly string[]
+  unsure?: readonly string[]
+  tests?: readonly { test: string; result: 'positive' | 'negative' }[]
+}
+
+/** What was told as findings with their state; refuses what the almanac does not know and what is told in two states. */
+function seenOf(input: Told): Result<Seen> {
+  const seen = new Map<string, FindingState>()
+  const told: (readonly [field: string, id: string, state: FindingState])[] = [
+    ...(input.there ?? []).map((id, i) => [`there[${i}]`, id, 'there'] as const),
+    ...(input.notThere ?? []).map((id, i) => [`notThere[${i}]`, id, 'not-there'] as const),
+    ...(input.unsure ?? []).map((id, i) => [`unsure[${i}]`, id, 'unsure'] as const),
+    ...(input.tests ?? []).map(
+      (t, i) => [`tests[${i}].test`, t.test, t.result === 'positive' ? 'there' : 'not-there'] as const,
+    ),
+  ]
+  for (const [field, id, state] of told) {
+    if (field.startsWith('tests') ? !testOf(id) : !FINDING_BY_ID.has(id))
+      return refuse(
+        'unknown',
+        field,
+        `The almanac has no ${field.startsWith('tests') ? 'test' : 'finding'} "${id.slice(0, 40)}"; check its spelling.`,
+      )
+    if (seen.has(id) && seen.get(id) !== state)
+      return refuse('out-of-range', field, `"${id}" is given in two states; keep one.`)
+    seen.set(id, state)
+  }
+  return { ok: true, value: Object.fromEntries(seen) }
+}
 
 export const diagnose = calculator({
   name: 'diagnose',
   title: 'Diagnose',
   description:
-    'Weighs the causes a host can have by what was found, not found, or left unsure; what is not named was not looked at. Probabilities over the causes and `something-else` sum to 1: the chance that this mainly explains the findings. `next` holds the five checks that settle most, with the expected gain in bits; `chains` what feeds, tends or weakens and why; `hold` a reason to wait; `refusedClasses` what cannot work.',
+    'Weighs what can be at work together by what was found, not found, or left unsure, and by answered tests; what is not named was not looked at. `causes` gives each cause its chance of being at work, `something-else` and `healthy` among them; as several may be, they need not sum to 1. `explanations` are the five likeliest sets. `next` holds what could change the work most, tests as `test`; it is empty when asking should stop (`settled`). `chains` says what feeds, comes for it or opens the door; `hold` a reason to wait; `flags` what must be reported in the jurisdiction; `refusedClasses` what cannot work under any explanation that counts.',
   request: {
     host: name('A kind of tree.'),
     month: number('Month, 1 to 12.'),
     there: findings('Findings that are there.'),
     notThere: findings('Findings looked for and not there.'),
     unsure: findings('Findings looked for without a clear answer.'),
+    jurisdiction: name(
+      `Where the tree stands: ${JURISDICTIONS.join(', ')}, or the code of a country.`,
+    ).optional(),
+    tests: z
+      .array(
+        z.strictObject({
+          test: name('A test.'),
+          result: z.enum(['positive', 'negative'], { error: 'A result is positive or negative.' }),
+        }),
+      )
+      .max(60)
+      .optional()
+      .meta({ description: 'Tests that were answered.' }),
   },
   answer: {
     causes: z.array(z.strictObject({ cause: z.string(), probability: z.number() })),
-    next: z.array(z.strictObject({ finding: z.string(), gain: z.number() })),
+    explanations: z.array(z.strictObject({ causes: z.array(z.string()), probability: z.number() })),
+    next: z.array(
+      z.strictObject({
+        finding: z.string().optional(),
+        test: z.string().optional(),
+        worth: z.number(),
+        minutes: z.number(),
+      }),
+    ),
+    settled: z.boolean(),
     chains: z.array(z.strictObject({ cause: z.string(), because: z.array(z.string()) })),
     hold: z.strictObject({ reason: z.string() }).nullable(),
+    flags: z.array(z.strictObject({ cause: z.string(), reason: z.string() })),
     refusedClasses: z.array(z.enum(PRODUCT_CLASSES)),
   },
   example: {
@@ -50,36 +105,40 @@ export const diagnose = calculator({
       )
     if (!(Number.isInteger(input.month) && input.month >= 1 && input.month <= 12))
       return refuse('out-of-range', 'month', 'The month is a whole number from 1 to 12.')
-    const seen = new Map<string, FindingState>()
-    for (const [field, state] of [
-      ['there', 'there'],
-      ['notThere', 'not-there'],
-      ['unsure', 'unsure'],
-    ] as const)
-      for (const [i, id] of (input[field] ?? []).entries()) {
-        if (!FINDING_BY_ID.has(id))
-          return refuse(
-            'unknown',
-            `${field}[${i}]`,
-            `The almanac has no finding "${id.slice(0, 40)}"; check its spelling.`,
-          )
-        if (seen.has(id) && seen.get(id) !== state)
-          return refuse('out-of-range', `${field}[${i}]`, `"${id}" is given in two states; keep one.`)
-        seen.set(id, state)
-      }
-    const looks = Object.fromEntries(seen)
-    const { weighed, judgement } = weighTree(input.host, input.month, looks)
-    const next = mostTelling(input.host, input.month, looks, 5)
+    const jurisdiction = input.jurisdiction === undefined ? null : jurisdictionOf(input.jurisdiction)
+    if (input.jurisdiction !== undefined && jurisdiction === null)
+      return refuse(
+        'unknown',
+        'jurisdiction',
+        `No jurisdiction "${input.jurisdiction.slice(0, 40)}" is known; take one of ${JURISDICTIONS.join(', ')}.`,
+      )
+    const seen = seenOf(input)
+    if (!seen.ok) return seen
+    const { weighed, explanations, looks, judgement } = weighTree(
+      input.host,
+      input.month,
+      seen.value,
+      undefined,
+      jurisdiction,
+    )
+    const links = new Map(judgement.chains.map((c) => [c.cause, c]))
     return {
       ok: true,
       value: {
         causes: weighed.map(({ cause, probability }) => ({ cause, probability })),
-        next: next.map(({ finding, gain }) => ({ finding, gain })),
-        chains: judgement.chains.map(({ cause, because }) => ({ cause, because })),
+        explanations,
+        next: looks.map(({ finding, worth, minutes }) => ({
+          ...(testOf(finding) ? { test: finding } : { finding }),
+          worth,
+          minutes,
+        })),
+        settled: judgement.settled,
+        chains: [...links.values()].map(({ cause, because }) => ({ cause, because })),
         hold: judgement.hold && { reason: judgement.hold.reason },
+        flags: judgement.flags,
         refusedClasses: judgement.refused.map((r) => r.class),
         working: weighed.slice(0, 5).map((w) => ({
-          label: CAUSE_NAME.get(w.cause) ?? 'Something else',
+          label: causeName(w.cause),
           expression:
             [...w.for.slice(0, 4).map((e) => `+${plain(e.bits, 1)} ${e.finding}`)]
               .concat(w.against.slice(0, 4).map((e) => `−${plain(e.bits, 1)} ${e.finding}`))

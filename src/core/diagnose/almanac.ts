@@ -1,4 +1,5 @@
 import type { RingMark } from '../ports/marks'
+import type { DecisionId } from './decision'
 
 /** The shapes the weighing reads. The almanac fills them; the core knows no entry by name. */
 
@@ -32,6 +33,18 @@ export interface Finding {
   background: number
   /** A test that proves these causes and no other: there lifts only them, not there lowers only them. */
   settles?: readonly string[]
+  /** Of a test: how often a negative misses a tree that has it. */
+  misses?: number
+  /** Of a test: days until the answer is usually there. */
+  days?: number
+  /** Months (1–12) in which it can be seen; absent in others it says nothing. All year when left out. */
+  months?: readonly number[]
+  /** The months on kinds that differ, by host. */
+  monthsOn?: Readonly<Record<string, readonly number[]>>
+  /** The only hosts that can show it. */
+  onlyOn?: readonly string[]
+  /** Only conifers can show it. */
+  conifers?: boolean
   /** Kept for old examinations; never asked again. */
   retired?: boolean
   /** A firm's own. */
@@ -55,7 +68,10 @@ export const CHANCE: Record<Frequency, number> = {
   never: 0.01,
 }
 
-/** Classes of product; the last three by the way it is put on: over the leaves, on the bark, into the trunk. */
+/** What a kind of tree carries: some signs need leaves to be seen on. */
+export type Foliage = 'deciduous' | 'evergreen' | 'conifer'
+
+/** Classes of product; the last four by the way it is put on: over the leaves, on the bark, through the soil, into the trunk. */
 export const PRODUCT_CLASSES = [
   'insecticide',
   'miticide',
@@ -64,6 +80,7 @@ export const PRODUCT_CLASSES = [
   'fertiliser',
   'crown-spray',
   'bark-spray',
+  'soil',
   'injection',
 ] as const
 export type ProductClass = (typeof PRODUCT_CLASSES)[number]
@@ -95,15 +112,25 @@ export interface Cause {
   /** Months (1–12) in which it can be seen. All year when absent. */
   months?: readonly number[]
   findings: Readonly<Record<string, Frequency>>
+  /** Where a kind of tree shows it otherwise: frequencies by host, over the common ones. */
+  on?: Readonly<Record<string, Readonly<Record<string, Frequency>>>>
+  /** The signs and tests that make it certain; without one of them there it is never taken as told. */
+  defining?: readonly string[]
   action: ActionClass
+  /** What would be bought or done, finer than the action class; the class's own where left out. */
+  decision?: DecisionId
+  /** A test comes before the work: always, where the district has none of it yet, or before a product but not before care. */
+  proof?: 'first' | 'where new' | 'before a product'
+  /** Normal or harmless: signed with a date only. */
+  harmless?: boolean
+  /** Classes that are a labelled practice on a kind of tree, though refused on others. */
+  bearsOn?: Readonly<Record<string, readonly ProductClass[]>>
+  /** Causes it opens the door for: they are likelier beside it. */
+  opens?: readonly string[]
   /** Product classes that cannot touch it, with the reason. */
   refuses: Partial<Record<ProductClass, string>>
   /** Causes it lives on (a film on honeydew) or tends (ants): treating those is the way. */
   livesOn?: readonly string[]
-  /** A stress that opens the door for others rather than the killer. */
-  contributes?: boolean
-  /** Only a laboratory can tell it for certain. */
-  laboratory?: string
   /** A borer that girdles: above half the crown lost, the wood carries no systemic any more. Of no other kind is that so. */
   girdles?: boolean
   /** Oil is part of what is done, so that trees that do not bear it must be told. */

@@ -1,5 +1,6 @@
 import { stateOf, type Finding, type Place } from './almanac'
-import { healthyChance, type WeighInput } from './weigh'
+import { explain, healthyChance } from './explain'
+import type { WeighInput } from './weigh'
 
 /** Where a tree is looked at before it is called healthy, and how that place is called. */
 const LOOKED_AT: readonly (readonly [Place, string])[] = [
@@ -28,7 +29,7 @@ export interface Healthy {
  * @example judgeHealthy({ seen: { 'crown-thin-top': 'not-there' }, … }).doubts[0] // 'Nobody has looked at the trunk …'
  */
 export function judgeHealthy(input: WeighInput): Healthy {
-  const chance = healthyChance(input)
+  const chance = healthyChance(explain(input))
   const looked = Object.keys(input.seen)
     .filter((id) => stateOf(input.seen, id) !== 'not-looked')
     .flatMap((id): Finding[] => {

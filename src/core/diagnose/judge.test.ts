@@ -1,14 +1,47 @@
-import type { Cause, Finding, Seen } from './almanac'
-import { judge } from './judge'
-import { SOMETHING_ELSE, type Check, type Weighed } from './weigh'
+import type { Cause, Finding, FindingState } from './almanac'
+import { weighing } from './weighing'
+import { partOf, standsFirst, standWith } from './parts'
 
-/** Three made-up causes of one kind: a borer, a scale whose honeydew grows a film, and a stress. */
+/** A kind with a borer, a scale whose honeydew grows a film, a wilt that is reported, and a stress. */
+const finding = (id: string, more: Partial<Finding> = {}): Finding => ({
+  id,
+  place: 'trunk',
+  how: 'look',
+  name: `The ${id}`,
+  question: `${id}?`,
+  minutes: 1,
+  background: 0.003,
+  ...more,
+})
+const FINDINGS = new Map(
+  [
+    finding('holes'),
+    finding('shells'),
+    finding('film'),
+    finding('trail', { background: 0.02 }),
+    finding('dry', { background: 0.06, place: 'soil' }),
+    finding('streaks'),
+    finding('thin', { background: 0.12, place: 'crown' }),
+    finding('bracket', { unsafe: true }),
+    finding('test', {
+      place: 'lab',
+      how: 'sample',
+      question: 'Culture: positive?',
+      settles: ['wilt'],
+      misses: 0.15,
+      days: 10,
+      minutes: 15,
+    }),
+    finding('drill', { place: 'lab', how: 'refer', settles: ['rot'], misses: 0.1, days: 20, minutes: 15 }),
+    finding('pull', { place: 'lab', how: 'refer', settles: ['roots'], misses: 0.1, days: 20, minutes: 15 }),
+  ].map((f) => [f.id, f]),
+)
 const cause = (id: string, more: Partial<Cause> = {}): Cause => ({
   id,
   name: id.toUpperCase(),
   kind: 'insect',
   hosts: ['ash'],
-  prior: 1,
+  prior: 2,
   findings: {},
   action: 'protect-systemic',
   refuses: {},
@@ -20,180 +53,157 @@ const cause = (id: string, more: Partial<Cause> = {}): Cause => ({
   lookAlikes: [],
   ...more,
 })
-const finding = (id: string, more: Partial<Finding> = {}): Finding => ({
-  id,
-  place: 'trunk',
-  how: 'look',
-  name: `The ${id}`,
-  question: `${id}?`,
-  minutes: 1,
-  background: 0.02,
-  ...more,
+const BORER = cause('borer', {
+  findings: { holes: 'usual', thin: 'usual' },
+  defining: ['holes'],
+  refuses: { fungicide: 'It is an insect.', 'crown-spray': 'It is under the bark.' },
 })
-const BORER = cause('borer', { refuses: { fungicide: 'It is an insect.' } })
-const SCALE = cause('scale', { action: 'sap-feeder-care', findings: { shells: 'always' } })
+const SCALE = cause('scale', {
+  action: 'sap-feeder-care',
+  findings: { shells: 'always' },
+  defining: ['shells'],
+  refuses: { fungicide: 'It is an insect.' },
+})
 const FILM = cause('film', {
-  action: 'wait',
+  action: 'sap-feeder-care',
+  decision: 'follow',
   livesOn: ['scale'],
+  findings: { film: 'always' },
+  defining: ['film'],
   refuses: { insecticide: 'The film is no insect.', fungicide: 'It goes with the honeydew.' },
 })
-const ANTS = cause('ants', { action: 'none', livesOn: ['scale'], findings: { trail: 'always' } })
-const DROUGHT = cause('drought', { action: 'water-care', contributes: true, findings: { dry: 'always' } })
-const CAUSES = [BORER, SCALE, FILM, ANTS, DROUGHT]
-const FINDINGS = new Map(
-  [
-    finding('shells'),
-    finding('trail'),
-    finding('dry', { background: 0.15 }),
-    finding('test', { place: 'lab', settles: ['borer'] }),
-    finding('long', { minutes: 11 }),
-  ].map((f) => [f.id, f]),
-)
-const weighed = (...pairs: [string, number][]): Weighed[] =>
-  pairs.map(([id, probability]) => ({
-    cause: id,
-    probability,
-    for: [],
-    against: [],
-    notLooked: [],
-    outOfSeason: false,
-  }))
-const check = (more: Partial<Check> = {}): Check => ({
-  finding: 'shells',
-  gain: 0.5,
-  perMinute: 0.3,
-  chanceThere: 0.5,
-  ifThere: { cause: 'borer', probability: 0.9 },
-  ifNot: { cause: 'borer', probability: 0.6 },
-  ...more,
+const DROUGHT = cause('drought', {
+  action: 'water-care',
+  opens: ['borer'],
+  findings: { dry: 'always' },
+  defining: ['dry'],
+  refuses: { fungicide: 'Nothing is alive.', injection: 'It is dry.', 'crown-spray': 'Nothing is alive.' },
 })
-const judged = (
-  w: Weighed[],
-  { checks = [] as Check[], seen = {} as Seen, causes = CAUSES as readonly Cause[] } = {},
-) => judge({ weighed: w, checks, seen, causes, findings: FINDINGS })
+const WILT = cause('wilt', {
+  action: 'laboratory',
+  decision: 'contain-wilt',
+  proof: 'first',
+  reportable: true,
+  findings: { streaks: 'always', thin: 'usual' },
+  defining: ['streaks', 'test'],
+  refuses: { insecticide: 'It is a fungus.' },
+})
+const ROT = cause('rot', {
+  action: 'remove-or-plan',
+  decision: 'refer-watch',
+  findings: { bracket: 'always' },
+  defining: ['bracket'],
+})
+const CAUSES = [BORER, SCALE, FILM, DROUGHT, WILT, ROT]
+const of = (
+  seen: Record<string, FindingState>,
+  causes: readonly Cause[] = CAUSES,
+  reporting?: Parameters<typeof weighing>[4],
+) => weighing('ash', 6, seen, { causes, findings: FINDINGS, district: {}, foliage: {} }, reporting)
+const judged = (...args: Parameters<typeof of>) => of(...args).judgement
 
 describe('a hold', () => {
-  test('two leaders that call for different work are parted first, where a short look can do it', () => {
-    const two = weighed(['borer', 0.7], ['scale', 0.2])
-    expect(judged(two, { checks: [check()] }).hold?.reason).toBe(
-      'BORER and scale call for different work, and one check would help to part them: the shells.',
-    )
-    // The look must tell something, and be short.
-    expect(judged(two, { checks: [check({ gain: 0.05 })] }).hold).toBeNull()
-    expect(judged(two, { checks: [check({ gain: 0.051 })] }).hold).not.toBeNull()
-    expect(judged(two, { checks: [check({ finding: 'long' })] }).hold).toBeNull()
-    expect(judged(two).hold).toBeNull()
+  test('a sign of danger holds everything, whatever leads, and asks for the assessor’s test', () => {
+    const { judgement, looks } = of({ holes: 'there', bracket: 'there' })
+    expect(judgement.hold?.reason).toMatch(/^The bracket: a qualified risk assessor/)
+    expect(looks[0]).toMatchObject({ finding: 'drill', proof: true })
+    expect(of({ bracket: 'there', drill: 'there' }).looks.map((l) => l.finding)).not.toContain('drill')
   })
-  test.each([
-    [0.79, 0.15, true],
-    [0.8, 0.15, false],
-    [0.79, 0.149, false],
-  ])('a leader of %d beside one of %d: held %s', (first, second, held) => {
-    const w = weighed(['borer', first], ['scale', second])
-    expect(judged(w, { checks: [check()] }).hold !== null).toBe(held)
-  })
-  test('leaders that call for the same work need not be parted', () => {
-    const twin = cause('twin')
-    const w = weighed(['borer', 0.5], ['twin', 0.4])
-    expect(judged(w, { checks: [check()], causes: [...CAUSES, twin] }).hold).toBeNull()
-  })
-  test('something else first is looked into, whatever follows', () => {
-    expect(judged(weighed([SOMETHING_ELSE, 0.4], ['borer', 0.3])).hold?.reason).toMatch(
-      /^Nothing in the almanac/,
+  test('what needs proof waits for its own test; a positive ends it, a negative says what it is worth', () => {
+    expect(judged({ streaks: 'there' }).hold?.reason).toBe('WILT needs proof before any work: culture.')
+    expect(judged({ streaks: 'there', test: 'there' }).hold).toBeNull()
+    expect(judged({ streaks: 'there', thin: 'there', test: 'not-there' }).hold?.reason).toMatch(
+      /came back negative.*only as good as its sample/,
     )
   })
-  test('what only a laboratory can tell waits for its own test, and for no other', () => {
-    const wilt = cause('wilt', { laboratory: 'send a twig.' })
-    const with_ = (seen: Seen) =>
-      judged(weighed(['wilt', 0.9]), { seen, causes: [...CAUSES, wilt] }).hold?.reason
-    expect(with_({})).toBe('Only a laboratory can tell wilt for certain: send a twig.')
-    expect(with_({ test: 'there' })).toMatch(/Only a laboratory/)
-    const borer = { ...BORER, laboratory: 'send a grub.' }
-    expect(judged(weighed(['borer', 0.9]), { seen: { test: 'there' }, causes: [borer] }).hold).toBeNull()
-    expect(
-      judged(weighed(['borer', 0.9]), { seen: { test: 'not-there' }, causes: [borer] }).hold,
-    ).not.toBeNull()
+  test('proof where it is new: only where the authority does not know it yet', () => {
+    const causes = [{ ...BORER, proof: 'where new' as const }]
+    const reporting = (isNew: boolean) => ({ rule: () => null, isNew: () => isNew })
+    expect(judged({ holes: 'there' }, causes, reporting(true)).hold?.reason).toMatch(/needs proof/)
+    expect(judged({ holes: 'there' }, causes, reporting(false)).hold).toBeNull()
   })
-  test('nothing weighed holds nothing', () => {
-    expect(judged([])).toMatchObject({ hold: null, report: null, refused: [], chains: [], settled: false })
+  test('nothing holds a told borer', () => {
+    expect(judged({ holes: 'there', thin: 'there', dry: 'not-there' }).hold).toBeNull()
   })
 })
 
 describe('what must be reported', () => {
-  const borer = { ...BORER, reportable: true }
-  const report = (p: number, seen: Seen = {}) => judged(weighed(['borer', p]), { seen, causes: [borer] })
-  test('is reported on suspicion, held until it is proved, and still reported then', () => {
-    expect(report(0.15).report?.reason).toMatch(/on suspicion already/)
-    expect(report(0.149).report).toBeNull()
-    expect(report(0.9).hold?.reason).toMatch(/must be reported/)
-    expect(report(0.9, { test: 'there' }).hold).toBeNull()
-    expect(report(0.9, { test: 'there' }).report?.reason).toMatch(/^BORER is proved and must be reported/)
+  const reporting = { rule: (id: string) => (id === 'wilt' ? 'Call.' : null), isNew: () => false }
+  test('is flagged on suspicion, and stays flagged once proved', () => {
+    expect(judged({ streaks: 'there' }, CAUSES, reporting).flags).toEqual([
+      {
+        cause: 'wilt',
+        reason: expect.stringMatching(/^WILT is reported on suspicion already\. Call\./) as string,
+      },
+    ])
+    expect(judged({ streaks: 'there', test: 'there' }, CAUSES, reporting).flags[0]!.reason).toMatch(
+      /^WILT is proved: report it\. Call\. Meanwhile protect neighbours/,
+    )
   })
-  test('another leader is not reported for it', () => {
-    expect(judged(weighed(['scale', 0.6], ['borer', 0.3]), { causes: [borer, SCALE] }).report).toBeNull()
+  test('not where it does not stand, and not where nobody asks for it', () => {
+    expect(judged({ holes: 'there', streaks: 'not-there' }, CAUSES, reporting).flags).toEqual([])
+    expect(judged({ streaks: 'there' }, CAUSES, { rule: () => null, isNew: () => false }).flags).toEqual([])
   })
 })
 
 describe('what cannot work', () => {
-  test('is refused once the leader is told, sorted by class', () => {
-    expect(judged(weighed(['film', 0.3])).refused).toEqual([
-      { class: 'fungicide', reason: 'It goes with the honeydew.' },
-      { class: 'insecticide', reason: 'The film is no insect.' },
+  const classes = (seen: Record<string, FindingState>, causes = CAUSES as readonly Cause[]) =>
+    judged(seen, causes).refused.map((r) => r.class)
+  test('is refused with the reason of the cause, sorted by class', () => {
+    expect(judged({ holes: 'there', thin: 'there', dry: 'not-there' }).refused).toEqual([
+      { class: 'crown-spray', reason: 'It is under the bark.' },
+      { class: 'fungicide', reason: 'It is an insect.' },
     ])
-    expect(judged(weighed(['film', 0.299])).refused).toEqual([])
   })
-  test('what feeds the leader may be treated, where it lives on this kind of tree', () => {
-    const refused = judged(weighed(['film', 0.6], ['scale', 0.2])).refused
-    // The scale itself refuses neither, so neither is refused.
-    expect(refused).toEqual([])
-    const shy = { ...SCALE, refuses: { fungicide: 'It is an insect.' } }
-    expect(judged(weighed(['film', 0.6], ['scale', 0.2]), { causes: [FILM, shy] }).refused).toEqual([
-      { class: 'fungicide', reason: 'It goes with the honeydew.' },
-    ])
+  test('only by every explanation that counts: a drought beside the borer does not forbid what the borer needs', () => {
+    const both = classes({ holes: 'there', dry: 'there' })
+    expect(both).toContain('fungicide')
+    expect(both).not.toContain('injection')
+  })
+  test('a film refuses no insecticide where its eater may be treated', () => {
+    expect(classes({ film: 'there', shells: 'there' })).toEqual(['fungicide'])
+  })
+  test('a labelled practice on a kind is not refused there', () => {
+    const causes = [{ ...BORER, bearsOn: { ash: ['crown-spray' as const] } }]
+    expect(classes({ holes: 'there' }, causes)).toEqual(['fungicide'])
+  })
+  test('nothing where nothing is there', () => {
+    expect(classes({ holes: 'not-there' })).toEqual([])
   })
 })
 
-describe('chains', () => {
-  const chains = (seen: Seen, first: [string, number] = ['film', 0.6]) =>
-    judged(weighed(first, ['scale', 0.2], ['ants', 0.1], ['drought', 0.05]), { seen }).chains
-  test('what feeds the leader shows with its sign; without one it is no link', () => {
-    expect(chains({ shells: 'there' })).toEqual([
-      { cause: 'scale', role: 'feeds', because: ['shells', 'film'] },
-    ])
-    expect(chains({ shells: 'not-there' })).toEqual([])
-    expect(chains({})).toEqual([])
-  })
-  test('what tends it, and what weakens the tree', () => {
-    expect(chains({ trail: 'there', dry: 'there' }, ['scale', 0.6])).toEqual([
-      { cause: 'ants', role: 'tended', because: ['trail'] },
-      { cause: 'drought', role: 'stress', because: ['dry'] },
-    ])
-  })
-  test('nothing is chained to a leader that is not told yet', () => {
-    expect(chains({ shells: 'there' }, ['film', 0.299])).toEqual([])
-    expect(chains({ shells: 'there' }, ['film', 0.3])).toHaveLength(1)
-  })
-  test('what is no cause of this kind of tree is in no chain', () => {
-    expect(judged(weighed(['film', 0.6]), { seen: { shells: 'there' } }).chains).toEqual([])
-  })
+test('what belongs together: what feeds, what lives on it, what opens the door', () => {
+  const links = (seen: Record<string, FindingState>) =>
+    judged(seen).chains.map((c) => `${c.cause} ${c.role} ${c.to}`)
+  expect(links({ film: 'there', shells: 'there' })).toEqual(
+    expect.arrayContaining(['scale feeds film', 'film tended scale']),
+  )
+  expect(links({ holes: 'there', dry: 'there' })).toContain('drought stress borer')
+  expect(links({ holes: 'there', dry: 'not-there' })).toEqual([])
 })
 
-describe('settled', () => {
-  const settled = (p: number, checks: Check[], first = 'borer') =>
-    judged(weighed([first, p]), { checks }).settled
-  test('when no answer would change the work, and the leader is likely', () => {
-    expect(settled(0.6, [check()])).toBe(true)
-    expect(settled(0.599, [check()])).toBe(false)
-    expect(settled(0.9, [])).toBe(true)
-    expect(settled(0.9, [], SOMETHING_ELSE)).toBe(false)
+describe('signing', () => {
+  test('parts are told by the almanac', () => {
+    expect(partOf(BORER, DROUGHT)).toBe('opens the door')
+    expect(partOf(SCALE, FILM)).toBe('lives on it')
+    expect(partOf(FILM, SCALE)).toBe('feeds it')
+    expect(partOf(BORER, SCALE)).toBe('beside it')
   })
-  test('not while one answer that may well come would change it', () => {
-    const other = { cause: 'scale', probability: 0.5 }
-    expect(settled(0.9, [check({ ifThere: other })])).toBe(false)
-    expect(settled(0.9, [check({ ifNot: other })])).toBe(false)
-    expect(settled(0.9, [check({ ifThere: other, chanceThere: 0.049 })])).toBe(true)
-    expect(settled(0.9, [check({ ifThere: other, chanceThere: 0.05 })])).toBe(false)
-    expect(settled(0.9, [check({ ifNot: other, chanceThere: 0.96 })])).toBe(true)
-    expect(settled(0.9, [check({ ifNot: other, chanceThere: 0.94 })])).toBe(false)
+  test('what stands with the main cause in the likeliest explanation is offered with it', () => {
+    expect(standWith(of({ film: 'there', shells: 'there' }), 'scale', CAUSES)).toEqual([
+      { cause: 'film', part: 'lives on it' },
+    ])
+    expect(standWith(of({ holes: 'there', dry: 'not-there' }), 'borer', CAUSES)).toEqual([])
+  })
+  test('every part of the likeliest explanation may be signed without a reason, others not', () => {
+    const both = of({ film: 'there', shells: 'there' })
+    expect(['scale', 'film', 'borer', 'something-else'].map((c) => standsFirst(both, c))).toEqual([
+      true,
+      true,
+      false,
+      false,
+    ])
+    const well = of({ holes: 'not-there', thin: 'not-there' })
+    expect([standsFirst(well, 'healthy'), standsFirst(well, 'borer')]).toEqual([true, false])
   })
 })

@@ -1,157 +1,239 @@
 import type { Cause, Finding, ProductClass, Seen } from './almanac'
-import { chanceThere, SOMETHING_ELSE, type Check, type Weighed } from './weigh'
+import { stateOf } from './almanac'
+import { DECISIONS } from './decision'
+import { isRaised, merged, type Explained } from './explain'
+import type { NextLook } from './looks'
+import { isProved, needsProof, type Reporting } from './reporting'
+import { BESIDE, chanceThere, decisionOf, PROVE_FROM, SOMETHING_ELSE } from './weigh'
 
 export interface ChainLink {
-  /** What accompanies or feeds the leading cause. */
+  /** What accompanies, feeds or opens the door. */
   cause: string
   role: 'feeds' | 'tended' | 'stress'
+  /** What it belongs to. */
+  to: string
   /** Finding and cause ids it rests on. */
   because: string[]
 }
 
+/** A cause that must be reported, with the reason as it stands in the jurisdiction. */
+export interface Flag {
+  cause: string
+  reason: string
+}
+
 export interface Judgement {
   hold: { reason: string } | null
-  /** The leading cause must be reported where it is regulated, whether work may go on or not. */
-  report: { reason: string } | null
+  flags: Flag[]
   refused: { class: ProductClass; reason: string }[]
   chains: ChainLink[]
-  /** True when no further check at the tree would change what is to be done. */
+  /** True when no further look could change what is to be done. */
   settled: boolean
 }
 
-/** A cause this likely is a leader to reckon with. */
-const LEADER = 0.15
-/** Below this nothing leads yet, and nothing is refused or chained. */
-const TOLD = 0.3
-/** Above this the leading cause is taken as told. */
+/** An explanation this likely is reckoned with when a class is refused. */
+const HEARD = 0.15
+/** A cause this likely that must be reported is flagged. */
+const FLAG_FROM = 0.1
+/** A cause this likely belongs to what is told. */
+const AT_WORK = 0.25
+/** Above this two explanations with different work no longer hold each other up. */
 const SURE = 0.8
 
-interface JudgeInput {
-  weighed: readonly Weighed[]
-  checks: readonly Check[]
-  seen: Seen
-  causes: readonly Cause[]
-  findings: ReadonlyMap<string, Finding>
-}
-
-/** Findings that are there and much more frequent under this cause than without it. */
-function ownSigns(cause: Cause, input: JudgeInput): string[] {
-  return Object.keys(cause.findings).filter((id) => {
-    const finding = input.findings.get(id)
-    if (!finding || input.seen[id] !== 'there') return false
-    return chanceThere(finding, cause) >= 0.4 && chanceThere(finding, cause) >= 4 * finding.background
-  })
-}
-
 /**
- * What follows from the weights: whether to hold, which product classes cannot work and why, what feeds or weakens,
- * and whether asking on would still change the action.
+ * What follows from the weights: whether to hold, what must be reported, which classes of product cannot work and why, what
+ * belongs together, and whether asking on would still change the work.
  */
-export function judge(input: JudgeInput): Judgement {
-  const byId = new Map(input.causes.map((c) => [c.id, c]))
-  const leaders = input.weighed.filter((w) => w.probability >= LEADER)
-  const first = input.weighed[0]
-  const lead = first ? byId.get(first.cause) : undefined
+export function judge(
+  explained: Explained,
+  looks: readonly NextLook[],
+  toFind: readonly Finding[],
+  reporting: Reporting,
+): Judgement {
   return {
-    hold: holdReason(input, leaders, byId),
-    report: reportOf(input, byId),
-    refused: lead && first!.probability >= TOLD ? refusedBy(lead, input, byId) : [],
-    chains: lead && first!.probability >= TOLD ? chainsOf(lead, input) : [],
-    settled: isSettled(input, byId),
+    hold: holdReason(explained, looks, toFind, reporting),
+    flags: flagsOf(explained, reporting),
+    refused: refusedBy(explained),
+    chains: chainsOf(explained),
+    settled: explained.looks.length > 0 && looks.length === 0,
   }
 }
 
-function actionOf(id: string, byId: Map<string, Cause>): string {
-  return id === SOMETHING_ELSE ? 'unknown' : (byId.get(id)?.action ?? 'unknown')
+interface Standing {
+  cause: Cause
+  chance: number
 }
 
-function isSettled(input: JudgeInput, byId: Map<string, Cause>): boolean {
-  const first = input.weighed[0]
-  if (!first || first.cause === SOMETHING_ELSE || first.probability < 0.6) return false
-  const action = actionOf(first.cause, byId)
-  return input.checks.every(
-    (c) =>
-      (actionOf(c.ifThere.cause, byId) === action || c.chanceThere < 0.05) &&
-      (actionOf(c.ifNot.cause, byId) === action || 1 - c.chanceThere < 0.05),
-  )
+/** The causes by their chance, what lives on others left out. */
+function standing(explained: Explained): Standing[] {
+  return explained.switches
+    .flatMap((s, i) => (s.cause ? [{ cause: s.cause, chance: explained.chances[i]! }] : []))
+    .sort((a, b) => b.chance - a.chance)
 }
 
 function holdReason(
-  input: JudgeInput,
-  leaders: Weighed[],
-  byId: Map<string, Cause>,
+  explained: Explained,
+  looks: readonly NextLook[],
+  toFind: readonly Finding[],
+  reporting: Reporting,
 ): { reason: string } | null {
-  const first = input.weighed[0]
-  if (!first) return null
-  if (first.cause === SOMETHING_ELSE)
+  const { input } = explained
+  const danger = Object.entries(input.seen).flatMap(([id, state]) => {
+    const finding = input.findings.get(id)
+    return finding?.unsafe && state === 'there' ? [finding.name] : []
+  })
+  if (danger.length > 0)
+    return {
+      reason: `${danger.join(', ')}: a qualified risk assessor looks before anything else. Keep people and targets away; no drilling and no climbing until the answer.`,
+    }
+  const stands = standing(explained)
+  const unproved = stands.find(
+    ({ cause, chance }) => needsProof(cause, reporting) && chance >= PROVE_FROM && !isProved(cause.id, input),
+  )
+  if (unproved) return { reason: proofReason(unproved.cause, input) }
+  const reportable = stands.find(
+    ({ cause, chance }) => cause.reportable && chance >= PROVE_FROM && !isProved(cause.id, input),
+  )
+  if (reportable)
+    return {
+      reason: `${reportable.cause.name} must be reported where it is regulated. Ask the authority before any work.`,
+    }
+  const other = explained.chances[explained.switches.findIndex((s) => s.id === SOMETHING_ELSE)]!
+  if (explained.looks.some((l) => l.state === 'there') && other > Math.max(stands[0]?.chance ?? 0, 0.3))
     return {
       reason:
         'Nothing in the almanac explains these findings well. Look further or send a sample before buying anything.',
     }
-  const lead = byId.get(first.cause)!
-  // The answer ends the hold; what must be reported still must, and says so beside it.
-  const proved = isProved(lead, input)
-  if (lead.laboratory && !proved)
-    return { reason: `Only a laboratory can tell ${lead.name.toLowerCase()} for certain: ${lead.laboratory}` }
-  if (lead.reportable && !proved)
+  if (toFind.length > 0)
     return {
-      reason: `${lead.name} must be reported where it is regulated. Ask the authority before any work.`,
+      reason: `What drips is not found yet. Look for it before anything is bought: ${toFind[0]!.name.toLowerCase()}.`,
     }
-  const other = leaders.find((w) => w.cause !== first.cause && actionOf(w.cause, byId) !== lead.action)
-  if (other && first.probability < SURE) {
-    const cheap = input.checks.find(
-      (c) => c.gain > 0.05 && (input.findings.get(c.finding)?.minutes ?? 99) <= 10,
+  return partedReason(explained, looks)
+}
+
+function proofReason(cause: Cause, input: Explained['input']): string {
+  const tests = [...input.findings.values()].filter((f) => f.settles?.includes(cause.id))
+  const answered = tests.filter((f) => stateOf(input.seen, f.id) === 'not-there')
+  if (answered.length > 0)
+    return `${cause.name} still stands although its test came back negative. A negative is only as good as its sample: take it again from fresh material, or look further.`
+  const name = tests[0]?.question.split(':')[0]?.toLowerCase() ?? 'its test'
+  return `${cause.name} needs proof before any work: ${name}.`
+}
+
+/** Two explanations that call for different work while one look would help to part them. */
+function partedReason(explained: Explained, looks: readonly NextLook[]): { reason: string } | null {
+  const look = looks.find((l) => l.minutes <= 10)
+  if (!look) return null
+  const [first, ...rest] = merged(explained).filter((s) => s.weight >= HEARD)
+  if (!first || first.weight >= SURE) return null
+  const says = (on: readonly number[]) =>
+    new Set(
+      on.flatMap((i) => (explained.switches[i]!.cause ? [decisionOf(explained.switches[i]!.cause)] : [])),
     )
-    const name = byId.get(other.cause)?.name.toLowerCase() ?? 'something else'
-    if (cheap)
-      return {
-        reason: `${lead.name} and ${name} call for different work, and one check would help to part them: ${input.findings.get(cheap.finding)!.name.toLowerCase()}.`,
-      }
-  }
-  return null
-}
-
-/** True when a test that settles the cause was positive. A test of another organism proves nothing of it. */
-function isProved(cause: Cause, { seen, findings }: Pick<JudgeInput, 'seen' | 'findings'>): boolean {
-  return Object.entries(seen).some(
-    ([id, state]) => state === 'there' && findings.get(id)?.settles?.includes(cause.id),
-  )
-}
-
-function reportOf(input: JudgeInput, byId: Map<string, Cause>): Judgement['report'] {
-  const first = input.weighed[0]
-  const lead = first && byId.get(first.cause)
-  if (!first || !lead?.reportable || first.probability < LEADER) return null
+  const one = says(first.on)
+  const two = rest
+    .filter((s) => s.on.length > 0)
+    .map((s) => says(s.on))
+    .find((d) => [...d, ...one].some((x) => !d.has(x) || !one.has(x)))
+  if (!two) return null
+  const differ = [...one, ...two].filter((d) => one.has(d) !== two.has(d))
+  const costly = differ.find((d) => DECISIONS[d].needless >= 0.2)
+  if (!costly) return null
   return {
-    reason: isProved(lead, input)
-      ? `${lead.name} is proved and must be reported where it is regulated. Meanwhile protect neighbours, paint wounds at once, and keep all wood and leaves on the site.`
-      : `${lead.name} must be reported where it is regulated, on suspicion already. Keep all wood and leaves on the site.`,
+    reason: `Whether it takes ${DECISIONS[costly].says} is not told yet. One look would help: ${explained.input.findings.get(look.finding)!.name.toLowerCase()}.`,
   }
 }
 
-function refusedBy(lead: Cause, input: JudgeInput, byId: Map<string, Cause>): Judgement['refused'] {
-  const refused = { ...lead.refuses }
-  // What feeds the leader may be treated, though the leader itself cannot.
-  const feeders = (lead.livesOn ?? []).flatMap((id) => byId.get(id) ?? [])
-  for (const feeder of feeders)
-    for (const cls of Object.keys(refused) as ProductClass[])
-      if (!(cls in feeder.refuses) && input.weighed.some((w) => w.cause === feeder.id)) delete refused[cls]
-  return (Object.keys(refused) as ProductClass[]).sort().map((cls) => ({ class: cls, reason: refused[cls]! }))
+function flagsOf(explained: Explained, reporting: Reporting): Flag[] {
+  return standing(explained).flatMap(({ cause, chance }) => {
+    const proved = isProved(cause.id, explained.input)
+    if (chance < FLAG_FROM && !proved) return []
+    const rule = reporting.rule(cause.id)
+    if (rule === null) return []
+    return [
+      {
+        cause: cause.id,
+        reason: proved
+          ? `${cause.name} is proved: report it. ${rule} Meanwhile protect neighbours, paint wounds at once, and keep all wood and leaves on the site.`
+          : `${cause.name} is reported on suspicion already. ${rule} Keep all wood and leaves on the site.`,
+      },
+    ]
+  })
 }
 
-function chainsOf(lead: Cause, input: JudgeInput): ChainLink[] {
+/** What one set refuses: what every cause in it refuses, what lives on another of them left to that one; null where none is told. */
+function refusals(on: readonly number[], explained: Explained): Map<ProductClass, string> | null {
+  const causes = on.flatMap((i) => explained.switches[i]!.cause ?? [])
+  const [first, ...rest] = causes.filter(
+    (c) => !c.livesOn || !c.livesOn.some((id) => causes.some((x) => x.id === id)),
+  )
+  if (!first) return null
+  const bears = (c: Cause, cls: ProductClass) => c.bearsOn?.[explained.input.host]?.includes(cls) ?? false
+  const out = new Map<ProductClass, string>()
+  for (const [cls, reason] of Object.entries(first.refuses) as [ProductClass, string][])
+    if (!bears(first, cls) && rest.every((c) => cls in c.refuses && !bears(c, cls))) out.set(cls, reason)
+  return out
+}
+
+/**
+ * A class is refused only when every explanation that is reckoned with refuses it. A healthy tree asks for nothing; where
+ * something the almanac does not hold leads, nobody knows what cannot work.
+ */
+function refusedBy(explained: Explained): Judgement['refused'] {
+  if (!explained.looks.some((l) => l.state !== 'not-there')) return []
+  const told = merged(explained).filter((s) => s.on.length > 0)
+  if (told[0]?.on.some((i) => explained.switches[i]!.cause === null)) return []
+  const heard: Map<ProductClass, string>[] = []
+  let held = 0
+  for (const s of told) {
+    // Where no explanation stands out, the likeliest that make up half are heard.
+    if (s.weight < HEARD && (held >= 0.5 || s.weight < 0.01)) break
+    const refused = refusals(s.on, explained)
+    if (!refused) continue
+    heard.push(refused)
+    held += s.weight
+  }
+  const [first, ...rest] = heard
+  if (!first) return []
+  return [...first]
+    .filter(([cls]) => rest.every((r) => r.has(cls)))
+    .map(([cls, reason]) => ({ class: cls, reason }))
+    .sort((a, b) => (a.class < b.class ? -1 : 1))
+}
+
+/** Findings that are there and much more frequent under this cause than without it. */
+function ownSigns(cause: Cause, explained: Explained): string[] {
+  return explained.looks.flatMap(({ finding, state }) => {
+    const chance = chanceThere(finding, cause, explained.input.host)
+    return state === 'there' && chance >= 0.4 && chance >= 4 * finding.background ? [finding.id] : []
+  })
+}
+
+/** What belongs together among the causes that stand: what feeds, what comes for it, what opens the door. */
+function chainsOf(explained: Explained): ChainLink[] {
+  const stands = standing(explained).filter((s) => s.chance >= AT_WORK)
+  const all = standing(explained)
+  const raised = new Set(explained.switches.flatMap((s, i) => (isRaised(explained, i) ? [s.id] : [])))
   const links: ChainLink[] = []
-  const onHost = new Map(input.weighed.map((w) => [w.cause, w.probability]))
-  for (const cause of input.causes) {
-    if (cause.id === lead.id || !onHost.has(cause.id)) continue
-    const signs = ownSigns(cause, input)
-    if (lead.livesOn?.includes(cause.id)) {
-      // A feeder that was looked for and not found is no link; one with any sign is.
-      if (signs.length > 0) links.push({ cause: cause.id, role: 'feeds', because: [...signs, lead.id] })
-    } else if (cause.livesOn?.includes(lead.id)) {
-      if (signs.length > 0) links.push({ cause: cause.id, role: 'tended', because: signs })
-    } else if (cause.contributes && signs.some((id) => cause.findings[id] === 'always'))
-      links.push({ cause: cause.id, role: 'stress', because: signs })
+  for (const { cause } of stands) {
+    if (BESIDE.includes(cause.id)) continue
+    for (const feeder of all) {
+      if (!cause.livesOn?.includes(feeder.cause.id)) continue
+      const signs = ownSigns(feeder.cause, explained)
+      if (feeder.chance >= AT_WORK || signs.length > 0)
+        links.push({ cause: feeder.cause.id, role: 'feeds', to: cause.id, because: [...signs, cause.id] })
+    }
+    for (const opener of all) {
+      if (!opener.cause.opens?.includes(cause.id)) continue
+      const signs = ownSigns(opener.cause, explained)
+      if (opener.chance >= AT_WORK || (signs.length > 0 && raised.has(opener.cause.id)))
+        links.push({ cause: opener.cause.id, role: 'stress', to: cause.id, because: signs })
+    }
+    if (cause.livesOn)
+      for (const { cause: host } of stands)
+        if (cause.livesOn.includes(host.id))
+          links.push({ cause: cause.id, role: 'tended', to: host.id, because: ownSigns(cause, explained) })
   }
-  return links.sort((a, b) => (onHost.get(b.cause) ?? 0) - (onHost.get(a.cause) ?? 0))
+  const chance = new Map(all.map((s) => [s.cause.id, s.chance]))
+  return links.sort((a, b) => (chance.get(b.cause) ?? 0) - (chance.get(a.cause) ?? 0))
 }

@@ -1,76 +1,111 @@
-import type { Cause, Finding, FindingState, Seen } from './almanac'
-import { causesOf, chanceThere, ELSE_PRIOR, SOMETHING_ELSE } from './weigh'
+import type { Cause, Finding, FindingState, Foliage, Seen } from './almanac'
+import { canBeSeen, causesOf, made } from './weigh'
 
-/** A made-up tree: what ails it, and for every finding whether it is there. */
-export interface SimulatedCase {
+/** A made-up tree: what ails it, the main cause first, and for every finding that can be seen whether it is there. */
+export interface SimulatedTree {
   host: string
   month: number
-  cause: string
+  /** None for a healthy tree; what lives on others comes last. */
+  causes: readonly string[]
   truth: ReadonlyMap<string, boolean>
 }
 
-/** Findings any cause of the host speaks of: what an examination there would look at. */
+/** What trees are drawn from. */
+export interface Ground {
+  causes: readonly Cause[]
+  findings: ReadonlyMap<string, Finding>
+  foliage: Readonly<Record<string, Foliage>>
+}
+
+/** Of a hundred trees so many have none, one, two and three causes. */
+const HOW_MANY = [30, 50, 15, 5]
+/** What lives on others is on a tree with its feeder this often. */
+const WITH_FEEDER = 0.6
+/** A stress raises the commonness of what it opens the door for. */
+const OPENED = 2.5
+
+/** Findings any cause of the host speaks of and that a person at the tree can look at. */
 export function relevantFindings(
   host: string,
   causes: readonly Cause[],
   findings: ReadonlyMap<string, Finding>,
 ): Finding[] {
-  const ids = new Set(causesOf(host, causes).flatMap((c) => Object.keys(c.findings)))
+  const own = causesOf(host, causes)
+  const ids = new Set(own.flatMap((c) => [...Object.keys(c.findings), ...Object.keys(c.on?.[host] ?? {})]))
   return [...ids].sort().flatMap((id) => findings.get(id) ?? [])
 }
 
-/**
- * Draws a case from the almanac's own frequencies: now and then something the almanac does not hold, otherwise a cause by its commonness among those of the host in season, then
- * each finding by how often that cause shows it. `random` gives numbers from 0 to below 1.
- *
- * @example drawCase('ash', 6, CAUSES, FINDING_BY_ID, seeded(1)).cause // 'emerald-ash-borer'
- */
-export function drawCase(
-  host: string,
-  month: number,
-  causes: readonly Cause[],
-  findings: ReadonlyMap<string, Finding>,
-  random: () => number,
-): SimulatedCase {
-  if (random() < ELSE_PRIOR) {
-    const relevant = relevantFindings(host, causes, findings)
-    const truth = new Map(relevant.map((f) => [f.id, random() < chanceThere(f, null)] as const))
-    return { host, month, cause: SOMETHING_ELSE, truth }
-  }
-  const own = causesOf(host, causes).filter((c) => !c.months || c.months.includes(month))
-  let at = random() * own.reduce((s, c) => s + c.prior, 0)
-  const cause = own.find((c) => (at -= c.prior) < 0) ?? own.at(-1)!
-  return { host, month, cause: cause.id, truth: signsOf(cause, host, causes, findings, random) }
+function pick(own: readonly Cause[], there: readonly Cause[], random: () => number): Cause | undefined {
+  const rest = own.filter((c) => !there.includes(c))
+  const weight = (c: Cause) => c.prior * (there.some((t) => t.opens?.includes(c.id)) ? OPENED : 1)
+  let at = random() * rest.reduce((s, c) => s + weight(c), 0)
+  return rest.find((c) => (at -= weight(c)) < 0)
 }
 
-/** Draws what a given cause shows on a host. */
+/**
+ * Draws a tree from the almanac's own frequencies: none, one, two or three causes by their commonness among those of the
+ * host in season, a stress drawing what it opens the door for; what lives on them switched on; then each finding by
+ * noisy "or". `random` gives numbers from 0 to below 1.
+ *
+ * @example drawTree('ash', 6, almanac, seeded(1)).causes // ['emerald-ash-borer']
+ */
+export function drawTree(host: string, month: number, ground: Ground, random: () => number): SimulatedTree {
+  const own = causesOf(host, ground.causes).filter((c) => !c.months || c.months.includes(month))
+  const primary = own.filter((c) => !c.livesOn)
+  let at = random() * 100
+  const many = Math.max(
+    0,
+    HOW_MANY.findIndex((n) => (at -= n) < 0),
+  )
+  const there: Cause[] = []
+  while (there.length < many) {
+    const next = pick(primary, there, random)
+    if (!next) break
+    there.push(next)
+  }
+  const fed = own.filter(
+    (c) => c.livesOn?.some((id) => there.some((t) => t.id === id)) && random() < WITH_FEEDER,
+  )
+  const all = [...there, ...fed]
+  return { host, month, causes: all.map((c) => c.id), truth: signsOf(all, host, month, ground, random) }
+}
+
+/** Draws what given causes show together on a host, of what can be seen in the month. */
 export function signsOf(
-  cause: Cause,
-  host: string,
   causes: readonly Cause[],
-  findings: ReadonlyMap<string, Finding>,
+  host: string,
+  month: number,
+  { causes: all, findings, foliage }: Ground,
   random: () => number,
 ): Map<string, boolean> {
   return new Map(
-    relevantFindings(host, causes, findings).map((f) => [f.id, random() < chanceThere(f, cause)] as const),
+    relevantFindings(host, all, findings)
+      .filter((f) => canBeSeen(f, host, month, foliage[host] ?? 'deciduous'))
+      .map((f) => {
+        const by = causes.map((c) => made(c, f, host))
+        const away = by.reduce<number>((p, q) => p * (1 - (q ?? 1)), 1 - f.background)
+        return [f.id, !by.includes(null) && random() < 1 - away] as const
+      }),
   )
 }
 
 /**
- * What a person wrote down of a case: a finding is looked at with chance `looked`, seen wrongly with chance `wrong`, left
- * unsure with chance `unsure`. Laboratory findings are left out.
+ * What a person wrote down of a tree: a finding is looked at with chance `looked`, seen wrongly with chance `wrong`, left
+ * unsure with chance `unsure`. What hardly ever stands without its cause is hardly ever taken for there. Tests are left out.
  */
 export function examined(
-  one: SimulatedCase,
+  one: Pick<SimulatedTree, 'truth'>,
   findings: ReadonlyMap<string, Finding>,
   random: () => number,
   how: { looked: number; wrong: number; unsure: number },
 ): Seen {
   const seen: Record<string, FindingState> = {}
   for (const [id, there] of one.truth) {
-    if (findings.get(id)?.place === 'lab' || random() >= how.looked) continue
+    const finding = findings.get(id)!
+    if (finding.place === 'lab' || random() >= how.looked) continue
+    const wrong = there ? how.wrong : Math.min(how.wrong, finding.background)
     if (random() < how.unsure) seen[id] = 'unsure'
-    else seen[id] = there !== random() < how.wrong ? 'there' : 'not-there'
+    else seen[id] = there !== random() < wrong ? 'there' : 'not-there'
   }
   return seen
 }

@@ -1,34 +1,61 @@
 import fc from 'fast-check'
 import type { Cause, Finding, FindingState } from './almanac'
-import { judge } from './judge'
-import { causesOf, nextChecks, SOMETHING_ELSE, weigh, type WeighInput } from './weigh'
+import { explain, explanationsOf, healthyChance, unexplained } from './explain'
+import { feedersToFind } from './looks'
+import { canBeSeen, causesOf, HEALTHY, made, SOMETHING_ELSE, written } from './weigh'
+import { weighing } from './weighing'
 
 /** A small almanac of its own, so that the mechanism is tested and not the entries. */
-const finding = (id: string, minutes = 1, background = 0.05, place: Finding['place'] = 'trunk'): Finding => ({
+const finding = (id: string, more: Partial<Finding> = {}): Finding => ({
   id,
-  place,
+  place: 'trunk',
   how: 'look',
-  name: id,
+  name: `The ${id}`,
   question: `${id}?`,
-  minutes,
-  background,
+  minutes: 1,
+  background: 0.02,
+  ...more,
 })
 const findings = new Map(
   [
-    finding('holes', 2, 0.01),
-    finding('thin', 1, 0.15),
-    finding('streaks', 3, 0.01),
-    finding('dry', 1, 0.15),
-    finding('film'),
-    finding('sticky'),
-    finding('odd', 1, 0.02),
-    { ...finding('proof', 30, 0.01, 'lab'), settles: ['wilt'] },
-    { ...finding('other-proof', 30, 0.01, 'lab'), settles: ['borer'] },
+    finding('holes', { minutes: 2, background: 0.002 }),
+    finding('thin', { place: 'crown', background: 0.12 }),
+    finding('streaks', { minutes: 3, background: 0.002 }),
+    finding('dry', { place: 'soil', background: 0.08 }),
+    finding('wet', { place: 'soil', background: 0.03 }),
+    finding('film', { place: 'leaf', background: 0.003 }),
+    finding('sticky', { place: 'leaf' }),
+    finding('bumps', { background: 0.003 }),
+    finding('soft', { background: 0.003 }),
+    finding('odd'),
+    finding('pads', { months: [4, 5], onlyOn: ['ash'], background: 0.002 }),
+    finding('bracket', { unsafe: true, background: 0.002 }),
+    finding('proof', {
+      place: 'lab',
+      how: 'sample',
+      minutes: 20,
+      background: 0.003,
+      settles: ['wilt'],
+      misses: 0.15,
+    }),
+    finding('other-proof', {
+      place: 'lab',
+      how: 'sample',
+      minutes: 20,
+      background: 0.003,
+      settles: ['borer'],
+      misses: 0.05,
+    }),
   ].map((f) => [f.id, f]),
 )
-
-const plain = {
-  kind: '',
+const cause = (id: string, more: Partial<Cause>): Cause => ({
+  id,
+  name: id.toUpperCase(),
+  kind: 'cause',
+  hosts: ['ash', 'elm'],
+  prior: 2,
+  findings: {},
+  action: 'water-care',
   refuses: {},
   oneLine: '',
   act: '',
@@ -36,178 +63,262 @@ const plain = {
   expect: '',
   spread: '',
   lookAlikes: [],
-}
+  ...more,
+})
 const causes: Cause[] = [
-  {
-    ...plain,
-    id: 'borer',
-    name: 'Borer',
-    hosts: ['ash'],
-    prior: 3,
+  cause('borer', {
     findings: { holes: 'usual', thin: 'usual' },
+    defining: ['holes', 'other-proof'],
     action: 'protect-systemic',
-    refuses: { fungicide: 'not a fungus' },
-  },
-  {
-    ...plain,
-    id: 'wilt',
-    name: 'Wilt',
-    hosts: ['ash', 'elm'],
-    prior: 2,
+    refuses: { fungicide: 'It is no fungus.', 'crown-spray': 'It is under the bark.' },
+  }),
+  cause('wilt', {
+    findings: { streaks: 'always', thin: 'usual', pads: 'sometimes' },
+    defining: ['streaks', 'proof'],
     months: [5, 6, 7, 8],
-    findings: { streaks: 'always', thin: 'usual', proof: 'always' },
     action: 'laboratory',
-    laboratory: 'send twigs.',
-  },
-  {
-    ...plain,
-    id: 'drought',
-    name: 'Drought',
+    decision: 'contain-wilt',
+    proof: 'first',
+    refuses: { insecticide: 'It is no insect.', 'crown-spray': 'It is in the wood.' },
+  }),
+  cause('drought', {
     hosts: '*',
-    prior: 3,
-    findings: { dry: 'always', thin: 'sometimes' },
-    action: 'water-care',
-    contributes: true,
-  },
-  {
-    ...plain,
-    id: 'mould',
-    name: 'Mould',
-    hosts: ['elm'],
-    prior: 2,
-    findings: { film: 'always', sticky: 'usual' },
+    findings: { dry: 'always', thin: 'sometimes', wet: 'never' },
+    defining: ['dry'],
+    decision: 'water',
+    opens: ['borer'],
+    refuses: { fungicide: 'Nothing is alive.', 'crown-spray': 'Nothing is alive.', injection: 'It is dry.' },
+  }),
+  cause('aphid', {
+    findings: { sticky: 'usual', soft: 'always' },
+    defining: ['soft'],
     action: 'sap-feeder-care',
-    livesOn: ['aphid'],
-    refuses: { fungicide: 'feeds on drops' },
-  },
-  {
-    ...plain,
-    id: 'aphid',
-    name: 'Aphid',
-    hosts: ['elm'],
-    prior: 1,
-    findings: { sticky: 'usual' },
+    refuses: { fungicide: 'It is an insect.' },
+  }),
+  cause('scale', {
+    findings: { sticky: 'usual', bumps: 'always' },
+    defining: ['bumps'],
     action: 'sap-feeder-care',
-  },
+    refuses: { fungicide: 'It is an insect.' },
+  }),
+  cause('mould', {
+    findings: { film: 'always' },
+    defining: ['film'],
+    action: 'sap-feeder-care',
+    decision: 'follow',
+    livesOn: ['aphid', 'scale'],
+    refuses: { fungicide: 'It only lives on drops.', insecticide: 'It is no insect.' },
+  }),
 ]
-const input = (host: string, seen: Record<string, FindingState>, month = 6): WeighInput => ({
+const foliage = { ash: 'deciduous', elm: 'deciduous' } as const
+const input = (seen: Record<string, FindingState>, month = 6, host = 'ash') => ({
   host,
   month,
   seen,
   causes,
   findings,
+  foliage,
 })
-const lead = (i: WeighInput) => weigh(i)[0]!
-const of = (i: WeighInput, cause: string) => weigh(i).find((w) => w.cause === cause)!
-const judged = (i: WeighInput) =>
-  judge({ weighed: weigh(i), checks: nextChecks(i), seen: i.seen, causes, findings })
+const chanceOf = (seen: Record<string, FindingState>, id: string, month = 6, host = 'ash') =>
+  weighing(host, month, seen, { causes, findings, district: {}, foliage }).weighed.find(
+    (w) => w.cause === id,
+  )!.probability
+const of = (seen: Record<string, FindingState>, month = 6) =>
+  weighing('ash', month, seen, { causes, findings, district: {}, foliage })
 
-test('only what the host can have is weighed, and something else always', () => {
+test('every cause of the host is weighed, with something else and healthy, and only those', () => {
   expect(
-    weigh(input('elm', {}))
-      .map((w) => w.cause)
+    of({})
+      .weighed.map((w) => w.cause)
       .sort(),
-  ).toEqual(['aphid', 'drought', 'mould', SOMETHING_ELSE, 'wilt'])
+  ).toEqual(['aphid', 'borer', 'drought', HEALTHY, 'mould', 'scale', SOMETHING_ELSE, 'wilt'].sort())
   expect(causesOf('oak', causes).map((c) => c.id)).toEqual(['drought'])
 })
 
-test('a finding there speaks for its cause, not there against it, unsure less', () => {
-  const base = of(input('ash', {}), 'borer').probability
-  const there = of(input('ash', { holes: 'there' }), 'borer').probability
-  const unsure = of(input('ash', { holes: 'unsure' }), 'borer').probability
-  const not = of(input('ash', { holes: 'not-there' }), 'borer').probability
-  expect(there).toBeGreaterThan(unsure)
-  expect(unsure).toBeGreaterThan(base)
-  expect(not).toBeLessThan(base)
-  expect(lead(input('ash', { holes: 'there' })).for[0]).toMatchObject({ finding: 'holes', state: 'there' })
+test('a sign there speaks for its cause, not there against it, unsure less, not looked at nothing', () => {
+  const base = chanceOf({}, 'borer')
+  expect(chanceOf({ holes: 'there' }, 'borer')).toBeGreaterThan(chanceOf({ holes: 'unsure' }, 'borer'))
+  expect(chanceOf({ holes: 'unsure' }, 'borer')).toBeGreaterThan(base)
+  expect(chanceOf({ holes: 'not-there' }, 'borer')).toBeLessThan(base)
+  expect(chanceOf({ holes: 'not-looked' }, 'borer')).toBeCloseTo(base, 12)
+  expect(of({ holes: 'there' }).weighed[0]!.for[0]).toMatchObject({ finding: 'holes', state: 'there' })
 })
 
-test('not looked at is not the same as not there', () => {
-  expect(weigh(input('ash', { holes: 'not-looked' }))).toEqual(weigh(input('ash', {})).map((w) => ({ ...w })))
+test('two causes that are both there both stand high, as one explanation', () => {
+  const { explanations, weighed } = of({ holes: 'there', dry: 'there', thin: 'there' })
+  expect(explanations[0]!.causes.sort()).toEqual(['borer', 'drought'])
+  expect(
+    weighed
+      .slice(0, 2)
+      .map((w) => w.cause)
+      .sort(),
+  ).toEqual(['borer', 'drought'])
+  expect(weighed[0]!.probability + weighed[1]!.probability).toBeGreaterThan(1.2)
 })
 
-test('what no cause explains ends in something else, and holds', () => {
-  const i = input('ash', { odd: 'there', film: 'there', sticky: 'there' })
-  expect(lead(i).cause).toBe(SOMETHING_ELSE)
-  expect(judged(i).hold?.reason).toMatch(/Nothing in the almanac/)
+test('what lives on others rises with them, hardly without, and never passes nine in ten', () => {
+  const seen = { film: 'there', sticky: 'there', bumps: 'there' } as const
+  expect(of(seen).explanations[0]!.causes).toEqual(['scale', 'mould'])
+  expect(chanceOf(seen, 'mould')).toBeLessThanOrEqual(0.9 + 1e-9)
+  expect(of(seen).weighed[0]!.cause).toBe('scale')
+  // The film alone raises what it lives on, though nothing of those was seen.
+  expect(chanceOf({ film: 'there' }, 'scale')).toBeGreaterThan(5 * chanceOf({}, 'scale'))
 })
 
-test('out of its months a cause weighs less and says so', () => {
-  const summer = of(input('ash', {}, 6), 'wilt')
-  const winter = of(input('ash', {}, 1), 'wilt')
-  expect(winter.probability).toBeLessThan(summer.probability / 3)
-  expect([summer.outOfSeason, winter.outOfSeason]).toEqual([false, true])
+test('a film is not settled while what drips is not found', () => {
+  const film = of({ film: 'there' })
+  expect(film.judgement.settled).toBe(false)
+  expect(film.looks.map((l) => l.finding)).toEqual(expect.arrayContaining(['bumps', 'soft']))
+  expect(film.judgement.hold?.reason).toMatch(/What drips is not found/)
+  expect(feedersToFind(explain(input({ film: 'there', bumps: 'there' })))).toEqual([])
+})
+
+test('a stress raises what it opens the door for', () => {
+  const thin = { thin: 'there' } as const
+  expect(chanceOf({ ...thin, dry: 'there' }, 'borer')).toBeGreaterThan(
+    chanceOf({ ...thin, dry: 'not-there' }, 'borer') * 0.9,
+  )
+  const alone = explain({
+    ...input({ dry: 'there' }),
+    causes: causes.map((c) => ({ ...c, opens: undefined })),
+  })
+  const opened = explain(input({ dry: 'there' }))
+  const borer = opened.switches.findIndex((s) => s.id === 'borer')
+  expect(opened.chances[borer]!).toBeGreaterThan(1.5 * alone.chances[borer]!)
+})
+
+test('without a defining sign no cause passes six in ten', () => {
+  const many = explain({
+    ...input({ thin: 'there', odd: 'there' }),
+    causes: [
+      cause('one', {
+        prior: 10,
+        findings: { thin: 'always', odd: 'always', holes: 'usual' },
+        defining: ['holes'],
+      }),
+    ],
+  })
+  expect(many.chances[0]).toBeCloseTo(0.6, 6)
+  expect(chanceOf({ holes: 'there', thin: 'there' }, 'borer')).toBeGreaterThan(0.9)
+})
+
+test('a tree with nothing wrong ends in healthy, and asking stops', () => {
+  const seen = { holes: 'not-there', thin: 'not-there', dry: 'not-there', bumps: 'not-there' } as const
+  const { weighed, judgement, looks, explanations } = of(seen)
+  expect(weighed[0]!.cause).toBe(HEALTHY)
+  expect([judgement.settled, judgement.hold, judgement.refused, looks]).toEqual([true, null, [], []])
+  expect(explanations[0]!.causes).toEqual([])
+  expect(healthyChance(explain(input(seen)))).toBe(weighed[0]!.probability)
+})
+
+test('nothing looked at is not settled: the walk asks', () => {
+  const { judgement, looks } = of({})
+  expect(judgement.settled).toBe(false)
+  expect(looks.length).toBeGreaterThan(0)
+})
+
+test('what no cause of the kind makes ends in something else, more so where the kind has few causes', () => {
+  const { weighed, judgement } = of({ odd: 'there' })
+  expect(weighed[0]!.cause).toBe(SOMETHING_ELSE)
+  expect(judgement.hold?.reason).toMatch(/Nothing in the almanac/)
+  expect(judgement.refused).toEqual([])
+  expect(chanceOf({}, SOMETHING_ELSE, 6, 'oak')).toBeGreaterThan(chanceOf({}, SOMETHING_ELSE))
+})
+
+test('out of its months a cause weighs less and says so; a sign out of its months says nothing when absent', () => {
+  expect(chanceOf({}, 'wilt', 1)).toBeLessThan(chanceOf({}, 'wilt', 6) / 3)
+  expect(of({}, 1).weighed.find((w) => w.cause === 'wilt')!.outOfSeason).toBe(true)
+  expect(chanceOf({ pads: 'not-there' }, 'wilt', 7)).toBeCloseTo(chanceOf({}, 'wilt', 7), 12)
+  expect(chanceOf({ pads: 'not-there' }, 'wilt', 5)).toBeLessThan(chanceOf({}, 'wilt', 5))
+})
+
+test('a sign is seen in its months, on its hosts, and on leaves while there are any', () => {
+  const pads = findings.get('pads')!
+  expect(canBeSeen(pads, 'ash', 4, 'deciduous')).toBe(true)
+  expect(canBeSeen(pads, 'elm', 4, 'deciduous')).toBe(false)
+  expect(canBeSeen(pads, 'ash', 6, 'deciduous')).toBe(false)
+  const film = findings.get('film')!
+  expect(canBeSeen(film, 'ash', 1, 'deciduous')).toBe(false)
+  expect(canBeSeen(film, 'holly', 1, 'evergreen')).toBe(true)
+  expect(canBeSeen({ ...film, conifers: true }, 'holly', 7, 'evergreen')).toBe(false)
+  expect(canBeSeen({ ...film, months: [1], monthsOn: { ash: [7] } }, 'ash', 7, 'deciduous')).toBe(true)
+})
+
+test('a test lifts and lowers only what it settles, by what it misses', () => {
+  const proof = findings.get('proof')!
+  expect(made(causes[1]!, proof, 'ash')).toBeCloseTo(0.85)
+  expect(made(causes[0]!, proof, 'ash')).toBe(0)
+  const seen = { streaks: 'there' } as const
+  expect(chanceOf({ ...seen, proof: 'there' }, 'wilt')).toBeGreaterThan(0.98)
+  expect(chanceOf({ ...seen, proof: 'not-there' }, 'wilt')).toBeLessThan(chanceOf(seen, 'wilt') - 0.05)
+  expect(chanceOf({ ...seen, 'other-proof': 'not-there' }, 'wilt')).toBeCloseTo(chanceOf(seen, 'wilt'), 1)
+})
+
+test('what needs proof has its test asked for first and holds, until the answer', () => {
+  const before = of({ streaks: 'there' })
+  expect(before.looks[0]).toMatchObject({ finding: 'proof', proof: true })
+  expect(before.judgement.hold?.reason).toMatch(/^WILT needs proof before any work/)
+  const positive = of({ streaks: 'there', proof: 'there' })
+  expect([positive.judgement.hold, positive.looks.map((l) => l.finding)]).toEqual([null, []])
+  const negative = of({ streaks: 'there', proof: 'not-there' })
+  expect(negative.looks.map((l) => l.finding)).not.toContain('proof')
+})
+
+test('a sign that excludes a cause is hardly there with it', () => {
+  const both = { dry: 'there', wet: 'there' } as const
+  expect(chanceOf(both, 'drought')).toBeLessThan(chanceOf({ dry: 'there' }, 'drought') - 0.1)
+})
+
+test('a look says what would be done after each answer, and stops below three hundredths', () => {
+  const { looks } = of({ thin: 'there' })
+  const holes = looks.find((l) => l.finding === 'holes')!
+  expect(holes.ifThere).toContain('protect-systemic')
+  expect(looks.every((l) => l.worth >= 0.03)).toBe(true)
+  for (let i = 1; i < looks.length; i++) expect(looks[i]!.worth).toBeLessThanOrEqual(looks[i - 1]!.worth)
+})
+
+test('what an explanation leaves unexplained is named', () => {
+  const explained = explain(input({ holes: 'there', dry: 'there' }))
+  expect(unexplained(explained, ['borer'])).toEqual(['dry'])
+  expect(unexplained(explained, ['borer', 'drought'])).toEqual([])
+})
+
+test('a sign that hardly stands without its cause is hardly taken for there', () => {
+  expect(written(findings.get('holes')!, 0)).toBe(0.002)
+  expect(written(findings.get('thin')!, 0)).toBe(0.01)
+  expect(written(findings.get('thin')!, 1)).toBe(0.99)
 })
 
 test('what is known in the district raises a cause', () => {
-  const i = input('ash', {})
-  expect(of({ ...i, district: { borer: 5 } }, 'borer').probability).toBeGreaterThan(
-    of(i, 'borer').probability,
-  )
+  const at = (district: Record<string, number>) => explain({ ...input({}), district }).chances[0]!
+  expect(at({ borer: 3 })).toBeGreaterThan(2 * at({}))
 })
 
-test('the next check is the one that settles most for its minutes', () => {
-  const checks = nextChecks(input('ash', { thin: 'there' }))
-  expect(checks.map((c) => c.finding)).not.toContain('thin')
-  expect(checks.map((c) => c.finding)).not.toContain('proof')
-  for (let i = 1; i < checks.length; i++)
-    expect(checks[i]!.perMinute).toBeLessThanOrEqual(checks[i - 1]!.perMinute)
-  const holes = checks.find((c) => c.finding === 'holes')!
-  expect(holes.ifThere.cause).toBe('borer')
-  expect(holes.ifThere.probability).toBeGreaterThan(0.8)
-})
-
-test('a laboratory cause is held until the laboratory has spoken', () => {
-  expect(judged(input('ash', { streaks: 'there' })).hold?.reason).toMatch(/Only a laboratory can tell wilt/)
-  expect(judged(input('ash', { streaks: 'there', proof: 'there' })).hold).toBeNull()
-  // The test of another organism lifts nothing.
-  expect(judged(input('ash', { streaks: 'there', 'other-proof': 'there' })).hold).not.toBeNull()
-})
-
-test('leaders that call for different work are held while one check would part them', () => {
-  const i = input('ash', { thin: 'there' })
-  expect(judged(i).hold?.reason).toMatch(/call for different work/)
-})
-
-test('classes that cannot work are refused with the reason', () => {
-  expect(judged(input('ash', { holes: 'there' })).refused).toEqual([
-    { class: 'fungicide', reason: 'not a fungus' },
-  ])
-})
-
-test('the film chains to what feeds it; a stress only by its own sign', () => {
-  const chains = judged(input('elm', { film: 'there', sticky: 'there' })).chains
-  expect(chains).toEqual([{ cause: 'aphid', role: 'feeds', because: ['sticky', 'mould'] }])
-  expect(judged(input('ash', { holes: 'there', dry: 'there' })).chains).toContainEqual({
-    cause: 'drought',
-    role: 'stress',
-    because: ['dry'],
-  })
-  expect(judged(input('ash', { holes: 'there', thin: 'there' })).chains).toEqual([])
-})
-
-test('it is settled when no check would change what to do', () => {
-  expect(judged(input('ash', {})).settled).toBe(false)
-  expect(
-    judged(input('ash', { holes: 'there', thin: 'there', streaks: 'not-there', dry: 'not-there' })).settled,
-  ).toBe(true)
-})
-
-test('probabilities sum to one, whatever was seen, and order of seeing changes nothing', () => {
+test('chances are chances, explanations at most one in all, and the order of seeing changes nothing', () => {
   const state = fc.constantFrom<FindingState>('there', 'not-there', 'unsure', 'not-looked')
   fc.assert(
     fc.property(
       fc.constantFrom('ash', 'elm', 'oak'),
       fc.integer({ min: 1, max: 12 }),
-      fc.array(fc.tuple(fc.constantFrom(...findings.keys()), state), { maxLength: 8 }),
+      fc.array(fc.tuple(fc.constantFrom(...findings.keys()), state), { maxLength: 9 }),
       (host, month, pairs) => {
         const seen = Object.fromEntries(pairs)
-        const w = weigh({ ...input(host, seen), month })
-        expect(w.reduce((s, x) => s + x.probability, 0)).toBeCloseTo(1, 12)
-        expect(w.every((x) => x.probability >= 0 && Number.isFinite(x.probability))).toBe(true)
-        const turned = weigh({ ...input(host, Object.fromEntries(Object.entries(seen).reverse())), month })
-        expect(turned.map((x) => x.cause)).toEqual(w.map((x) => x.cause))
+        const know = { causes, findings, district: {}, foliage }
+        const { weighed, explanations, looks } = weighing(host, month, seen, know)
+        expect(weighed.every((w) => w.probability >= 0 && w.probability <= 1 + 1e-9)).toBe(true)
+        expect(explanations.reduce((s, e) => s + e.probability, 0)).toBeLessThanOrEqual(1 + 1e-9)
+        expect(
+          explanationsOf(explain({ host, month, seen, ...know }), 1e6).reduce((s, e) => s + e.probability, 0),
+        ).toBeCloseTo(1, 9)
+        for (let i = 1; i < weighed.length; i++)
+          expect(weighed[i]!.probability).toBeLessThanOrEqual(weighed[i - 1]!.probability)
+        expect(looks.every((l) => seen[l.finding] === undefined || seen[l.finding] === 'not-looked')).toBe(
+          true,
+        )
+        const turned = weighing(host, month, Object.fromEntries(Object.entries(seen).reverse()), know)
+        expect(turned.weighed.map((w) => w.cause)).toEqual(weighed.map((w) => w.cause))
       },
     ),
+    { numRuns: 60 },
   )
 })

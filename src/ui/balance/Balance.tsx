@@ -1,21 +1,17 @@
 import type { Cause } from '@/core/diagnose/almanac'
 import { findingName } from '@/almanac/findings'
-import type { ChainLink } from '@/core/diagnose/judge'
 import { showWeight } from '@/core/diagnose/showWeight'
 import type { Evidence, Weighed } from '@/core/diagnose/weigh'
 
-const ROLE_WORD: Record<ChainLink['role'], string> = {
-  feeds: 'may feed it',
-  tended: 'goes with it',
-  stress: 'weakens the tree',
-}
-
-/** The causes with their weight for and against from one middle line. Bars are bits of evidence, one scale for all. */
+/**
+ * The causes with their weight for and against from one middle line. Bars are bits of evidence, one scale for all. What is at
+ * work together stands as one group at the top, held by a bracket.
+ */
 export function Balance({
   causes,
   names,
   weighed,
-  chains,
+  together,
   chosen,
   onChoose,
 }: {
@@ -23,7 +19,8 @@ export function Balance({
   /** By cause, something else too. */
   names: Readonly<Record<string, string>>
   weighed: readonly Weighed[]
-  chains: readonly ChainLink[]
+  /** The causes of the likeliest explanation. */
+  together: readonly string[]
   chosen: string
   onChoose: (cause: string) => void
 }) {
@@ -42,7 +39,7 @@ export function Balance({
       {weighed.map((w) => {
         const cause = causes.find((c) => c.id === w.cause)
         const name = names[w.cause] ?? w.cause
-        const link = chains.find((c) => c.cause === w.cause)
+        const grouped = together.length > 1 && together.includes(w.cause)
         const on = chosen === w.cause
         return (
           <div
@@ -53,13 +50,13 @@ export function Balance({
             tabIndex={on ? 0 : -1}
             onClick={() => onChoose(w.cause)}
             onKeyDown={(e) => keys(e, weighed, w.cause, onChoose)}
-            className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] pl-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'}`}
+            className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] border-r-[3px] pl-2 pr-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'} ${grouped ? 'border-r-ink2' : 'border-r-transparent'}`}
           >
             <span>
               <span className="font-head font-bold text-lead block leading-tight">{name}</span>
               <span className="text-small text-ink2">
                 {cause?.kind ?? 'nothing in the almanac'}
-                {link && <b className="text-rust"> · {ROLE_WORD[link.role]}</b>}
+                {grouped && <b className="text-rust"> · together</b>}
                 {w.outOfSeason && ' · out of season'}
               </span>
             </span>

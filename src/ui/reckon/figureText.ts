@@ -1,5 +1,6 @@
-import { CAUSES } from '@/almanac/causes'
-import { FINDING_BY_ID } from '@/almanac/findings'
+import { causeName } from '@/almanac/causes'
+import { findingName } from '@/almanac/findings'
+import { testOf } from '@/almanac/laboratory'
 import { plain, tapeInches } from '@/core/quantity/format'
 import { sensible, SIGNS, type Quantity } from '@/core/quantity/pair'
 import { valueAt } from '@/ui/fields/paths'
@@ -75,12 +76,12 @@ const MADE: Record<string, (answer: Row) => string> = {
   },
   leading: (a) => {
     const [first] = a['causes'] as { cause: string; probability: number }[]
-    const name = CAUSES.find((c) => c.id === first?.cause)?.name ?? 'Something else'
-    return first ? `${name}, ${plain(first.probability, 2)}` : 'nothing'
+    return first ? `${causeName(first.cause)}, ${plain(first.probability, 2)}` : 'nothing'
   },
   check: (a) => {
-    const [first] = a['next'] as { finding: string }[]
-    return first ? (FINDING_BY_ID.get(first.finding)?.name ?? first.finding) : 'nothing more to look at'
+    const [first] = a['next'] as { finding?: string; test?: string }[]
+    if (!first) return 'nothing more to look at'
+    return first.test ? (testOf(first.test)?.name ?? first.test) : findingName(first.finding ?? '')
   },
 }
 

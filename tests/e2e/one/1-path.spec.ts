@@ -71,7 +71,7 @@ test('the arborist examines, weighs and decides', async ({ page }) => {
   await expect(page.getByText('all kept')).toBeVisible()
   await picture(page, '5-examine')
   await page.getByRole('link', { name: 'Weigh 4 findings →' }).click()
-  await expect(page.getByRole('radio', { name: /Ash borer, weight/ })).toHaveAttribute('aria-checked', 'true')
+  await expect(page.getByRole('radio', { name: /Emerald ash borer, weight/ })).toHaveAttribute('aria-checked', 'true')
 
   // The question on top: answering moves the weights in view.
   await page
@@ -81,9 +81,9 @@ test('the arborist examines, weighs and decides', async ({ page }) => {
   await setFinding(page, 'D-shaped exit holes', 'There')
   await expect(page.getByText('all kept')).toBeVisible()
   await page.getByRole('link', { name: 'Weigh 5 findings →' }).click()
-  await expect(page.getByRole('radio', { name: 'Ash borer, weight >0.99' })).toBeVisible()
+  await expect(page.getByRole('radio', { name: 'Emerald ash borer, weight >0.99' })).toBeVisible()
   await expect(page.getByText(/Not for this: .*fungicide/)).toBeVisible()
-  await page.getByRole('button', { name: 'Sign ash borer and decide →' }).click()
+  await page.getByRole('button', { name: 'Sign emerald ash borer and decide →' }).click()
   await expect(page.getByRole('heading', { level: 1, name: 'Ash 14, what to do?' })).toBeVisible()
   await expect(page.getByText('20 % of the crown is lost, under 30 %')).toBeVisible()
   await expect(page.getByRole('radio', { name: /^Treat/ })).toBeChecked()
@@ -238,7 +238,7 @@ test('the promised check comes on its date and is answered; the tree shows its h
   await openTree(page, 'Ash 14')
   const history = page.getByRole('region', { name: 'History' })
   for (const text of [
-    'Ash borer',
+    'Emerald ash borer',
     'Decided to treat',
     'Trunk injection, Example EB4',
     /Record \d+: trunk injection/,

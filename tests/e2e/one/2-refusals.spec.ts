@@ -122,7 +122,7 @@ test('the stories of the demo: a badly declined ash, a maple with a girdling roo
   ).toBeVisible()
 
   await page.goto(`/trees/${await idOf(page, 'Maple 2')}/weigh`)
-  await expect(page.getByRole('radio', { name: /Girdling root, weight 0\.9/ })).toHaveAttribute(
+  await expect(page.getByRole('radio', { name: /Stem-girdling roots, weight 0\.9/ })).toHaveAttribute(
     'aria-checked',
     'true',
   )
@@ -131,7 +131,7 @@ test('the stories of the demo: a badly declined ash, a maple with a girdling roo
   await page.goto(`/trees/${await idOf(page, 'Linden 7')}/weigh`)
   await expect(page.getByText('Not for this: bactericide, fungicide.')).toBeVisible()
   await picture(page, '6-weigh')
-  const before = await page.getByRole('radio', { name: /Soft scale, weight/ }).getAttribute('aria-label')
+  const before = await page.getByRole('radio', { name: /Lecanium scale, weight/ }).getAttribute('aria-label')
   const question = await page.getByRole('region', { name: 'Next check' }).locator('p').nth(1).textContent()
   // Keys answer once the page is alive.
   await expect(async () => {
@@ -142,7 +142,7 @@ test('the stories of the demo: a badly declined ash, a maple with a girdling roo
     )
   }).toPass()
   await expect
-    .poll(() => page.getByRole('radio', { name: /Soft scale, weight/ }).getAttribute('aria-label'))
+    .poll(() => page.getByRole('radio', { name: /Lecanium scale, weight/ }).getAttribute('aria-label'))
     .not.toBe(before)
 })
 

@@ -183,7 +183,7 @@ test('a lane of ashes is decided in one table, what gains most first, with an ex
   await page.getByLabel('Why Lane 07 is decided otherwise than proposed').fill('the owner is not asked yet')
   await sign.click()
   await page.waitForURL(/\/prescribe$/)
-  await expect(page.getByRole('heading', { level: 1, name: /^Ash borer, \d+ trees$/ })).toBeVisible()
+  await expect(page.getByRole('heading', { level: 1, name: /^Emerald ash borer, \d+ trees$/ })).toBeVisible()
   await page.goto(`/grounds/${site}/decide`)
   await expect(page.getByRole('heading', { level: 1, name: /^Decide, \d+ trees$/ })).toBeVisible()
   await expect(page.getByRole('heading', { level: 1, name: 'Decide, 24 trees' })).toHaveCount(0)

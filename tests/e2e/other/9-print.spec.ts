@@ -66,7 +66,7 @@ test('tree, weighing, sample sheet and prescription', async ({ page }) => {
   await check(page, 3, ['Ash 14', 'Ropewalk School', /Working/, 'History', /girth/])
   const linden = await idOf(page, 'Linden 7')
   await page.goto(`/trees/${linden}/weigh`)
-  await check(page, 3, ['Linden 7', 'Black film on honeydew', /There:/, 'Looked for and not there:'])
+  await check(page, 3, ['Linden 7', 'Sooty mould', /There:/, 'Looked for and not there:'])
   await page.goto(`/trees/${linden}/sample`)
   await check(page, 2, ['Linden 7', 'What was seen', 'Taken by, date and hour', 'Laboratory and number'])
   await page.goto(`/trees/${await idOf(page, 'Ash 16')}/prescribe`)

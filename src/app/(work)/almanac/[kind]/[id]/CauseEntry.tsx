@@ -6,6 +6,9 @@ import { hostName } from '@/almanac/hosts'
 import type { FirmAlmanac } from '@/almanac/own'
 import { PRACTICE } from '@/almanac/practice'
 import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
+import { CLASS_WORD } from '@/almanac/classWord'
+import { testsFor } from '@/almanac/laboratory'
+import { SCIENTIFIC } from '@/almanac/scientific'
 import type { AlmanacView } from '@/server/read/almanac'
 import { waysOf } from '@/almanac/ways'
 import { Ways } from '@/ui/ways/Ways'
@@ -24,17 +27,6 @@ const WORKS = {
   no: 'Nothing cures it.',
   'not needed': 'It needs no treatment.',
 }
-export const CLASS_WORD: Record<ProductClass, string> = {
-  insecticide: 'insecticide',
-  miticide: 'miticide',
-  fungicide: 'fungicide',
-  bactericide: 'bactericide',
-  fertiliser: 'hard feeding',
-  'crown-spray': 'a crown spray',
-  'bark-spray': 'a bark spray',
-  injection: 'trunk injection',
-}
-
 /** Everything the almanac says of a cause. */
 export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacView; almanac: FirmAlmanac }) {
   const cause = almanac.causes.find((c) => c.id === id)
@@ -52,9 +44,16 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
         {cause.name} {id.startsWith('own-') && <span className="tag tag-rust">own</span>}
       </h1>
       <p className="text-ink2">
+        {SCIENTIFIC[id] && <i>{SCIENTIFIC[id]} · </i>}
         {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join(', ')}
       </p>
       <p className="mt-3 text-lead max-w-3xl">{cause.oneLine}</p>
+      {cause.defining && (
+        <p className="mt-1 max-w-3xl">
+          <b>What makes it certain:</b>{' '}
+          {cause.defining.map((f) => findingName(f).toLowerCase()).join(', or ')}.
+        </p>
+      )}
       <District cause={id} view={view} />
       <div className="grid gap-x-8 gap-y-5 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section>
@@ -111,11 +110,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
         <section className="grid gap-3 content-start">
           <Note says="good">{cause.act}</Note>
           <Note says="stop">{cause.doNot}</Note>
-          {cause.laboratory && (
-            <Note>
-              <b>Only a laboratory tells for certain:</b> {cause.laboratory}
-            </Note>
-          )}
+          <Tests cause={id} />
           <Ways ways={waysOf(id)} />
           {cause.reportable && <Note>Reportable where it is regulated: ask the authority first.</Note>}
           {practice && (
@@ -181,5 +176,25 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
         </section>
       )}
     </>
+  )
+}
+
+/** The tests that settle a cause: what to take, how long the answer takes, and what it is worth. */
+function Tests({ cause }: { cause: string }) {
+  const tests = testsFor(cause)
+  if (tests.length === 0) return null
+  return (
+    <div>
+      <h2>How to prove it</h2>
+      <ul className="mt-1 border-t border-line">
+        {tests.map((t) => (
+          <li key={t.id} className="py-2 border-b border-line">
+            <b>{t.name}</b>, {t.days === 0 ? 'answer on the spot' : `answer in about ${t.days} days`}.{' '}
+            {t.take}
+            <span className="block text-ink2 text-small">{t.note}</span>
+          </li>
+        ))}
+      </ul>
+    </div>
   )
 }

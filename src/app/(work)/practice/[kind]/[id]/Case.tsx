@@ -7,7 +7,7 @@ import { hostName } from '@/almanac/hosts'
 import { ACTION_WORDS, bestPath, practiceCase, type Scored } from '@/almanac/practiceCase'
 import { WALK, type ActionClass } from '@/core/diagnose/almanac'
 import { showWeight } from '@/core/diagnose/showWeight'
-import { causesOf } from '@/core/diagnose/weigh'
+import { causesOf, HEALTHY } from '@/core/diagnose/weigh'
 import { plain } from '@/core/quantity/format'
 import { Choice } from '@/ui/fields/Choice'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -108,7 +108,12 @@ export function Case({ caseId }: { caseId: string }) {
               <form onSubmit={finish} className="grid gap-3 mt-4">
                 <Choice
                   label="It is"
-                  options={[['', 'choose'], ...causes.map((c) => [c.id, c.name] as const)]}
+                  options={[
+                    ['', 'choose'],
+                    ...[...causes, { id: HEALTHY, name: 'Nothing, it is healthy' }].map(
+                      (c) => [c.id, c.name] as const,
+                    ),
+                  ]}
                   value={answer}
                   onValue={setAnswer}
                 />
@@ -142,7 +147,7 @@ function Result({
   answer: string
   action: ActionClass
 }) {
-  const truth = causeOf(one.cause)!
+  const there = one.causes.flatMap((id) => causeOf(id) ?? [])
   const path = bestPath(one)
   return (
     <section
@@ -158,17 +163,26 @@ function Result({
           </p>
           <ul className="mt-3 grid gap-2">
             <Note as="li" says={scored.causeRight ? 'good' : 'stop'}>
-              {scored.causeRight ? 'Right: it was ' : `You said ${causeName(answer).toLowerCase()}. It was `}
-              <Link href={`/almanac/cause/${one.cause}`} className="underline font-bold">
-                {truth.name.toLowerCase()}
-              </Link>
-              . {truth.oneLine}
+              {scored.causeRight ? 'Right. ' : `You said ${causeName(answer).toLowerCase()}. `}
+              {there.length === 0 && 'Nothing was wrong with it: any tree shows such a sign now and then.'}
+              {there.map((c) => (
+                <span key={c.id} className="block">
+                  At work was{' '}
+                  <Link href={`/almanac/cause/${c.id}`} className="underline font-bold">
+                    {c.name.toLowerCase()}
+                  </Link>
+                  . {c.oneLine}
+                </span>
+              ))}
             </Note>
             <Note as="li" says={scored.actionRight ? 'good' : 'stop'}>
-              {scored.actionRight
-                ? 'And the right work: '
-                : `Your choice was: ${ACTION_WORDS[action]}. It calls for: `}
-              <b>{ACTION_WORDS[truth.action]}</b>. {truth.act} {truth.doNot}
+              {scored.actionRight ? 'And the right work. ' : `Your choice was: ${ACTION_WORDS[action]}. `}
+              {there.length === 0 && <b>Nothing is to be done.</b>}
+              {there.map((c) => (
+                <span key={c.id} className="block">
+                  <b>{ACTION_WORDS[c.action]}</b>: {c.act} {c.doNot}
+                </span>
+              ))}
             </Note>
             <Note as="li">
               {plain(scored.minutes, 1)} minutes; the best way took {plain(scored.bestMinutes, 1)}. With what
@@ -180,7 +194,8 @@ function Result({
         <div>
           <h2>The best way there</h2>
           <p className="text-small text-ink2">
-            What each look is worth stands in bits: one halves the doubt, two quarter it.
+            Each look is the one that could change the work most for its minutes; where none could, asking
+            stops.
           </p>
           <ol className="mt-1 border-t border-line">
             {path.map((s, i) => (
@@ -188,9 +203,7 @@ function Result({
                 <span>
                   {i + 1}. {findingName(s.finding)}: <b>{s.state === 'there' ? 'there' : 'not there'}</b>
                 </span>
-                <span className="text-ink2 whitespace-nowrap">
-                  {s.minutes} min · {plain(s.gain, 2)} bits
-                </span>
+                <span className="text-ink2 whitespace-nowrap">{s.minutes} min</span>
               </li>
             ))}
             {path.length === 0 && <li className="py-1.5">The complaint alone tells it.</li>}

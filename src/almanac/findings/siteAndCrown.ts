@@ -1,0 +1,48 @@
+import type { Finding } from '@/core/diagnose/almanac'
+import { f, ONE_TREE, onRing, seen, conifers } from './finding'
+
+/** What is seen round the tree and by stepping back. */
+// prettier-ignore
+export const SITE_AND_CROWN: readonly Finding[] = [
+  f('spreads-along-neighbours', 'site', 'look', 'Spreads along neighbours', 'Look down the row. Have neighbours of the same kind fallen ill one after another?', 2, 0.06),
+  f('many-kinds-affected', 'site', 'look', 'Several kinds affected', 'Look round the property. Do unrelated kinds show the same?', 2, 0.06),
+  f('only-this-tree', 'site', 'look', 'Only this tree', 'Are other trees of the same kind nearby healthy?', 1, 0.4, ONE_TREE),
+  f('paving-over-roots', 'site', 'look', 'Paving over roots', 'Does paving or a building cover much of the root zone?', 1, 0.2),
+  f('grade-or-dig-recent', 'site', 'ask', 'Recent digging or fill', 'Ask. Was there digging, filling or building nearby in the last years?', 1, 0.1),
+  f('salt-exposed', 'site', 'ask', 'Salt reaches it', 'Ask. Does winter salt or salt spray reach the tree?', 1, 0.08),
+  f('weedkiller-used', 'site', 'ask', 'Weedkiller used nearby', 'Ask. Was weedkiller used on the lawn or paths nearby?', 1, 0.15),
+  f('pruned-in-risk-season', 'site', 'ask', 'Pruned in the risky season', 'Ask. Was it pruned or wounded in spring or early summer?', 1, 0.06, ONE_TREE),
+  f('planted-recently', 'site', 'ask', 'Planted within three years', 'Ask. Was it planted in the last three years?', 0.5, 0.08, ONE_TREE),
+  f('frost-recent', 'site', 'ask', 'Frost after growth began', 'Ask. Was there a frost after the new growth had begun?', 0.5, 0.05),
+  f('cool-wet-spring', 'site', 'ask', 'Cool wet spring', 'Ask. Was it cool and wet when the buds broke?', 0.5, 0.3),
+  f('drought-recent', 'site', 'ask', 'Dry spell', 'Ask. Has there been a dry spell of several weeks?', 0.5, 0.2),
+  f('juniper-near', 'site', 'look', 'Juniper near', 'Do junipers or red cedars grow in the neighbourhood?', 2, 0.4),
+  f('winter-hard-recent', 'site', 'ask', 'Hard winter behind it', 'Ask. Was the winter hard, with drying wind or bright sun on frozen ground?', 0.5, 0.12),
+
+  f('crown-thin-top', 'crown', 'look', 'Crown thin at the top', 'Step back. Is the upper crown thin or dying back from the top?', 1, 0.12),
+  f('crown-thin-one-side', 'crown', 'look', 'One side thin', 'Step back. Is one side of the crown thin or dead?', 1, 0.08, onRing('thin')),
+  f('crown-thin-even', 'crown', 'look', 'Thin all round', 'Step back. Is the crown thin evenly all round?', 1, 0.08),
+  f('branch-dieback-scattered', 'crown', 'look', 'Scattered dead branches', 'Are there dead branches here and there in the crown?', 1, 0.15),
+  f('flagging-limb', 'crown', 'look', 'One limb wilts', 'Has a single limb wilted or yellowed suddenly this season?', 1, 0.02),
+  f('wilt-sudden-whole', 'crown', 'look', 'Whole tree wilts', 'Did the whole tree wilt within days or weeks?', 1, 0.012),
+  f('leafing-late-sparse', 'crown', 'look', 'Late, sparse leaves', 'Did it leaf out late or sparsely?', 1, 0.06),
+  f('leaf-drop-early', 'crown', 'look', 'Leaves fall early', 'Do leaves fall well before autumn?', 1, 0.07),
+  f('returns-each-summer', 'crown', 'ask', 'Returned in other summers', 'Ask. Did the same browning come in earlier summers?', 1, 0.06),
+  f('trunk-sprouts', 'crown', 'look', 'Sprouts from the trunk', 'Do new shoots rise from the trunk or the base?', 0.5, 0.1),
+  f('silk-nests', 'crown', 'look', 'Silk nests', 'Are there silk nests at branch ends or in forks?', 1, 0.004),
+  f('caterpillars-seen', 'crown', 'look', 'Caterpillars feeding', 'Are caterpillars feeding in the crown?', 2, 0.03),
+  f('crown-dense-dark', 'crown', 'look', 'Dark, dense centre', 'Is the centre so dense that no light comes through?', 1, 0.05),
+  f('strip-high-limbs', 'crown', 'look', 'Bark stripped high up', 'Is bark stripped from upper limbs?', 1, 0.002),
+  f('bags-hanging', 'crown', 'look', 'Bags hang from twigs', 'Do spindle-shaped bags of silk and bits of leaf hang from the twigs?', 1, 0.002),
+  f('silk-nest-fork', 'crown', 'look', 'Silk tent in a fork', 'Is there a dense silk tent in a fork of the branches?', 1, 0.002, seen(3, 4, 5, 6)),
+  f('silk-nest-tips', 'crown', 'look', 'Silk over branch ends', 'Is loose silk spun over the leaves at branch ends?', 1, 0.003, seen(6, 7, 8, 9, 10)),
+  f('silk-nest-ball', 'crown', 'look', 'Tight silk ball or mat', 'From a distance: is there a tight white silk ball in a pine top, or a flat silk mat on an oak stem?', 1, 0.001),
+  f('caterpillars-in-line', 'crown', 'look', 'Caterpillars nose to tail', 'From a distance: do hairy caterpillars walk in a line, nose to tail?', 1, 0.001),
+  f('caterpillar-blue-red-dots', 'crown', 'look', 'Blue and red dots in pairs', 'Has a hairy caterpillar pairs of blue dots in front and red dots behind?', 1, 0.001),
+  f('caterpillar-tufted', 'crown', 'look', 'Brush tufts on the back', 'Does a caterpillar carry tufts of hair like small brushes on its back?', 1, 0.002),
+  f('caterpillar-loops', 'crown', 'look', 'Smooth loopers', 'Are the caterpillars smooth, and do they loop as they walk?', 1, 0.003),
+  f('beetle-black-white-long', 'crown', 'look', 'Large black beetle, white spots', 'Is there a large black beetle with white spots and long banded feelers? Keep it in a jar.', 1, 0.0005),
+  f('conifer-fades-whole', 'crown', 'look', 'Whole conifer fades', 'Has the whole conifer gone dull, then tan or red, within weeks or months?', 1, 0.005, conifers()),
+  f('limb-dead-leaves-stay', 'crown', 'look', 'Limb dies, dead leaves stay', 'Has one limb collapsed in leaf, and do its dead leaves stay on?', 1, 0.012),
+  f('dies-from-below', 'crown', 'look', 'Dies from the lowest limbs up', 'Did the lowest limbs die first, and does the dying move up?', 1, 0.03),
+]

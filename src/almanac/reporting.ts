@@ -1,0 +1,118 @@
+import type { Reporting } from '@/core/diagnose/reporting'
+import { CAUSES } from './causes'
+
+/** Where rules on reporting differ, as far as the almanac knows them. */
+export const JURISDICTIONS = [
+  'united-states',
+  'canada',
+  'great-britain-and-ireland',
+  'european-union',
+  'elsewhere',
+] as const
+export type Jurisdiction = (typeof JURISDICTIONS)[number]
+
+export const JURISDICTION_NAME: Readonly<Record<Jurisdiction, string>> = {
+  'united-states': 'United States',
+  canada: 'Canada',
+  'great-britain-and-ireland': 'Great Britain and Ireland',
+  'european-union': 'European Union',
+  elsewhere: 'Elsewhere',
+}
+
+const EU_STATES =
+  'at be bg cy cz de dk ee es fi fr gr hr hu it lt lu lv mt nl pl pt ro se si sk austria belgium bulgaria croatia cyprus czechia denmark estonia finland france germany greece hungary italy latvia lithuania luxembourg malta netherlands poland portugal romania slovakia slovenia spain sweden'
+const ALSO: Readonly<Record<Jurisdiction, string>> = {
+  'united-states': 'us usa united-states-of-america',
+  canada: 'ca',
+  'great-britain-and-ireland':
+    'gb uk ie united-kingdom great-britain britain ireland england scotland wales northern-ireland gb-ie uk-ie',
+  'european-union': `eu ${EU_STATES}`,
+  elsewhere:
+    'other au nz za jp kr cn in br mx ch no tr australia new-zealand south-africa japan mexico switzerland norway',
+}
+
+const BY_NAME = new Map<string, Jurisdiction>(
+  JURISDICTIONS.flatMap((j) => [j, ...ALSO[j].split(' ')].map((name) => [name, j] as const)),
+)
+
+/**
+ * The jurisdiction of a name or a country's code, with or without the part of the country; null for one nobody knows.
+ * @example jurisdictionOf('US-TX') // 'united-states'
+ */
+export function jurisdictionOf(name: string): Jurisdiction | null {
+  const slug = name
+    .trim()
+    .toLowerCase()
+    .replace(/[^a-z]+/g, '-')
+    .replace(/^-|-$/g, '')
+  return BY_NAME.get(slug) ?? BY_NAME.get(slug.split('-')[0] ?? '') ?? null
+}
+
+/** What is asked in each: a sentence, or nothing where it need not be reported. */
+type Row = Partial<Record<Jurisdiction, string>>
+const r = (us: string, ca: string, gb: string, eu: string, other: string): Row =>
+  Object.fromEntries(
+    [us, ca, gb, eu, other].flatMap((text, i) => (text ? [[JURISDICTIONS[i]!, text] as const] : [])),
+  )
+
+const YES = 'It must be reported.'
+const QUARANTINE = 'It is a quarantine organism: report it at once.'
+const NEW = 'Report it where it is new in the county or country.'
+const ABSENT = 'It is not known there: report any suspicion.'
+const STATES = 'Some states ask for it; ask the authority.'
+const CHECK = 'Ask the authority whether it is listed.'
+const ZONES = 'Protected zones ask for it; ask the authority.'
+const LISTED = 'It is listed: report it.'
+
+/** Source: handbook, reportable by jurisdiction. Rules change; the firm checks its authority's list. */
+// prettier-ignore
+const RULES: Readonly<Record<string, Row>> = {
+  'asian-longhorned-beetle': r('Federal rule: call at once.', YES, YES, QUARANTINE, YES),
+  'emerald-ash-borer': r(`State rules differ. ${NEW}`, YES, ABSENT, QUARANTINE, YES),
+  'bronze-birch-borer': r('', '', ABSENT, QUARANTINE, ''),
+  'citrus-greening': r('Federal quarantine areas: report it.', '', YES, QUARANTINE, 'It is asked for wherever citrus grows.'),
+  'bacterial-leaf-scorch': r('', '', YES, QUARANTINE, 'Many countries ask for it; ask the authority.'),
+  'pine-wilt': r('', '', YES, QUARANTINE, 'Control programmes in places; ask the authority.'),
+  'oak-wilt': r('Some states, counties and cities ask for it, and wood may not move everywhere.', YES, ABSENT, QUARANTINE, ''),
+  'dutch-elm-disease': r('Cities and some states ask for it.', 'Prairie provinces and cities ask for it.', 'Control areas ask for it.', '', 'Ask where elms are still free of it.'),
+  'phytophthora-bleeding-canker': r('Sudden oak death is asked for by federal and state rule.', YES, YES, 'It is quarantine or regulated by lineage: report it.', YES),
+  'laurel-wilt': r(STATES, ABSENT, CHECK, CHECK, ''),
+  'thousand-cankers': r('State quarantines: report it.', '', YES, QUARANTINE, ''),
+  'ash-dieback': r(ABSENT, ABSENT, 'Only where it is new.', '', YES),
+  'processionary-moth': r(ABSENT, ABSENT, 'The pine kind always; the oak kind outside its area.', ZONES, ''),
+  'chestnut-blight': r('Some western states ask for it.', CHECK, YES, ZONES, CHECK),
+  'chestnut-gall-wasp': r(STATES, 'Some areas ask for it.', YES, ZONES, ''),
+  'fire-blight': r('', '', 'Ireland and islands ask for it.', ZONES, CHECK),
+  'spongy-moth': r('Federal areas ask for it.', YES, 'Outside known areas report it.', '', CHECK),
+  'japanese-beetle': r('Western states ask for it.', 'British Columbia asks for it in its area.', YES, QUARANTINE, ''),
+  'hemlock-woolly-adelgid': r('Northern and lake states ask for it.', YES, '', '', ''),
+  'balsam-woolly-adelgid': r(STATES, 'British Columbia asks for it.', '', '', ''),
+  'box-tree-moth': r('Federal order and states: report it.', YES, '', '', ''),
+  'boxwood-blight': r('Several states ask for it in the trade.', '', '', '', ''),
+  'beech-leaf-disease': r(NEW, NEW, ABSENT, ABSENT, ''),
+  'elm-zigzag-sawfly': r(NEW, NEW, 'Sightings are asked for.', '', ''),
+  'elm-yellows': r('', '', CHECK, CHECK, ''),
+  'apple-maggot': r('Western states ask for it.', 'British Columbia asks for it.', LISTED, QUARANTINE, YES),
+  'plum-curculio': r('Western states ask for it.', 'Western provinces ask for it.', LISTED, QUARANTINE, YES),
+  'black-knot': r('', 'Local rules ask for it.', LISTED, QUARANTINE, ''),
+  'conifer-bark-beetle': r('The European spruce kind is not known there: report a suspicion of it.', 'The European spruce kind is not known there: report a suspicion of it.', YES, ZONES, ''),
+  'ambrosia-beetle': r('Invasive shot hole borers are asked for in some states.', '', YES, QUARANTINE, CHECK),
+  'acute-oak-decline': r(ABSENT, ABSENT, 'A report is asked for, not a duty.', '', ''),
+}
+
+/** Until a jurisdiction is set: those that are asked for in most places. A flag on every ash is soon overlooked. */
+const UNSET = CAUSES.filter((c) => c.reportable).map((c) => c.id)
+
+/**
+ * What must be reported, and why. Without a jurisdiction what most places ask for.
+ * @example reportingIn('canada').rule('oak-wilt') // 'It must be reported.'
+ */
+export function reportingIn(jurisdiction: Jurisdiction | null): Reporting {
+  if (jurisdiction === null)
+    return {
+      rule: (id) => (UNSET.includes(id) ? 'Rules differ; the authority says what is asked here.' : null),
+      isNew: () => false,
+    }
+  const rule = (id: string) => RULES[id]?.[jurisdiction] ?? null
+  return { rule, isNew: (id) => [ABSENT, QUARANTINE].includes(rule(id) ?? '') }
+}

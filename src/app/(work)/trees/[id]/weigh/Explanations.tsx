@@ -1,0 +1,98 @@
+import type { Cause, Finding } from '@/core/diagnose/almanac'
+import type { Explanation } from '@/core/diagnose/explain'
+import { partOf } from '@/core/diagnose/parts'
+import { showWeight } from '@/core/diagnose/showWeight'
+
+/** An explanation lighter than this is not worth a line. */
+const WORTH_A_LINE = 0.03
+
+/** What is at work together: each explanation as one line, with what it leaves unexplained. */
+export function Explanations({
+  explanations,
+  causes,
+  findings,
+  names,
+  leaves,
+}: {
+  explanations: readonly Explanation[]
+  causes: readonly Cause[]
+  findings: ReadonlyMap<string, Finding>
+  names: Readonly<Record<string, string>>
+  /** By place: the signs an explanation leaves unexplained. */
+  leaves: readonly (readonly string[])[]
+}) {
+  const shown = explanations.flatMap((e, i) =>
+    e.probability >= WORTH_A_LINE || i === 0 ? [{ e, left: leaves[i] ?? [] }] : [],
+  )
+  return (
+    <section className="mt-5">
+      <h2>What is at work together</h2>
+      <ol className="mt-1 border-t border-line">
+        {shown.map(({ e, left }, i) => (
+          <li
+            key={e.causes.join(' ')}
+            className="grid grid-cols-[56px_minmax(0,1fr)] gap-x-3 py-2 border-b border-line items-baseline"
+          >
+            <span className="font-head font-bold text-lead text-right">{showWeight(e.probability)}</span>
+            <span>
+              <Chain explanation={e} causes={causes} names={names} strong={i === 0} />
+              {left.length > 0 && (
+                <span className="block text-small text-plum">
+                  leaves unexplained: {left.map((f) => (findings.get(f)?.name ?? f).toLowerCase()).join(', ')}
+                </span>
+              )}
+            </span>
+          </li>
+        ))}
+      </ol>
+    </section>
+  )
+}
+
+/** The causes of one explanation, in the order in which one leads to the other. */
+function Chain({
+  explanation,
+  causes,
+  names,
+  strong,
+}: {
+  explanation: Explanation
+  causes: readonly Cause[]
+  names: Readonly<Record<string, string>>
+  strong: boolean
+}) {
+  if (explanation.causes.length === 0)
+    return <span className={strong ? 'font-bold' : ''}>Nothing that calls for work</span>
+  const links = inOrder(explanation.causes, causes)
+  return (
+    <span className={strong ? 'font-head font-bold text-lead leading-tight' : ''}>
+      {links.map(({ id, by }, i) => (
+        <span key={id}>
+          {i > 0 && (
+            <span className="text-ink2 font-text font-normal">
+              {' '}
+              {by === 'beside it' ? 'and' : by === 'opens the door' ? '→ opens the door for' : '→ feeds'}{' '}
+            </span>
+          )}
+          {i === 0 ? (names[id] ?? id) : (names[id] ?? id).toLowerCase()}
+        </span>
+      ))}
+    </span>
+  )
+}
+
+/** Openers before what they open, feeders before what lives on them; each with how it follows on one before it. */
+function inOrder(ids: readonly string[], causes: readonly Cause[]) {
+  const of = (id: string) => causes.find((c) => c.id === id)
+  const before = (a: string, b: string) => {
+    const [x, y] = [of(a), of(b)]
+    return x && y ? (x.opens?.includes(b) ?? false) || (y.livesOn?.includes(a) ?? false) : false
+  }
+  const sorted = [...ids].sort((a, b) => (before(a, b) ? -1 : before(b, a) ? 1 : 0))
+  return sorted.map((id, i) => {
+    const earlier = sorted.slice(0, i).find((e) => before(e, id))
+    const [one, other] = [of(earlier ?? ''), of(id)]
+    const part = one && other ? partOf(one, other) : 'beside it'
+    return { id, by: !earlier ? 'beside it' : part === 'lives on it' ? 'feeds' : 'opens the door' } as const
+  })
+}
