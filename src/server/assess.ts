@@ -5,7 +5,7 @@ import { withOwn } from '@/almanac/own'
 import { weighTree } from '@/almanac/weighing'
 import { checkDetail } from '@/core/diagnose/detail'
 import { judgeHealthy } from '@/core/diagnose/healthy'
-import { PARTS, standsFirst, type Beside } from '@/core/diagnose/parts'
+import { asksForReason, PARTS, type Beside } from '@/core/diagnose/parts'
 import { BESIDE, HEALTHY, type Weighed } from '@/core/diagnose/weigh'
 import { ok, refuse, type Result } from '@/core/problem'
 import { monthIn } from '@/core/time/calendar'
@@ -131,7 +131,6 @@ export const signDiagnosisVerb = verb({
     const beside = input.beside ?? []
     const strange = besideProblem(input.cause, beside, weighed)
     if (strange) return strange
-    const leads = standsFirst(weighing, input.cause)
     const reasoned = (input.reason ?? '').length >= 8
     if (healthy && healthy.unsafe.length > 0)
       return refuse(
@@ -145,12 +144,13 @@ export const signDiagnosisVerb = verb({
         'reason',
         `${healthy.doubts.join(' ')} To sign it healthy all the same, write why.`,
       )
-    if (!healthy && (!leads || judgement.hold) && !reasoned)
+    const waits = judgement.hold?.danger ? null : judgement.hold
+    if (!healthy && asksForReason(weighing, input.cause) && !reasoned)
       return refuse(
         'missing',
         'reason',
-        judgement.hold
-          ? `${judgement.hold.reason} To sign all the same, write why.`
+        waits
+          ? `${waits.reason} To sign all the same, write why.`
           : `${causeName(weighed[0]!.cause)} weighs more than ${causeName(input.cause).toLowerCase()}. To sign all the same, write why.`,
       )
     await signDiagnosis(sql, {
@@ -163,7 +163,7 @@ export const signDiagnosisVerb = verb({
       weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
       beside,
       almanacVersion: own.length === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${own.length} own`,
-      held: healthy ? null : (judgement.hold?.reason ?? null),
+      held: healthy ? null : (waits?.reason ?? null),
       overrideReason: input.reason || null,
       at: now,
       by: person.id,

@@ -28,16 +28,16 @@ const cause = {
 test('own entries are the firm’s alone, take the place of earlier ones, and are withdrawn', async () => {
   expect(await set(a, cause)).toMatchObject({ ok: true })
   expect(
-    await set(a, { kind: 'frequency', cause: 'aphids', finding: 'ants-trail', often: 'seldom' }),
+    await set(a, { kind: 'frequency', cause: 'aphids', finding: 'leaf-sticky', often: 'seldom' }),
   ).toMatchObject({ ok: true })
   expect(
-    await set(a, { kind: 'frequency', cause: 'aphids', finding: 'ants-trail', often: 'always' }),
+    await set(a, { kind: 'frequency', cause: 'aphids', finding: 'leaf-sticky', often: 'always' }),
   ).toMatchObject({ ok: true })
   const own = await inFirm(a.id, (sql) => ownEntries(sql))
   expect(own).toHaveLength(2)
   const of = (firm: TestFirm) => inFirm(firm.id, (sql) => firmAlmanac(sql))
   const frequency = async (firm: TestFirm) =>
-    (await of(firm)).causes.find((c) => c.id === 'aphids')!.findings['ants-trail']
+    (await of(firm)).causes.find((c) => c.id === 'aphids')!.findings['leaf-sticky']
   expect([await frequency(a), await frequency(b)]).toEqual(['always', 'usual'])
   expect((await of(b)).causes.some((c) => c.id === 'own-quay-blight')).toBe(false)
   expect(await act(b.person('arborist'), 'withdraw-own-entry', { id: own[0]!.id })).toMatchObject({

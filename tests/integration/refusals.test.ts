@@ -189,7 +189,7 @@ describe('refusals', () => {
     expect(await problemOf(arborist, 'sign-diagnosis', sign)).toMatchObject({
       code: 'missing',
       field: 'reason',
-      message: expect.stringMatching(/laboratory/),
+      message: expect.stringMatching(/needs proof/),
     })
     await done(arborist, 'sign-diagnosis', { ...sign, reason: 'the laboratory is closed this month' })
     expect(

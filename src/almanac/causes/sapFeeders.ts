@@ -30,6 +30,7 @@ export const SAP_FEEDERS: readonly Cause[] = [
     prior: 3,
     findings: { 'twig-bumps-large-soft': 'always', 'leaf-sticky': 'always', 'crawlers-on-tape': 'sometimes', 'branch-dieback-scattered': 'sometimes' },
     defining: ['twig-bumps-large-soft'],
+    on: { magnolia: { 'cottony-masses': 'usual' } },
     action: 'sap-feeder-care',
     refuses: { ...NOT_FOR_INSECTS },
     oneLine: 'A large soft scale that rains honeydew.',

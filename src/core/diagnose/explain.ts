@@ -105,7 +105,9 @@ export function foliageOf(input: Pick<WeighInput, 'foliage' | 'host'>): Foliage 
  * kind makes is no evidence of anything else either: it goes to the risk assessor, not into the weights.
  */
 function lookedAt(input: WeighInput, own: readonly Cause[], foliage: Foliage): Look[] {
-  return Object.entries(input.seen).flatMap(([id, state]) => {
+  // In an order of their own: what was seen first changes nothing, not even in the last digit.
+  const inOrder = Object.entries(input.seen).sort(([a], [b]) => (a < b ? -1 : 1))
+  return inOrder.flatMap(([id, state]) => {
     const finding = input.findings.get(id)
     if (!finding || state === 'not-looked') return []
     if (state === 'not-there' && !canBeSeen(finding, input.host, input.month, foliage)) return []

@@ -1,6 +1,6 @@
 import type { Cause, Finding, FindingState } from './almanac'
 import { weighing } from './weighing'
-import { partOf, standsFirst, standWith } from './parts'
+import { asksForReason, partOf, standsFirst, standWith } from './parts'
 
 /** A kind with a borer, a scale whose honeydew grows a film, a wilt that is reported, and a stress. */
 const finding = (id: string, more: Partial<Finding> = {}): Finding => ({
@@ -121,6 +121,15 @@ describe('a hold', () => {
     const reporting = (isNew: boolean) => ({ rule: () => null, isNew: () => isNew })
     expect(judged({ holes: 'there' }, causes, reporting(true)).hold?.reason).toMatch(/needs proof/)
     expect(judged({ holes: 'there' }, causes, reporting(false)).hold).toBeNull()
+  })
+  test('danger asks for no reason at the signature; what is waited for does', () => {
+    expect(asksForReason(of({ holes: 'there', thin: 'there', bracket: 'there' }), 'borer')).toBe(false)
+    expect(asksForReason(of({ streaks: 'there' }), 'wilt')).toBe(true)
+  })
+  test('work that only comes on top of the borer’s holds nothing up', () => {
+    const { judgement, explanations } = of({ holes: 'there', thin: 'there', dry: 'unsure' })
+    expect(explanations.slice(0, 2).map((e) => e.causes.includes('borer'))).toEqual([true, true])
+    expect(judgement.hold).toBeNull()
   })
   test('nothing holds a told borer', () => {
     expect(judged({ holes: 'there', thin: 'there', dry: 'not-there' }).hold).toBeNull()

@@ -1,4 +1,4 @@
-import type { Cause, Finding, ProductClass, Seen } from './almanac'
+import type { Cause, Finding, ProductClass } from './almanac'
 import { stateOf } from './almanac'
 import { DECISIONS } from './decision'
 import { isRaised, merged, type Explained } from './explain'
@@ -22,8 +22,14 @@ export interface Flag {
   reason: string
 }
 
+/** Why to wait. Danger sends the tree to an assessor and forbids no signature; the rest waits for a look or a proof. */
+export interface Hold {
+  reason: string
+  danger: boolean
+}
+
 export interface Judgement {
-  hold: { reason: string } | null
+  hold: Hold | null
   flags: Flag[]
   refused: { class: ProductClass; reason: string }[]
   chains: ChainLink[]
@@ -76,7 +82,7 @@ function holdReason(
   looks: readonly NextLook[],
   toFind: readonly Finding[],
   reporting: Reporting,
-): { reason: string } | null {
+): Hold | null {
   const { input } = explained
   const danger = Object.entries(input.seen).flatMap(([id, state]) => {
     const finding = input.findings.get(id)
@@ -84,28 +90,41 @@ function holdReason(
   })
   if (danger.length > 0)
     return {
+      danger: true,
       reason: `${danger.join(', ')}: a qualified risk assessor looks before anything else. Keep people and targets away; no drilling and no climbing until the answer.`,
     }
   const stands = standing(explained)
   const unproved = stands.find(
     ({ cause, chance }) => needsProof(cause, reporting) && chance >= PROVE_FROM && !isProved(cause.id, input),
   )
-  if (unproved) return { reason: proofReason(unproved.cause, input) }
+  if (unproved) return { danger: false, reason: proofReason(unproved.cause, input) }
+  // The likeliest of all may be what only a test can tell, though nothing stands high yet.
+  const first = stands[0]
+  if (
+    first &&
+    first.chance >= HEARD &&
+    needsProof(first.cause, reporting) &&
+    !isProved(first.cause.id, input)
+  )
+    return { danger: false, reason: proofReason(first.cause, input) }
   const reportable = stands.find(
     ({ cause, chance }) => cause.reportable && chance >= PROVE_FROM && !isProved(cause.id, input),
   )
   if (reportable)
     return {
+      danger: false,
       reason: `${reportable.cause.name} must be reported where it is regulated. Ask the authority before any work.`,
     }
   const other = explained.chances[explained.switches.findIndex((s) => s.id === SOMETHING_ELSE)]!
   if (explained.looks.some((l) => l.state === 'there') && other > Math.max(stands[0]?.chance ?? 0, 0.3))
     return {
+      danger: false,
       reason:
         'Nothing in the almanac explains these findings well. Look further or send a sample before buying anything.',
     }
   if (toFind.length > 0)
     return {
+      danger: false,
       reason: `What drips is not found yet. Look for it before anything is bought: ${toFind[0]!.name.toLowerCase()}.`,
     }
   return partedReason(explained, looks)
@@ -121,7 +140,7 @@ function proofReason(cause: Cause, input: Explained['input']): string {
 }
 
 /** Two explanations that call for different work while one look would help to part them. */
-function partedReason(explained: Explained, looks: readonly NextLook[]): { reason: string } | null {
+function partedReason(explained: Explained, looks: readonly NextLook[]): Hold | null {
   const look = looks.find((l) => l.minutes <= 10)
   if (!look) return null
   const [first, ...rest] = merged(explained).filter((s) => s.weight >= HEARD)
@@ -131,15 +150,17 @@ function partedReason(explained: Explained, looks: readonly NextLook[]): { reaso
       on.flatMap((i) => (explained.switches[i]!.cause ? [decisionOf(explained.switches[i]!.cause)] : [])),
     )
   const one = says(first.on)
+  // One that only adds work to the first holds nothing up: what both call for can be done.
   const two = rest
     .filter((s) => s.on.length > 0)
     .map((s) => says(s.on))
-    .find((d) => [...d, ...one].some((x) => !d.has(x) || !one.has(x)))
+    .find((d) => [...d].some((x) => !one.has(x)) && [...one].some((x) => !d.has(x)))
   if (!two) return null
   const differ = [...one, ...two].filter((d) => one.has(d) !== two.has(d))
   const costly = differ.find((d) => DECISIONS[d].needless >= 0.2)
   if (!costly) return null
   return {
+    danger: false,
     reason: `Whether it takes ${DECISIONS[costly].says} is not told yet. One look would help: ${explained.input.findings.get(look.finding)!.name.toLowerCase()}.`,
   }
 }

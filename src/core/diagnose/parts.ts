@@ -40,6 +40,12 @@ export function standWith(
   })
 }
 
+/** True where signing a cause asks for a reason: a look or a proof is waited for, or another stands before it. */
+export function asksForReason(weighing: Weighing, cause: string): boolean {
+  const { hold } = weighing.judgement
+  return (hold !== null && !hold.danger) || !standsFirst(weighing, cause)
+}
+
 /**
  * Whether a cause may be signed without a reason: it leads, or it is a part of the likeliest explanation and no healthy
  * tree leads.

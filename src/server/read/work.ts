@@ -203,9 +203,9 @@ export function followUpsView(
 /** What a laboratory can be asked of a kind of tree. */
 async function laboratoryFindings(sql: FirmSql, host: string): Promise<Pick<Finding, 'id' | 'question'>[]> {
   const { causes, findings } = withOwn(await ownOf(sql))
-  const made = new Set(causesOf(host, causes).flatMap((c) => Object.keys(c.findings)))
+  const own = new Set(causesOf(host, causes).map((c) => c.id))
   return [...findings.values()]
-    .filter((f) => f.place === 'lab' && !f.retired && made.has(f.id))
+    .filter((f) => f.settles?.some((id) => own.has(id)))
     .map(({ id, question }) => ({ id, question }))
 }
 

@@ -71,7 +71,10 @@ test('the arborist examines, weighs and decides', async ({ page }) => {
   await expect(page.getByText('all kept')).toBeVisible()
   await picture(page, '5-examine')
   await page.getByRole('link', { name: 'Weigh 4 findings →' }).click()
-  await expect(page.getByRole('radio', { name: /Emerald ash borer, weight/ })).toHaveAttribute('aria-checked', 'true')
+  await expect(page.getByRole('radio', { name: /Emerald ash borer, weight/ })).toHaveAttribute(
+    'aria-checked',
+    'true',
+  )
 
   // The question on top: answering moves the weights in view.
   await page

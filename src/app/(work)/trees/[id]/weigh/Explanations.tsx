@@ -1,10 +1,10 @@
 import type { Cause, Finding } from '@/core/diagnose/almanac'
 import type { Explanation } from '@/core/diagnose/explain'
-import { partOf } from '@/core/diagnose/parts'
 import { showWeight } from '@/core/diagnose/showWeight'
 
 /** An explanation lighter than this is not worth a line. */
-const WORTH_A_LINE = 0.03
+const WORTH_A_LINE = 0.05
+const MOST_LINES = 3
 
 /** What is at work together: each explanation as one line, with what it leaves unexplained. */
 export function Explanations({
@@ -21,9 +21,9 @@ export function Explanations({
   /** By place: the signs an explanation leaves unexplained. */
   leaves: readonly (readonly string[])[]
 }) {
-  const shown = explanations.flatMap((e, i) =>
-    e.probability >= WORTH_A_LINE || i === 0 ? [{ e, left: leaves[i] ?? [] }] : [],
-  )
+  const shown = explanations
+    .flatMap((e, i) => (e.probability >= WORTH_A_LINE || i === 0 ? [{ e, left: leaves[i] ?? [] }] : []))
+    .slice(0, MOST_LINES)
   return (
     <section className="mt-5">
       <h2>What is at work together</h2>
@@ -68,12 +68,7 @@ function Chain({
     <span className={strong ? 'font-head font-bold text-lead leading-tight' : ''}>
       {links.map(({ id, by }, i) => (
         <span key={id}>
-          {i > 0 && (
-            <span className="text-ink2 font-text font-normal">
-              {' '}
-              {by === 'beside it' ? 'and' : by === 'opens the door' ? '→ opens the door for' : '→ feeds'}{' '}
-            </span>
-          )}
+          {i > 0 && <span className="text-ink2 font-text font-normal"> {by} </span>}
           {i === 0 ? (names[id] ?? id) : (names[id] ?? id).toLowerCase()}
         </span>
       ))}
@@ -90,9 +85,10 @@ function inOrder(ids: readonly string[], causes: readonly Cause[]) {
   }
   const sorted = [...ids].sort((a, b) => (before(a, b) ? -1 : before(b, a) ? 1 : 0))
   return sorted.map((id, i) => {
-    const earlier = sorted.slice(0, i).find((e) => before(e, id))
-    const [one, other] = [of(earlier ?? ''), of(id)]
-    const part = one && other ? partOf(one, other) : 'beside it'
-    return { id, by: !earlier ? 'beside it' : part === 'lives on it' ? 'feeds' : 'opens the door' } as const
+    const follows = (at: number) => sorted.slice(0, at).find((e) => before(e, sorted[at]!))
+    const earlier = follows(i)
+    // What hangs on the same one as its neighbour is said in one breath.
+    if (!earlier || (i > 1 && follows(i - 1) === earlier)) return { id, by: 'and' }
+    return { id, by: of(id)?.livesOn?.includes(earlier) ? '→ feeds' : '→ opens the door for' }
   })
 }

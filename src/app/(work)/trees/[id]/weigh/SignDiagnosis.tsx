@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import type { Healthy } from '@/core/diagnose/healthy'
-import { standsFirst, standWith } from '@/core/diagnose/parts'
+import { asksForReason, standWith } from '@/core/diagnose/parts'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import type { Weighing } from '@/core/diagnose/weighing'
@@ -36,8 +36,7 @@ export function SignDiagnosis({
   const named = (id: string) => view.names[id] ?? id
   const together = standWith(weighing, cause, view.causes)
   const lead = weighed[0]!
-  const needsReason =
-    cause === HEALTHY ? healthy.doubts.length > 0 : judgement.hold !== null || !standsFirst(weighing, cause)
+  const needsReason = cause === HEALTHY ? healthy.doubts.length > 0 : asksForReason(weighing, cause)
 
   async function signNow() {
     const done = await sign.send({
@@ -103,7 +102,7 @@ export function SignDiagnosis({
             label={
               cause === HEALTHY
                 ? 'To sign it healthy all the same, write why'
-                : judgement.hold
+                : judgement.hold && !judgement.hold.danger
                   ? 'To sign all the same, write why'
                   : `${named(lead.cause)} weighs more. To sign ${named(cause).toLowerCase()} all the same, write why`
             }

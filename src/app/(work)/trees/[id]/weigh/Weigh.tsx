@@ -68,7 +68,9 @@ export function Weigh({ view }: { view: WeighView }) {
   const { weighed, looks, judgement, explanations } = weighing
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
   const lead = weighed[0]!
-  const cause = chosen ?? signed?.cause ?? lead.cause
+  // What lives on others is no main cause while something it lives on can be named.
+  const main = view.causes.some((c) => c.id === lead.cause && c.livesOn) ? explanations[0]?.causes[0] : null
+  const cause = chosen ?? signed?.cause ?? main ?? lead.cause
   const writing = !!assessment && !assessment.closedAt
   const rows = weighed.filter((w) => w.cause !== HEALTHY)
   const shown = all ? rows : top(rows, cause, explanations[0]?.causes ?? [])
