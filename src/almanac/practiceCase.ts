@@ -1,11 +1,11 @@
 import { MONTHS } from '@/core/time/yearly'
 import type { ActionClass, FindingState, Seen } from '@/core/diagnose/almanac'
 import { seeded } from '@/core/decide/random'
-import { drawTree, relevantFindings } from '@/core/diagnose/simulate'
-import { canBeSeen, HEALTHY } from '@/core/diagnose/weigh'
-import { cause as causeOf, CAUSES } from './causes'
+import { drawTree } from '@/core/diagnose/simulate'
+import { askedOf, HEALTHY } from '@/core/diagnose/weigh'
+import { cause as causeOf } from './causes'
 import { FINDING_BY_ID } from './findings'
-import { FOLIAGE, HOSTS, hostName } from './hosts'
+import { HOSTS, hostName } from './hosts'
 import { COMMON, weighTree } from './weighing'
 
 /** A made-up tree to practise on: what the client says, and behind it the truth. Never a client's tree. */
@@ -102,8 +102,8 @@ const a = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`
 
 /** What can be looked at on a host in a month without a laboratory. */
 function lookable(host: string, month: number): string[] {
-  return relevantFindings(host, CAUSES, FINDING_BY_ID)
-    .filter((f) => f.place !== 'lab' && canBeSeen(f, host, month, FOLIAGE[host] ?? 'deciduous'))
+  return askedOf({ host, month, ...COMMON })
+    .filter((f) => f.place !== 'lab')
     .map((f) => f.id)
 }
 

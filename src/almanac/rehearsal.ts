@@ -2,8 +2,8 @@ import { calibrate, type Calibration, type Outcome } from '@/core/diagnose/calib
 import { explain, explanationsOf, healthyChance, type Explanation } from '@/core/diagnose/explain'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import { WALK, type Cause, type FindingState, type Seen } from '@/core/diagnose/almanac'
-import { drawTree, examined, relevantFindings, type SimulatedTree } from '@/core/diagnose/simulate'
-import { decisionOf, HEALTHY, SOMETHING_ELSE, type Weighed } from '@/core/diagnose/weigh'
+import { drawTree, examined, type SimulatedTree } from '@/core/diagnose/simulate'
+import { askedOf, decisionOf, HEALTHY, SOMETHING_ELSE, type Weighed } from '@/core/diagnose/weigh'
 import { cause as causeOf } from './causes'
 import { HOSTS } from './hosts'
 import { COMMON, weighTree } from './weighing'
@@ -145,8 +145,8 @@ function summed(ruled: readonly { one: SimulatedTree; ruling: Ruling }[]): Rehea
 export function looksNeeded(cases: number, random: () => number) {
   let [asked, shuffled, walked, right, n] = [0, 0, 0, 0, 0]
   for (const one of trees(cases, random)) {
-    const ids = relevantFindings(one.host, COMMON.causes, COMMON.findings)
-      .filter((f) => f.place !== 'lab' && one.truth.has(f.id))
+    const ids = askedOf({ host: one.host, month: one.month, ...COMMON })
+      .filter((f) => one.truth.has(f.id))
       .sort((a, b) => WALK.indexOf(a.place) - WALK.indexOf(b.place))
       .map((f) => f.id)
     const signs = ids.filter((id) => one.truth.get(id))

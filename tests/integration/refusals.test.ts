@@ -1,3 +1,4 @@
+import { diagnosesOfTree } from '@/db/queries/assessment'
 import { inFirm } from '@/db/client'
 import {
   act,
@@ -200,6 +201,57 @@ describe('refusals', () => {
         state: null,
       }),
     ).toMatchObject({ code: 'conflict' })
+  })
+
+  test('what is at work together is signed together, each with its part, and nothing strange beside it', async () => {
+    const treeId = uuidv7()
+    const arborist = firm.person('arborist')
+    await done(arborist, 'add-tree', {
+      id: treeId,
+      siteId: firm.site,
+      tag: 'T-1',
+      host: 'tuliptree',
+      eastM: 0,
+      northM: 0,
+      note: null,
+    })
+    const assessmentId = uuidv7()
+    for (const finding of ['twig-bumps-large-soft', 'leaf-sticky', 'leaf-black-film'])
+      await done(arborist, 'set-finding', { treeId, assessmentId, finding, state: 'there' })
+    const sign = { id: uuidv7(), treeId, assessmentId, cause: 'tuliptree-scale' }
+    const film = { cause: 'sooty-mould', part: 'lives on it' }
+    for (const beside of [
+      [{ cause: 'tuliptree-scale', part: 'beside it' }],
+      [film, film],
+      [{ cause: 'emerald-ash-borer', part: 'beside it' }],
+      [{ cause: 'healthy', part: 'beside it' }],
+    ])
+      expect(await problemOf(arborist, 'sign-diagnosis', { ...sign, beside })).toMatchObject({
+        code: 'unknown',
+        field: 'beside',
+      })
+    expect(
+      await problemOf(arborist, 'sign-diagnosis', {
+        ...sign,
+        cause: 'something-else',
+        reason: 'nobody knows what it is',
+        beside: [film],
+      }),
+    ).toMatchObject({ code: 'conflict', field: 'beside' })
+    expect(
+      await problemOf(arborist, 'sign-diagnosis', {
+        ...sign,
+        beside: [{ cause: 'sooty-mould', part: 'eats it' }],
+      }),
+    ).toMatchObject({ code: 'bad-input' })
+    await done(arborist, 'sign-diagnosis', { ...sign, beside: [film] })
+    // The answer was lost and it is pressed again: the same, once; another part is another content.
+    await done(arborist, 'sign-diagnosis', { ...sign, beside: [film] })
+    expect(
+      await problemOf(arborist, 'sign-diagnosis', { ...sign, beside: [{ ...film, part: 'beside it' }] }),
+    ).toMatchObject({ code: 'conflict' })
+    const signed = await inFirm(firm.id, (sql) => diagnosesOfTree(sql, treeId))
+    expect(signed.map((d) => [d.cause, d.beside])).toEqual([['tuliptree-scale', [film]]])
   })
 
   test('a check is answered once, on or after its day, with a next step that fits', async () => {

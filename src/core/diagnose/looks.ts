@@ -1,4 +1,4 @@
-import type { Cause, Finding } from './almanac'
+import type { Cause, Finding, Place } from './almanac'
 import { stateOf } from './almanac'
 import { DECISIONS, type DecisionId } from './decision'
 import { chanceIn, isRaised, signOf, type Explained } from './explain'
@@ -196,6 +196,23 @@ function assessors(explained: Explained, open: readonly Finding[], answered: boo
     }, 0)
   const best = open.filter((f) => f.how === 'refer').sort((a, b) => settled(b) - settled(a))[0]
   return best ? [best] : []
+}
+
+/** So many looks stand at the top of a place. */
+const FIRST = 3
+
+/**
+ * By place of the walk, the looks that would matter most now, the worthiest first; tests are left to Weigh.
+ * @example lookFirst(explain({ host: 'ash', month: 6, seen: {}, … })).get('trunk') // ['exit-hole-d', 'woodpecker-blond']
+ */
+export function lookFirst(explained: Explained): Map<Place, string[]> {
+  const byPlace = new Map<Place, string[]>()
+  for (const look of nextLooks(explained, { rule: () => null, isNew: () => false }, 200)) {
+    const { place } = explained.input.findings.get(look.finding)!
+    const here = byPlace.get(place) ?? []
+    if (place !== 'lab' && here.length < FIRST) byPlace.set(place, [...here, look.finding])
+  }
+  return byPlace
 }
 
 /**

@@ -1,5 +1,5 @@
 import type { Cause, Finding, FindingState, Foliage, Seen } from './almanac'
-import { canBeSeen, causesOf, made } from './weigh'
+import { askedOf, causesOf, made } from './weigh'
 
 /** A made-up tree: what ails it, the main cause first, and for every finding that can be seen whether it is there. */
 export interface SimulatedTree {
@@ -23,17 +23,6 @@ const HOW_MANY = [30, 50, 15, 5]
 const WITH_FEEDER = 0.6
 /** A stress raises the commonness of what it opens the door for. */
 const OPENED = 2.5
-
-/** Findings any cause of the host speaks of and that a person at the tree can look at. */
-export function relevantFindings(
-  host: string,
-  causes: readonly Cause[],
-  findings: ReadonlyMap<string, Finding>,
-): Finding[] {
-  const own = causesOf(host, causes)
-  const ids = new Set(own.flatMap((c) => [...Object.keys(c.findings), ...Object.keys(c.on?.[host] ?? {})]))
-  return [...ids].sort().flatMap((id) => findings.get(id) ?? [])
-}
 
 function pick(own: readonly Cause[], there: readonly Cause[], random: () => number): Cause | undefined {
   const rest = own.filter((c) => !there.includes(c))
@@ -79,8 +68,8 @@ export function signsOf(
   random: () => number,
 ): Map<string, boolean> {
   return new Map(
-    relevantFindings(host, all, findings)
-      .filter((f) => canBeSeen(f, host, month, foliage[host] ?? 'deciduous'))
+    askedOf({ host, month, causes: all, findings, foliage })
+      .filter((f) => f.place !== 'lab')
       .map((f) => {
         const by = causes.map((c) => made(c, f, host))
         const away = by.reduce<number>((p, q) => p * (1 - (q ?? 1)), 1 - f.background)

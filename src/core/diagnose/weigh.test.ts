@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import type { Cause, Finding, FindingState } from './almanac'
 import { explain, explanationsOf, healthyChance, unexplained } from './explain'
-import { feedersToFind } from './looks'
-import { canBeSeen, causesOf, HEALTHY, made, SOMETHING_ELSE, written } from './weigh'
+import { feedersToFind, lookFirst } from './looks'
+import { askedOf, canBeSeen, causesOf, HEALTHY, made, SOMETHING_ELSE, written } from './weigh'
 import { weighing } from './weighing'
 
 /** A small almanac of its own, so that the mechanism is tested and not the entries. */
@@ -321,4 +321,23 @@ test('chances are chances, explanations at most one in all, and the order of see
     ),
     { numRuns: 60 },
   )
+})
+
+test('at each place at most three looks stand first, those that could change the work, and no test', () => {
+  const first = lookFirst(explain(input({ thin: 'there' })))
+  expect(first.get('trunk')).toContain('holes')
+  expect([...first.values()].every((ids) => ids.length <= 3)).toBe(true)
+  expect(first.has('lab')).toBe(false)
+  expect(lookFirst(explain(input({ holes: 'there', thin: 'there', dry: 'not-there' }))).size).toBe(0)
+})
+
+test('asked of a kind is what its causes make and what can be seen now, with the tests that settle them', () => {
+  const asked = (month: number, host = 'ash') =>
+    askedOf({ host, month, causes, findings, foliage }).map((f) => f.id)
+  expect(asked(4)).toContain('pads')
+  expect(asked(7)).not.toContain('pads')
+  expect(asked(7)).toEqual(expect.arrayContaining(['holes', 'film', 'proof', 'other-proof']))
+  expect(asked(1)).not.toContain('film')
+  // Only the drought grows on an oak; nothing is asked that no cause of it makes.
+  expect(asked(7, 'oak')).toEqual(['thin', 'dry', 'wet'])
 })

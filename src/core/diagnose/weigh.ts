@@ -109,3 +109,22 @@ export function canBeSeen(finding: Finding, host: string, month: number, foliage
     finding.place === 'leaf' || (finding.place === 'fruit' && finding.id !== 'fruit-mummies')
   return !needsLeaves || foliage !== 'deciduous' || IN_LEAF.includes(month)
 }
+
+/**
+ * What can be looked for on a kind of tree in a month: signs that one of its causes makes and that can be seen then, and the
+ * tests that settle one of its causes.
+ * @example askedOf({ host: 'ash', month: 1, … }).some((f) => f.place === 'leaf') // false
+ */
+export function askedOf(input: Omit<WeighInput, 'seen' | 'district'>): Finding[] {
+  const { host, month } = input
+  const own = causesOf(host, input.causes)
+  const foliage = input.foliage?.[host] ?? 'deciduous'
+  return [...input.findings.values()].filter(
+    (f) =>
+      !f.retired &&
+      canBeSeen(f, host, month, foliage) &&
+      own.some((c) =>
+        f.settles ? f.settles.includes(c.id) : f.id in c.findings || f.id in (c.on?.[host] ?? {}),
+      ),
+  )
+}

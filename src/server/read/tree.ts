@@ -31,7 +31,7 @@ import { historyOf } from './history'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { blockedBy } from '@/core/plan/blocked'
-import { BESIDE, causesOf } from '@/core/diagnose/weigh'
+import { askedOf, BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
 import { waysOf } from '@/almanac/ways'
 
@@ -131,18 +131,20 @@ export function examineView(id: string) {
       lastOnSite(sql, shared.tree.siteId, shared.tree.id),
       lastSigned(sql, shared.tree.id, running && !running.closedAt ? running.id : null),
     ])
+    const { causes, district, findings, foliage } = withOwn(shared.own)
+    const { host } = shared.tree
+    const ofKind = causesOf(host, causes)
     return {
       ...shared,
       seen: seenOf(rows),
       details: Object.fromEntries(rows.map((r) => [r.finding, r.detail])),
       photos: photos.map((p) => ({ ...p, takenAt: p.takenAt.getTime() })),
       lastOnSite: onSite ?? null,
-      /** Findings that a cause of its kind makes. */
-      asked: [
-        ...new Set(
-          causesOf(shared.tree.host, withOwn(shared.own).causes).flatMap((c) => Object.keys(c.findings)),
-        ),
-      ],
+      /** The causes of its kind, the firm's own among them, for what would matter most now. */
+      causes: ofKind,
+      district,
+      /** Findings that a cause of its kind makes and that can be seen this month, and the tests of its kind. */
+      asked: askedOf({ host, month: shared.month, causes: ofKind, findings, foliage }).map((f) => f.id),
       last: last ? { at: last.closedAt, findings: last.findings } : null,
     }
   })

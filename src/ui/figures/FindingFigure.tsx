@@ -1,4 +1,7 @@
 import type { ReactNode } from 'react'
+import { DRAWN } from './drawn'
+import { Drawing } from './Drawing'
+import { Bark, Leaf } from './grounds'
 
 /** What the eye should look for, as a few lines. 96 × 72; ink for the thing, rust for what decides. */
 export const FIGURES: Record<string, { says: string; draw: ReactNode }> = {
@@ -323,28 +326,6 @@ export const FIGURES: Record<string, { says: string; draw: ReactNode }> = {
   },
 }
 
-function Bark() {
-  return (
-    <path
-      d="M10,4C14,24 6,48 12,68M28,4C24,20 32,50 26,68M64,4C68,24 60,46 66,68M84,4C80,26 88,48 82,68"
-      className="stroke-bark"
-    />
-  )
-}
-
-function Leaf({ pale = false, children }: { pale?: boolean; children?: ReactNode }) {
-  return (
-    <>
-      <path
-        d="M48,6C76,18 80,48 48,66C16,48 20,18 48,6Z"
-        className={`${pale ? 'fill-straw-soft' : 'fill-moss-soft'} stroke-ink`}
-      />
-      <path d="M48,66V71" className="stroke-ink" />
-      {children}
-    </>
-  )
-}
-
 /** A young stem with the stretch of bark that is hurt, against the ground. */
 function Heights({ from, to, word }: { from: number; to: number; word: string }) {
   return (
@@ -363,9 +344,16 @@ function Heights({ from, to, word }: { from: number; to: number; word: string })
   )
 }
 
+/** What is drawn of a finding, with what it says; nothing where it has no drawing. */
+export function figureOf(finding: string): { says: string; draw: ReactNode } | undefined {
+  if (Object.hasOwn(FIGURES, finding)) return FIGURES[finding]
+  const drawn = Object.hasOwn(DRAWN, finding) ? DRAWN[finding] : undefined
+  return drawn && { says: drawn.says, draw: <Drawing drawn={drawn} /> }
+}
+
 /** The small figure of a finding, where there is one. */
 export function FindingFigure({ finding, size = 96 }: { finding: string; size?: number }) {
-  const figure = Object.hasOwn(FIGURES, finding) ? FIGURES[finding] : undefined
+  const figure = figureOf(finding)
   if (!figure) return null
   return (
     <svg

@@ -2,7 +2,10 @@
 import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
+import { FOLIAGE } from '@/almanac/hosts'
 import { stateOf, type FindingState, type Place } from '@/core/diagnose/almanac'
+import { explain } from '@/core/diagnose/explain'
+import { lookFirst } from '@/core/diagnose/looks'
 import { knownBefore, nothingHere, sharedBySite, walkOf, type Stop } from '@/core/diagnose/examination'
 import type { ExamineView } from '@/server/read/tree'
 import { newId } from '@/ui/fields/newId'
@@ -16,6 +19,7 @@ import { TreeHeading } from '../TreeHeading'
 import { CopyShared } from './CopyShared'
 import { FindingRow } from './FindingRow'
 import { LiveCrown } from './LiveCrown'
+import { WhatDoYouSee } from './WhatDoYouSee'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
@@ -81,6 +85,23 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
   const flat = walk.flatMap((stop) => stop.findings)
   const count = (state: FindingState) => flat.filter((f) => stateOf(seen, f.id) === state).length
   const lookedAt = (stop: Stop) => stop.findings.filter((f) => stateOf(seen, f.id) !== 'not-looked').length
+
+  /** By place, the looks that would matter most now. */
+  const first = useMemo(
+    () =>
+      lookFirst(
+        explain({
+          host: view.tree.host,
+          month: view.month,
+          seen,
+          causes: view.causes,
+          findings,
+          district: view.district,
+          foliage: FOLIAGE,
+        }),
+      ),
+    [view.tree.host, view.month, view.causes, view.district, findings, seen],
+  )
 
   const shared = sharedBySite(view.lastOnSite?.findings ?? [], findings, seen)
   const [offerCopy] = useState(shared.length > 0)
@@ -177,6 +198,13 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
       {writing && offerCopy && view.lastOnSite && (
         <CopyShared last={view.lastOnSite} left={shared.length} copied={copied} onCopy={copyShared} />
       )}
+      <WhatDoYouSee
+        findings={flat}
+        writing={writing}
+        stateOf={(id) => stateOf(seen, id)}
+        onSet={set}
+        onPlace={jump}
+      />
       <div className="grid lg:grid-cols-[150px_minmax(0,1fr)] gap-6 mt-4">
         <nav aria-label="Places on the walk" className="hidden lg:block">
           <ol className="sticky top-4 border-l border-line">
@@ -220,6 +248,26 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
                   />
                 )}
               </div>
+              {writing && (first.get(stop.place)?.length ?? 0) > 0 && (
+                <p className="text-small text-ink2 pt-1.5">
+                  Look first:{' '}
+                  {first.get(stop.place)!.map((id, i) => {
+                    const finding = findings.get(id)!
+                    return (
+                      <span key={id}>
+                        {i > 0 && ' · '}
+                        <button
+                          type="button"
+                          className="underline underline-offset-2"
+                          onClick={() => focus(flat.indexOf(finding))}
+                        >
+                          {finding.name.toLowerCase()}
+                        </button>
+                      </span>
+                    )
+                  })}
+                </p>
+              )}
               {stop.place === 'crown' && <LiveCrown tree={view.tree} />}
               <ul>
                 {stop.findings.map((f) => {

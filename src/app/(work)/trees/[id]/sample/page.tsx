@@ -1,8 +1,10 @@
+import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { cause as causeOf, causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { withOwn } from '@/almanac/own'
 import { GENERAL, SAMPLES } from '@/almanac/samples'
+import { testsFor } from '@/almanac/laboratory'
 import { weighTree } from '@/almanac/weighing'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { showGirth } from '@/core/quantity/format'
@@ -13,22 +15,45 @@ import { SeenList } from '@/ui/findings/SeenList'
 
 export const metadata = { title: 'Sample' }
 
+const DAY_MS = 86_400_000
+
 /** The request that goes to a laboratory with a sample: what to take, how much, how to pack, what was seen. */
 export default async function SamplePage({
   params,
   searchParams,
 }: {
   params: Promise<{ id: string }>
-  searchParams: Promise<{ cause?: string | string[] }>
+  searchParams: Promise<{ cause?: string | string[]; test?: string | string[] }>
 }) {
   const view = await weighView((await params).id)
   if (!view) notFound()
   const { tree } = view
   const { weighed } = weighTree(tree.host, view.month, view.seen, withOwn(view.own))
-  const wanted = (await searchParams).cause
+  const { cause: wanted, test: named } = await searchParams
   const cause =
     typeof wanted === 'string' && causeOf(wanted) ? wanted : (weighed[0]?.cause ?? 'something-else')
-  const sample = SAMPLES[cause] ?? GENERAL
+  const tests = testsFor(cause).filter((t) => t.how !== 'test')
+  const test = tests.find((t) => t.id === named) ?? tests[0] ?? null
+  const packed = SAMPLES[cause] ?? GENERAL
+  const lines = test
+    ? [
+        ['Test', test.name],
+        ['Take', test.take],
+        ['Pack', packed.pack],
+        ['Best taken', packed.when],
+        ['What it is worth', test.note],
+        [
+          'Answer',
+          `usually after ${test.days} days, about ${shortDate(Date.parse(`${view.today}T12:00:00Z`) + test.days * DAY_MS, 'UTC')}`,
+        ],
+      ]
+    : [
+        ['Take', packed.take],
+        ['How much', packed.much],
+        ['Pack', packed.pack],
+        ['Ask for', packed.ask],
+        ['Best taken', packed.when],
+      ]
   return (
     <article className="max-w-3xl">
       <div className="flex flex-wrap justify-between gap-3 items-start">
@@ -50,13 +75,7 @@ export default async function SamplePage({
           .map((w) => ` · ${causeName(w.cause).toLowerCase()} ${showWeight(w.probability)}`)}
       </p>
       <dl className="mt-4 border-t border-ink2">
-        {[
-          ['Take', sample.take],
-          ['How much', sample.much],
-          ['Pack', sample.pack],
-          ['Ask for', sample.ask],
-          ['Best taken', sample.when],
-        ].map(([name, text]) => (
+        {lines.map(([name, text]) => (
           <div
             key={name}
             className="grid sm:grid-cols-[120px_minmax(0,1fr)] gap-x-4 py-2 border-b border-line"
@@ -66,6 +85,21 @@ export default async function SamplePage({
           </div>
         ))}
       </dl>
+      {tests.length > 1 && (
+        <p className="no-print mt-3">
+          Another test for it:{' '}
+          {tests
+            .filter((t) => t !== test)
+            .map((t, i) => (
+              <span key={t.id}>
+                {i > 0 && ', '}
+                <Link href={`/trees/${tree.id}/sample?cause=${cause}&test=${t.id}`} className="underline">
+                  {t.name.toLowerCase()}
+                </Link>
+              </span>
+            ))}
+        </p>
+      )}
       <h2 className="mt-5">What was seen</h2>
       <div className="mt-1">
         <SeenList seen={view.seen} />

@@ -3,6 +3,7 @@ import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
+import { testOf } from '@/almanac/laboratory'
 import { explain, unexplained } from '@/core/diagnose/explain'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing as weighed_, type Knowledge } from '@/core/diagnose/weighing'
@@ -132,7 +133,7 @@ export function Weigh({ view }: { view: WeighView }) {
           look={look}
           finding={look ? almanac.findings.get(look.finding)! : null}
           settled={judgement.settled}
-          sampleHref={`/trees/${tree.id}/sample?cause=${lead.cause}`}
+          sampleHref={`/trees/${tree.id}/sample?cause=${settledBy(look?.finding, cause)}&test=${look?.finding ?? ''}`}
           onAnswer={answer}
         />
       )}
@@ -208,6 +209,12 @@ export function Weigh({ view }: { view: WeighView }) {
       )}
     </>
   )
+}
+
+/** The cause a test is about: the one in question where the test settles it, else the first it settles. */
+function settledBy(test: string | undefined, cause: string): string {
+  const settles = test ? (testOf(test)?.settles ?? []) : []
+  return settles.includes(cause) ? cause : (settles[0] ?? cause)
 }
 
 /** What is at work together first, then the strongest others, the chosen one among them, something else always last. */
