@@ -32,11 +32,11 @@ const RIVALS: Engine = {
 /** How good the weighing is on made-up trees, beside the engine it took the place of, and what the almanac does not part. */
 const percent = (share: number) => `${(share * 100).toFixed(1)} %`
 console.log(
-  '\n| 5,000 made-up trees, 2 % of looks wrong, 3 % unsure | engine | a main cause leads | all among three | healthy called so | calibration error | needless per 100 | missed per 100 |\n| --- | --- | ---: | ---: | ---: | ---: | ---: | ---: |',
+  '\n| 5,000 made-up trees, 1 % of looks wrong, 2 % unsure | engine | a main cause leads | all among three | healthy called so | calibration error | needless per 100 | missed per 100 |\n| --- | --- | ---: | ---: | ---: | ---: | ---: | ---: |',
 )
 let perHost: ReturnType<typeof rehearse>[string]['perHost'] = new Map()
-for (const looked of [1, 0.85, 0.6]) {
-  const r = rehearse(5000, { looked, wrong: 0.02, unsure: 0.03 }, seeded(41), {
+for (const looked of [1, 0.85]) {
+  const r = rehearse(5000, { looked, wrong: 0.01, unsure: 0.02 }, seeded(41), {
     explanations: PRODUCT,
     rivals: RIVALS,
   })
@@ -46,7 +46,7 @@ for (const looked of [1, 0.85, 0.6]) {
     )
   if (looked === 1) perHost = r.explanations!.perHost
 }
-const n = looksNeeded(300, seeded(43))
+const n = looksNeeded(60, seeded(43))
 console.log(
   `\nlooks until asking stops, from one sign, ${n.trees} trees: ${n.asked.toFixed(1)} as asked, ${n.shuffled.toFixed(1)} in random order, ${n.walked.toFixed(1)} in the order of the walk; the leader was right in ${percent(n.right)}`,
 )

@@ -2,6 +2,7 @@ import type { Finding } from '@/core/diagnose/almanac'
 
 /** Words people say at the tree, and the words the findings use for the same. */
 const SAME: Readonly<Record<string, readonly string[]>> = {
+  leave: ['leaf'],
   twig: ['shoot', 'limb', 'branch', 'tip'],
   branch: ['limb', 'shoot', 'twig'],
   limb: ['branch'],
@@ -66,7 +67,10 @@ const SMALL = new Set([
 
 /** The stem of a word, so that holes are found by a hole. */
 function stem(word: string): string {
-  return word.replace(/(ies)$/, 'y').replace(/(?<=[a-z]{3})(ing|ed|es|s)$/, '')
+  return word
+    .replace(/ies$/, 'y')
+    .replace(/(?<=ch|sh|x|ss)es$/, '')
+    .replace(/(?<=[a-z]{3})(ing|ed|s)$/, '')
 }
 
 /**
@@ -86,7 +90,8 @@ export function inPlainWords(findings: Iterable<Finding>, said: string): Finding
     (SAME[word] ?? Object.entries(SAME).find(([w]) => stem(w) === word)?.[1] ?? []).map(stem)
   const fits: { finding: Finding; rank: number }[] = []
   for (const finding of findings) {
-    if (finding.retired) continue
+    // A test is no look.
+    if (finding.retired || finding.place === 'lab') continue
     const name = ` ${finding.name.toLowerCase()}`
     const text = `${name} ${finding.question.toLowerCase()} ${finding.place}`
     let rank = 0

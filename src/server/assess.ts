@@ -95,7 +95,14 @@ export const signDiagnosisVerb = verb({
     cause: z.string().max(80),
     /** What is at work with it, each with its part. */
     beside: z
-      .array(z.strictObject({ cause: z.string().max(80), part: z.enum(PARTS) }))
+      .array(
+        z.strictObject({
+          cause: z.string().max(80),
+          part: z.enum(PARTS, {
+            error: 'A cause beside the main one opens the door, lives on it, feeds it, or stands beside it.',
+          }),
+        }),
+      )
       .max(5, { error: 'Sign at most five causes beside the main one.' })
       .optional(),
     reason: words('Reasons'),

@@ -243,7 +243,7 @@ describe('refusals', () => {
         ...sign,
         beside: [{ cause: 'sooty-mould', part: 'eats it' }],
       }),
-    ).toMatchObject({ code: 'bad-input' })
+    ).toMatchObject({ code: 'out-of-range' })
     await done(arborist, 'sign-diagnosis', { ...sign, beside: [film] })
     // The answer was lost and it is pressed again: the same, once; another part is another content.
     await done(arborist, 'sign-diagnosis', { ...sign, beside: [film] })

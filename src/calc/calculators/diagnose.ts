@@ -126,7 +126,7 @@ export const diagnose = calculator({
       ok: true,
       value: {
         causes: weighed.map(({ cause, probability }) => ({ cause, probability })),
-        explanations,
+        explanations: explanations.map(({ causes, probability }) => ({ causes, probability })),
         next: looks.map(({ finding, worth, minutes }) => ({
           ...(testOf(finding) ? { test: finding } : { finding }),
           worth,

@@ -30,6 +30,8 @@ export interface Explanation {
   /** Cause ids; none for a healthy tree. */
   causes: string[]
   probability: number
+  /** Signs that are there and that nothing in it makes more often than chance does. */
+  leaves: string[]
 }
 
 /** One switch: a cause of the host, or something the almanac does not hold. */
@@ -336,6 +338,7 @@ export function explanationsOf(explained: Explained, most = 5): Explanation[] {
         )
         .map((i) => explained.switches[i]!.id),
       probability: s.weight,
+      leaves: unexplained(explained, s.on),
     }))
 }
 
@@ -344,12 +347,14 @@ export function healthyChance(explained: Explained): number {
   return explained.sets.find((s) => s.on.length === 0)?.weight ?? 0
 }
 
-/** What an explanation leaves unexplained: signs that are there and that nothing in it makes more often than chance does. */
-export function unexplained(explained: Explained, causes: readonly string[]): string[] {
-  const set = explained.switches.flatMap((s, i) => (causes.includes(s.id) ? [i] : []))
+/** A sign stands out from chance by at least this under a set that makes it. */
+const MAKES = 0.08
+
+function unexplained(explained: Explained, set: readonly number[]): string[] {
   return explained.looks
     .filter(
-      (l) => l.state === 'there' && chanceIn(signOf(l.finding, explained), set) < l.finding.background + 0.08,
+      (l) =>
+        l.state === 'there' && chanceIn(signOf(l.finding, explained), set) < l.finding.background + MAKES,
     )
     .map((l) => l.finding.id)
 }

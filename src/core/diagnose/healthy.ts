@@ -24,12 +24,11 @@ export interface Healthy {
 /**
  * What speaks against signing a tree as healthy: a place nobody looked at, findings healthy trees seldom show, or
  * findings that something explains better.
- * House rule: crown, trunk and foot are looked at first.
+ * House rule: crown, trunk and foot are looked at first. The chance is reckoned where it is not at hand.
  *
  * @example judgeHealthy({ seen: { 'crown-thin-top': 'not-there' }, … }).doubts[0] // 'Nobody has looked at the trunk …'
  */
-export function judgeHealthy(input: WeighInput): Healthy {
-  const chance = healthyChance(explain(input))
+export function judgeHealthy(input: WeighInput, chance: number = healthyChance(explain(input))): Healthy {
   const looked = Object.keys(input.seen)
     .filter((id) => stateOf(input.seen, id) !== 'not-looked')
     .flatMap((id): Finding[] => {

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import type { Cause, Finding, FindingState } from './almanac'
-import { explain, explanationsOf, healthyChance, unexplained } from './explain'
+import { explain, explanationsOf, healthyChance } from './explain'
 import { feedersToFind, lookFirst } from './looks'
 import { askedOf, canBeSeen, causesOf, HEALTHY, made, SOMETHING_ELSE, written } from './weigh'
 import { weighing } from './weighing'
@@ -278,9 +278,10 @@ test('a look says what would be done after each answer, and stops below three hu
 })
 
 test('what an explanation leaves unexplained is named', () => {
-  const explained = explain(input({ holes: 'there', dry: 'there' }))
-  expect(unexplained(explained, ['borer'])).toEqual(['dry'])
-  expect(unexplained(explained, ['borer', 'drought'])).toEqual([])
+  const { explanations } = of({ holes: 'there', dry: 'there' })
+  const alone = explanations.find((e) => e.causes.join() === 'borer')
+  expect(alone?.leaves).toEqual(['dry'])
+  expect(explanations[0]).toMatchObject({ leaves: [] })
 })
 
 test('a sign that hardly stands without its cause is hardly taken for there', () => {

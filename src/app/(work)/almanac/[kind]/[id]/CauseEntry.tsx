@@ -50,8 +50,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
       <p className="mt-3 text-lead max-w-3xl">{cause.oneLine}</p>
       {cause.defining && (
         <p className="mt-1 max-w-3xl">
-          <b>What makes it certain:</b>{' '}
-          {cause.defining.map((f) => findingName(f).toLowerCase()).join(', or ')}.
+          <b>What makes it certain:</b> {cause.defining.map((f) => findingName(f)).join(' · ')}
         </p>
       )}
       <District cause={id} view={view} />

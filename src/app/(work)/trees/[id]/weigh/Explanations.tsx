@@ -12,23 +12,18 @@ export function Explanations({
   causes,
   findings,
   names,
-  leaves,
 }: {
   explanations: readonly Explanation[]
   causes: readonly Cause[]
   findings: ReadonlyMap<string, Finding>
   names: Readonly<Record<string, string>>
-  /** By place: the signs an explanation leaves unexplained. */
-  leaves: readonly (readonly string[])[]
 }) {
-  const shown = explanations
-    .flatMap((e, i) => (e.probability >= WORTH_A_LINE || i === 0 ? [{ e, left: leaves[i] ?? [] }] : []))
-    .slice(0, MOST_LINES)
+  const shown = explanations.filter((e, i) => e.probability >= WORTH_A_LINE || i === 0).slice(0, MOST_LINES)
   return (
     <section className="mt-5">
       <h2>What is at work together</h2>
       <ol className="mt-1 border-t border-line">
-        {shown.map(({ e, left }, i) => (
+        {shown.map((e, i) => (
           <li
             key={e.causes.join(' ')}
             className="grid grid-cols-[56px_minmax(0,1fr)] gap-x-3 py-2 border-b border-line items-baseline"
@@ -36,9 +31,10 @@ export function Explanations({
             <span className="font-head font-bold text-lead text-right">{showWeight(e.probability)}</span>
             <span>
               <Chain explanation={e} causes={causes} names={names} strong={i === 0} />
-              {left.length > 0 && (
+              {e.leaves.length > 0 && (
                 <span className="block text-small text-plum">
-                  leaves unexplained: {left.map((f) => (findings.get(f)?.name ?? f).toLowerCase()).join(', ')}
+                  leaves unexplained:{' '}
+                  {e.leaves.map((f) => (findings.get(f)?.name ?? f).toLowerCase()).join(', ')}
                 </span>
               )}
             </span>

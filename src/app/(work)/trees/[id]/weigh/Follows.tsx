@@ -1,5 +1,6 @@
 import Link from 'next/link'
 import { CLASS_WORD } from '@/almanac/classWord'
+import { testsFor } from '@/almanac/laboratory'
 import type { Finding } from '@/core/diagnose/almanac'
 import type { ChainLink, Judgement } from '@/core/diagnose/judge'
 import type { WeighView } from '@/server/read/tree'
@@ -32,9 +33,14 @@ export function Follows({
       {judgement.hold && (
         <Note says="stop">
           <b>Do not act yet.</b> {judgement.hold.reason}{' '}
-          <Link href={`/trees/${view.tree.id}/sample?cause=${cause}`} className="underline whitespace-nowrap">
-            Sample sheet
-          </Link>
+          {testsFor(cause).length > 0 && (
+            <Link
+              href={`/trees/${view.tree.id}/sample?cause=${cause}`}
+              className="underline whitespace-nowrap"
+            >
+              Sample sheet
+            </Link>
+          )}
         </Note>
       )}
       {judgement.flags.map((f) => (

@@ -4,7 +4,6 @@ import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
 import { testOf } from '@/almanac/laboratory'
-import { explain, unexplained } from '@/core/diagnose/explain'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing as weighed_, type Knowledge } from '@/core/diagnose/weighing'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
@@ -60,11 +59,10 @@ export function Weigh({ view }: { view: WeighView }) {
     () => weighed_(tree.host, view.month, seen, almanac),
     [tree.host, view.month, seen, almanac],
   )
-  const leaves = useMemo(() => {
-    const explained = explain(input)
-    return weighing.explanations.map((e) => unexplained(explained, e.causes))
-  }, [input, weighing])
-  const healthy = useMemo(() => judgeHealthy(input), [input])
+  const healthy = useMemo(
+    () => judgeHealthy(input, weighing.weighed.find((w) => w.cause === HEALTHY)!.probability),
+    [input, weighing],
+  )
 
   const { weighed, looks, judgement, explanations } = weighing
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
@@ -143,7 +141,6 @@ export function Weigh({ view }: { view: WeighView }) {
         causes={view.causes}
         findings={almanac.findings}
         names={view.names}
-        leaves={leaves}
       />
       <div className="mt-5">
         <h2>Each cause on the balance</h2>
