@@ -3,7 +3,7 @@ import { explain, explanationsOf, healthyChance, type Explanation } from '@/core
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import { WALK, type Cause, type FindingState, type Seen } from '@/core/diagnose/almanac'
 import { drawTree, examined, type SimulatedTree } from '@/core/diagnose/simulate'
-import { askedOf, decisionOf, HEALTHY, SOMETHING_ELSE, type Weighed } from '@/core/diagnose/weigh'
+import { askedOf, decisionOf, HEALTHY, made, SOMETHING_ELSE, type Weighed } from '@/core/diagnose/weigh'
 import { cause as causeOf } from './causes'
 import { HOSTS } from './hosts'
 import { COMMON, weighTree } from './weighing'
@@ -149,7 +149,10 @@ export function looksNeeded(cases: number, random: () => number) {
       .filter((f) => one.truth.has(f.id))
       .sort((a, b) => WALK.indexOf(a.place) - WALK.indexOf(b.place))
       .map((f) => f.id)
-    const signs = ids.filter((id) => one.truth.get(id))
+    // A client calls about what ails the tree, not about what any tree shows.
+    const signs = ids.filter(
+      (id) => one.truth.get(id) && primaryOf(one).some((c) => made(c, COMMON.findings.get(id)!, one.host)),
+    )
     const first = signs[Math.floor(random() * signs.length)]
     if (!first || primaryOf(one).length === 0) continue
     n++
