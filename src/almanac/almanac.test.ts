@@ -2,6 +2,7 @@ import type { FindingState, Seen } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FINDING_BY_ID, FINDINGS } from './findings'
 import { HOSTS, host } from './hosts'
+import { LOOKS } from './looks'
 import { PRACTICE } from './practice'
 import { WAYS } from './ways'
 import { looksNeeded, PRODUCT, rehearse } from './rehearsal'
@@ -29,7 +30,8 @@ test('every entry points only at what exists', () => {
 
 test('every entry is whole: the schema holds, every cause has its practice, every finding is spoken of', () => {
   expect(() => checkAlmanac()).not.toThrow()
-  expect(Object.keys(PRACTICE).sort()).toEqual(CAUSES.map((c) => c.id).sort())
+  for (const table of [PRACTICE, LOOKS])
+    expect(Object.keys(table).sort()).toEqual(CAUSES.map((c) => c.id).sort())
   const spoken = new Set(CAUSES.flatMap((c) => Object.keys(c.findings)))
   expect(FINDINGS.filter((f) => !spoken.has(f.id) && !f.unsafe && !f.settles)).toEqual([])
   expect([HOSTS.length, FINDINGS.length, CAUSES.length]).toEqual([50, 259, 138])
@@ -43,7 +45,14 @@ test('the report names what nothing parts, and it is known', () => {
 })
 
 test('a broken entry does not pass', () => {
-  const whole = { hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE, ways: WAYS }
+  const whole = {
+    hosts: HOSTS,
+    findings: FINDINGS,
+    causes: CAUSES,
+    practice: PRACTICE,
+    looks: LOOKS,
+    ways: WAYS,
+  }
   expect(Almanac.safeParse(whole).success).toBe(true)
   const first = CAUSES[0]!
   for (const broken of [

@@ -5,6 +5,7 @@ import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
+import { LOOKS } from './looks'
 import { PRACTICE } from './practice'
 import { WAYS } from './ways'
 
@@ -122,11 +123,19 @@ export const Almanac = z.strictObject({
   findings: z.array(Finding),
   causes: z.array(CauseEntry),
   practice: z.record(ids(CAUSES), PracticeEntry),
+  looks: z.record(ids(CAUSES), z.strictObject({ early: text(), later: text(), sure: text() })),
   /** Every cause has a way, be it that nothing is needed. */
   ways: z.record(ids(CAUSES), z.array(WayEntry).min(1)),
 })
 
 /** Parses the almanac; throws with the entry and field that is wrong. */
 export function checkAlmanac(): void {
-  Almanac.parse({ hosts: HOSTS, findings: FINDINGS, causes: CAUSES, practice: PRACTICE, ways: WAYS })
+  Almanac.parse({
+    hosts: HOSTS,
+    findings: FINDINGS,
+    causes: CAUSES,
+    practice: PRACTICE,
+    looks: LOOKS,
+    ways: WAYS,
+  })
 }

@@ -8,7 +8,9 @@ import { PRACTICE } from '@/almanac/practice'
 import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
 import { CLASS_WORD } from '@/almanac/classWord'
 import { testsFor } from '@/almanac/laboratory'
+import { LOOKS } from '@/almanac/looks'
 import { SCIENTIFIC } from '@/almanac/scientific'
+import { FindingFigure } from '@/ui/figures/FindingFigure'
 import type { AlmanacView } from '@/server/read/almanac'
 import { waysOf } from '@/almanac/ways'
 import { Ways } from '@/ui/ways/Ways'
@@ -48,11 +50,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
         {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join(', ')}
       </p>
       <p className="mt-3 text-lead max-w-3xl">{cause.oneLine}</p>
-      {cause.defining && (
-        <p className="mt-1 max-w-3xl">
-          <b>What makes it certain:</b> {cause.defining.map((f) => findingName(f)).join(' · ')}
-        </p>
-      )}
+      <Looks id={id} defining={cause.defining ?? []} />
       <District cause={id} view={view} />
       <div className="grid gap-x-8 gap-y-5 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section>
@@ -194,6 +192,50 @@ function Tests({ cause }: { cause: string }) {
           </li>
         ))}
       </ul>
+    </div>
+  )
+}
+
+/** How it looks early, later, and for certain, with the drawings of what makes it certain. */
+function Looks({ id, defining }: { id: string; defining: readonly string[] }) {
+  const looks = LOOKS[id]
+  return (
+    <div className="mt-3 max-w-3xl flex flex-wrap gap-x-6 gap-y-3">
+      <dl className="flex-1 min-w-[280px]">
+        {looks &&
+          (
+            [
+              ['Early', looks.early],
+              ['Later', looks.later],
+              ['To be sure', looks.sure],
+            ] as const
+          ).map(([name, text]) => (
+            <div key={name} className="grid grid-cols-[96px_minmax(0,1fr)] gap-x-3 py-1 border-b border-line">
+              <dt className="font-bold">{name}</dt>
+              <dd>{text}</dd>
+            </div>
+          ))}
+        {defining.length > 0 && (
+          <div className="grid grid-cols-[96px_minmax(0,1fr)] gap-x-3 py-1 border-b border-line">
+            <dt className="font-bold">Certain by</dt>
+            <dd>
+              {defining.map((f, i) => (
+                <span key={f}>
+                  {i > 0 && ' · '}
+                  <Link href={`/almanac/finding/${f}`} className="underline">
+                    {findingName(f)}
+                  </Link>
+                </span>
+              ))}
+            </dd>
+          </div>
+        )}
+      </dl>
+      <div className="flex gap-2">
+        {defining.slice(0, 3).map((f) => (
+          <FindingFigure key={f} finding={f} size={112} />
+        ))}
+      </div>
     </div>
   )
 }
