@@ -1,12 +1,16 @@
 import type { Cause, Finding } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FOLIAGE } from './hosts'
-import type { OwnEntry } from './ownEntry'
+import type { Jurisdiction } from './jurisdiction'
+import { jurisdictionOfFirm, type OwnEntry } from './ownEntry'
 import { findingsWithOwn } from './ownFindings'
 import type { Knowledge } from '@/core/diagnose/weighing'
 
 /** The almanac as one firm has it. */
-export type FirmAlmanac = Knowledge
+export interface FirmAlmanac extends Knowledge {
+  /** Where the firm works; null while it has not said. */
+  jurisdiction: Jurisdiction | null
+}
 
 /** How common a firm's own cause is taken to be beside the others of a host. */
 const OWN_PRIOR = 1
@@ -30,7 +34,13 @@ export function withOwn(entries: readonly OwnEntry[]): FirmAlmanac {
   const district = Object.fromEntries(
     entries.flatMap((e) => (e.kind === 'district' ? [[e.cause, IN_DISTRICT] as const] : [])),
   )
-  return { causes: [...causes.values()], findings, district, foliage: FOLIAGE }
+  return {
+    causes: [...causes.values()],
+    findings,
+    district,
+    foliage: FOLIAGE,
+    jurisdiction: jurisdictionOfFirm(entries),
+  }
 }
 
 function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap<string, Finding>): Cause {

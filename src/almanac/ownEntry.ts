@@ -1,9 +1,12 @@
 import type { Frequency, Place } from '@/core/diagnose/almanac'
+import type { Jurisdiction } from './jurisdiction'
 
 /** What a firm has set or added in its own almanac; always marked as theirs. */
 export type OwnEntry =
   /** A cause that is known in the district: it begins with more weight. */
   | { kind: 'district'; cause: string }
+  /** Where the firm works, for what must be reported there. */
+  | { kind: 'jurisdiction'; place: Jurisdiction }
   | { kind: 'host'; id: string; name: string; botanical: string; edible: boolean }
   | { kind: 'frequency'; cause: string; finding: string; often: Frequency }
   | {
@@ -30,6 +33,11 @@ export type OwnHost = Extract<OwnEntry, { kind: 'host' }>
 /** The kinds of tree among a firm's own entries. */
 export function hostsOf(entries: readonly OwnEntry[]): OwnHost[] {
   return entries.filter((e) => e.kind === 'host')
+}
+
+/** Where a firm works; null while it has not said. */
+export function jurisdictionOfFirm(entries: readonly OwnEntry[]): Jurisdiction | null {
+  return entries.find((e) => e.kind === 'jurisdiction')?.place ?? null
 }
 
 /** The id of an own entry, made from its name. `ownId('Quay leaf spot') === 'own-quay-leaf-spot'` */

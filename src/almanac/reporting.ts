@@ -1,52 +1,5 @@
 import type { Reporting } from '@/core/diagnose/reporting'
-import { CAUSES } from './causes'
-
-/** Where rules on reporting differ, as far as the almanac knows them. */
-export const JURISDICTIONS = [
-  'united-states',
-  'canada',
-  'great-britain-and-ireland',
-  'european-union',
-  'elsewhere',
-] as const
-export type Jurisdiction = (typeof JURISDICTIONS)[number]
-
-export const JURISDICTION_NAME: Readonly<Record<Jurisdiction, string>> = {
-  'united-states': 'United States',
-  canada: 'Canada',
-  'great-britain-and-ireland': 'Great Britain and Ireland',
-  'european-union': 'European Union',
-  elsewhere: 'Elsewhere',
-}
-
-const EU_STATES =
-  'at be bg cy cz de dk ee es fi fr gr hr hu it lt lu lv mt nl pl pt ro se si sk austria belgium bulgaria croatia cyprus czechia denmark estonia finland france germany greece hungary italy latvia lithuania luxembourg malta netherlands poland portugal romania slovakia slovenia spain sweden'
-const ALSO: Readonly<Record<Jurisdiction, string>> = {
-  'united-states': 'us usa united-states-of-america',
-  canada: 'ca',
-  'great-britain-and-ireland':
-    'gb uk ie united-kingdom great-britain britain ireland england scotland wales northern-ireland gb-ie uk-ie',
-  'european-union': `eu ${EU_STATES}`,
-  elsewhere:
-    'other au nz za jp kr cn in br mx ch no tr australia new-zealand south-africa japan mexico switzerland norway',
-}
-
-const BY_NAME = new Map<string, Jurisdiction>(
-  JURISDICTIONS.flatMap((j) => [j, ...ALSO[j].split(' ')].map((name) => [name, j] as const)),
-)
-
-/**
- * The jurisdiction of a name or a country's code, with or without the part of the country; null for one nobody knows.
- * @example jurisdictionOf('US-TX') // 'united-states'
- */
-export function jurisdictionOf(name: string): Jurisdiction | null {
-  const slug = name
-    .trim()
-    .toLowerCase()
-    .replace(/[^a-z]+/g, '-')
-    .replace(/^-|-$/g, '')
-  return BY_NAME.get(slug) ?? BY_NAME.get(slug.split('-')[0] ?? '') ?? null
-}
+import { JURISDICTIONS, type Jurisdiction } from './jurisdiction'
 
 /** What is asked in each: a sentence, or nothing where it need not be reported. */
 type Row = Partial<Record<Jurisdiction, string>>
@@ -100,19 +53,12 @@ const RULES: Readonly<Record<string, Row>> = {
   'acute-oak-decline': r(ABSENT, ABSENT, 'A report is asked for, not a duty.', '', ''),
 }
 
-/** Until a jurisdiction is set: those that are asked for in most places. A flag on every ash is soon overlooked. */
-const UNSET = CAUSES.filter((c) => c.reportable).map((c) => c.id)
-
 /**
- * What must be reported, and why. Without a jurisdiction what most places ask for.
+ * What must be reported there, and why. Where no jurisdiction is set the weighing flags what most places ask for, as the
+ * causes themselves say.
  * @example reportingIn('canada').rule('oak-wilt') // 'It must be reported.'
  */
-export function reportingIn(jurisdiction: Jurisdiction | null): Reporting {
-  if (jurisdiction === null)
-    return {
-      rule: (id) => (UNSET.includes(id) ? 'Rules differ; the authority says what is asked here.' : null),
-      isNew: () => false,
-    }
+export function reportingIn(jurisdiction: Jurisdiction): Reporting {
   const rule = (id: string) => RULES[id]?.[jurisdiction] ?? null
   return { rule, isNew: (id) => [ABSENT, QUARANTINE].includes(rule(id) ?? '') }
 }

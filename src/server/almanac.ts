@@ -3,6 +3,7 @@ import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { host as hostOf, HOSTS, type Host } from '@/almanac/hosts'
 import { withOwn, type FirmAlmanac } from '@/almanac/own'
+import { JURISDICTIONS } from '@/almanac/jurisdiction'
 import { hostsOf, ownId, type OwnEntry, type OwnHost } from '@/almanac/ownEntry'
 import { ok, refuse, type Result } from '@/core/problem'
 import type { FirmSql } from '@/db/client'
@@ -24,6 +25,10 @@ const Own = z.discriminatedUnion('kind', [
     often,
   }),
   z.strictObject({ kind: z.literal('district'), cause: z.string().max(60) }),
+  z.strictObject({
+    kind: z.literal('jurisdiction'),
+    place: z.enum(JURISDICTIONS, { error: 'Choose where the firm works from the list.' }),
+  }),
   z.strictObject({
     kind: z.literal('host'),
     name: line('The name', 40, 3),
@@ -99,6 +104,9 @@ export const setOwnEntryVerb = verb({
       if (!known(e.finding)) return refuse('unknown', 'finding', 'There is no such finding.')
       entry = e
       about = `${e.cause} ${e.finding}`
+    } else if (e.kind === 'jurisdiction') {
+      entry = e
+      about = e.kind
     } else if (e.kind === 'district') {
       if (!almanac.causes.some((c) => c.id === e.cause))
         return refuse('unknown', 'cause', 'There is no such cause.')

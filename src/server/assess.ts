@@ -2,6 +2,7 @@ import { z } from 'zod'
 import { ALMANAC_VERSION, causeName } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn } from '@/almanac/own'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import { weighTree } from '@/almanac/weighing'
 import { checkDetail } from '@/core/diagnose/detail'
 import { judgeHealthy } from '@/core/diagnose/healthy'
@@ -169,7 +170,7 @@ export const signDiagnosisVerb = verb({
       probability,
       weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
       beside,
-      almanacVersion: own.length === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${own.length} own`,
+      almanacVersion: versionWith(own),
       held: healthy ? null : (waits?.reason ?? null),
       overrideReason: input.reason || null,
       at: now,
@@ -198,4 +199,10 @@ function besideProblem(main: string, beside: readonly Beside[], weighed: readonl
         'beside',
         `${causeName(wrong)} cannot be signed beside it: each cause of this kind of tree stands once.`,
       )
+}
+
+/** The version that was weighed with; where the firm works changes no weight. */
+function versionWith(own: readonly OwnEntry[]): string {
+  const entries = own.filter((e) => e.kind !== 'jurisdiction').length
+  return entries === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${entries} own`
 }

@@ -191,3 +191,18 @@ test('practice is scored by the server and kept per person', async () => {
   ])
   expect(await inFirm(b.id, (sql) => practiceOf(sql, wren.id))).toEqual([])
 })
+
+test('where the firm works stands once in its almanac, moves what is flagged, and changes no version', async () => {
+  const place = (name: string) => set(b, { kind: 'jurisdiction', place: name })
+  expect(await place('atlantis')).toMatchObject({ ok: false, problem: { code: 'out-of-range' } })
+  expect(await place('european-union')).toMatchObject({ ok: true })
+  expect(await place('canada')).toMatchObject({ ok: true })
+  const entries = await inFirm(b.id, (sql) => ownEntries(sql))
+  expect(entries.map((e) => e.body)).toEqual([{ kind: 'jurisdiction', place: 'canada' }])
+  expect((await inFirm(b.id, (sql) => firmAlmanac(sql))).jurisdiction).toBe('canada')
+  expect((await inFirm(a.id, (sql) => firmAlmanac(sql))).jurisdiction).toBeNull()
+  expect(await act(b.person('arborist'), 'withdraw-own-entry', { id: entries[0]!.id })).toMatchObject({
+    ok: true,
+  })
+  expect((await inFirm(b.id, (sql) => firmAlmanac(sql))).jurisdiction).toBeNull()
+})

@@ -1,4 +1,7 @@
 import { namedTokens } from '@/db/queries/apiToken'
+import type { OwnEntry } from '@/almanac/ownEntry'
+import type { FirmSql } from '@/db/client'
+import { ownEntries } from '@/db/queries/almanac'
 import { reading } from './reader'
 
 /** What the settings page shows: the person, and the tokens of theirs that still work. */
@@ -7,6 +10,8 @@ export function settingsView() {
     person: { name: person.name, email: person.email, role: person.role, units: person.units },
     firmName: person.firmName,
     timeZone: person.timeZone,
+    /** Where the firm works, with the id of the entry that says so. */
+    jurisdiction: await placeOf(sql),
     tokens: (await namedTokens(sql, person.id)).map((t) => ({
       id: t.id,
       name: t.name,
@@ -15,6 +20,14 @@ export function settingsView() {
       lastUsedAt: t.lastUsedAt?.toISOString() ?? null,
     })),
   }))
+}
+
+async function placeOf(sql: FirmSql) {
+  for (const { id, body } of await ownEntries(sql)) {
+    const entry = body as OwnEntry
+    if (entry.kind === 'jurisdiction') return { id, place: entry.place }
+  }
+  return null
 }
 
 export type SettingsView = Awaited<ReturnType<typeof settingsView>>

@@ -1,5 +1,6 @@
 import { settingsView } from '@/server/read/settings'
 import { Tokens } from './Tokens'
+import { JurisdictionChoice } from './JurisdictionChoice'
 import { UnitsChoice } from './UnitsChoice'
 import { ButtonLink } from '@/ui/pieces/Button'
 
@@ -17,6 +18,7 @@ export default async function SettingsPage() {
         <Tokens view={view} />
         <div className="grid gap-6 content-start">
           <UnitsChoice units={view.person.units} />
+          <JurisdictionChoice chosen={view.jurisdiction} />
           <section>
             <h2>Local rules</h2>
             <p className="mt-1.5">

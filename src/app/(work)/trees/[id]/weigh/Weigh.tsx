@@ -4,6 +4,8 @@ import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
 import { testOf } from '@/almanac/laboratory'
+import { jurisdictionOfFirm } from '@/almanac/ownEntry'
+import { reportingIn } from '@/almanac/reporting'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing as weighed_, type Knowledge } from '@/core/diagnose/weighing'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
@@ -55,9 +57,10 @@ export function Weigh({ view }: { view: WeighView }) {
     () => ({ host: tree.host, month: view.month, seen, ...almanac }),
     [tree.host, view.month, seen, almanac],
   )
+  const place = jurisdictionOfFirm(view.own)
   const weighing = useMemo(
-    () => weighed_(tree.host, view.month, seen, almanac),
-    [tree.host, view.month, seen, almanac],
+    () => weighed_(tree.host, view.month, seen, almanac, place ? reportingIn(place) : undefined),
+    [tree.host, view.month, seen, almanac, place],
   )
   const healthy = useMemo(
     () => judgeHealthy(input, weighing.weighed.find((w) => w.cause === HEALTHY)!.probability),
