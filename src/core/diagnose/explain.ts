@@ -61,6 +61,11 @@ export interface Explained {
   chances: readonly number[]
   /** Chance of each before anything was seen. */
   before: readonly number[]
+  /**
+   * The sets with what nothing speaks for left out of them and alike ones put together, likeliest first: a borer, and a borer
+   * beside some drought that nobody saw a sign of, are one explanation.
+   */
+  told: readonly WeightedSet[]
 }
 
 /** A sign with the chance that each switch leaves it away, by place; -1 where it excludes it. */
@@ -69,16 +74,26 @@ export interface Sign {
   away: readonly number[]
 }
 
+/** What is reckoned of an almanac on a kind stays with that almanac: the same signs are asked for again and again. */
+const kept = new WeakMap<readonly Cause[], Map<string, Sign>>()
+
 /** What each switch does to a sign on this tree. */
 export function signOf(finding: Finding, { switches, input }: Pick<Explained, 'switches' | 'input'>): Sign {
+  const signs = kept.get(input.causes) ?? new Map<string, Sign>()
+  kept.set(input.causes, signs)
+  const key = `${input.host} ${finding.id}`
+  const known = signs.get(key)
+  if (known?.finding === finding) return known
   const own = switches.flatMap((s) => s.cause ?? [])
-  return {
+  const sign: Sign = {
     finding,
     away: switches.map((s) => {
       const by = s.cause ? made(s.cause, finding, input.host) : madeByElse(finding, own)
       return by === null ? -1 : 1 - by
     }),
   }
+  signs.set(key, sign)
+  return sign
 }
 
 /** Chance that a sign is there under a set: noisy "or" over its causes and the background. */
@@ -163,7 +178,8 @@ export function explain(input: WeighInput): Explained {
   const chances = chancesOf(sets, switches.length)
   const before = switches.map((s) => (s.cause?.livesOn ? WITHOUT_FEEDER : s.odds / (1 + s.odds)))
   sets.sort((a, b) => b.weight - a.weight)
-  return { input, foliage, switches, looks, sets, chances, before }
+  const told = merged(sets, chances, before)
+  return { input, foliage, switches, looks, sets, chances, before, told }
 }
 
 function chancesOf(sets: readonly WeightedSet[], n: number): number[] {
@@ -310,36 +326,37 @@ export function isRaised({ chances, before }: Pick<Explained, 'chances' | 'befor
   return chances[i]! >= WORTH_NAMING && chances[i]! >= RAISED * before[i]!
 }
 
-/**
- * The sets with what nothing speaks for left out of them and alike ones put together, likeliest first: a borer, and a borer
- * beside some drought that nobody saw a sign of, are one explanation.
- */
-export function merged(explained: Explained): WeightedSet[] {
-  const told = new Map<string, WeightedSet>()
-  for (const s of explained.sets) {
-    const on = s.on.filter((i) => isRaised(explained, i)).sort((a, b) => a - b)
+function merged(
+  sets: readonly WeightedSet[],
+  chances: readonly number[],
+  before: readonly number[],
+): WeightedSet[] {
+  const raised = chances.map((_, i) => isRaised({ chances, before }, i))
+  const told = new Map<string, { on: readonly number[]; weight: number }>()
+  for (const s of sets) {
+    const on = s.on.filter((i) => raised[i])
+    if (on.length > 1) on.sort((a, b) => a - b)
     const key = on.join(' ')
-    told.set(key, { on, weight: s.weight + (told.get(key)?.weight ?? 0) })
+    const known = told.get(key)
+    if (known) known.weight += s.weight
+    else told.set(key, { on, weight: s.weight })
   }
   return [...told.values()].sort((a, b) => b.weight - a.weight)
 }
 
 /** The explanations as they are told, likeliest first: primary causes by their chance, then what lives on them. */
 export function explanationsOf(explained: Explained, most = 5): Explanation[] {
-  return merged(explained)
-    .slice(0, most)
-    .map((s) => ({
-      causes: [...s.on]
-        .sort(
-          (a, b) =>
-            Number(!!explained.switches[a]!.cause?.livesOn) -
-              Number(!!explained.switches[b]!.cause?.livesOn) ||
-            explained.chances[b]! - explained.chances[a]!,
-        )
-        .map((i) => explained.switches[i]!.id),
-      probability: s.weight,
-      leaves: unexplained(explained, s.on),
-    }))
+  return explained.told.slice(0, most).map((s) => ({
+    causes: [...s.on]
+      .sort(
+        (a, b) =>
+          Number(!!explained.switches[a]!.cause?.livesOn) - Number(!!explained.switches[b]!.cause?.livesOn) ||
+          explained.chances[b]! - explained.chances[a]!,
+      )
+      .map((i) => explained.switches[i]!.id),
+    probability: s.weight,
+    leaves: unexplained(explained, s.on),
+  }))
 }
 
 /** The chance that nothing is wrong. */

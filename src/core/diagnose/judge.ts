@@ -1,7 +1,7 @@
 import type { Cause, Finding, ProductClass } from './almanac'
 import { stateOf } from './almanac'
 import { DECISIONS } from './decision'
-import { isRaised, merged, type Explained } from './explain'
+import { isRaised, type Explained } from './explain'
 import type { NextLook } from './looks'
 import { isProved, needsProof, type Reporting } from './reporting'
 import { BESIDE, chanceThere, decisionOf, PROVE_FROM, SOMETHING_ELSE } from './weigh'
@@ -143,7 +143,7 @@ function proofReason(cause: Cause, input: Explained['input']): string {
 function partedReason(explained: Explained, looks: readonly NextLook[]): Hold | null {
   const look = looks.find((l) => l.minutes <= 10)
   if (!look) return null
-  const [first, ...rest] = merged(explained).filter((s) => s.weight >= HEARD)
+  const [first, ...rest] = explained.told.filter((s) => s.weight >= HEARD)
   if (!first || first.weight >= SURE) return null
   const says = (on: readonly number[]) =>
     new Set(
@@ -202,7 +202,7 @@ function refusals(on: readonly number[], explained: Explained): Map<ProductClass
  */
 function refusedBy(explained: Explained): Judgement['refused'] {
   if (!explained.looks.some((l) => l.state !== 'not-there')) return []
-  const told = merged(explained).filter((s) => s.on.length > 0)
+  const told = explained.told.filter((s) => s.on.length > 0)
   if (told[0]?.on.some((i) => explained.switches[i]!.cause === null)) return []
   const heard: Map<ProductClass, string>[] = []
   let held = 0

@@ -55,7 +55,7 @@ function grouped(explained: Explained, play: readonly Cause[]): Groups {
   for (const s of explained.sets) {
     if (held >= ENOUGH || calls.length === MOST_SETS) break
     const wanted = [...new Set(s.on.map((i) => of[i]!).filter((d) => d >= 0))]
-    calls.push({ ...s, decisions: wanted, key: wanted.reduce((k, d) => k + 2 ** d, 0) })
+    calls.push({ on: s.on, weight: s.weight, decisions: wanted, key: wanted.reduce((k, d) => k + 2 ** d, 0) })
     held += s.weight
   }
   return { decisions, calls }
