@@ -34,6 +34,27 @@ test('a made case is the same for its number, shows its complaint, and never ask
     expect(practiceCase(id)).toBeNull()
 })
 
+test('a cause that was missed comes again in another dress, and only a cause that can', () => {
+  const one = practiceCase('again:oak-wilt.3')!
+  expect(practiceCase('again:oak-wilt.3')).toEqual(one)
+  expect([one.cause, one.causes]).toEqual(['oak-wilt', ['oak-wilt']])
+  expect(one.truth.get(one.complaint)).toBe(true)
+  const kinds = new Set(Array.from({ length: 12 }, (_, n) => practiceCase(`again:oak-wilt.${n}`)!.host))
+  expect(kinds.size).toBeGreaterThan(1)
+  for (const id of ['again:no-such-cause.1', 'again:sooty-mould.1', 'again:oak-wilt', 'again:oak-wilt.x'])
+    expect([id, practiceCase(id)]).toEqual([id, null])
+})
+
+test('a healthy tree is among the cases, and calling it so is right', () => {
+  const numbers = Array.from({ length: 200 }, (_, n) => practiceCase(`made:${n + 1}`)!)
+  const healthy = numbers.find((c) => c.causes.length === 0)!
+  expect(healthy.cause).toBe('healthy')
+  expect(scoreRun(healthy, [], 'healthy', 'none')).toMatchObject({ causeRight: true, actionRight: true })
+  expect(numbers.some((c) => c.causes.length > 1)).toBe(true)
+  const two = numbers.find((c) => c.causes.length === 2)!
+  for (const id of two.causes) expect(scoreRun(two, [], id, 'wait').causeRight).toBe(true)
+})
+
 test('a wrong cause gets nothing for speed, the right one less for slowness', () => {
   const one = composed('ash-top')
   const best = bestPath(one).map((s) => s.finding)

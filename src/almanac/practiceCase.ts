@@ -1,7 +1,7 @@
 import { MONTHS } from '@/core/time/yearly'
 import type { ActionClass, FindingState, Seen } from '@/core/diagnose/almanac'
 import { seeded } from '@/core/decide/random'
-import { drawTree } from '@/core/diagnose/simulate'
+import { drawTree, signsOf } from '@/core/diagnose/simulate'
 import { askedOf, HEALTHY } from '@/core/diagnose/weigh'
 import { cause as causeOf } from './causes'
 import { FINDING_BY_ID } from './findings'
@@ -53,8 +53,8 @@ export const COMPOSED: readonly Composed[] = [
 const FROM_AFAR = ['crown', 'leaf', 'shoot', 'fruit', 'trunk']
 
 /**
- * The case of an id: `composed:black-pear`, or `made:123`, which is drawn from the almanac and always the same for its
- * number. Null for an id that is none.
+ * The case of an id: `composed:black-pear`; `made:123`, which is drawn from the almanac and always the same for its number;
+ * `again:oak-wilt.5`, one of a cause that was missed. Null for an id that is none.
  */
 export function practiceCase(id: string): PracticeCase | null {
   const composed = COMPOSED.find((c) => id === `composed:${c.id}`)
@@ -64,6 +64,8 @@ export function practiceCase(id: string): PracticeCase | null {
     )
     return { ...composed, id, causes: [composed.cause, ...(composed.also ?? [])], truth }
   }
+  const again = /^again:([a-z-]{3,40})\.(\d{1,9})$/.exec(id)
+  if (again) return caseOf(id, again[1]!, Number(again[2]))
   const number = /^made:(\d{1,9})$/.exec(id)?.[1]
   if (number === undefined) return null
   // A case must show something a client would call about; the first that does is taken.
@@ -82,20 +84,47 @@ export function practiceCase(id: string): PracticeCase | null {
         : [...drawn.truth.keys()].filter(called)
     const complaint = signs[Math.floor(random() * signs.length)]
     if (!complaint) continue
-    const looked = new Set(lookable(host, month))
     return {
-      id,
-      host,
-      month,
-      title: `${hostName(host)}, ${MONTHS[month - 1]}`,
-      story: `A client calls about ${a(hostName(host).toLowerCase())}: “${FINDING_BY_ID.get(complaint)!.name.toLowerCase()}”.`,
+      ...told(id, host, month, complaint),
       cause: causes.find((c) => !c.livesOn)?.id ?? HEALTHY,
       causes: drawn.causes,
-      complaint,
-      truth: new Map([...drawn.truth].filter(([f]) => looked.has(f))),
+      truth: drawn.truth,
     }
   }
   return null
+}
+
+/** A case of one cause, to meet it again: another kind, month and signs for each number. Null for a cause nobody knows. */
+function caseOf(id: string, causeId: string, number: number): PracticeCase | null {
+  const cause = causeOf(causeId)
+  if (!cause || cause.livesOn) return null
+  const kinds = HOSTS.filter((h) => cause.hosts === '*' || cause.hosts.includes(h.id))
+  for (let tries = 0; tries < 40; tries++) {
+    // Neighbouring numbers must not begin alike.
+    const random = seeded((number * 40_503 + tries * 7919) % 2_147_483_647)
+    const host = kinds[Math.floor(random() * kinds.length)]!.id
+    const months = cause.months ?? [4, 5, 6, 7, 8, 9, 10]
+    const month = months[Math.floor(random() * months.length)]!
+    const truth = signsOf([cause], host, month, COMMON, random)
+    const signs = Object.keys(cause.findings).filter(
+      (f) => truth.get(f) === true && FROM_AFAR.includes(FINDING_BY_ID.get(f)!.place),
+    )
+    const complaint = signs[Math.floor(random() * signs.length)]
+    if (complaint) return { ...told(id, host, month, complaint), cause: causeId, causes: [causeId], truth }
+  }
+  return null
+}
+
+/** What the client says of a tree. */
+function told(id: string, host: string, month: number, complaint: string) {
+  return {
+    id,
+    host,
+    month,
+    title: `${hostName(host)}, ${MONTHS[month - 1]}`,
+    story: `A client calls about ${a(hostName(host).toLowerCase())}: “${FINDING_BY_ID.get(complaint)!.name.toLowerCase()}”.`,
+    complaint,
+  }
 }
 
 const a = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`

@@ -1,7 +1,7 @@
 import { closePool, inFirm } from '@/db/client'
 import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
 import { diagnosesOfTree } from '@/db/queries/assessment'
-import { practiceOf } from '@/db/queries/practice'
+import { practiceOf, practiceOfTeam } from '@/db/queries/practice'
 import { firmAlmanac } from '@/server/almanac'
 import { act, done, makeAsh, makeFirm, uuidv7, type TestFirm } from './scenario'
 
@@ -190,6 +190,26 @@ test('practice is scored by the server and kept per person', async () => {
     { score: 100, checks: ['exit-hole-d'] },
   ])
   expect(await inFirm(b.id, (sql) => practiceOf(sql, wren.id))).toEqual([])
+  // Another case, missed: who trains sees it, and another firm nothing of it.
+  await done(wren, 'finish-practice', {
+    ...run,
+    id: uuidv7(),
+    caseId: 'composed:oak-late-brown',
+    checks: [],
+    answer: 'drought-stress',
+    action: 'water-care',
+  })
+  const team = await inFirm(a.id, (sql) => practiceOfTeam(sql))
+  expect(team).toEqual([
+    {
+      personId: wren.id,
+      name: expect.any(String) as string,
+      cases: 2,
+      mean: 50,
+      missed: ['bacterial-leaf-scorch'],
+    },
+  ])
+  expect(await inFirm(b.id, (sql) => practiceOfTeam(sql))).toEqual([])
 })
 
 test('where the firm works stands once in its almanac, moves what is flagged, and changes no version', async () => {

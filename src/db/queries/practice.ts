@@ -26,3 +26,23 @@ export async function addPractice(
   await sql`insert into practice_run (id, firm_id, person_id, case_id, host, true_cause, checks, answer, action, score, minutes, at)
     values (${r.id}, ${r.firmId}, ${r.personId}, ${r.caseId}, ${r.host}, ${r.trueCause}, ${sql.json(r.checks)}, ${r.answer}, ${r.action}, ${r.score}, ${r.minutes}, ${r.at})`
 }
+
+export interface TeamRow {
+  personId: string
+  name: string
+  cases: number
+  mean: number
+  /** Causes scored below sixty, the most often missed first. */
+  missed: string[]
+}
+
+/** How each person of the firm stands with their practice, by name. */
+export async function practiceOfTeam(sql: FirmSql): Promise<TeamRow[]> {
+  return sql<TeamRow[]>`
+    select p.id as "personId", p.name, sum(c.runs)::int as cases, round(sum(c.score) / sum(c.runs))::int as mean,
+      coalesce(array_agg(c.cause order by c.missed desc, c.cause) filter (where c.missed > 0), '{}') as missed
+    from person p
+      join (select person_id, true_cause as cause, count(*) as runs, sum(score) as score, count(*) filter (where score < 60) as missed
+        from practice_run group by person_id, true_cause) c on c.person_id = p.id
+    group by p.id, p.name order by p.name, p.id`
+}

@@ -1,13 +1,40 @@
-import { practiceOf } from '@/db/queries/practice'
+import { causeName } from '@/almanac/causes'
+import { practiceCase } from '@/almanac/practiceCase'
+import { dueAgain } from '@/core/practice/spacing'
+import { HEALTHY } from '@/core/diagnose/weigh'
+import { dateIn } from '@/core/time/calendar'
+import { practiceOf, practiceOfTeam } from '@/db/queries/practice'
 import { reading } from './reader'
 
-/** A person's own practice: what they have worked through. */
+/** A run is right when a cause that was there was named, or healthy where none was. */
+function isRight(run: { caseId: string; trueCause: string; answer: string }): boolean {
+  const there = practiceCase(run.caseId)?.causes ?? [run.trueCause]
+  return there.length === 0 ? run.answer === HEALTHY : there.includes(run.answer)
+}
+
+/** A person's own practice: what they have worked through, and what comes again; for who trains, how the team stands. */
 export function practiceView() {
-  return reading(async ({ sql, person }) => ({
-    name: person.name,
-    timeZone: person.timeZone,
-    runs: (await practiceOf(sql, person.id)).map((r) => ({ ...r, at: r.at.getTime() })),
-  }))
+  return reading(async ({ sql, person, now }) => {
+    const today = dateIn(person.timeZone, now)
+    const runs = (await practiceOf(sql, person.id)).map((r) => ({
+      ...r,
+      at: r.at.getTime(),
+      right: isRight(r),
+    }))
+    const met = runs
+      .filter((r) => r.trueCause !== HEALTHY)
+      .map((r) => ({ cause: r.trueCause, right: r.right, on: dateIn(person.timeZone, new Date(r.at)) }))
+    return {
+      name: person.name,
+      timeZone: person.timeZone,
+      runs,
+      /** Causes that were missed and are due again, the most overdue first. */
+      again: dueAgain(met)
+        .filter((a) => a.dueOn <= today && practiceCase(`again:${a.cause}.1`) !== null)
+        .map((a) => ({ ...a, name: causeName(a.cause) })),
+      team: person.role === 'arborist' ? await practiceOfTeam(sql) : [],
+    }
+  })
 }
 
 export type PracticeView = Awaited<ReturnType<typeof practiceView>>

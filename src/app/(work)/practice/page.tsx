@@ -2,15 +2,16 @@ import Link from 'next/link'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { COMPOSED } from '@/almanac/practiceCase'
-import { practiceView } from '@/server/read/practice'
+import { practiceView, type PracticeView } from '@/server/read/practice'
+import { DataTable } from '@/ui/pieces/DataTable'
 import { shortDate } from '@/ui/when'
 import { DrawCase } from './DrawCase'
 
 export const metadata = { title: 'Practice' }
 
 export default async function PracticePage() {
-  const { runs, timeZone } = await practiceView()
-  const right = runs.filter((r) => r.answer === r.trueCause).length
+  const { runs, again, team, timeZone } = await practiceView()
+  const right = runs.filter((r) => r.right).length
   const mean = runs.length ? Math.round(runs.reduce((s, r) => s + r.score, 0) / runs.length) : null
   const best = new Map<string, number>()
   for (const r of runs) best.set(r.caseId, Math.max(best.get(r.caseId) ?? 0, r.score))
@@ -45,6 +46,31 @@ export default async function PracticePage() {
           <DrawCase />
         </section>
         <section>
+          {again.length > 0 && (
+            <div className="mb-6">
+              <h2 className="border-b border-ink2 pb-1">To meet again</h2>
+              <ul>
+                {again.slice(0, 6).map((a) => (
+                  <li key={a.cause} className="border-b border-line">
+                    <Link
+                      href={`/practice/again/${a.cause}.${runs.length + 1}`}
+                      className="flex justify-between gap-3 py-2.5 no-underline hover:bg-sheet"
+                    >
+                      <b>A tree you have missed before</b>
+                      <span className="text-ink2">
+                        {a.streak === 0
+                          ? 'missed last time'
+                          : `told right ${a.streak === 1 ? 'once' : `${a.streak} times`} since`}
+                      </span>
+                    </Link>
+                  </li>
+                ))}
+              </ul>
+              <p className="text-small text-ink2 mt-1">
+                What was missed comes again after a day, then later with each right answer.
+              </p>
+            </div>
+          )}
           <h2 className="border-b border-ink2 pb-1">Your own progress</h2>
           {mean === null ? (
             <p className="py-3 text-ink2">No case yet. Begin with the black pear.</p>
@@ -59,7 +85,7 @@ export default async function PracticePage() {
                   <li key={i} className="flex justify-between gap-3 py-1.5 border-b border-line2">
                     <span>
                       {hostName(r.host)}: {causeName(r.trueCause).toLowerCase()}
-                      {r.answer !== r.trueCause && (
+                      {!r.right && (
                         <span className="text-plum"> · you said {causeName(r.answer).toLowerCase()}</span>
                       )}
                       <span className="text-ink2">
@@ -75,6 +101,40 @@ export default async function PracticePage() {
           )}
         </section>
       </div>
+      {team.length > 0 && <Team team={team} />}
     </>
+  )
+}
+
+/** How each person stands, for who trains them: what is missed most is what to look at together. */
+function Team({ team }: { team: PracticeView['team'] }) {
+  return (
+    <section className="mt-8 max-w-4xl">
+      <h2>The team</h2>
+      <DataTable
+        caption="Practice of the team"
+        className="mt-1"
+        columns={[
+          { head: 'Person' },
+          { head: 'Cases', figures: true },
+          { head: 'Mean score of 100', figures: true },
+          { head: 'Missed most' },
+        ]}
+        rows={team.map((t) => ({
+          key: t.personId,
+          name: t.name,
+          cells: [
+            t.cases,
+            t.mean,
+            t.missed.length > 0
+              ? t.missed
+                  .slice(0, 3)
+                  .map((c) => causeName(c).toLowerCase())
+                  .join(', ')
+              : 'nothing so far',
+          ],
+        }))}
+      />
+    </section>
   )
 }
