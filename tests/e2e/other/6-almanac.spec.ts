@@ -109,8 +109,33 @@ test('why a cause is not here, two side by side, and the sample sheet', async ({
   await page.getByLabel('The other').selectOption('lecanium-scale')
   await expect(page.getByRole('columnheader', { name: 'Lecanium scale' })).toBeVisible()
   await page.goto(`/trees/${linden}/sample?cause=verticillium-wilt`)
-  await expect(page.getByText('Culture for wilt fungi in the wood.')).toBeVisible()
+  await expect(page.getByText('Verticillium culture', { exact: true })).toBeVisible()
+  await expect(page.getByText(/usually after 21 days, about/)).toBeVisible()
   expect((await page.goto(`/trees/${linden}/sample?cause=nothing&cause=x`))!.status()).toBe(200)
+})
+
+test('what the eye sees is found in plain words and set where it stands, without walking there', async ({
+  page,
+}) => {
+  await enter(page, 'maren')
+  await page.goto(`/trees/${await idOf(page, 'Ash 16')}/examine`)
+  const fresh = page.getByRole('button', { name: 'Begin a new examination' })
+  if (await fresh.isVisible()) await fresh.click()
+  const see = page.getByRole('region', { name: 'What do you see' })
+  await see.getByLabel('What do you see?').fill('carburettor')
+  await expect(see.getByRole('status')).toContainText('Nothing on this kind of tree goes by these words')
+  await see.getByLabel('What do you see?').fill('woodpecker')
+  await see.getByRole('button', { name: 'I see it: Pale woodpecker flecks' }).click()
+  await expect(
+    page
+      .getByRole('radiogroup', { name: 'Pale woodpecker flecks' })
+      .getByRole('radio', { name: 'There', exact: true }),
+  ).toHaveAttribute('aria-checked', 'true')
+  // The part of the drawn tree opens its place.
+  await see.getByRole('link', { name: 'To the trunk' }).focus()
+  await page.keyboard.press('Enter')
+  await expect(page.getByRole('heading', { level: 2, name: 'Trunk' })).toBeInViewport()
+  await expect(page.getByText('all kept')).toBeVisible()
 })
 
 test('how much of a finding, on which side, counted on what; photographs; the site copied to the next tree', async ({

@@ -3,7 +3,7 @@ import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
-import { stateOf, type FindingState, type Place } from '@/core/diagnose/almanac'
+import { stateOf, type Finding, type FindingState, type Place } from '@/core/diagnose/almanac'
 import { explain } from '@/core/diagnose/explain'
 import { lookFirst } from '@/core/diagnose/looks'
 import { knownBefore, nothingHere, sharedBySite, walkOf, type Stop } from '@/core/diagnose/examination'
@@ -248,25 +248,11 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
                   />
                 )}
               </div>
-              {writing && (first.get(stop.place)?.length ?? 0) > 0 && (
-                <p className="text-small text-ink2 pt-1.5">
-                  Look first:{' '}
-                  {first.get(stop.place)!.map((id, i) => {
-                    const finding = findings.get(id)!
-                    return (
-                      <span key={id}>
-                        {i > 0 && ' · '}
-                        <button
-                          type="button"
-                          className="underline underline-offset-2"
-                          onClick={() => focus(flat.indexOf(finding))}
-                        >
-                          {finding.name.toLowerCase()}
-                        </button>
-                      </span>
-                    )
-                  })}
-                </p>
+              {writing && stop.place !== 'lab' && (
+                <LookFirst
+                  findings={(first.get(stop.place) ?? []).map((id) => findings.get(id)!)}
+                  onGo={(finding) => focus(flat.indexOf(finding))}
+                />
               )}
               {stop.place === 'crown' && <LiveCrown tree={view.tree} />}
               <ul>
@@ -350,6 +336,26 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
         </span>
       </div>
     </>
+  )
+}
+
+/**
+ * The looks of a place that could change the work most now. It takes the same room whatever it says, so that no row moves
+ * under a finger.
+ */
+function LookFirst({ findings, onGo }: { findings: readonly Finding[]; onGo: (finding: Finding) => void }) {
+  return (
+    <p className="text-small text-ink2 pt-1.5 h-[6em] sm:h-[2.2em] overflow-hidden">
+      {findings.length === 0 ? 'No look here would change the work now.' : 'Look first: '}
+      {findings.map((finding, i) => (
+        <span key={finding.id}>
+          {i > 0 && ' · '}
+          <button type="button" className="underline underline-offset-2" onClick={() => onGo(finding)}>
+            {finding.name.toLowerCase()}
+          </button>
+        </span>
+      ))}
+    </p>
   )
 }
 
