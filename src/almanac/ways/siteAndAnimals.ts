@@ -1,13 +1,6 @@
 import type { Way } from '@/core/decide/way'
-import { BEARS, ENDS, GAP, HOLDS, ONCE, w, YEARLY } from './way'
+import { BEARS, ENDS, GAP, HOLDS, ONCE, w, WATER, YEARLY } from './way'
 
-const WATER = w(
-  'water',
-  'Water slowly and deep, with a mulch bed',
-  'in every dry spell',
-  BEARS,
-  'weekly while it is dry',
-)
 const NOTHING = [w('watch', 'Nothing is needed', 'each visit', BEARS, YEARLY)]
 const FEED = (when: string, kinds: string[], first: string) =>
   w('feed', 'Feed slowly what a soil test says is missing', when, HOLDS, 'next season, after a look', {

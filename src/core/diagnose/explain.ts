@@ -188,7 +188,7 @@ function chancesOf(sets: readonly WeightedSet[], n: number): number[] {
   return chances
 }
 
-interface Weighing {
+interface Scales {
   switches: readonly Switch[]
   looks: readonly Look[]
   away: readonly Float64Array[]
@@ -209,7 +209,7 @@ function enumerate(input: WeighInput, switches: readonly Switch[], looks: readon
   const telling = looks.map((l) => l.state !== 'not-there')
   const raises = (i: number) => away[i]!.some((a, f) => telling[f]! && a >= 0 && a < 1)
   const all = switches.map((_, i) => i)
-  const w: Weighing = {
+  const w: Scales = {
     switches,
     looks,
     away,
@@ -262,7 +262,7 @@ function multiplied(product: Float64Array, away: Float64Array): Float64Array {
 }
 
 /** A set with every combination of what lives on others that shows something. */
-function* withFollowers(w: Weighing, on: readonly number[], product: Float64Array): Generator<WeightedSet> {
+function* withFollowers(w: Scales, on: readonly number[], product: Float64Array): Generator<WeightedSet> {
   let prior = 1
   for (const i of on) {
     prior *= w.switches[i]!.odds
