@@ -24,6 +24,8 @@ const UNTOLD = 0.6
 const FOLLOWER = 0.9
 /** Largest number of primary causes in one explanation. */
 const MOST = 3
+/** So many causes that explain something are put together in every way; where nonsense makes more, the most promising ones. */
+const PUT_TOGETHER = 24
 
 /** A set of causes that would explain the findings together, primary ones first, with its chance. */
 export interface Explanation {
@@ -219,15 +221,28 @@ function enumerate(input: WeighInput, switches: readonly Switch[], looks: readon
     opens: switches.map((s) => places(s.cause?.opens)),
     feeders: switches.map((s) => places(s.cause?.livesOn)),
   }
-  // What explains something comes first, so that what explains nothing can be cut off early.
-  const order = [...w.primary].sort((a, b) => Number(raises(b)) - Number(raises(a)) || a - b)
-  const active = order.filter(raises).length
   const base = Float64Array.from(findings, (f) => 1 - f.background)
+  // What explains something comes first, so that what explains nothing can be cut off early.
+  const alone = new Map(
+    w.primary.filter(raises).map((i) => {
+      const product = multiplied(base, away[i]!)
+      return [
+        i,
+        looks.reduce(
+          (log, l, f) => log + Math.log(likelihoodOf(l, product[f]!)),
+          Math.log(switches[i]!.odds),
+        ),
+      ]
+    }),
+  )
+  const promise = (i: number) => alone.get(i) ?? -Infinity
+  const order = [...w.primary].sort((a, b) => (promise(a) === promise(b) ? a - b : promise(b) - promise(a)))
+  const active = Math.min(PUT_TOGETHER, alone.size)
   const sets: WeightedSet[] = []
   let heaviest = 0
   const add = (on: readonly number[], product: Float64Array): number => {
     let most = 0
-    for (const set of withFollowers(w, on, product)) {
+    for (const set of withFollowers(w, on, product, heaviest * LIGHT)) {
       most = Math.max(most, set.weight)
       heaviest = Math.max(heaviest, most)
       if (set.weight >= heaviest * LIGHT) sets.push(set)
@@ -261,8 +276,13 @@ function multiplied(product: Float64Array, away: Float64Array): Float64Array {
   return next
 }
 
-/** A set with every combination of what lives on others that shows something. */
-function* withFollowers(w: Scales, on: readonly number[], product: Float64Array): Generator<WeightedSet> {
+/** A set with every combination of what lives on others that shows something; one that falls below `least` is left at that. */
+function* withFollowers(
+  w: Scales,
+  on: readonly number[],
+  product: Float64Array,
+  least: number,
+): Generator<WeightedSet> {
   let prior = 1
   for (const i of on) {
     prior *= w.switches[i]!.odds
@@ -280,7 +300,8 @@ function* withFollowers(w: Scales, on: readonly number[], product: Float64Array)
         extra.push(i)
       } else weight *= 1 - fed
     }
-    for (let f = 0; f < now.length; f++) weight *= likelihoodOf(w.looks[f]!, now[f]!)
+    // Every look can only make it lighter.
+    for (let f = 0; f < now.length && weight >= least; f++) weight *= likelihoodOf(w.looks[f]!, now[f]!)
     yield { on: extra.length ? [...on, ...extra] : on, weight }
   }
 }
