@@ -17,7 +17,7 @@ const PARTS: readonly { place: Place; word: string; d: string; at: readonly [num
     at: [60, 26],
   },
   { place: 'leaf', word: 'leaf', d: 'M20,46C26,36 40,36 46,44C40,54 26,54 20,46Z', at: [33, 48] },
-  { place: 'shoot', word: 'shoot', d: 'M74,60L92,40L97,44L80,64Z', at: [92, 72] },
+  { place: 'shoot', word: 'shoot', d: 'M74,60L92,40L97,44L80,64Z', at: [84, 32] },
   { place: 'fruit', word: 'fruit', d: 'M58,54A7,7 0 1 0 72,54A7,7 0 1 0 58,54Z', at: [65, 57] },
   { place: 'trunk', word: 'trunk', d: 'M52,74H68L70,118H50Z', at: [88, 100] },
   { place: 'base', word: 'base', d: 'M50,118H70L84,130H36Z', at: [98, 127] },
