@@ -1,4 +1,4 @@
-import { looksNeeded, PRODUCT, rehearse, type Engine } from '@/almanac/rehearsal'
+import { looksNeeded, NO_WORK, PRODUCT, rehearse, type Engine } from '@/almanac/rehearsal'
 import { report } from '@/almanac/report'
 import { cause as causeOf, CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
@@ -24,7 +24,7 @@ const RIVALS: Engine = {
       weighed: [{ cause: 'healthy', probability: chance }, ...weighed].sort(
         (a, b) => b.probability - a.probability,
       ),
-      works: [...new Set(works)].filter((d) => !['none', 'wait', 'follow'].includes(d)),
+      works: [...new Set(works)].filter((d) => !NO_WORK.includes(d)),
     }
   },
 }

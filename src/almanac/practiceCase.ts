@@ -171,6 +171,8 @@ export interface Scored {
   leading: { cause: string; probability: number }
 }
 
+/** Telling a cause that is there is worth so much, and nothing else together is: from it on a run is right. */
+export const TOLD = 60
 /** Below this nobody is quicker than the best. */
 const LEAST_BEST = 2
 
@@ -200,7 +202,7 @@ export function scoreRun(
   const [first] = weighTree(one.host, one.month, seen).weighed
   return {
     score: Math.round(
-      (causeRight ? 60 : near ? 25 : 0) + (actionRight ? 20 : 0) + (causeRight ? 20 * quick : 0),
+      (causeRight ? TOLD : near ? 25 : 0) + (actionRight ? 20 : 0) + (causeRight ? 20 * quick : 0),
     ),
     causeRight,
     actionRight,

@@ -20,7 +20,7 @@ export interface Ruling {
 }
 
 /** Decisions that are no work: leaving them out costs nothing. */
-const NO_WORK: readonly DecisionId[] = ['none', 'wait', 'follow']
+export const NO_WORK: readonly DecisionId[] = ['none', 'wait', 'follow']
 
 /** What would be done: every decision whose expected harm left out is greater than that of doing it needlessly. */
 function worksOf(sets: readonly Explanation[]): DecisionId[] {

@@ -131,11 +131,11 @@ export const signDiagnosisVerb = verb({
     const seen = seenOf(rows)
     const weighing = weighTree(tree.host, month, seen, almanac)
     const { weighed, judgement } = weighing
-    const healthy =
-      input.cause === HEALTHY ? judgeHealthy({ host: tree.host, month, seen, ...almanac }) : null
-    const probability = healthy?.chance ?? weighed.find((w) => w.cause === input.cause)?.probability
+    const probability = weighed.find((w) => w.cause === input.cause)?.probability
     if (probability === undefined)
       return refuse('unknown', 'cause', 'This cause is not one that this kind of tree can have.')
+    const healthy =
+      input.cause === HEALTHY ? judgeHealthy({ host: tree.host, month, seen, ...almanac }, probability) : null
     const beside = input.beside ?? []
     const strange = besideProblem(input.cause, beside, weighed)
     if (strange) return strange

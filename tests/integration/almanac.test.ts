@@ -1,3 +1,4 @@
+import { TOLD } from '@/almanac/practiceCase'
 import { closePool, inFirm } from '@/db/client'
 import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
 import { diagnosesOfTree } from '@/db/queries/assessment'
@@ -199,7 +200,7 @@ test('practice is scored by the server and kept per person', async () => {
     answer: 'drought-stress',
     action: 'water-care',
   })
-  const team = await inFirm(a.id, (sql) => practiceOfTeam(sql))
+  const team = await inFirm(a.id, (sql) => practiceOfTeam(sql, TOLD))
   expect(team).toEqual([
     {
       personId: wren.id,
@@ -209,7 +210,7 @@ test('practice is scored by the server and kept per person', async () => {
       missed: ['bacterial-leaf-scorch'],
     },
   ])
-  expect(await inFirm(b.id, (sql) => practiceOfTeam(sql))).toEqual([])
+  expect(await inFirm(b.id, (sql) => practiceOfTeam(sql, TOLD))).toEqual([])
 })
 
 test('where the firm works stands once in its almanac, moves what is flagged, and changes no version', async () => {

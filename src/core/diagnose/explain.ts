@@ -1,5 +1,14 @@
 import { CHANCE, type Cause, type Finding, type FindingState, type Foliage } from './almanac'
-import { canBeSeen, causesOf, made, madeByElse, SOMETHING_ELSE, written, type WeighInput } from './weigh'
+import {
+  canBeSeen,
+  causesOf,
+  foliageOf,
+  made,
+  madeByElse,
+  SOMETHING_ELSE,
+  written,
+  type WeighInput,
+} from './weigh'
 
 /** House guess: causes at work on a tree that is walked, on average. */
 const AT_WORK = 0.9
@@ -8,9 +17,9 @@ const LEAST_COMMONNESS = 20
 /** Out of its months a cause keeps this share of its odds. */
 const OUT_OF_SEASON = 0.2
 /** A stress raises the odds of what it opens the door for. */
-const OPENED = 2.5
+export const OPENED = 2.5
 /** A consequence is this likely with what it lives on, and without. */
-const WITH_FEEDER = 0.6
+export const WITH_FEEDER = 0.6
 const WITHOUT_FEEDER = 0.004
 /** `unsure` counts this share of `there`. */
 const UNSURE = 0.3
@@ -112,11 +121,6 @@ export function chanceIn(sign: Sign, set: readonly number[]): number {
 export interface Look {
   finding: Finding
   state: FindingState
-}
-
-/** What a kind carries; one nobody named drops its leaves. */
-export function foliageOf(input: Pick<WeighInput, 'foliage' | 'host'>): Foliage {
-  return input.foliage?.[input.host] ?? 'deciduous'
 }
 
 /**

@@ -1,4 +1,5 @@
 import type { Cause, Finding, FindingState, Foliage, Seen } from './almanac'
+import { OPENED, WITH_FEEDER } from './explain'
 import { askedOf, causesOf, made } from './weigh'
 
 /** A made-up tree: what ails it, the main cause first, and for every finding that can be seen whether it is there. */
@@ -19,10 +20,6 @@ export interface Ground {
 
 /** Of a hundred trees so many have none, one, two and three causes. */
 const HOW_MANY = [30, 50, 15, 5]
-/** What lives on others is on a tree with its feeder this often. */
-const WITH_FEEDER = 0.6
-/** A stress raises the commonness of what it opens the door for. */
-const OPENED = 2.5
 
 function pick(own: readonly Cause[], there: readonly Cause[], random: () => number): Cause | undefined {
   const rest = own.filter((c) => !there.includes(c))

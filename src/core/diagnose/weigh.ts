@@ -56,6 +56,11 @@ export function decisionOf(cause: Pick<Cause, 'action' | 'decision'>): DecisionI
   return cause.decision ?? cause.action
 }
 
+/** What a kind carries; one nobody named drops its leaves. */
+export function foliageOf(input: Pick<WeighInput, 'foliage' | 'host'>): Foliage {
+  return input.foliage?.[input.host] ?? 'deciduous'
+}
+
 /** The causes this host can have. */
 export function causesOf(host: string, causes: readonly Cause[]): Cause[] {
   return causes.filter((c) => c.hosts === '*' || c.hosts.includes(host))
@@ -118,7 +123,7 @@ export function canBeSeen(finding: Finding, host: string, month: number, foliage
 export function askedOf(input: Omit<WeighInput, 'seen' | 'district'>): Finding[] {
   const { host, month } = input
   const own = causesOf(host, input.causes)
-  const foliage = input.foliage?.[host] ?? 'deciduous'
+  const foliage = foliageOf(input)
   return [...input.findings.values()].filter(
     (f) =>
       !f.retired &&

@@ -32,17 +32,17 @@ export interface TeamRow {
   name: string
   cases: number
   mean: number
-  /** Causes scored below sixty, the most often missed first. */
+  /** Causes that were missed, the most often first. */
   missed: string[]
 }
 
-/** How each person of the firm stands with their practice, by name. */
-export async function practiceOfTeam(sql: FirmSql): Promise<TeamRow[]> {
+/** How each person of the firm stands with their practice, by name; a run is right from a score of `right` on. */
+export async function practiceOfTeam(sql: FirmSql, right: number): Promise<TeamRow[]> {
   return sql<TeamRow[]>`
     select p.id as "personId", p.name, sum(c.runs)::int as cases, round(sum(c.score) / sum(c.runs))::int as mean,
       coalesce(array_agg(c.cause order by c.missed desc, c.cause) filter (where c.missed > 0), '{}') as missed
     from person p
-      join (select person_id, true_cause as cause, count(*) as runs, sum(score) as score, count(*) filter (where score < 60) as missed
+      join (select person_id, true_cause as cause, count(*) as runs, sum(score) as score, count(*) filter (where score < ${right}) as missed
         from practice_run group by person_id, true_cause) c on c.person_id = p.id
     group by p.id, p.name order by p.name, p.id`
 }

@@ -1,16 +1,10 @@
 import { causeName } from '@/almanac/causes'
-import { practiceCase } from '@/almanac/practiceCase'
+import { practiceCase, TOLD } from '@/almanac/practiceCase'
 import { dueAgain } from '@/core/practice/spacing'
 import { HEALTHY } from '@/core/diagnose/weigh'
 import { dateIn } from '@/core/time/calendar'
 import { practiceOf, practiceOfTeam } from '@/db/queries/practice'
 import { reading } from './reader'
-
-/** A run is right when a cause that was there was named, or healthy where none was. */
-function isRight(run: { caseId: string; trueCause: string; answer: string }): boolean {
-  const there = practiceCase(run.caseId)?.causes ?? [run.trueCause]
-  return there.length === 0 ? run.answer === HEALTHY : there.includes(run.answer)
-}
 
 /** A person's own practice: what they have worked through, and what comes again; for who trains, how the team stands. */
 export function practiceView() {
@@ -19,7 +13,7 @@ export function practiceView() {
     const runs = (await practiceOf(sql, person.id)).map((r) => ({
       ...r,
       at: r.at.getTime(),
-      right: isRight(r),
+      right: r.score >= TOLD,
     }))
     const met = runs
       .filter((r) => r.trueCause !== HEALTHY)
@@ -32,7 +26,7 @@ export function practiceView() {
       again: dueAgain(met)
         .filter((a) => a.dueOn <= today && practiceCase(`again:${a.cause}.1`) !== null)
         .map((a) => ({ ...a, name: causeName(a.cause) })),
-      team: person.role === 'arborist' ? await practiceOfTeam(sql) : [],
+      team: person.role === 'arborist' ? await practiceOfTeam(sql, TOLD) : [],
     }
   })
 }

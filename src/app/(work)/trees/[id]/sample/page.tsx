@@ -7,6 +7,7 @@ import { GENERAL, SAMPLES } from '@/almanac/samples'
 import { testsFor } from '@/almanac/laboratory'
 import { weighTree } from '@/almanac/weighing'
 import { showWeight } from '@/core/diagnose/showWeight'
+import { addDays } from '@/core/time/calendar'
 import { showGirth } from '@/core/quantity/format'
 import { weighView } from '@/server/read/tree'
 import { shortDate } from '@/ui/when'
@@ -14,8 +15,6 @@ import { PrintButton } from '@/ui/pieces/PrintButton'
 import { SeenList } from '@/ui/findings/SeenList'
 
 export const metadata = { title: 'Sample' }
-
-const DAY_MS = 86_400_000
 
 /** The request that goes to a laboratory with a sample: what to take, how much, how to pack, what was seen. */
 export default async function SamplePage({
@@ -44,14 +43,14 @@ export default async function SamplePage({
         ['What it is worth', test.note],
         [
           'Answer',
-          `usually after ${test.days} days, about ${shortDate(Date.parse(`${view.today}T12:00:00Z`) + test.days * DAY_MS, 'UTC')}`,
+          `usually after ${test.days} days, about ${shortDate(Date.parse(`${addDays(view.today, test.days)}T12:00:00Z`), 'UTC')}`,
         ],
       ]
     : [
-        ['Take', packed.take],
-        ['How much', packed.much],
+        ['Take', GENERAL.take],
+        ['How much', GENERAL.much],
         ['Pack', packed.pack],
-        ['Ask for', packed.ask],
+        ['Ask for', GENERAL.ask],
         ['Best taken', packed.when],
       ]
   return (

@@ -7,7 +7,7 @@ import { testOf } from '@/almanac/laboratory'
 import { jurisdictionOfFirm } from '@/almanac/ownEntry'
 import { reportingIn } from '@/almanac/reporting'
 import { judgeHealthy } from '@/core/diagnose/healthy'
-import { weighing as weighed_, type Knowledge } from '@/core/diagnose/weighing'
+import { weighing as weigh, type Knowledge } from '@/core/diagnose/weighing'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
@@ -59,7 +59,7 @@ export function Weigh({ view }: { view: WeighView }) {
   )
   const place = jurisdictionOfFirm(view.own)
   const weighing = useMemo(
-    () => weighed_(tree.host, view.month, seen, almanac, place ? reportingIn(place) : undefined),
+    () => weigh(tree.host, view.month, seen, almanac, place ? reportingIn(place) : undefined),
     [tree.host, view.month, seen, almanac, place],
   )
   const healthy = useMemo(
