@@ -30,6 +30,7 @@ export const Given = z.strictObject({
   crownWidth: typed('Crown width').optional(),
   crownShape: z.enum(['ellipsoid', 'cone', 'cylinder']).optional(),
   crownDensity: z.enum(['sparse', 'medium', 'dense']).optional(),
+  crownOf: z.literal('block').optional(),
   reach: typed('How far out').optional(),
   hardscape: typed('Paved share', 20).optional(),
   hand: z.record(z.string().max(40), typed('What is said of the tree', 300)).optional(),
@@ -182,7 +183,7 @@ export function planFor(
   return ok({
     plan,
     working: planned.value.working,
-    checks: checksAfter(use, tree.liveCrownPercent ?? 70),
+    checks: checksAfter(use, tree.liveCrownPercent ?? 70, plan),
   })
 }
 

@@ -87,6 +87,7 @@ export async function treesAtHand(
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
     const own = marks.filter((m) => m.treeId === tree.id)
+    const before = earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId))
     return {
       tree,
       reading,
@@ -102,9 +103,12 @@ export async function treesAtHand(
         holes: holes
           .filter((h) => h.treeId === tree.id)
           .map((h) => ({ bearing: h.bearing, drilledOn: dateIn(tree.timeZone, h.drilledAt) })),
+        rootsCut: before.flatMap((e) =>
+          e.rootsCut === null ? [] : [{ on: e.on, percent: Number(e.rootsCut) || 0 }],
+        ),
       },
       marks: own,
-      earlier: earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId)).map(earlierOf),
+      earlier: before.map(earlierOf),
       water: place?.waterAt(tree) ?? null,
       features: place?.features ?? [],
       weather,

@@ -2,7 +2,7 @@ import { inFirm } from '@/db/client'
 import { addLot } from '@/db/queries/card'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { subjectsOfJob, type JobSubjectRow } from '@/db/queries/job'
-import { openFollowUps } from '@/db/queries/followUp'
+import { followUpsOfTree, openFollowUps } from '@/db/queries/followUp'
 import { dueAgain } from '@/db/queries/occurrence'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { recordById } from '@/db/queries/record'
@@ -44,16 +44,18 @@ let standing = 0
 async function buriedOak(tag: string): Promise<string> {
   const treeId = await measuredTree(firm, { tag, host: 'oak-red-group', inches: '66', eastM: standing++ })
   await done(arborist(), 'confirm-identity', { treeId, host: 'oak-red-group' })
-  await decideTree(arborist(), treeId, {
+  await toCare(treeId, 0, '2026-09-10')
+  return treeId
+}
+const toCare = (treeId: string, days: number, due: string) =>
+  decideTree(arborist(days), treeId, {
     seen: { 'flare-hidden': 'there' },
     cause: 'buried-flare',
     reason: 'no flare to be seen',
     action: 'care',
-    due: '2026-09-10',
+    due,
     words: 'as seen on site',
   })
-  return treeId
-}
 
 interface Asked {
   code: keyof typeof uses
@@ -239,6 +241,31 @@ test('a soft anchor sends the tree back to be referred, and what waited stays wh
     stage: 'decide',
     returned: expect.stringMatching(/anchor root was found soft.*qualified risk assessor/),
   })
+})
+
+test('roots are cut over years: what was cut within the year counts, what is left is looked at in a year', async () => {
+  const treeId = await buriedOak('Oak 12')
+  const roots = { code: 'HC-FLARE', hand: { north: '5 in', roots: '10, 20, 5' } } as const
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [roots]),
+  )
+  const [collar] = await open(jobId, treeId)
+  expect(collar!.plan.shape).toMatchObject({ room: 25, now: '10 + 5', cut: 15, later: '20 %' })
+  await work(collar!, { ...SOUND, roots: '15' })
+  await sign([collar!.id])
+  expect(
+    (await rows((sql) => followUpsOfTree(sql, treeId))).map((f) => [f.what, f.dueOn.slice(0, 4)]),
+  ).toContainEqual(['Girdling roots left for this year', '2027'])
+  // Another hand a season later has only what is left of the year's share.
+  await toCare(treeId, 100, '2027-01-10')
+  const later = await done<{ jobId: string }>(arborist(100), 'hand-to-crew', {
+    ...(await prescription(treeId, [roots])),
+    onDate: '2026-09-20',
+  })
+  const [second] = await open(later.jobId, treeId)
+  expect(second!.plan.shape).toMatchObject({ room: 10, now: '10', later: '20 + 5 %' })
 })
 
 test('what waits is handed back with the step it waits for', async () => {

@@ -191,6 +191,8 @@ test('what is found at the tree sends it back', () => {
   expect(HAND.collar.leads!({ anchors: 'all sound', found: 'girdling root' }, {})).toBeNull()
   expect(HAND.collar.leads!({ anchors: 'one soft' }, {})).toMatch(/qualified risk assessor/)
   expect(HAND.collar.leads!({ anchors: 'all sound', found: 'decay' }, {})).toMatch(/decide anew/)
+  expect(HAND.collar.leads!({ roots: '15' }, { room: 15 })).toBeNull()
+  expect(HAND.collar.leads!({ roots: '16' }, { room: 15 })).toMatch(/16 % .* at most 15 % was this year’s/)
   expect(HAND.water.leads!({ probe: 'wet, smears' }, {})).toMatch(/Stop the water/)
   expect(HAND.water.leads!({ probe: 'dry, crumbles' }, {})).toBeNull()
   expect(HAND.release.leads!({ free: 'mostly dead' }, {})).toMatch(/Order them again/)

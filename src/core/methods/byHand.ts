@@ -76,7 +76,8 @@ export interface HandMethod {
   /** After how many days it is done again; none where it is done once. */
   repeats?: (terms: Values) => Repeats | null
   /** What is looked at afterwards. */
-  checks: (terms: Values) => PromisedCheck[]
+  /** `shape` of what was planned; none while it is not. */
+  checks: (terms: Values, shape?: Values) => PromisedCheck[]
   /** What of its own stands against it. */
   gate?: (f: HandFacts) => { why: string; wayOut: string }[]
   /** Why the tree goes back to the arborist after what was noted at its steps, by task, beside what was planned; null when nothing does. */

@@ -2,7 +2,8 @@ import type { PromisedCheck } from './facts'
 import type { Method, PutOnMethod } from '../card/card'
 import { handMethod, isHand } from './hand'
 import { handTerms } from './handTerms'
-import type { UseOf } from './plan'
+import type { Values } from './lines'
+import type { SubjectPlan, UseOf } from './plan'
 
 const years = (n: number) => `${n} ${n === 1 ? 'year' : 'years'}`
 
@@ -159,13 +160,17 @@ const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number) => Promis
 
 /**
  * What is looked at after a use of a card, when, and what is expected: of an injection first that everything is out again.
- * `liveCrown` in per cent, as it was taken. The figures are house figures; a card's retreatment decides the last date.
+ * `liveCrown` in per cent, as it was taken; `plan` where some of the work is left for later. The figures are house figures; a card's retreatment decides the last date.
  */
-export function checksAfter(use: UseOf<Method>, liveCrown: number): PromisedCheck[] {
+export function checksAfter(
+  use: UseOf<Method>,
+  liveCrown: number,
+  plan?: SubjectPlan | null,
+): PromisedCheck[] {
   if (isHand(use.method)) {
     const hand = handMethod(use.method)
     const terms = handTerms(hand, use.terms)
-    return hand.checks(terms.ok ? terms.value : {})
+    return hand.checks(terms.ok ? terms.value : {}, plan ? (plan.shape as Values) : undefined)
   }
   return (CHECKS[use.method] as (use: never, live: number) => PromisedCheck[])(use as never, liveCrown)
 }

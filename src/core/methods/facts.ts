@@ -15,6 +15,8 @@ export interface TreeFacts {
   marks: readonly RingMark[]
   /** Of recorded injections; calendar dates. */
   holes: readonly { bearing: number; drilledOn: string; keep?: Length }[]
+  /** What share of its root zone was cut or is to be cut, and on which day. */
+  rootsCut?: readonly { on: string; percent: number }[]
 }
 
 /** The day the work is for. The dose does not rest on soil and warmth, how long it takes does. */

@@ -12,6 +12,8 @@ export interface TypedGiven {
   crownWidth?: string
   crownShape?: CrownShape
   crownDensity?: CrownDensity
+  /** One crown was measured and is taken for every tree of the block. */
+  crownOf?: 'block'
   reach?: string
   hardscape?: string
   /** On the lines of a method without a product, by their names. */
@@ -50,6 +52,7 @@ export function readGiven(typed: TypedGiven, units: UnitSystem): Result<Given> {
       height: height.value.si,
       width: width.value.si,
     }
+    if (typed.crownOf) given.crownOf = typed.crownOf
   }
   if (typed.reach) {
     const r = readQuantity(typed.reach, 'length', 'reach', { ...ground, name: 'How far out' })

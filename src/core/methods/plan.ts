@@ -18,6 +18,8 @@ export interface Given {
   /** Of ports, as they were moved; the best there are when not given. */
   bearings?: readonly number[]
   crown?: { shape: CrownShape; density: CrownDensity; height: Length; width: Length }
+  /** The crown is that of another tree of its block, taken for this one too. */
+  crownOf?: 'block'
   /** How far out from the middle of the trunk the ground is fed or injected. */
   reach?: Length
   /** Paved or roofed share of that ground, 0–100. */

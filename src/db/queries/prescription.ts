@@ -77,6 +77,8 @@ export interface EarlierRow {
   /** Of its record; null while it is planned. */
   seq: number | null
   failed: boolean
+  /** What of the root zone was cut, or is to be, per cent as it was written; null for work at which none is. */
+  rootsCut: string | null
 }
 
 /** Everything that was put on trees or is planned for them, under every listing given. */
@@ -86,6 +88,8 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
     select x.tree_id as "treeId", p.id as "prescriptionId", p.cause, u.id as "useId", u.method, c.code, c.name, c.body->'actives' as actives,
       u.body as use, coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
       a.outcome, r.seq::int as seq,
+      case when u.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
+        where s.firm_id = js.firm_id and s.job_subject_id = js.id and s.what->>'task' = 'roots'), x.plan->'shape'->>'cut') end as "rootsCut",
       exists (select 1 from follow_up f join measurement m on m.firm_id = f.firm_id and m.follow_up_id = f.id
         where f.firm_id = x.firm_id and f.tree_id = x.tree_id and f.prescription_id = p.id and m.verdict = 'not working') as failed
     from item_subject x

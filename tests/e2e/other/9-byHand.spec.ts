@@ -67,7 +67,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
   await page.getByRole('button', { name: 'What is found: done' }).click()
   await page.getByLabel('The anchor roots').selectOption('all sound')
   await page.getByRole('button', { name: 'Anchors: done' }).click()
-  await page.getByLabel('Roots cut now').fill('1')
+  await page.getByLabel('Share of the root zone that was cut, %').fill('8')
   await page.getByRole('button', { name: 'Cut roots: done' }).click()
   await page.getByRole('button', { name: 'Leave it open: done' }).click()
   await expect(page.getByText('Oak 21 is done')).toBeVisible()

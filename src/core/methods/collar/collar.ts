@@ -1,13 +1,19 @@
 import { annulus } from '../../rootzone/collar'
 import { ok } from '../../problem'
+import { readShares, stagedCuts } from '../../rootzone/stagedCuts'
+import { daysBetween } from '../../time/calendar'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
+import type { Values } from '../lines'
 
 /** Finding the flare, and a cubic foot of soil lifted by hand or air; house figures. */
 const MINUTES = 20
 const MINUTES_PER_M3 = 8 / 0.028316846592
 
 const SIDES = ['north', 'east', 'south', 'west'] as const
+/** What was cut within so many days counts toward a year's most. */
+const YEAR = 365
+
 const inch = (value: number | string, units: 'us' | 'metric') => shown(Number(value), 'in', units)
 
 /**
@@ -36,12 +42,29 @@ export const collar: HandMethod = {
       hint: '4 in',
       optional: side !== 'north',
     })),
+    {
+      name: 'roots',
+      label: 'Girdling roots to cut: share of the root zone each feeds, %, hardest pressing first',
+      kind: 'words',
+      hint: '6, 10, 4',
+      optional: true,
+    },
   ],
   kit: 'probe, mallet, hand tools or air tool, brush, saw, tarpaulin',
-  plan({ tree, terms, given, units }) {
+  plan({ tree, day, terms, given, units }) {
     const depths = SIDES.flatMap((side) => (typeof given[side] === 'number' ? [given[side]] : []))
     const dug = annulus(tree.diameter, Number(terms['out']), depths, units)
     if (!dug.ok) return dug
+    const most = Number(terms['mostCutPercent'])
+    const before = (tree.rootsCut ?? [])
+      .filter((c) => Math.abs(daysBetween(c.on, day.on)) < YEAR)
+      .reduce((sum, c) => sum + c.percent, 0)
+    const shares = readShares(String(given['roots'] ?? ''))
+    if (!shares.ok) return shares
+    const staged = stagedCuts(shares.value, most, before)
+    if (!staged.ok) return staged
+    const [now = [], ...later] = staged.value.years
+    const sum = (of: readonly number[]) => of.reduce((a, b) => a + b, 0)
     return ok({
       minutes: MINUTES + dug.value.soil * MINUTES_PER_M3,
       water: null,
@@ -50,6 +73,12 @@ export const collar: HandMethod = {
         deepest: Math.max(...depths),
         soil: dug.value.soil,
         out: Number(terms['out']),
+        room: Math.max(0, most - before),
+        ...(shares.value.length > 0 && {
+          now: now.join(' + '),
+          cut: sum(now),
+          later: later.map((y) => `${y.join(' + ')} %`).join(', then '),
+        }),
       },
       steps: [
         {
@@ -77,10 +106,36 @@ export const collar: HandMethod = {
             options: ['all sound', 'one soft', 'several soft'],
           },
         },
-        { task: 'roots', times: 1, note: { name: 'cut', label: 'Roots cut now', kind: 'count', most: 50 } },
+        {
+          task: 'roots',
+          times: Math.max(1, now.length),
+          note: {
+            name: 'cut',
+            label: 'Share of the root zone that was cut, %; 0 where none was',
+            kind: 'count',
+            most: 100,
+          },
+        },
         { task: 'leave', times: 1 },
       ],
-      working: dug.value.working,
+      working: [
+        ...dug.value.working,
+        ...(before > 0 || shares.value.length > 0
+          ? [
+              {
+                label: 'Of the root zone, this year',
+                expression: `${most} % − ${before} % cut within the year`,
+                result: `${Math.max(0, most - before)} %`,
+                source: 'house rule' as const,
+              },
+            ]
+          : []),
+        ...staged.value.years.map((year, i) => ({
+          label: i === 0 ? 'Cut now' : i === 1 ? 'Cut in a year' : `Cut in ${i} years`,
+          expression: year.length === 0 ? 'nothing' : `${year.join(' % + ')} %`,
+          result: `${sum(year)} %`,
+        })),
+      ],
     })
   },
   say(task, { terms, shape, units }) {
@@ -106,7 +161,7 @@ export const collar: HandMethod = {
       case 'roots':
         return {
           name: 'Cut roots',
-          text: `Only when all anchors are sound. ${Number(terms['dryDays']) > 0 ? `After the collar has dried ${String(terms['dryDays'])} days; ` : ''}roots together feeding no more than ${String(terms['mostCutPercent'])} % of the root zone this year, the rest in a year. Chisel it out where it presses; leave the bark of the trunk whole. None to cut: write 0.`,
+          text: `Only when all anchors are sound. ${Number(terms['dryDays']) > 0 ? `After the collar has dried ${String(terms['dryDays'])} days; ` : ''}${whichRoots(shape, Number(terms['mostCutPercent']))} Chisel it out where it presses; leave the bark of the trunk whole. None to cut: write 0.`,
         }
       default:
         return {
@@ -116,7 +171,7 @@ export const collar: HandMethod = {
     }
   },
   inOneLine: ({ shape, units }) => `open the flare, ${inch(shape['deepest']!, units)} of soil over it`,
-  checks: () => [
+  checks: (_, shape) => [
     {
       afterDays: 30,
       what: 'The flare still open',
@@ -131,8 +186,24 @@ export const collar: HandMethod = {
         most: 40,
       },
     },
+    ...(shape?.['later']
+      ? [
+          {
+            afterDays: YEAR,
+            what: 'Girdling roots left for this year',
+            expectation: {
+              kind: 'look' as const,
+              question: `Roots were left to be cut after a year (${String(shape['later'])} of the root zone). How do they press on the trunk now?`,
+              againDays: YEAR,
+            },
+          },
+        ]
+      : []),
   ],
-  leads(noted) {
+  leads(noted, shape) {
+    const cut = Number(noted['roots'] ?? 0)
+    if (cut > Number(shape['room'] ?? Infinity))
+      return `${cut} % of the root zone was cut where at most ${String(shape['room'])} % was this year’s. Look after it in the next dry spell, and cut none within a year.`
     const anchors = noted['anchors']
     if (anchors && anchors !== 'all sound')
       return `Under the collar ${anchors === 'one soft' ? 'one anchor root was' : 'several anchor roots were'} found soft. Refer the tree to a qualified risk assessor; keep people from beneath it until then.`
@@ -140,4 +211,18 @@ export const collar: HandMethod = {
       return `Under the collar was found: ${noted['found']}. Look at it and decide anew.`
     return null
   },
+}
+
+/** Which roots are cut at this visit, by what of them was told beforehand and by what was cut within the year. */
+function whichRoots(shape: Values, most: number): string {
+  const room = Number(shape['room'] ?? most)
+  if (room <= 0)
+    return `none this year: the ${most} % that may be cut of the root zone within a year are cut.`
+  if (shape['now'] === undefined)
+    return `roots together feeding no more than ${room} % of the root zone this year, the rest in a year.`
+  const left =
+    shape['later'] === '' ? 'That is all of them.' : `Left for later years: ${String(shape['later'])}.`
+  return shape['now'] === ''
+    ? `none at this visit: none of them fits into what is left of this year, ${room} %. ${left}`
+    : `those feeding ${String(shape['now'])} %, ${String(shape['cut'])} % of the root zone in all, of at most ${room} % this year. ${left}`
 }

@@ -69,6 +69,10 @@ export function planCrownSpray(q: Question<'crown-spray'>): Result<Planned<'crow
       ],
       shape: { spray: total, height: crown.height, width: crown.width },
     },
-    working,
+    working: q.given.crownOf
+      ? working.map((line, i) =>
+          i === 0 ? { ...line, from: 'one crown measured, taken for the block' } : line,
+        )
+      : working,
   })
 }

@@ -25,7 +25,7 @@ import { fromToday, writtenDate } from '@/ui/when'
 import { BeginWork } from './BeginWork'
 import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
-import { inOrder, type Placed } from './inOrder'
+import { inOrder, type InOrderOf, type Placed } from './inOrder'
 import { asMeasured } from './measured'
 import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
@@ -51,16 +51,16 @@ export function RunJob({ view: first }: { view: JobView }) {
   }, [first.job.id])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
   const { view, act, refused } = work
-  const [byWalk, setByWalk] = useState(true)
+  const [orderOf, setOrderOf] = useState<InOrderOf>('walk')
   // The view is asked for anew all the time; where its trees stand seldom changes.
   const where = useMemo(
     () => JSON.stringify(view.trees.map((t) => [t.id, t.itemId, t.eastM, t.northM])),
     [view.trees],
   )
-  const walk = useMemo(() => inOrder(JSON.parse(where) as Placed[], byWalk), [where, byWalk])
+  const walk = useMemo(() => inOrder(JSON.parse(where) as Placed[], orderOf), [where, orderOf])
   // What is pressed changes trees, never their order.
   const trees: JobTree[] = useMemo(
-    () => [...work.trees].sort((a, b) => walk.get(a.id)! - walk.get(b.id)!),
+    () => [...work.trees].sort((a, b) => walk.get(a.id)!.at - walk.get(b.id)!.at),
     [work.trees, walk],
   )
   const now = useNow(view.now)
@@ -83,6 +83,7 @@ export function RunJob({ view: first }: { view: JobView }) {
     )
   const item = view.items.find((i) => i.id === tree.itemId)!
   const mates = matesOf(view.items, item)
+  const bySun = item.method === 'crown-spray' || orderOf === 'sun'
   const works = worksOf(view.items)
   const ofItem = trees.filter((t) => t.itemId === item.id)
   const beside = (t: JobTree) => besides(trees, mates, t)
@@ -184,10 +185,17 @@ export function RunJob({ view: first }: { view: JobView }) {
                 options={[
                   ['walk', 'the walk'],
                   ['tag', 'their tags'],
+                  ...(bySun ? [['sun', 'the sun'] as const] : []),
                 ]}
-                value={byWalk ? 'walk' : 'tag'}
-                onChange={(order) => setByWalk(order === 'walk')}
+                value={orderOf}
+                onChange={setOrderOf}
+                className={`grid gap-2 ${bySun ? 'grid-cols-3' : 'grid-cols-2'}`}
               />
+              {orderOf === 'sun' && (
+                <p className="mt-1 text-small text-ink2">
+                  East half first: in the morning it loses its shade first, in the evening it gets it first.
+                </p>
+              )}
             </div>
           )}
           {works.map((i) => (
@@ -198,7 +206,12 @@ export function RunJob({ view: first }: { view: JobView }) {
                   {METHOD_NAME[i.method]}, {namesOf([i, ...matesOf(view.items, i)])}
                 </h2>
               )}
-              <TreeChoice trees={trees.filter((t) => t.itemId === i.id)} chosen={tree.id} onChoose={go} />
+              <TreeChoice
+                trees={trees.filter((t) => t.itemId === i.id)}
+                halfOf={(t) => walk.get(t.id)?.half ?? null}
+                chosen={tree.id}
+                onChoose={go}
+              />
             </div>
           ))}
         </section>

@@ -6,17 +6,23 @@ import { portsOf, type JobTree } from './job'
 /** The trees of one work as a list, each with how it stands. */
 export function TreeChoice({
   trees,
+  halfOf,
   chosen,
   onChoose,
 }: {
   trees: JobTree[]
+  /** The half of its terrace a tree is in, where they are worked by the sun. */
+  halfOf: (tree: JobTree) => 'east' | 'west' | null
   chosen: string
   onChoose: (tree: JobTree) => void
 }) {
   return (
     <ul className="border-t border-line max-h-[70vh] overflow-y-auto">
-      {trees.map((t) => (
+      {trees.map((t, i) => (
         <li key={t.id} className="border-b border-line">
+          {halfOf(t) !== null && (i === 0 || halfOf(trees[i - 1]!) !== halfOf(t)) && (
+            <p className="pt-2 font-bold">{halfOf(t) === 'east' ? 'East half' : 'West half'}</p>
+          )}
           <button
             type="button"
             aria-current={t.id === chosen}

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import { spokenDate } from '@/core/time/calendar'
 import { METHOD_NAME } from '@/core/card/say'
+import { isHand } from '@/core/methods/hand'
 import { rateFor } from '@/core/methods/proposeRate'
 import { sayMinutes } from '@/core/methods/say'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
@@ -46,6 +47,12 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const grounds = group.grounds.filter(
     (g) => g.wanted > 0 || (group.useId !== null && g.useIds.includes(group.useId)),
   )
+  // Asked once for all of them; where one differs, in its own fields.
+  const asked = way
+    ? methodOf(way.use)
+        .asks(way.use as never)
+        .filter((a) => a !== 'portGirth')
+    : []
   const drench = way?.use.method === 'soil-drench' ? way.use : null
   const [stock, setStock] = useStockBottle()
   const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
@@ -152,9 +159,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 />
                 <GivenFields
                   method={way.use.method}
-                  asks={methodOf(way.use)
-                    .asks(way.use as never)
-                    .filter((a) => a !== 'portGirth')}
+                  asks={asked}
                   typed={group.forAll}
                   onTyped={group.setForAll}
                   units={units}
@@ -228,6 +233,23 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 tree={slip?.tree ?? null}
                 units={units}
               />
+            )}
+            {slip && way && slip.useId === way.id && (asked.length > 0 || isHand(way.use.method)) && (
+              <details className="no-print">
+                <summary className="cursor-pointer py-1 min-h-[44px]">{slip.tree.tag} is otherwise</summary>
+                <p className="mb-2 text-small text-ink2">
+                  What is typed here holds for this tree alone; what is left empty is as for all.
+                </p>
+                <GivenFields
+                  key={slip.tree.id}
+                  method={way.use.method}
+                  asks={asked}
+                  typed={group.given[slip.tree.id] ?? {}}
+                  onTyped={(typed) => group.setGiven(slip.tree.id, typed)}
+                  units={units}
+                  problem={null}
+                />
+              </details>
             )}
             {slip && slip.working.length > 0 && (
               <Slip title="Working" about={slip.tree.tag} working={slip.working} />

@@ -14,6 +14,19 @@ function plannable(tree: GroupView['trees'][number]): GroupTree | null {
     : null
 }
 
+/** What holds for one tree: its own where something was typed of it, else what was typed for all. */
+function givenFor(forAll: TypedGiven, own: TypedGiven = {}): TypedGiven {
+  const filled = <T extends object>(of: T) =>
+    Object.fromEntries(Object.entries(of).filter(([, value]) => value !== ''))
+  const ownCrown = Boolean(own.crownHeight && own.crownWidth)
+  return {
+    ...forAll,
+    ...filled(own),
+    ...((forAll.hand || own.hand) && { hand: { ...forAll.hand, ...filled(own.hand ?? {}) } }),
+    ...(!ownCrown && forAll.crownHeight && { crownOf: 'block' as const }),
+  }
+}
+
 /** The table of a group: what was chosen for all and for each, and every tree's own figures by it. */
 export function useGroup(view: GroupView) {
   const { ways, units, day } = view
@@ -53,7 +66,7 @@ export function useGroup(view: GroupView) {
   )
   const chosen = (tree: GroupTree): Chosen => ({
     useId: tree.id in own ? own[tree.id]! : useId,
-    given: { ...forAll, ...given[tree.id] },
+    given: givenFor(forAll, given[tree.id]),
   })
   const [plan] = useState(tablePlanner)
   const { rows, ms } = plan(trees, chosen, q)

@@ -228,7 +228,7 @@ export function Bench({
           {[
             ...new Map(
               [way, ...mates]
-                .flatMap((w) => checksAfter(w.use, tree.liveCrownPercent ?? 70))
+                .flatMap((w) => checksAfter(w.use, tree.liveCrownPercent ?? 70, w === way ? plan : null))
                 .map((c) => [c.what, c]),
             ).values(),
           ].map((c) => (
