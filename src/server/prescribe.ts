@@ -3,6 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { agreedOn } from '@/core/schools/house'
 import { methodOf } from '@/core/methods/registry'
 import { sayPlan } from '@/core/methods/say'
+import { MOST_DAYS_APART } from '@/core/plan/lineOfWork'
 import { ok, refuse, type Problem, type Result } from '@/core/problem'
 import { toNotify } from '@/core/rules/refused'
 import { addDays, dateIn, isDate, spokenDate } from '@/core/time/calendar'
@@ -47,7 +48,7 @@ const Item = z.strictObject({
       days: z
         .int({ error: 'The days between two steps are a whole number.' })
         .min(0, { error: 'A step cannot come before the one it waits for.' })
-        .max(400, { error: 'At most 400 days lie between two steps of a line.' }),
+        .max(MOST_DAYS_APART, { error: `At most ${MOST_DAYS_APART} days lie between two steps of a line.` }),
     })
     .nullable()
     .default(null),

@@ -2,28 +2,43 @@
 import { Button } from '@/ui/pieces/Button'
 import { Field } from '@/ui/fields/Field'
 import { Toggle } from '@/ui/fields/Toggle'
-import type { LineStep, When } from './line'
-
-/** What of a step is said of it here; its items are its bench’s own. */
-type Step = Pick<LineStep, 'name' | 'says' | 'when'>
+import { sayWhen, type Step, type When } from './line'
+import { LineDrawn } from './LineDrawn'
 
 const ON_THE_DAY = 'day'
 
-/** When a step of a line is done, in words. */
-export function sayWhen({ after, onlyIf, who }: When, line: readonly Step[]): string {
-  const on =
-    after === null
-      ? 'on the day'
-      : `${after.days === 0 ? 'once' : `${after.days} days after`} “${line[after.item]!.name}”${after.days === 0 ? ' is done' : ''}`
-  return `${who === 'client' ? 'by the client, ' : ''}${onlyIf === null ? on : `${on}, only if ${onlyIf}`}`
-}
-
 /** The steps that are kept already, as one line that is signed together; the last may be dropped. */
-export function LineOfWork({ line, onDrop }: { line: readonly Step[]; onDrop: () => void }) {
+export function LineOfWork({
+  line,
+  here,
+  onDrop,
+  day,
+  onWhen,
+  onDay,
+}: {
+  line: readonly Step[]
+  /** The step on the bench, which comes last. */
+  here: Step | null
+  onDrop: () => void
+  day: { onDate: string; today: string }
+  /** When a step is done after it was moved, by its place; the last is the one on the bench. */
+  onWhen: (n: number, when: When) => void
+  onDay: (onDate: string) => void
+}) {
   if (line.length === 0) return null
+  const all = here ? [...line, here] : line
   return (
     <section aria-label="Line of work" className="mb-4">
       <h2 className="text-base">Signed together</h2>
+      <LineDrawn
+        line={all}
+        {...day}
+        onMove={(n, { onDate, days }) => {
+          const { when } = all[n]!
+          if (days === null) onDay(onDate)
+          else onWhen(n, { ...when, after: { ...when.after!, days } })
+        }}
+      />
       <ol className="mt-1 border-l-[3px] border-moss">
         {line.map((step, n) => (
           <li key={n} className="pl-3 py-1.5">
@@ -35,6 +50,14 @@ export function LineOfWork({ line, onDrop }: { line: readonly Step[]; onDrop: ()
             </span>
           </li>
         ))}
+        {here && (
+          <li className="pl-3 py-1.5">
+            <b className="block">
+              {all.length}. {here.name}
+            </b>
+            <span className="text-small text-ink2">on the bench now · {sayWhen(here.when, all)}</span>
+          </li>
+        )}
       </ol>
       <Button quiet onClick={onDrop}>
         Drop the last

@@ -31,6 +31,22 @@ export interface LineStep<I extends AnyItem = Item> {
   times: number
 }
 
+/** What of a step is said of it here; its items are its bench’s own. */
+export type Step = Pick<LineStep, 'name' | 'says' | 'when'>
+
+/** When a step of a line is done, in words. */
+export function sayWhen({ after, onlyIf, who }: When, line: readonly Step[]): string {
+  const on =
+    after === null
+      ? 'on the day'
+      : `${after.days === 0 ? 'once' : `${after.days} days after`} “${line[after.item]!.name}”${after.days === 0 ? ' is done' : ''}`
+  return `${who === 'client' ? 'by the client, ' : ''}${onlyIf === null ? on : `${on}, only if ${onlyIf}`}`
+}
+
+/** The line with the step at that place done at another time. */
+export const withWhen = <S extends Pick<LineStep, 'when'>>(line: readonly S[], n: number, when: When): S[] =>
+  line.map((step, i) => (i === n ? { ...step, when } : step))
+
 /** For which day a line is signed, and what is asked with it; kept while its steps are laid out one by one. */
 export interface LineDay {
   onDate: string

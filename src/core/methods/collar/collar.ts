@@ -189,7 +189,7 @@ export const collar: HandMethod = {
     ...(shape?.['later']
       ? [
           {
-            afterDays: YEAR,
+            afterYears: 1,
             what: 'Girdling roots left for this year',
             expectation: {
               kind: 'look' as const,

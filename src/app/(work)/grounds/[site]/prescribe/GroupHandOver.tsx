@@ -9,7 +9,7 @@ import { showProduct } from '@/core/methods/showProduct'
 import type { GroupView } from '@/server/read/group'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
-import { itemsOfLine, MOST_ITEMS, nextWhen, type LineStep, type When } from '@/ui/methods/line'
+import { itemsOfLine, MOST_ITEMS, nextWhen, withWhen, type LineStep, type When } from '@/ui/methods/line'
 import { LineOfWork, WhenFields } from '@/ui/methods/LineOfWork'
 import { MatterChoices, mattersSent, type ChosenMatters } from '@/ui/methods/Matters'
 import { WorkDay } from '@/ui/methods/WorkDay'
@@ -135,6 +135,10 @@ export function GroupHandOver({
     <section aria-label="Hand to the crew" className="no-print">
       <LineOfWork
         line={steps}
+        here={here}
+        day={{ onDate, today: view.today }}
+        onDay={onDay}
+        onWhen={(n, to) => (n === steps.length ? setWhen(to) : setSteps(withWhen(steps, n, to)))}
         onDrop={() => {
           setSteps(steps.slice(0, -1))
           setWhen(nextWhen(steps.slice(0, -1)))

@@ -13,13 +13,23 @@ import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { LineOfWork, WhenFields } from '@/ui/methods/LineOfWork'
-import { itemsOfLine, MOST_ITEMS, nextWhen, type Item, type LineDay, type LineStep } from '@/ui/methods/line'
+import {
+  itemsOfLine,
+  MOST_ITEMS,
+  nextWhen,
+  type Item,
+  type LineDay,
+  type LineStep,
+  type When,
+} from '@/ui/methods/line'
 import type { Way } from './way'
 
 /** What is kept of the line so far, and what keeping or dropping does. */
 export interface Line {
   steps: readonly LineStep[]
   onKeep: (step: LineStep) => void
+  /** A kept step is done at another time. */
+  onWhen: (n: number, when: When) => void
   onDrop: () => void
   day: LineDay
   onDay: (day: LineDay) => void
@@ -98,7 +108,14 @@ export function HandOver({
 
   return (
     <section aria-label="Hand to the crew">
-      <LineOfWork line={line.steps} onDrop={line.onDrop} />
+      <LineOfWork
+        line={line.steps}
+        here={here}
+        onDrop={line.onDrop}
+        day={{ onDate, today: view.today }}
+        onWhen={(n, to) => (n === line.steps.length ? setWhen(to) : line.onWhen(n, to))}
+        onDay={(date) => line.onDay({ ...line.day, onDate: date })}
+      />
       <WhenFields when={when} onWhen={setWhen} line={line.steps} byHand={byHand} />
       <WorkDay
         today={view.today}

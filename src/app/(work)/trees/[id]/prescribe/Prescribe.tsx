@@ -12,7 +12,7 @@ import { TreeHeading } from '../TreeHeading'
 import { Bench } from './Bench'
 import { Blocked } from './Blocked'
 import { InjectionBench } from './InjectionBench'
-import type { LineDay, LineStep } from '@/ui/methods/line'
+import { withWhen, type LineDay, type LineStep, type When } from '@/ui/methods/line'
 import { isWay, type Way } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
@@ -54,6 +54,7 @@ export function Prescribe({
       const used = new Set([...steps, step].flatMap((s) => s.items.map((i) => i.useId)))
       setChosen(ways.find((w) => w.closed.length === 0 && !used.has(w.id))?.id ?? chosen)
     },
+    onWhen: (n: number, when: When) => setSteps(withWhen(steps, n, when)),
     onDrop: () => setSteps(steps.slice(0, -1)),
   }
   const benchKey = `${chosen} ${steps.length}`
