@@ -1,4 +1,5 @@
 import type { Finding } from '@/core/diagnose/almanac'
+import type { OwnEntry } from './ownEntry'
 
 /** A test of one organism or question: by a laboratory, on the spot, or by a qualified assessor. */
 export interface Test {
@@ -85,33 +86,46 @@ export const TESTS: readonly Test[] = [
 
 const byId = new Map(TESTS.map((x) => [x.id, x]))
 
-/** The test of an id, or undefined. `testOf('lab-elm-wilt')?.settles // ['dutch-elm-disease']` */
-export function testOf(id: string): Test | undefined {
-  return byId.get(id)
+/** How often a negative of a firm's own test misses a tree that has it; house guess. */
+const OWN_MISSES = 0.15
+
+/** A firm's own tests. */
+export function ownTests(own: readonly OwnEntry[]): Test[] {
+  return own.flatMap((e) =>
+    e.kind === 'test' ? [{ ...e, positive: `${e.name}: positive`, misses: OWN_MISSES }] : [],
+  )
 }
 
-/** The tests that settle a cause, those that are named soonest first. */
-export function testsFor(cause: string): Test[] {
-  return TESTS.filter((x) => x.settles.includes(cause)).sort((a, b) => a.days - b.days)
+/** The test of an id, of the almanac or of the firm's own, or undefined. `testOf('lab-elm-wilt')?.settles // ['dutch-elm-disease']` */
+export function testOf(id: string, own: readonly OwnEntry[] = []): Test | undefined {
+  return byId.get(id) ?? ownTests(own).find((x) => x.id === id)
+}
+
+/** The tests that settle a cause, a firm's own among them; those that are named soonest first. */
+export function testsFor(cause: string, own: readonly OwnEntry[] = []): Test[] {
+  return [...TESTS, ...ownTests(own)].filter((x) => x.settles.includes(cause)).sort((a, b) => a.days - b.days)
 }
 
 /** A positive where nothing of the kind is there: a slip of the laboratory. */
 const FALSE_POSITIVE = 0.003
 
-/** Tests as an examination records them: there is positive, not there is negative. */
+/** A test as an examination records it: there is positive, not there is negative. */
+export const findingOfTest = (x: Test): Finding => ({
+  id: x.id,
+  place: 'lab',
+  how: x.how,
+  name: x.positive,
+  question: `${x.name}: is the answer positive?`,
+  minutes: x.minutes,
+  background: FALSE_POSITIVE,
+  settles: x.settles,
+  misses: x.misses,
+  days: x.days,
+})
+
+/** Every test of the almanac as a finding. */
 export const TEST_FINDINGS: readonly Finding[] = [
-  ...TESTS.map((x): Finding => ({
-    id: x.id,
-    place: 'lab',
-    how: x.how,
-    name: x.positive,
-    question: `${x.name}: is the answer positive?`,
-    minutes: x.minutes,
-    background: FALSE_POSITIVE,
-    settles: x.settles,
-    misses: x.misses,
-    days: x.days,
-  })),
+  ...TESTS.map(findingOfTest),
   {
     id: 'lab-wilt-fungus',
     place: 'lab',

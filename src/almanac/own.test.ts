@@ -1,7 +1,9 @@
 import { CAUSES, causeName } from './causes'
 import { findingName } from './findings'
+import { testOf, testsFor } from './laboratory'
 import { withOwn } from './own'
 import { ownId, type OwnEntry } from './ownEntry'
+import { waysOf } from './ways'
 import { weighTree } from './weighing'
 
 const spot: OwnEntry = {
@@ -61,4 +63,53 @@ test('own ids say their name wherever the entry itself is not at hand', () => {
   expect(causeName('own-quay-leaf-spot')).toBe('Quay leaf spot (own)')
   expect(findingName('own-blue-spot')).toBe('Blue spot (own)')
   expect(findingName('exit-hole-d')).toBe('D-shaped exit holes')
+})
+
+const dipstick: OwnEntry = {
+  kind: 'test',
+  id: 'own-quay-dipstick',
+  name: 'Quay dipstick',
+  settles: ['oak-wilt'],
+  how: 'test',
+  days: 0,
+  minutes: 5,
+  take: 'A shaving of the streaked wood in water.',
+  note: 'Weak on dry wood.',
+}
+
+test('an own test moves the weight either way, is offered, and is the firm’s alone', () => {
+  const almanac = withOwn([dipstick])
+  const seen = { 'flagging-limb': 'there', 'leaf-brown-from-edge': 'there' } as const
+  const chance = (answered: Record<string, 'there' | 'not-there'>, of = almanac) =>
+    weighTree('oak-red-group', 7, { ...seen, ...answered }, of).weighed.find((w) => w.cause === 'oak-wilt')!
+      .probability
+  expect(chance({ 'own-quay-dipstick': 'there' })).toBeGreaterThan(0.9)
+  expect(chance({ 'own-quay-dipstick': 'not-there' })).toBeLessThan(chance({}))
+  expect(weighTree('oak-red-group', 7, seen, almanac).looks.map((l) => l.finding)).toContain(
+    'own-quay-dipstick',
+  )
+  expect(weighTree('oak-red-group', 7, seen).looks.map((l) => l.finding)).not.toContain('own-quay-dipstick')
+  expect(testOf('own-quay-dipstick', [dipstick])?.take).toMatch(/shaving/)
+  expect(testOf('own-quay-dipstick')).toBeUndefined()
+  expect(testsFor('oak-wilt', [dipstick]).map((t) => t.id)).toEqual([
+    'own-quay-dipstick',
+    ...testsFor('oak-wilt').map((t) => t.id),
+  ])
+})
+
+test('an own way stands among the others by how well it works', () => {
+  const way: OwnEntry = {
+    kind: 'way',
+    id: 'own-singe-the-nests',
+    cause: 'aphids',
+    method: 'hands',
+    what: 'Singe the nests',
+    when: 'in May',
+    well: 'ends it',
+    again: 'once',
+  }
+  expect(waysOf('aphids', [way]).map((w) => w.what)).toContain('Singe the nests')
+  expect(waysOf('aphids', [way])[0]!.well).toBe('ends it')
+  expect(waysOf('aphids').map((w) => w.what)).not.toContain('Singe the nests')
+  expect(waysOf('apple-scab', [way])).toEqual(waysOf('apple-scab'))
 })

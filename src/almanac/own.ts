@@ -2,6 +2,7 @@ import type { Cause, Finding } from '@/core/diagnose/almanac'
 import { CAUSES } from './causes'
 import { FOLIAGE } from './hosts'
 import type { Jurisdiction } from './jurisdiction'
+import { ownTests } from './laboratory'
 import { jurisdictionOfFirm, type OwnEntry } from './ownEntry'
 import { findingsWithOwn } from './ownFindings'
 import type { Knowledge } from '@/core/diagnose/weighing'
@@ -14,6 +15,8 @@ export interface FirmAlmanac extends Knowledge {
 
 /** How common a firm's own cause is taken to be beside the others of a host. */
 const OWN_PRIOR = 1
+/** What kind of cause a firm's own is. */
+export const OWN_KIND = 'own entry'
 /** A cause known in the district begins with three times its common weight. */
 const IN_DISTRICT = 3
 /**
@@ -31,6 +34,12 @@ export function withOwn(entries: readonly OwnEntry[]): FirmAlmanac {
     if (e.kind === 'frequency' && cause && findings.has(e.finding))
       causes.set(cause.id, { ...cause, findings: { ...cause.findings, [e.finding]: e.often } })
   }
+  // What a test proves is certain by it, as by any other defining sign.
+  for (const test of ownTests(entries))
+    for (const id of test.settles) {
+      const cause = causes.get(id)
+      if (cause?.defining) causes.set(id, { ...cause, defining: [...cause.defining, test.id] })
+    }
   const district = Object.fromEntries(
     entries.flatMap((e) => (e.kind === 'district' ? [[e.cause, IN_DISTRICT] as const] : [])),
   )
@@ -47,7 +56,7 @@ function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap
   return {
     id: e.id,
     name: e.name,
-    kind: 'own entry',
+    kind: OWN_KIND,
     hosts: e.hosts,
     prior: OWN_PRIOR,
     findings: Object.fromEntries(Object.entries(e.findings).filter(([id]) => findings.has(id))),

@@ -1,4 +1,5 @@
 import type { Frequency, Place } from '@/core/diagnose/almanac'
+import type { HowWell, WayMethod } from '@/core/decide/way'
 import type { Jurisdiction } from './jurisdiction'
 
 /** What a firm has set or added in its own almanac; always marked as theirs. */
@@ -26,6 +27,29 @@ export type OwnEntry =
       oneLine: string
       act: string
       doNot: string
+    }
+  /** A test with what it proves: sent to a laboratory, or made on the spot. */
+  | {
+      kind: 'test'
+      id: string
+      name: string
+      settles: string[]
+      how: 'sample' | 'test'
+      days: number
+      minutes: number
+      take: string
+      note: string
+    }
+  /** A way of working on a cause, beside those of the almanac. */
+  | {
+      kind: 'way'
+      id: string
+      cause: string
+      method: WayMethod
+      what: string
+      when: string
+      well: HowWell
+      again: string
     }
 
 export type OwnHost = Extract<OwnEntry, { kind: 'host' }>

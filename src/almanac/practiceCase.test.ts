@@ -1,6 +1,7 @@
 import { causesOf } from '@/core/diagnose/weigh'
 import { CAUSES, cause as causeOf } from './causes'
 import { FINDING_BY_ID } from './findings'
+import { withOwn } from './own'
 import { bestPath, COMPOSED, practiceCase, scoreRun } from './practiceCase'
 
 const composed = (id: string) => practiceCase(`composed:${id}`)!
@@ -66,4 +67,29 @@ test('a wrong cause gets nothing for speed, the right one less for slowness', ()
   expect(late).toBeGreaterThan(80)
   expect(late).toBeLessThan(100)
   expect(scoreRun(one, best, 'emerald-ash-borer', 'wait').score).toBe(80)
+})
+
+test('a firm practises its own cause, on its own kind of tree too, and is scored by it', () => {
+  const almanac = withOwn([
+    {
+      kind: 'cause',
+      id: 'own-quay-blight-2',
+      name: 'Quay blight 2',
+      hosts: ['own-quay-palm'],
+      findings: { 'leaf-spots-target': 'always', 'leaf-drop-early': 'usual' },
+      oneLine: 'Ringed spots by the quay.',
+      act: 'Rake it.',
+      doNot: 'Do not spray.',
+    },
+  ])
+  const id = 'again:own-quay-blight-2.3'
+  const one = practiceCase(id, almanac)!
+  expect(one).toMatchObject({ host: 'own-quay-palm', causes: ['own-quay-blight-2'] })
+  expect(practiceCase(id)).toBeNull()
+  const path = bestPath(one, almanac).map((s) => s.finding)
+  expect(scoreRun(one, path, 'own-quay-blight-2', 'wait', almanac)).toMatchObject({
+    causeRight: true,
+    actionRight: true,
+    leading: { cause: 'own-quay-blight-2' },
+  })
 })

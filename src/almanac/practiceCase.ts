@@ -1,11 +1,10 @@
 import { MONTHS } from '@/core/time/yearly'
-import type { ActionClass, FindingState, Seen } from '@/core/diagnose/almanac'
+import type { ActionClass, Cause, FindingState, Seen } from '@/core/diagnose/almanac'
 import { seeded } from '@/core/decide/random'
 import { drawTree, signsOf } from '@/core/diagnose/simulate'
 import { askedOf, HEALTHY } from '@/core/diagnose/weigh'
-import { cause as causeOf } from './causes'
-import { FINDING_BY_ID } from './findings'
 import { HOSTS, hostName } from './hosts'
+import type { FirmAlmanac } from './own'
 import { COMMON, weighTree } from './weighing'
 
 /** A made-up tree to practise on: what the client says, and behind it the truth. Never a client's tree. */
@@ -53,19 +52,19 @@ export const COMPOSED: readonly Composed[] = [
 const FROM_AFAR = ['crown', 'leaf', 'shoot', 'fruit', 'trunk']
 
 /**
- * The case of an id: `composed:black-pear`; `made:123`, which is drawn from the almanac and always the same for its number;
+ * The case of an id by an almanac, the common one or a firm's: `composed:black-pear`; `made:123`, which is drawn from the almanac and always the same for its number;
  * `again:oak-wilt.5`, one of a cause that was missed. Null for an id that is none.
  */
-export function practiceCase(id: string): PracticeCase | null {
+export function practiceCase(id: string, almanac: FirmAlmanac = COMMON): PracticeCase | null {
   const composed = COMPOSED.find((c) => id === `composed:${c.id}`)
   if (composed) {
     const truth = new Map(
-      lookable(composed.host, composed.month).map((f) => [f, composed.there.includes(f)] as const),
+      lookable(composed.host, composed.month, almanac).map((f) => [f, composed.there.includes(f)] as const),
     )
     return { ...composed, id, causes: [composed.cause, ...(composed.also ?? [])], truth }
   }
-  const again = /^again:([a-z-]{3,40})\.(\d{1,9})$/.exec(id)
-  if (again) return caseOf(id, again[1]!, Number(again[2]))
+  const again = /^again:([a-z0-9-]{3,40})\.(\d{1,9})$/.exec(id)
+  if (again) return caseOf(id, again[1]!, Number(again[2]), almanac)
   const number = /^made:(\d{1,9})$/.exec(id)?.[1]
   if (number === undefined) return null
   // A case must show something a client would call about; the first that does is taken.
@@ -73,10 +72,10 @@ export function practiceCase(id: string): PracticeCase | null {
     const random = seeded(Number(number) + tries * 7919)
     const host = HOSTS[Math.floor(random() * HOSTS.length)]!.id
     const month = 3 + Math.floor(random() * 8)
-    const drawn = drawTree(host, month, COMMON, random)
-    const causes = drawn.causes.flatMap((c) => causeOf(c) ?? [])
+    const drawn = drawTree(host, month, almanac, random)
+    const causes = causesIn(almanac, drawn.causes)
     const called = (f: string) =>
-      drawn.truth.get(f) === true && FROM_AFAR.includes(FINDING_BY_ID.get(f)!.place)
+      drawn.truth.get(f) === true && FROM_AFAR.includes(almanac.findings.get(f)!.place)
     // About a healthy tree a client calls for what any tree shows now and then.
     const signs =
       causes.length > 0
@@ -85,7 +84,7 @@ export function practiceCase(id: string): PracticeCase | null {
     const complaint = signs[Math.floor(random() * signs.length)]
     if (!complaint) continue
     return {
-      ...told(id, host, month, complaint),
+      ...told(id, host, month, complaint, almanac),
       cause: causes.find((c) => !c.livesOn)?.id ?? HEALTHY,
       causes: drawn.causes,
       truth: drawn.truth,
@@ -95,34 +94,39 @@ export function practiceCase(id: string): PracticeCase | null {
 }
 
 /** A case of one cause, to meet it again: another kind, month and signs for each number. Null for a cause nobody knows. */
-function caseOf(id: string, causeId: string, number: number): PracticeCase | null {
-  const cause = causeOf(causeId)
+function caseOf(id: string, causeId: string, number: number, almanac: FirmAlmanac): PracticeCase | null {
+  const [cause] = causesIn(almanac, [causeId])
   if (!cause || cause.livesOn) return null
-  const kinds = HOSTS.filter((h) => cause.hosts === '*' || cause.hosts.includes(h.id))
+  const kinds = cause.hosts === '*' ? HOSTS.map((h) => h.id) : cause.hosts
   for (let tries = 0; tries < 40; tries++) {
     // Neighbouring numbers must not begin alike.
     const random = seeded((number * 40_503 + tries * 7919) % 2_147_483_647)
-    const host = kinds[Math.floor(random() * kinds.length)]!.id
+    const host = kinds[Math.floor(random() * kinds.length)]!
     const months = cause.months ?? [4, 5, 6, 7, 8, 9, 10]
     const month = months[Math.floor(random() * months.length)]!
-    const truth = signsOf([cause], host, month, COMMON, random)
+    const truth = signsOf([cause], host, month, almanac, random)
     const signs = Object.keys(cause.findings).filter(
-      (f) => truth.get(f) === true && FROM_AFAR.includes(FINDING_BY_ID.get(f)!.place),
+      (f) => truth.get(f) === true && FROM_AFAR.includes(almanac.findings.get(f)!.place),
     )
     const complaint = signs[Math.floor(random() * signs.length)]
-    if (complaint) return { ...told(id, host, month, complaint), cause: causeId, causes: [causeId], truth }
+    if (complaint)
+      return { ...told(id, host, month, complaint, almanac), cause: causeId, causes: [causeId], truth }
   }
   return null
 }
 
+/** Causes by their ids; those a firm has withdrawn since are left out. */
+export const causesIn = (almanac: FirmAlmanac, ids: readonly string[]): Cause[] =>
+  ids.flatMap((id) => almanac.causes.find((c) => c.id === id) ?? [])
+
 /** What the client says of a tree. */
-function told(id: string, host: string, month: number, complaint: string) {
+function told(id: string, host: string, month: number, complaint: string, { findings }: FirmAlmanac) {
   return {
     id,
     host,
     month,
     title: `${hostName(host)}, ${MONTHS[month - 1]}`,
-    story: `A client calls about ${a(hostName(host).toLowerCase())}: “${FINDING_BY_ID.get(complaint)!.name.toLowerCase()}”.`,
+    story: `A client calls about ${a(hostName(host).toLowerCase())}: “${findings.get(complaint)!.name.toLowerCase()}”.`,
     complaint,
   }
 }
@@ -130,8 +134,8 @@ function told(id: string, host: string, month: number, complaint: string) {
 const a = (word: string) => `${/^[aeiou]/.test(word) ? 'an' : 'a'} ${word}`
 
 /** What can be looked at on a host in a month without a laboratory. */
-function lookable(host: string, month: number): string[] {
-  return askedOf({ host, month, ...COMMON })
+function lookable(host: string, month: number, almanac: FirmAlmanac): string[] {
+  return askedOf({ host, month, ...almanac })
     .filter((f) => f.place !== 'lab')
     .map((f) => f.id)
 }
@@ -147,11 +151,11 @@ export interface PathStep {
 const MOST_STEPS = 20
 
 /** The path the engine takes: the worthiest look at the tree each time, until asking stops. */
-export function bestPath(one: PracticeCase): PathStep[] {
+export function bestPath(one: PracticeCase, almanac: FirmAlmanac = COMMON): PathStep[] {
   const steps: PathStep[] = []
   let seen: Seen = { [one.complaint]: 'there' }
   while (steps.length < MOST_STEPS) {
-    const look = weighTree(one.host, one.month, seen).looks.find((l) => one.truth.has(l.finding))
+    const look = weighTree(one.host, one.month, seen, almanac).looks.find((l) => one.truth.has(l.finding))
     if (!look) break
     const state: FindingState = one.truth.get(look.finding) ? 'there' : 'not-there'
     steps.push({ finding: look.finding, state, minutes: look.minutes, worth: look.worth })
@@ -185,21 +189,22 @@ export function scoreRun(
   checks: readonly string[],
   answer: string,
   action: ActionClass,
+  almanac: FirmAlmanac = COMMON,
 ): Scored {
   const minutesOf = (ids: readonly string[]) =>
-    ids.reduce((s, f) => s + (FINDING_BY_ID.get(f)?.minutes ?? 0), 0)
-  const there = one.causes.flatMap((id) => causeOf(id) ?? [])
+    ids.reduce((s, f) => s + (almanac.findings.get(f)?.minutes ?? 0), 0)
+  const there = causesIn(almanac, one.causes)
   const causeRight = there.length === 0 ? answer === HEALTHY : one.causes.includes(answer)
   const actionRight = there.length === 0 ? action === 'none' : there.some((c) => c.action === action)
   const minutes = minutesOf(checks)
-  const bestMinutes = minutesOf(bestPath(one).map((s) => s.finding))
+  const bestMinutes = minutesOf(bestPath(one, almanac).map((s) => s.finding))
   const quick = Math.min(1, Math.max(LEAST_BEST, bestMinutes) / Math.max(LEAST_BEST, minutes))
-  const near = !causeRight && there.some((c) => c.action === causeOf(answer)?.action)
+  const near = !causeRight && there.some((c) => c.action === causesIn(almanac, [answer])[0]?.action)
   const seen: Seen = Object.fromEntries([
     [one.complaint, 'there'],
     ...checks.map((f): [string, FindingState] => [f, one.truth.get(f) ? 'there' : 'not-there']),
   ])
-  const [first] = weighTree(one.host, one.month, seen).weighed
+  const [first] = weighTree(one.host, one.month, seen, almanac).weighed
   return {
     score: Math.round(
       (causeRight ? TOLD : near ? 25 : 0) + (actionRight ? 20 : 0) + (causeRight ? 20 * quick : 0),

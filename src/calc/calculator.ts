@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Problem, Result } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
 import { quantityIn, type PairedUnit, type Quantity } from '@/core/quantity/pair'
@@ -12,8 +13,11 @@ type Shape = Record<string, z.ZodType>
 /** Turns SI figures into those of the answer: `figures(0.0254, 'in')` is `{ value: 1, unit: 'in' }`. */
 export type Figures = (si: number, us: PairedUnit) => Quantity
 
-/** What a calculator is given by whoever runs it, where there is somebody: who solves linear programs, who helps beside. */
-export type Tools = Pick<Planning, 'program' | 'helper'>
+/**
+ * What a calculator is given by whoever runs it, where there is somebody: who solves linear programs, who helps beside, what the
+ * firm has added to the almanac.
+ */
+export type Tools = Pick<Planning, 'program' | 'helper'> & { own?: readonly OwnEntry[] }
 
 export interface CalculatorParts<R extends Shape, A extends Shape> {
   name: string

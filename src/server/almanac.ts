@@ -4,9 +4,12 @@ import { FINDING_BY_ID } from '@/almanac/findings'
 import { host as hostOf, HOSTS, type Host } from '@/almanac/hosts'
 import { withOwn, type FirmAlmanac } from '@/almanac/own'
 import { JURISDICTIONS } from '@/almanac/jurisdiction'
+import { TESTS } from '@/almanac/laboratory'
+import { waysOf } from '@/almanac/ways'
+import { HOW_WELL, WAY_METHODS } from '@/core/decide/way'
 import { hostsOf, ownId, type OwnEntry, type OwnHost } from '@/almanac/ownEntry'
 import { ok, refuse, type Result } from '@/core/problem'
-import type { FirmSql } from '@/db/client'
+import { inFirm, type FirmSql } from '@/db/client'
 import { addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
 import { id, line } from './text'
 import { verb } from './verb'
@@ -16,7 +19,7 @@ const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {
 })
 const hostId = z.string().max(60)
 
-/** What can be set: a frequency, a finding, a cause. */
+/** What can be set or added. */
 const Own = z.discriminatedUnion('kind', [
   z.strictObject({
     kind: z.literal('frequency'),
@@ -59,11 +62,44 @@ const Own = z.discriminatedUnion('kind', [
     act: line('What to do', 400, 4),
     doNot: line('What not to do', 400, 4),
   }),
+  z.strictObject({
+    kind: z.literal('test'),
+    name: line('The name', 60, 3),
+    settles: z
+      .array(z.string().max(60))
+      .min(1, { error: 'Say which cause the test proves.' })
+      .max(6, { error: 'A test proves at most six causes; one that tells more apart is several tests.' }),
+    how: z.enum(['sample', 'test'], { error: 'A test is sent to a laboratory or made on the spot.' }),
+    days: z
+      .int({ error: 'The days until the answer are a whole number.' })
+      .min(0, { error: 'An answer does not come before the sample.' })
+      .max(200, { error: 'No answer takes more than 200 days.' }),
+    minutes: z
+      .number({ error: 'Type the minutes it takes.' })
+      .min(0.5, { error: 'It takes at least half a minute.' })
+      .max(240, { error: 'It takes at most four hours.' }),
+    take: line('What to take', 400, 8),
+    note: line('What the answer is worth', 400, 4),
+  }),
+  z.strictObject({
+    kind: z.literal('way'),
+    cause: z.string().max(60),
+    method: z.enum(WAY_METHODS, { error: 'Choose the method from the list.' }),
+    what: line('What is done', 120, 4),
+    when: line('When', 120, 3),
+    well: z.enum(HOW_WELL, { error: 'Choose how well it works from the list.' }),
+    again: line('How often', 60, 3),
+  }),
 ])
 
 /** A firm's own entries as the weighing takes them; what cannot be read any more is left out. */
 export async function ownOf(sql: FirmSql): Promise<OwnEntry[]> {
   return (await ownEntries(sql)).map((row) => row.body as OwnEntry)
+}
+
+/** The same for whoever asks outside a transaction of the firm. */
+export function ownOfFirm(firmId: string): Promise<OwnEntry[]> {
+  return inFirm(firmId, ownOf)
 }
 
 /** The kinds of tree a firm has added. */
@@ -84,7 +120,7 @@ export async function firmAlmanac(sql: FirmSql): Promise<FirmAlmanac> {
   return withOwn(await ownOf(sql))
 }
 
-/** Sets a frequency, or adds a finding or a cause of the firm's own. */
+/** Sets a frequency, or adds a kind of tree, a finding, a cause, a test or a way of the firm's own. */
 export const setOwnEntryVerb = verb({
   roles: ['arborist'],
   input: z.strictObject({ id: id(), entry: Own }),
@@ -113,7 +149,8 @@ export const setOwnEntryVerb = verb({
       entry = e
       about = e.cause
     } else {
-      const id = ownId(e.name)
+      const id = ownId(e.kind === 'way' ? e.what : e.name)
+      const isCause = (c: string) => almanac.causes.some((x) => x.id === c)
       if (e.kind === 'host') {
         if (HOSTS.some((h) => h.name.toLowerCase() === e.name.toLowerCase()))
           return refuse('conflict', 'name', 'The almanac has a tree of this name already.')
@@ -129,6 +166,19 @@ export const setOwnEntryVerb = verb({
             'name',
             'The almanac has a cause of this name; set its frequencies instead.',
           )
+      } else if (e.kind === 'test') {
+        const i = e.settles.findIndex((c) => !isCause(c))
+        if (i >= 0) return refuse('unknown', `settles[${i}]`, 'There is no such cause.')
+        if (e.how === 'sample' && e.days === 0)
+          return refuse('out-of-range', 'days', 'A laboratory takes at least a day.')
+        if (TESTS.some((t) => t.name.toLowerCase() === e.name.toLowerCase()))
+          return refuse('conflict', 'name', 'The almanac has a test of this name already.')
+      } else if (e.kind === 'way') {
+        if (!isCause(e.cause)) return refuse('unknown', 'cause', 'There is no such cause.')
+        if (
+          waysOf(e.cause).some((w) => w.method === e.method && w.what.toLowerCase() === e.what.toLowerCase())
+        )
+          return refuse('conflict', 'what', 'The almanac has this way for this cause already.')
       } else if ([...FINDING_BY_ID.values()].some((f) => f.name.toLowerCase() === e.name.toLowerCase()))
         return refuse('conflict', 'name', 'The almanac has a finding of this name already.')
       entry = { ...e, id }

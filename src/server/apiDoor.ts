@@ -1,5 +1,6 @@
 import { RateLimiterMemory } from 'rate-limiter-flexible'
 import type { Problem } from '@/core/problem'
+import type { PersonRow } from '@/db/queries/person'
 import { personOfToken } from './apiToken'
 import { askedTooOften } from './askedTooOften'
 import { serverEnvironment } from './environment'
@@ -22,35 +23,39 @@ const NO_TOKEN: Problem = {
 }
 
 /**
- * Lets a request to the API in: by its token, or from one of our own pages by the person signed in there. Answers null
- * when it may go on, otherwise the refusal: 401 without a good token, 403 from another site's page, 429 when a token asks
+ * Lets a request to the API in: by its token, or from one of our own pages by the person signed in there. Answers who
+ * asks, or the refusal: 401 without a good token, 403 from another site's page, 429 when a token asks
  * too often.
  */
-export async function refusedAtTheDoor(request: Request): Promise<Response | null> {
+export async function atTheDoor(request: Request): Promise<{ person: PersonRow } | { refused: Response }> {
   const header = request.headers.get('authorization')
   let key: string
+  let person: PersonRow
   if (header !== null) {
     const token = /^Bearer +([\w-]{20,100}) *$/i.exec(header)?.[1]
     const found = token ? await personOfToken(token) : null
-    if (!found) return problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' })
+    if (!found) return { refused: problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' }) }
     key = found.tokenId
+    person = found.person
   } else {
-    const person = await currentPerson()
-    if (!person) return problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' })
+    const signedIn = await currentPerson()
+    if (!signedIn) return { refused: problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' }) }
     // A cookie goes along from any page, a token does not.
-    if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
-    key = person.id
+    if (!isOwnOrigin(request)) return { refused: problemResponse(FOREIGN) }
+    key = signedIn.id
+    person = signedIn
   }
   const seconds = await askedTooOften(requests(), key)
-  return seconds === null
-    ? null
-    : problemResponse(
-        {
-          code: 'out-of-range',
-          field: 'authorization',
-          message: `This token has asked too often; go on in ${seconds} s.`,
-        },
-        429,
-        { 'retry-after': String(seconds) },
-      )
+  if (seconds === null) return { person }
+  return {
+    refused: problemResponse(
+      {
+        code: 'out-of-range',
+        field: 'authorization',
+        message: `This token has asked too often; go on in ${seconds} s.`,
+      },
+      429,
+      { 'retry-after': String(seconds) },
+    ),
+  }
 }

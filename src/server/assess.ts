@@ -4,6 +4,7 @@ import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn } from '@/almanac/own'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { weighTree } from '@/almanac/weighing'
+import { basisOf } from '@/core/diagnose/basis'
 import { checkDetail } from '@/core/diagnose/detail'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { asksForReason, PARTS, type Beside } from '@/core/diagnose/parts'
@@ -169,6 +170,7 @@ export const signDiagnosisVerb = verb({
       cause: input.cause,
       probability,
       weights: weighed.map(({ cause, probability }) => ({ cause, probability })),
+      basis: basisOf(weighed, seen, almanac),
       beside,
       almanacVersion: versionWith(own),
       held: healthy ? null : (waits?.reason ?? null),

@@ -120,6 +120,7 @@ export const signBlockVerb = verb({
         cause,
         probability: weakest.probability,
         weights: weakest.weights,
+        basis: weakest.basis,
         almanacVersion: weakest.almanacVersion,
         held: null,
         overrideReason: said,

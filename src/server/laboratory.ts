@@ -1,10 +1,11 @@
 import { z } from 'zod'
-import { FINDING_BY_ID } from '@/almanac/findings'
+import { findingsWithOwn } from '@/almanac/ownFindings'
 import { ok, refuse, type Result } from '@/core/problem'
 import { WEIGH_ANEW } from '@/core/respond/compare'
 import { carryFindings, lastSigned, setFinding } from '@/db/queries/assessment'
 import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
 import { restage } from '@/db/queries/tree'
+import { ownOf } from './almanac'
 import { openExamination } from './examination'
 import { findingId, id, words } from './text'
 import { verb } from './verb'
@@ -37,7 +38,8 @@ export const enterAnswerVerb = verb({
         'followUpId',
         'No sample was sent for this check; enter its result instead.',
       )
-    const other = input.answers.find((a) => FINDING_BY_ID.get(a.finding)?.place !== 'lab')
+    const findings = findingsWithOwn(await ownOf(sql))
+    const other = input.answers.find((a) => findings.get(a.finding)?.place !== 'lab')
     if (other) return refuse('unknown', 'answers', 'This is nothing a laboratory answers.')
     const open = await openExamination(context, { treeId: found.treeId, assessmentId: input.assessmentId })
     if (!open.ok) return open
@@ -65,7 +67,7 @@ export const enterAnswerVerb = verb({
       firmId: person.firmId,
       followUpId: found.id,
       value: null,
-      said: input.answers.map((a) => `${FINDING_BY_ID.get(a.finding)!.name}: ${SAID[a.state]}`).join('; '),
+      said: input.answers.map((a) => `${findings.get(a.finding)!.name}: ${SAID[a.state]}`).join('; '),
       verdict: 'answer arrived',
       nextStep: WEIGH_ANEW,
       words: input.words || null,

@@ -4,6 +4,7 @@ import { ok, refuse, type Result } from '@/core/problem'
 import type { ActionClass } from '@/core/diagnose/almanac'
 import { ACTION_WORDS } from '@/almanac/practiceCase'
 import { addPractice } from '@/db/queries/practice'
+import { firmAlmanac } from './almanac'
 import { id } from './text'
 import { verb } from './verb'
 
@@ -21,7 +22,8 @@ export const finishPracticeVerb = verb({
   }),
   makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<Scored>> => {
-    const one = practiceCase(input.caseId)
+    const almanac = await firmAlmanac(sql)
+    const one = practiceCase(input.caseId, almanac)
     if (!one) return refuse('unknown', 'caseId', 'There is no such case; draw another.')
     const checks = [...new Set(input.checks)]
     if (checks.some((f) => !one.truth.has(f)))
@@ -30,7 +32,7 @@ export const finishPracticeVerb = verb({
         'checks',
         'One of these checks cannot be made on this tree; load the page again.',
       )
-    const scored = scoreRun(one, checks, input.answer, input.action)
+    const scored = scoreRun(one, checks, input.answer, input.action, almanac)
     await addPractice(sql, {
       id: input.id,
       firmId: person.firmId,

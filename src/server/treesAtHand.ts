@@ -3,6 +3,7 @@ import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
 import { treatableOf } from '@/almanac/treatable'
 import { waysOf } from '@/almanac/ways'
+import type { Way as KnownWay } from '@/core/decide/way'
 import { namesHost } from '@/core/card/namesHost'
 import { ASKED_AT_SIGNING, feedsOnly, gate, namesCause, said, type Refusal } from '@/core/methods/gate'
 import { merit } from '@/core/methods/merit'
@@ -22,7 +23,8 @@ import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
 import type { FeatureRow } from '@/db/queries/site'
 import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
-import { kindOf, ownHosts } from './almanac'
+import { hostsOf, type OwnEntry } from '@/almanac/ownEntry'
+import { kindOf, ownOf } from './almanac'
 import { placeAtHand } from './placeAtHand'
 import { screenedDanger, signsOfDanger } from './seen'
 import { seasonAtHand, type SeasonAtHand } from './seasonAtHand'
@@ -51,6 +53,8 @@ export interface TreeAtHand {
   /** Of its site, as far as the windows of the uses in question ask for it. */
   season: SeasonAtHand | null
   kind: ReturnType<typeof kindOf>
+  /** What the almanac and the firm know of working on the cause that was signed. */
+  ways: readonly KnownWay[]
 }
 
 /**
@@ -64,29 +68,29 @@ export async function treesAtHand(
   known?: {
     marks?: Awaited<ReturnType<typeof marksOfTrees>>
     holes?: Awaited<ReturnType<typeof holesOfTrees>>
-    hosts?: Awaited<ReturnType<typeof ownHosts>>
+    own?: readonly OwnEntry[]
     weather?: KnownWeather
   },
 ): Promise<TreeAtHand[]> {
   const ids = trees.map((t) => t.id)
   const site = trees[0]?.siteId
   const listings = await listingsOfTrees(sql, ids)
-  const [readings, decided, marks, holes, place, hosts, earlier, screens, weather, season] =
-    await Promise.all([
-      newestReadings(sql, ids),
-      decidedOfTrees(sql, ids),
-      known?.marks ?? marksOfTrees(sql, ids),
-      known?.holes ?? holesOfTrees(sql, ids),
-      site === undefined ? null : placeAtHand(sql, site),
-      known?.hosts ?? ownHosts(sql),
-      earlierWork(sql, [...listings.values()].flat()),
-      screensOfTrees(sql, ids),
-      known?.weather ?? (site === undefined ? null : knownWeather({ sql, now, person }, site)),
-      site === undefined ? null : seasonAtHand({ sql, now }, site, uses),
-    ])
+  const [readings, decided, marks, holes, place, own, earlier, screens, weather, season] = await Promise.all([
+    newestReadings(sql, ids),
+    decidedOfTrees(sql, ids),
+    known?.marks ?? marksOfTrees(sql, ids),
+    known?.holes ?? holesOfTrees(sql, ids),
+    site === undefined ? null : placeAtHand(sql, site),
+    known?.own ?? ownOf(sql),
+    earlierWork(sql, [...listings.values()].flat()),
+    screensOfTrees(sql, ids),
+    known?.weather ?? (site === undefined ? null : knownWeather({ sql, now, person }, site)),
+    site === undefined ? null : seasonAtHand({ sql, now }, site, uses),
+  ])
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
-    const own = marks.filter((m) => m.treeId === tree.id)
+    const ringed = marks.filter((m) => m.treeId === tree.id)
+    const cause = decided.find((d) => d.treeId === tree.id)?.cause
     const before = earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId))
     return {
       tree,
@@ -99,7 +103,7 @@ export async function treesAtHand(
           reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d },
         ),
         diameter: Math.hypot(...reading.stemsM),
-        marks: own,
+        marks: ringed,
         holes: holes
           .filter((h) => h.treeId === tree.id)
           .map((h) => ({ bearing: h.bearing, drilledOn: dateIn(tree.timeZone, h.drilledAt) })),
@@ -107,7 +111,7 @@ export async function treesAtHand(
           e.rootsCut === null ? [] : [{ on: e.on, percent: Number(e.rootsCut) || 0 }],
         ),
       },
-      marks: own,
+      marks: ringed,
       earlier: before.map(earlierOf),
       water: place?.waterAt(tree) ?? null,
       features: place?.features ?? [],
@@ -116,7 +120,8 @@ export async function treesAtHand(
       screen: screens.find((s) => s.treeId === tree.id) ?? null,
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
-      kind: kindOf(tree.host, hosts),
+      kind: kindOf(tree.host, hostsOf(own)),
+      ways: cause === undefined ? [] : waysOf(cause, own),
     }
   })
 }
@@ -140,8 +145,8 @@ function earlierOf(e: EarlierRow): EarlierWork {
   }
 }
 
-const inAlmanac = ({ method }: UseOf<Method>, cause: string | undefined) =>
-  cause !== undefined && waysOf(cause).some((w) => w.method === method)
+const inAlmanac = ({ method }: UseOf<Method>, ways: readonly KnownWay[]) =>
+  ways.some((w) => w.method === method)
 
 /** How a day lies to the window of a use, at a tree. */
 const inWindowOf = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>
@@ -163,7 +168,7 @@ export function gateOf(
     card: product,
     on: q.on,
     cause: hand.decided?.cause ?? '',
-    inAlmanac: inAlmanac(use, hand.decided?.cause),
+    inAlmanac: inAlmanac(use, hand.ways),
     tree: {
       host: hand.tree.host,
       edible: hand.kind?.edible ?? false,
@@ -266,7 +271,7 @@ export function waysFor(
   if (!decided) return []
   return uses
     .filter(
-      (u) => namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, decided.cause)),
+      (u) => namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, hand.ways)),
     )
     .map((u) => {
       const refused = gateOf(hand, u, { on: q.on, eaten: null, harvestOn: null, units: q.units }).filter(
@@ -284,7 +289,7 @@ export function waysFor(
         })
       const { score, reasons } = merit(u.use, {
         girdles: causeOf(decided.cause)?.girdles ?? false,
-        ways: waysOf(decided.cause),
+        ways: hand.ways,
         feeds: feedsOnly(u.product.actives),
       })
       const window = inWindowOf(hand, u.use, q.on)

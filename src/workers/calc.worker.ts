@@ -1,3 +1,4 @@
+import type { OwnEntry } from '@/almanac/ownEntry'
 import { ask } from '@/calc/calculators'
 import type { Answer } from '@/calc/calculator'
 import { seeded } from '@/core/decide/random'
@@ -7,7 +8,7 @@ import type { Result } from '@/core/problem'
 
 /** What the page asks: a calculator's answer in both unit systems, a spread of random draws, or to stop drawing. */
 export type CalcMessage =
-  | { id: number; kind: 'ask'; name: string; request: Record<string, unknown> }
+  | { id: number; kind: 'ask'; name: string; request: Record<string, unknown>; own: readonly OwnEntry[] }
   | { id: number; kind: 'spread'; input: WorthInput; draws: number; seed: number }
   | { id: number; kind: 'stop' }
 
@@ -23,8 +24,9 @@ self.onmessage = (event: MessageEvent<CalcMessage>) => {
   const message = event.data
   if (message.kind === 'stop') stopped = message.id
   else if (message.kind === 'ask') {
-    const us = ask(message.name, { ...message.request, units: 'us' })
-    const si = ask(message.name, { ...message.request, units: 'si' })
+    const { own } = message
+    const us = ask(message.name, { ...message.request, units: 'us' }, { own })
+    const si = ask(message.name, { ...message.request, units: 'si' }, { own })
     reply({ id: message.id, kind: 'answer', us, si })
   } else void draw(message)
 }

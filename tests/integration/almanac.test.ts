@@ -3,8 +3,23 @@ import { closePool, inFirm } from '@/db/client'
 import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
 import { diagnosesOfTree } from '@/db/queries/assessment'
 import { practiceOf, practiceOfTeam } from '@/db/queries/practice'
-import { firmAlmanac } from '@/server/almanac'
-import { act, done, makeAsh, makeFirm, uuidv7, type TestFirm } from './scenario'
+import { usesOnShelf } from '@/db/queries/card'
+import { treeById } from '@/db/queries/tree'
+import { firmAlmanac, ownOf } from '@/server/almanac'
+import { heavy } from '@/server/heavy/pool'
+import { treesAtHand, waysFor } from '@/server/treesAtHand'
+import {
+  act,
+  decideAsh,
+  done,
+  makeAsh,
+  makeFirm,
+  NOON,
+  putOnShelf,
+  signCause,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 let a: TestFirm
 let b: TestFirm
@@ -226,4 +241,96 @@ test('where the firm works stands once in its almanac, moves what is flagged, an
     ok: true,
   })
   expect((await inFirm(b.id, (sql) => firmAlmanac(sql))).jurisdiction).toBeNull()
+})
+
+const dipstick = {
+  kind: 'test',
+  name: 'Quay dipstick',
+  settles: ['oak-wilt'],
+  how: 'test',
+  days: 0,
+  minutes: 5,
+  take: 'A shaving of the streaked wood in water.',
+  note: 'Weak on dry wood.',
+}
+const way = {
+  kind: 'way',
+  cause: 'emerald-ash-borer',
+  method: 'prune',
+  what: 'Cut out the dead top',
+  when: 'in winter',
+  well: 'a stop-gap',
+  again: 'once',
+}
+
+test.each([
+  [{ ...dipstick, settles: ['nothing'] }, 'settles[0]'],
+  [{ ...dipstick, settles: [] }, 'entry.settles'],
+  [{ ...dipstick, name: 'Elm wilt culture' }, 'name'],
+  [{ ...dipstick, how: 'sample' }, 'days'],
+  [{ ...dipstick, minutes: 0 }, 'entry.minutes'],
+  [{ ...way, cause: 'nothing' }, 'cause'],
+  [{ ...way, method: 'magic' }, 'entry.method'],
+  [{ ...way, well: 'always' }, 'entry.well'],
+])('a test or a way like %j is refused at %s', async (entry, field) => {
+  expect(await set(a, entry)).toMatchObject({ ok: false, problem: { field } })
+})
+
+test('an own test is entered for a tree and weighed for that firm; an own way opens its house card', async () => {
+  const c = await makeFirm('Almanac firm C')
+  expect(await set(c, dipstick)).toMatchObject({ ok: true })
+  const treeId = await makeAsh(c, 'O-3')
+  const found = (firm: TestFirm) =>
+    act(firm.person('arborist'), 'set-finding', {
+      treeId,
+      assessmentId: uuidv7(),
+      finding: 'own-quay-dipstick',
+      state: 'there',
+    })
+  expect(await found(c)).toMatchObject({ ok: true })
+  expect(await found(b)).toMatchObject({ ok: false, problem: { field: 'finding' } })
+  // The printed almanac knows no cutting against the borer; the firm does.
+  await putOnShelf(c, { 'HC-PRUNE': uuidv7() })
+  const ash = await decideAsh(c, 'O-4')
+  const ways = () =>
+    inFirm(c.id, async (sql) => {
+      const tree = (await treeById(sql, ash.treeId))!
+      const uses = await usesOnShelf(sql)
+      const [hand] = await treesAtHand({ sql, now: NOON, person: c.person('arborist') }, [tree], uses)
+      return waysFor(hand!, uses, { on: '2026-06-12', units: 'us', action: 'treat' }).map((w) => w.use.method)
+    })
+  expect(await ways()).not.toContain('prune')
+  expect(await set(c, way)).toMatchObject({ ok: true })
+  expect(await ways()).toContain('prune')
+})
+
+test('what a firm has added counts where it asks the calculators', async () => {
+  const own = await inFirm(a.id, (sql) => ownOf(sql))
+  const text = JSON.stringify({ host: 'own-quay-palm', month: 6, there: ['leaf-spots-target'] })
+  const asked = await heavy('reckon', { name: 'diagnose', text, own })
+  expect(asked).toMatchObject({
+    ok: true,
+    value: {
+      causes: expect.arrayContaining([
+        { cause: 'own-palm-blight', probability: expect.any(Number) as number },
+      ]) as unknown,
+    },
+  })
+  expect(await heavy('reckon', { name: 'diagnose', text, own: [] })).toMatchObject({
+    ok: false,
+    problem: { code: 'unknown', field: 'host' },
+  })
+})
+
+test('a signature keeps what it was weighed by', async () => {
+  const treeId = await makeAsh(b, 'V-1')
+  await signCause(b.person('arborist'), treeId, {
+    seen: { 'exit-hole-d': 'there' },
+    cause: 'emerald-ash-borer',
+    reason: 'seen here before',
+  })
+  const [signed] = await inFirm(b.id, (sql) => diagnosesOfTree(sql, treeId))
+  expect(signed!.basis!['emerald-ash-borer']).toMatchObject({
+    often: { 'exit-hole-d': expect.any(String) as string },
+  })
 })

@@ -2,7 +2,7 @@ process.env['API_REQUESTS_PER_MINUTE'] = '5'
 process.env['SESSION_SECRET'] ??= 'a secret of at least thirty-two characters'
 
 import { closePool } from '@/db/client'
-import { refusedAtTheDoor } from '@/server/apiDoor'
+import { atTheDoor } from '@/server/apiDoor'
 import { done, makeFirm, uuidv7 } from './scenario'
 
 afterAll(() => closePool())
@@ -12,13 +12,15 @@ test('a token that asks too often waits, and another does not wait for it', asyn
   const make = async (name: string) =>
     (await done<{ token: string }>(firm.person('arborist'), 'make-token', { id: uuidv7(), name })).token
   const [busy, calm] = [await make('busy'), await make('calm')]
-  const ask = (token: string) =>
-    refusedAtTheDoor(
+  const ask = async (token: string) => {
+    const door = await atTheDoor(
       new Request('http://localhost/api/v1/calc/water', {
         method: 'POST',
         headers: { authorization: `Bearer ${token}` },
       }),
     )
+    return 'refused' in door ? door.refused : null
+  }
   for (let i = 0; i < 5; i++) expect(await ask(busy)).toBeNull()
   const refused = await ask(busy)
   expect(refused?.status).toBe(429)

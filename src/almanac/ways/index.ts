@@ -1,4 +1,5 @@
 import { inOrder, type Way } from '@/core/decide/way'
+import type { OwnEntry } from '../ownEntry'
 import { DISEASE_WAYS } from './diseases'
 import { INSECT_WAYS } from './insects'
 import { MORE_DISEASE_WAYS } from './moreDiseases'
@@ -14,7 +15,10 @@ export const WAYS: Readonly<Record<string, readonly Way[]>> = {
   ...SITE_WAYS,
 }
 
-/** The ways on a cause, the best first; none for a firm's own cause. `waysOf('apple-scab')[0].method` is `'crown-spray'`. */
-export function waysOf(cause: string): Way[] {
-  return inOrder(WAYS[cause] ?? [])
+/** The ways on a cause with a firm's own among them, the best first. `waysOf('apple-scab')[0].method` is `'crown-spray'`. */
+export function waysOf(cause: string, own: readonly OwnEntry[] = []): Way[] {
+  return inOrder([
+    ...(WAYS[cause] ?? []),
+    ...own.flatMap((e) => (e.kind === 'way' && e.cause === cause ? [e] : [])),
+  ])
 }

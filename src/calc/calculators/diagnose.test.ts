@@ -1,3 +1,4 @@
+import type { OwnEntry } from '@/almanac/ownEntry'
 import { ask } from '../calculators'
 
 interface Answer {
@@ -108,4 +109,44 @@ test.each([
   [{ host: 'ash', jurisdiction: 'atlantis' }, ['unknown', 'jurisdiction']],
 ])('what makes no sense is refused where it stands: %j', (input, expected) => {
   expect(problem(input)).toEqual(expected)
+})
+
+test('what a firm has added to the almanac counts with the rest, for that firm', () => {
+  const own: OwnEntry[] = [
+    { kind: 'host', id: 'own-quay-palm', name: 'Quay palm', botanical: 'Palma portus', edible: false },
+    {
+      kind: 'cause',
+      id: 'own-palm-blight',
+      name: 'Palm blight',
+      hosts: ['own-quay-palm'],
+      findings: { 'leaf-spots-target': 'always' },
+      oneLine: 'Ringed spots.',
+      act: 'Rake it.',
+      doNot: 'Do not spray.',
+    },
+    {
+      kind: 'test',
+      id: 'own-palm-dipstick',
+      name: 'Palm dipstick',
+      settles: ['own-palm-blight'],
+      how: 'test',
+      days: 0,
+      minutes: 5,
+      take: 'A leaf in water.',
+      note: 'Weak on dry leaves.',
+    },
+  ]
+  const palm = (more: object) => ask('diagnose', { host: 'own-quay-palm', month: 6, ...more }, { own })
+  const positive = palm({
+    there: ['leaf-spots-target'],
+    tests: [{ test: 'own-palm-dipstick', result: 'positive' }],
+  })
+  if (!positive.ok) throw new Error(positive.problem.message)
+  const { causes } = positive.value as unknown as Answer
+  expect(causes[0]).toMatchObject({ cause: 'own-palm-blight' })
+  expect(causes[0]!.probability).toBeGreaterThan(0.9)
+  const before = palm({ there: ['leaf-spots-target'] })
+  if (!before.ok) throw new Error(before.problem.message)
+  expect((before.value as unknown as Answer).next.map((n) => n.test)).toContain('own-palm-dipstick')
+  expect(problem({ host: 'own-quay-palm' })).toEqual(['unknown', 'host'])
 })

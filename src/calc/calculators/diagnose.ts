@@ -1,11 +1,12 @@
 import { z } from 'zod'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { causeName } from '@/almanac/causes'
-import { FINDING_BY_ID } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
+import { withOwn, type FirmAlmanac } from '@/almanac/own'
+import { hostsOf, type OwnEntry } from '@/almanac/ownEntry'
 import { testOf } from '@/almanac/laboratory'
 import { jurisdictionOf, JURISDICTIONS } from '@/almanac/jurisdiction'
-import { weighTree } from '@/almanac/weighing'
+import { COMMON, weighTree } from '@/almanac/weighing'
 import { refuse, type Result } from '@/core/problem'
 import type { FindingState, Seen } from '@/core/diagnose/almanac'
 import { plain } from '@/core/quantity/format'
@@ -23,7 +24,7 @@ interface Told {
 }
 
 /** What was told as findings with their state; refuses what the almanac does not know and what is told in two states. */
-function seenOf(input: Told): Result<Seen> {
+function seenOf(input: Told, almanac: FirmAlmanac, own: readonly OwnEntry[]): Result<Seen> {
   const seen = new Map<string, FindingState>()
   const told: (readonly [field: string, id: string, state: FindingState])[] = [
     ...(input.there ?? []).map((id, i) => [`there[${i}]`, id, 'there'] as const),
@@ -34,7 +35,7 @@ function seenOf(input: Told): Result<Seen> {
     ),
   ]
   for (const [field, id, state] of told) {
-    if (field.startsWith('tests') ? !testOf(id) : !FINDING_BY_ID.has(id))
+    if (field.startsWith('tests') ? !testOf(id, own) : !almanac.findings.has(id))
       return refuse(
         'unknown',
         field,
@@ -51,7 +52,7 @@ export const diagnose = calculator({
   name: 'diagnose',
   title: 'Diagnose',
   description:
-    'Weighs what can be at work together by what was found, not found, or left unsure, and by answered tests; what is not named was not looked at. `causes` gives each cause its chance of being at work, `something-else` and `healthy` among them; as several may be, they need not sum to 1. `explanations` are the five likeliest sets. `next` holds what could change the work most, tests as `test`; it is empty when asking should stop (`settled`). `chains` says what feeds, comes for it or opens the door; `hold` a reason to wait; `flags` what must be reported in the jurisdiction; `refusedClasses` what cannot work under any explanation that counts.',
+    'Weighs what can be at work together by what was found, not found, or left unsure, and by answered tests; what is not named was not looked at. `causes` gives each cause its chance of being at work, `something-else` and `healthy` among them; as several may be, they need not sum to 1. `explanations` are the five likeliest sets. `next` holds what could change the work most, tests as `test`; it is empty when asking should stop (`settled`). `chains` says what feeds, comes for it or opens the door; `hold` a reason to wait; `flags` what must be reported in the jurisdiction; `refusedClasses` what cannot work under any explanation that counts. What the firm of the token has added to its almanac counts with the rest.',
   request: {
     host: name('A kind of tree.'),
     month: number('Month, 1 to 12.'),
@@ -96,8 +97,9 @@ export const diagnose = calculator({
     notThere: ['silk-fine'],
     unsure: ['ants-trail'],
   },
-  work: (input) => {
-    if (!HOSTS.some((h) => h.id === input.host))
+  work: (input, _units, _figures, { own = [] }) => {
+    const almanac = own.length > 0 ? withOwn(own) : COMMON
+    if (![...HOSTS, ...hostsOf(own)].some((h) => h.id === input.host))
       return refuse(
         'unknown',
         'host',
@@ -112,13 +114,13 @@ export const diagnose = calculator({
         'jurisdiction',
         `No jurisdiction "${input.jurisdiction.slice(0, 40)}" is known; take one of ${JURISDICTIONS.join(', ')}.`,
       )
-    const seen = seenOf(input)
+    const seen = seenOf(input, almanac, own)
     if (!seen.ok) return seen
     const { weighed, explanations, looks, judgement } = weighTree(
       input.host,
       input.month,
       seen.value,
-      undefined,
+      almanac,
       jurisdiction,
     )
     const links = new Map(judgement.chains.map((c) => [c.cause, c]))
@@ -128,7 +130,7 @@ export const diagnose = calculator({
         causes: weighed.map(({ cause, probability }) => ({ cause, probability })),
         explanations: explanations.map(({ causes, probability }) => ({ causes, probability })),
         next: looks.map(({ finding, worth, minutes }) => ({
-          ...(testOf(finding) ? { test: finding } : { finding }),
+          ...(testOf(finding, own) ? { test: finding } : { finding }),
           worth,
           minutes,
         })),

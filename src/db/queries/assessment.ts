@@ -1,3 +1,4 @@
+import type { Basis } from '@/core/diagnose/basis'
 import type { Beside } from '@/core/diagnose/parts'
 import type { FindingDetail } from '@/core/diagnose/detail'
 import type { Action, Reason, ReasonCode } from '@/core/decide/propose'
@@ -164,6 +165,8 @@ export interface DiagnosisRow {
   cause: string
   probability: number
   weights: { cause: string; probability: number }[]
+  /** What it was weighed by; null where that was not kept yet. */
+  basis: Basis | null
   /** What was signed with it. */
   beside: Beside[]
   almanacVersion: string
@@ -174,7 +177,7 @@ export interface DiagnosisRow {
 }
 
 const diagnosisColumns = (sql: FirmSql) => sql`
-  d.id, d.assessment_id as "assessmentId", d.cause, d.probability, d.weights, d.almanac_version as "almanacVersion", d.beside,
+  d.id, d.assessment_id as "assessmentId", d.cause, d.probability, d.weights, d.basis, d.almanac_version as "almanacVersion", d.beside,
   d.held, d.override_reason as "overrideReason", d.signed_at as "signedAt", p.name as "signedBy"`
 
 export async function diagnosesOfTree(sql: FirmSql, treeId: string): Promise<DiagnosisRow[]> {
@@ -194,6 +197,7 @@ export async function signDiagnosis(
     cause: string
     probability: number
     weights: { cause: string; probability: number }[]
+    basis: Basis | null
     /** What was signed with it; nothing for one cause alone. */
     beside?: readonly Beside[]
     almanacVersion: string
@@ -203,8 +207,8 @@ export async function signDiagnosis(
     by: string
   },
 ): Promise<void> {
-  await sql`insert into diagnosis (id, firm_id, assessment_id, tree_id, cause, probability, weights, beside, almanac_version, held, override_reason, signed_at, signed_by)
-    values (${d.id}, ${d.firmId}, ${d.assessmentId}, ${d.treeId}, ${d.cause}, ${d.probability}, ${sql.json(d.weights)}, ${sql.json((d.beside ?? []).map(({ cause, part }) => ({ cause, part })))}, ${d.almanacVersion},
+  await sql`insert into diagnosis (id, firm_id, assessment_id, tree_id, cause, probability, weights, basis, beside, almanac_version, held, override_reason, signed_at, signed_by)
+    values (${d.id}, ${d.firmId}, ${d.assessmentId}, ${d.treeId}, ${d.cause}, ${d.probability}, ${sql.json(d.weights)}, ${d.basis === null ? null : sql.json(d.basis as never)}, ${sql.json((d.beside ?? []).map(({ cause, part }) => ({ cause, part })))}, ${d.almanacVersion},
       ${d.held}, ${d.overrideReason}, ${d.at}, ${d.by})`
 }
 

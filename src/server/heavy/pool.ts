@@ -1,5 +1,6 @@
 import type { MessagePort } from 'node:worker_threads'
 import { Piscina } from 'piscina'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Answer } from '@/calc/calculator'
 import type { Problem, Result } from '@/core/problem'
 import type { AskedStop, Roster } from '@/core/roster/weekAsked'
@@ -9,8 +10,8 @@ import { threadFile } from './threadFile'
 
 /** What is done beside the process that serves pages, with how long it may take and how many may wait. */
 export interface HeavyTasks {
-  /** A question as it came, text and all: reading it strictly is work too. */
-  reckon: { input: { name: string; text: string }; output: Result<Answer> | null }
+  /** A question as it came, text and all: reading it strictly is work too; and what the firm has added to the almanac. */
+  reckon: { input: { name: string; text: string; own: readonly OwnEntry[] }; output: Result<Answer> | null }
   /** The same for a question that takes many seconds. */
   week: { input: { text: string }; output: Result<Answer> | null }
   /** A firm's own week, with what is heard of it while it is planned. */

@@ -10,10 +10,10 @@ import { weekHelper } from './week'
 runAfterPages()
 
 /** Reads a question and puts it to a calculator; null for text that is no JSON. */
-export function reckon({ name, text }: HeavyTasks['reckon']['input']): HeavyTasks['reckon']['output'] {
+export function reckon({ name, text, own }: HeavyTasks['reckon']['input']): HeavyTasks['reckon']['output'] {
   const json = readStrictJson(text)
   if (json === null) return null
-  return 'problem' in json ? { ok: false, problem: json.problem } : ask(name, json.value)
+  return 'problem' in json ? { ok: false, problem: json.problem } : ask(name, json.value, { own })
 }
 
 /** The same for what takes many seconds, with a solver of linear programs and a second thread. */

@@ -2,6 +2,7 @@ import { withOwn } from '@/almanac/own'
 import { houseRules, newestNotes, ownEntries } from '@/db/queries/almanac'
 import { clients, districts } from '@/db/queries/site'
 import type { OwnEntry } from '@/almanac/ownEntry'
+import { ownOf } from '../almanac'
 import { reading } from './reader'
 
 /** What a firm has added to the almanac: entries, notes, house rules. */
@@ -17,6 +18,16 @@ export function almanacView() {
       clients: await clients(sql),
     }
   })
+}
+
+/** What the firm has added to the almanac. */
+export function ownEntriesView() {
+  return reading(({ sql }) => ownOf(sql))
+}
+
+/** What a person reckons in, and what the firm has added to the almanac. */
+export function reckonView() {
+  return reading(async ({ sql, person }) => ({ units: person.units, own: await ownOf(sql) }))
 }
 
 export type AlmanacView = Awaited<ReturnType<typeof almanacView>>

@@ -33,7 +33,6 @@ import { holesOnRing, plainMarks } from './ring'
 import { blockedBy } from '@/core/plan/blocked'
 import { askedOf, BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
-import { waysOf } from '@/almanac/ways'
 
 /** What every page of a tree shows, with the rows it was made from. */
 async function readTree(context: Reading, id: string) {
@@ -224,7 +223,7 @@ export function prescribeView(id: string) {
       treesAtHand(context, [shared.tree], uses, {
         marks: rows.marks.map(ofTree),
         holes: rows.drilled.map(ofTree),
-        hosts: shared.own.flatMap((o) => (o.kind === 'host' ? [o] : [])),
+        own: shared.own,
       }),
       prescriptionsOfTree(sql, id),
     ])
@@ -279,9 +278,7 @@ export function prescribeView(id: string) {
       features: hand!.features,
       water: hand!.water,
       /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */
-      byHand: decided
-        ? waysOf(decided.cause).filter((w) => !ways.some((s) => s.use.method === w.method))
-        : [],
+      byHand: decided ? hand!.ways.filter((w) => !ways.some((s) => s.use.method === w.method)) : [],
       ways,
       reading,
       readingGoodForYears: READING_GOOD_FOR_YEARS,

@@ -128,8 +128,8 @@ export function LineDrawn({
         ))}
       </svg>
       <figcaption className="text-small text-ink2">
-        {writtenDate(onDate)} to {writtenDate(addDays(onDate, Math.max(...days)))}.
-        Drag a step to another day, or press an arrow; what waits for it moves along.
+        {writtenDate(onDate)} to {writtenDate(addDays(onDate, Math.max(...days)))}. Drag a step to another
+        day, or press an arrow; what waits for it moves along.
       </figcaption>
     </figure>
   )

@@ -4,6 +4,8 @@ import { Slip } from '@/ui/slip/Slip'
 import { Answers } from './Answers'
 import { Drawing } from './Drawing'
 import type { Typed } from '@/ui/fields/paths'
+import type { OwnEntry } from '@/almanac/ownEntry'
+import { diagnoseSheet } from './diagnoseSheet'
 import { questionOf, startOf, withUnits, type Sheet } from './sheet'
 import { SheetForm } from './SheetForm'
 import { isPathOf, sheetNamed, SHEETS } from './sheets'
@@ -64,13 +66,24 @@ function forPrescription({ sheet, typed }: Open): URLSearchParams | null {
 }
 
 /** The calculators for the tailgate: pick what you want to know, type a few numbers, see the answer and its working. */
-export function Reckon({ units, search }: { units: 'us' | 'metric'; search: string }) {
+export function Reckon({
+  units,
+  search,
+  own: entries,
+}: {
+  units: 'us' | 'metric'
+  search: string
+  /** What the firm has added to the almanac. */
+  own: readonly OwnEntry[]
+}) {
   const [open, setOpen] = useState<Open>(() => openFrom(search))
   const [copied, setCopied] = useState<string | null>(null)
-  const { sheet, typed, tree } = open
+  const { typed, tree } = open
+  const diagnose = useMemo(() => diagnoseSheet(entries), [entries])
+  const sheet = open.sheet.name === diagnose.name ? diagnose : open.sheet
   const read = useMemo(() => withUnits(sheet, typed, units), [sheet, typed, units])
   const question = useMemo(() => questionOf(sheet, read), [sheet, read])
-  const { reckoned, drawing, draw, stop } = useReckoning(sheet.name, question)
+  const { reckoned, drawing, draw, stop } = useReckoning(sheet.name, question, entries)
   const own = reckoned && (units === 'us' ? reckoned.us : reckoned.si)
   const answer = own?.ok ? own.value : null
 
@@ -105,8 +118,8 @@ export function Reckon({ units, search }: { units: 'us' | 'metric'; search: stri
               <button
                 type="button"
                 onClick={() => pick(s.name)}
-                aria-current={s === sheet ? 'true' : undefined}
-                className={`w-full text-left pl-2.5 py-[5px] border-l-[3px] ${s === sheet ? 'border-rust font-bold bg-sheet' : 'border-line hover:border-ink2'}`}
+                aria-current={s === open.sheet ? 'true' : undefined}
+                className={`w-full text-left pl-2.5 py-[5px] border-l-[3px] ${s === open.sheet ? 'border-rust font-bold bg-sheet' : 'border-line hover:border-ink2'}`}
               >
                 {s.title}
               </button>

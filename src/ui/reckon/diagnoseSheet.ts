@@ -1,17 +1,14 @@
 import { MONTHS } from '@/core/time/yearly'
-import { FINDINGS } from '@/almanac/findings'
 import { HOSTS } from '@/almanac/hosts'
+import { hostsOf, type OwnEntry } from '@/almanac/ownEntry'
+import { findingsWithOwn } from '@/almanac/ownFindings'
 import type { Sheet } from './sheet'
 
-const finding = {
-  path: 'finding',
-  label: 'Finding',
-  kind: 'choice' as const,
-  options: FINDINGS.map((f) => [f.id, f.name] as const),
-}
-
-/** What it could be, from a few findings; a tree on file is weighed on its own page. */
-export const DIAGNOSE: Sheet = {
+/**
+ * What it could be, from a few findings, with the kinds of tree and the findings a firm has added; a tree on file is weighed on
+ * its own page.
+ */
+export const diagnoseSheet = (own: readonly OwnEntry[]): Sheet => ({
   name: 'diagnose',
   title: 'What could it be',
   question: 'What could it be, and what to look at next?',
@@ -20,7 +17,7 @@ export const DIAGNOSE: Sheet = {
       path: 'host',
       label: 'Tree',
       kind: 'choice',
-      options: HOSTS.map((h) => [h.id, h.name] as const),
+      options: [...HOSTS, ...hostsOf(own)].map((h) => [h.id, h.name] as const),
       start: 'linden',
     },
     {
@@ -34,7 +31,12 @@ export const DIAGNOSE: Sheet = {
       rows: 'seen',
       each: 'finding',
       lines: [
-        finding,
+        {
+          path: 'finding',
+          label: 'Finding',
+          kind: 'choice',
+          options: [...findingsWithOwn(own).values()].map((f) => [f.id, f.name] as const),
+        },
         {
           path: 'state',
           label: 'It is',
@@ -69,4 +71,7 @@ export const DIAGNOSE: Sheet = {
       unsure: of('unsure'),
     }
   },
-}
+})
+
+/** The sheet of the almanac as it is printed. */
+export const DIAGNOSE = diagnoseSheet([])

@@ -81,7 +81,9 @@ const MADE: Record<string, (answer: Row) => string> = {
   check: (a) => {
     const [first] = a['next'] as { finding?: string; test?: string }[]
     if (!first) return 'nothing more to look at'
-    return first.test ? (testOf(first.test)?.name ?? first.test) : findingName(first.finding ?? '')
+    return first.test
+      ? (testOf(first.test)?.name ?? findingName(first.test))
+      : findingName(first.finding ?? '')
   },
 }
 

@@ -1,5 +1,6 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Answer } from '@/calc/calculator'
 import type { WorthInput } from '@/core/decide/worth'
 import type { WorthSpread } from '@/core/decide/worthSpread'
@@ -22,7 +23,7 @@ export interface Drawing {
  * Answers a question in a worker, in both unit systems, whenever it changes; and draws a spread of random lives on
  * request, with progress, until stopped. Only the newest question's answer is shown.
  */
-export function useReckoning(name: string, question: Record<string, unknown>) {
+export function useReckoning(name: string, question: Record<string, unknown>, own: readonly OwnEntry[]) {
   const [reckoned, setReckoned] = useState<{ name: string; answer: Reckoned } | null>(null)
   const [drawing, setDrawing] = useState<Drawing | null>(null)
   const worker = useRef<Worker | null>(null)
@@ -66,11 +67,12 @@ export function useReckoning(name: string, question: Record<string, unknown>) {
       kind: 'ask',
       name,
       request: JSON.parse(asked) as Record<string, unknown>,
+      own,
     } satisfies CalcMessage)
     // What was drawn belongs to the question before.
     newest.current.spread += 1
     setDrawing(null)
-  }, [name, asked])
+  }, [name, asked, own])
 
   const draw = useCallback(
     (draws: number) => {

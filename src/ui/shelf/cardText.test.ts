@@ -1,6 +1,6 @@
 import { Card } from '@/core/card/card'
 import { CARDS } from '../../../demo/cards'
-import { blankCard, blankUse, cardOf, leftOut, typedOf } from './cardText'
+import { blankCard, blankUse, cardNames, cardOf, leftOut, typedOf } from './cardText'
 
 test.each(CARDS.map((c) => [c.card.code, c.card] as const))(
   '%s stands on the form and is sent as it was',
@@ -49,4 +49,25 @@ test('what a file says beyond the form is told by its path', () => {
   more.uses[0]!['terms'] = { ...(more.uses[0]!['terms'] as object), foam: { often: 'never' } }
   expect(leftOut(more, cardOf(typedOf(more)))).toEqual(['uses[0].terms.foam.often', 'colour'])
   expect(leftOut(7, cardOf(typedOf(7)))).toEqual(['the file'])
+})
+
+test('a card may name trees and causes of the firm’s own, by their names, and says them again', () => {
+  const named = cardNames([
+    { kind: 'host', id: 'own-quay-palm', name: 'Quay palm', botanical: 'Palma portus', edible: false },
+    {
+      kind: 'cause',
+      id: 'own-palm-blight',
+      name: 'Palm blight',
+      hosts: ['own-quay-palm'],
+      findings: {},
+      oneLine: '',
+      act: '',
+      doNot: '',
+    },
+  ])
+  const typed = { ...blankCard(), 'uses[0].hosts': 'quay palm; Ash', 'uses[0].targets': 'Palm blight' }
+  const card = cardOf(typed, named)
+  expect(card.uses[0]).toMatchObject({ hosts: ['own-quay-palm', 'ash'], targets: ['own-palm-blight'] })
+  expect(typedOf(card, named)['uses[0].hosts']).toBe('Quay palm; Ash')
+  expect(cardOf(typed).uses[0]).toMatchObject({ hosts: ['quay palm', 'ash'] })
 })

@@ -1,5 +1,6 @@
 import { CAUSES } from '@/almanac/causes'
 import { HOSTS } from '@/almanac/hosts'
+import { hostsOf, type OwnEntry } from '@/almanac/ownEntry'
 import { CARD_FORMAT } from '@/core/card/format'
 import { METHOD_NAME } from '@/core/card/say'
 import type { Card, Method } from '@/core/card/card'
@@ -15,8 +16,18 @@ const names = (all: readonly { id: string; name: string }[]) => {
     name: (id: string) => byId.get(id) ?? id,
   }
 }
-const HOST = names(HOSTS)
-const CAUSE = names(CAUSES)
+/** How kinds of tree and causes are called on a card. */
+export interface CardNames {
+  host: ReturnType<typeof names>
+  cause: ReturnType<typeof names>
+}
+
+/** The names of the almanac, with what a firm has added. */
+export const cardNames = (own: readonly OwnEntry[] = []): CardNames => ({
+  host: names([...HOSTS, ...hostsOf(own)]),
+  cause: names([...CAUSES, ...own.flatMap((e) => (e.kind === 'cause' ? [e] : []))]),
+})
+const PRINTED = cardNames()
 
 /** Parts of a line, with semicolons: names of trees and causes have commas in them. */
 const split = (text: string, by = ';') =>
@@ -36,24 +47,24 @@ const row = (text: string): [string | null, string] => {
 }
 
 /** What was written on a line, as the card holds it; what cannot be read goes on as it is, so that the rule names it. */
-export function valueOfLine(line: CardLine, text: string): unknown {
+export function valueOfLine(line: CardLine, text: string, { host, cause }: CardNames = PRINTED): unknown {
   switch (line.kind) {
     case 'number':
       return number(text)
     case 'yes':
       return text === 'yes'
     case 'hosts':
-      return text.toLowerCase() === 'any' ? 'any' : split(text).map(HOST.id)
+      return text.toLowerCase() === 'any' ? 'any' : split(text).map(host.id)
     case 'causes':
-      return split(text).map(CAUSE.id)
+      return split(text).map(cause.id)
     case 'list':
       return split(text)
     case 'any-list':
       return text.trim().toLowerCase() === 'any' ? 'any' : split(text)
     case 'harvest':
       return split(text).map((t) => {
-        const [host, harvestDays] = withDays(t)
-        return { host: HOST.id(host), harvestDays }
+        const [crop, harvestDays] = withDays(t)
+        return { host: host.id(crop), harvestDays }
       })
     case 'apart':
       return split(text).map((t) => {
@@ -87,23 +98,23 @@ const said = (value: unknown) =>
   typeof value === 'string' || typeof value === 'number' ? String(value) : JSON.stringify(value ?? '')
 
 /** What the card holds, as it is written on a line. */
-export function textOfValue(line: CardLine, value: unknown): string {
+export function textOfValue(line: CardLine, value: unknown, { host, cause }: CardNames = PRINTED): string {
   if (value === undefined || value === null) return ''
   const rows = () => value as Row[]
   switch (line.kind) {
     case 'yes':
       return value ? 'yes' : 'no'
     case 'hosts':
-      return value === 'any' ? 'any' : (value as string[]).map(HOST.name).join('; ')
+      return value === 'any' ? 'any' : (value as string[]).map(host.name).join('; ')
     case 'causes':
-      return (value as string[]).map(CAUSE.name).join('; ')
+      return (value as string[]).map(cause.name).join('; ')
     case 'list':
       return (value as string[]).join('; ')
     case 'any-list':
       return value === 'any' ? 'any' : (value as string[]).join('; ')
     case 'harvest':
       return rows()
-        .map((r) => `${HOST.name(said(r['host']))} ${said(r['harvestDays'])}`)
+        .map((r) => `${host.name(said(r['host']))} ${said(r['harvestDays'])}`)
         .join('; ')
     case 'apart':
       return rows()
@@ -167,11 +178,11 @@ const listAt = (card: unknown, path: string): unknown[] => {
 }
 
 /** A card as it stands on the form. */
-export function typedOf(card: unknown): Typed {
+export function typedOf(card: unknown, named: CardNames = PRINTED): Typed {
   const typed: Record<string, string> = {}
   const put = (lines: readonly CardLine[], at: string) => {
     for (const line of lines)
-      typed[`${at}${line.path}`] = textOfValue(line, valueAt(card, `${at}${line.path}`))
+      typed[`${at}${line.path}`] = textOfValue(line, valueAt(card, `${at}${line.path}`), named)
   }
   put(PRODUCT_LINES, '')
   for (const n of listAt(card, 'actives').keys()) put(ACTIVE_LINES, `actives[${n}].`)
@@ -197,7 +208,7 @@ export function pathsOf(typed: Typed): string[] {
 }
 
 /** The card that stands on the form, as it is sent; empty lines are left out. */
-export function cardOf(typed: Typed): Card {
+export function cardOf(typed: Typed, named: CardNames = PRINTED): Card {
   const values: Record<string, unknown> = {}
   const put = (lines: readonly CardLine[], at: string, own: Typed) => {
     for (const line of lines) {
@@ -207,7 +218,7 @@ export function cardOf(typed: Typed): Card {
       // What is not forbidden is not said.
       if (line.path === 'neverInBloom' && text !== 'yes') continue
       if (line.path === 'terms.strongSun' && text !== 'no') continue
-      values[`${at}${line.path}`] = valueOfLine(line, text)
+      values[`${at}${line.path}`] = valueOfLine(line, text, named)
     }
   }
   put(PRODUCT_LINES, '', typed)

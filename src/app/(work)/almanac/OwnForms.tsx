@@ -3,6 +3,7 @@ import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { HOSTS } from '@/almanac/hosts'
 import { type FirmAlmanac } from '@/almanac/own'
+import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { hostsOf } from '@/almanac/ownEntry'
 import type { Frequency } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
@@ -12,13 +13,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 
-export const OFTEN: readonly (readonly [Frequency, string])[] = [
-  ['always', 'always'],
-  ['usual', 'usually'],
-  ['sometimes', 'sometimes'],
-  ['seldom', 'seldom'],
-  ['never', 'never'],
-]
+export const OFTEN = Object.entries(OFTEN_WORD) as [Frequency, string][]
 
 function AddOrLeave({ busy, onLeave }: { busy: boolean; onLeave: () => void }) {
   return (

@@ -10,7 +10,7 @@ import { DrawCase } from './DrawCase'
 export const metadata = { title: 'Practice' }
 
 export default async function PracticePage() {
-  const { runs, again, team, timeZone } = await practiceView()
+  const { runs, again, ours, team, timeZone } = await practiceView()
   const right = runs.filter((r) => r.right).length
   const mean = runs.length ? Math.round(runs.reduce((s, r) => s + r.score, 0) / runs.length) : null
   const best = new Map<string, number>()
@@ -43,6 +43,16 @@ export default async function PracticePage() {
               </li>
             ))}
           </ul>
+          {ours.length > 0 && (
+            <p className="mt-3">
+              <Link
+                href={`/practice/again/${ours[runs.length % ours.length]}.${runs.length + 1}`}
+                className="underline"
+              >
+                A tree with a cause of our own
+              </Link>
+            </p>
+          )}
           <DrawCase />
         </section>
         <section>

@@ -1,10 +1,9 @@
 import type { Metadata } from 'next'
-import { frameView } from '@/server/read/frame'
+import { reckonView } from '@/server/read/almanac'
 import { ReckonHere } from './ReckonHere'
 
 export const metadata: Metadata = { title: 'Reckon' }
 
 export default async function ReckonRoute() {
-  const { person } = await frameView()
-  return <ReckonHere units={person.units} />
+  return <ReckonHere {...await reckonView()} />
 }

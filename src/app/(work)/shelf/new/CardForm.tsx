@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { Fragment, useState } from 'react'
+import { Fragment, useMemo, useState } from 'react'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Method } from '@/core/card/card'
 import { METHOD_NAME } from '@/core/card/say'
 import type { CardView } from '@/server/read/shelf'
@@ -15,6 +16,7 @@ import { ACTIVE_LINES, partsOfUse, PRODUCT_LINES, type CardLine } from '@/ui/she
 import {
   blankCard,
   blankUse,
+  cardNames,
   cardOf,
   leftOut,
   methodAt,
@@ -28,11 +30,19 @@ import { useMay } from '@/ui/shell/may'
 const METHODS = (Object.keys(METHOD_NAME) as Method[]).map((m) => [m, METHOD_NAME[m]] as const)
 
 /** A card copied from a label, from its first panel to its last; or the next version of one that is there. */
-export function CardForm({ stands }: { stands: CardView['versions'][number] | null }) {
+export function CardForm({
+  stands,
+  own: entries,
+}: {
+  stands: CardView['versions'][number] | null
+  /** What the firm has added to the almanac: a card may name its trees and causes. */
+  own: readonly OwnEntry[]
+}) {
+  const named = useMemo(() => cardNames(entries), [entries])
   const may = useMay()
   const router = useRouter()
   const verb = useVerb('enter-card', { makes: 'id' })
-  const [typed, setTyped] = useState<Typed>(() => (stands ? typedOf(stands.card) : blankCard()))
+  const [typed, setTyped] = useState<Typed>(() => (stands ? typedOf(stands.card, named) : blankCard()))
   const [file, setFile] = useState<string | null>(null)
   /** What the lines of the form still want, by path. */
   const [wants, setWants] = useState<Readonly<Record<string, string>>>({})
@@ -57,8 +67,8 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
     if (!chosen) return
     try {
       const card: unknown = JSON.parse(await chosen.text())
-      const stood = typedOf(card)
-      const left = leftOut(card, cardOf(stood))
+      const stood = typedOf(card, named)
+      const left = leftOut(card, cardOf(stood, named))
       setTyped(stood)
       setFile(
         left.length === 0
@@ -75,7 +85,7 @@ export function CardForm({ stands }: { stands: CardView['versions'][number] | nu
       className="max-w-5xl"
       onSubmit={async (e) => {
         e.preventDefault()
-        const card = cardOf(typed)
+        const card = cardOf(typed, named)
         const missing = await wantsOf(card, typed)
         setWants(missing)
         if (Object.keys(missing).length > 0) return

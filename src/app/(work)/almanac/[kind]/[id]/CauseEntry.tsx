@@ -4,11 +4,13 @@ import { causeName } from '@/almanac/causes'
 import { findingName } from '@/almanac/findings'
 import { hostName } from '@/almanac/hosts'
 import type { FirmAlmanac } from '@/almanac/own'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import { PRACTICE } from '@/almanac/practice'
 import type { Frequency, ProductClass } from '@/core/diagnose/almanac'
 import { CLASS_WORD } from '@/almanac/classWord'
 import { testsFor } from '@/almanac/laboratory'
 import { LOOKS } from '@/almanac/looks'
+import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { SCIENTIFIC } from '@/almanac/scientific'
 import { FindingFigure } from '@/ui/figures/FindingFigure'
 import type { AlmanacView } from '@/server/read/almanac'
@@ -16,6 +18,7 @@ import { waysOf } from '@/almanac/ways'
 import { Ways } from '@/ui/ways/Ways'
 import { District } from './District'
 import { OftenChoice } from './OftenChoice'
+import { OwnOfCause } from './OwnOfCause'
 import { Note } from '@/ui/pieces/Note'
 import { May } from '@/ui/shell/may'
 
@@ -34,6 +37,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
   const cause = almanac.causes.find((c) => c.id === id)
   if (!cause) notFound()
   const practice = PRACTICE[id]
+  const entries = view.own.map((o) => o.entry)
   const own = new Map(
     view.own.flatMap((o) =>
       o.entry.kind === 'frequency' && o.entry.cause === id ? [[o.entry.finding, o] as const] : [],
@@ -68,7 +72,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
                   step="set-own-entry"
                   otherwise={
                     <span>
-                      {often === 'usual' ? 'usually' : often}
+                      {OFTEN_WORD[often]}
                       {own.has(finding) && <span className="tag tag-rust ml-2">own</span>}
                     </span>
                   }
@@ -107,8 +111,9 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
         <section className="grid gap-3 content-start">
           <Note says="good">{cause.act}</Note>
           <Note says="stop">{cause.doNot}</Note>
-          <Tests cause={id} />
-          <Ways ways={waysOf(id)} />
+          <Tests cause={id} own={entries} />
+          <Ways ways={waysOf(id, entries)} />
+          <OwnOfCause cause={id} view={view} />
           {cause.reportable && <Note>Reportable where it is regulated: ask the authority first.</Note>}
           {practice && (
             <p>
@@ -177,8 +182,8 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
 }
 
 /** The tests that settle a cause: what to take, how long the answer takes, and what it is worth. */
-function Tests({ cause }: { cause: string }) {
-  const tests = testsFor(cause)
+function Tests({ cause, own }: { cause: string; own: readonly OwnEntry[] }) {
+  const tests = testsFor(cause, own)
   if (tests.length === 0) return null
   return (
     <div>

@@ -1,10 +1,12 @@
 'use client'
 import Link from 'next/link'
 import { useMemo, useState } from 'react'
-import { cause as causeOf, causeName, CAUSES } from '@/almanac/causes'
-import { FINDING_BY_ID, findingName } from '@/almanac/findings'
+import { causeName } from '@/almanac/causes'
+import { findingName } from '@/almanac/findings'
 import { hostName } from '@/almanac/hosts'
-import { ACTION_WORDS, bestPath, practiceCase, type Scored } from '@/almanac/practiceCase'
+import { withOwn, type FirmAlmanac } from '@/almanac/own'
+import type { OwnEntry } from '@/almanac/ownEntry'
+import { ACTION_WORDS, bestPath, causesIn, practiceCase, type Scored } from '@/almanac/practiceCase'
 import { WALK, type ActionClass } from '@/core/diagnose/almanac'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { causesOf, HEALTHY } from '@/core/diagnose/weigh'
@@ -19,18 +21,19 @@ import { Note } from '@/ui/pieces/Note'
 import { Toggle } from '@/ui/fields/Toggle'
 
 /** One made-up tree: look, each look costs minutes; answer; see the best way. */
-export function Case({ caseId }: { caseId: string }) {
-  const one = useMemo(() => practiceCase(caseId)!, [caseId])
+export function Case({ caseId, own }: { caseId: string; own: readonly OwnEntry[] }) {
+  const almanac = useMemo(() => withOwn(own), [own])
+  const one = useMemo(() => practiceCase(caseId, almanac)!, [caseId, almanac])
   const [checks, setChecks] = useState<string[]>([])
   const [place, setPlace] = useState<string>('crown')
   const [answer, setAnswer] = useState('')
   const [action, setAction] = useState<ActionClass | ''>('')
   const [scored, setScored] = useState<Scored | null>(null)
   const verb = useVerb('finish-practice', { makes: 'id' })
-  const minutes = checks.reduce((s, f) => s + FINDING_BY_ID.get(f)!.minutes, 0)
-  const lookable = [...one.truth.keys()].map((f) => FINDING_BY_ID.get(f)!)
+  const minutes = checks.reduce((s, f) => s + almanac.findings.get(f)!.minutes, 0)
+  const lookable = [...one.truth.keys()].map((f) => almanac.findings.get(f)!)
   const places = WALK.filter((p) => lookable.some((f) => f.place === p))
-  const causes = causesOf(one.host, CAUSES).sort((a, b) => (a.name < b.name ? -1 : 1))
+  const causes = causesOf(one.host, almanac.causes).sort((a, b) => (a.name < b.name ? -1 : 1))
   const here = lookable.filter((f) => f.place === place && f.id !== one.complaint)
 
   async function finish(event: React.FormEvent) {
@@ -49,7 +52,9 @@ export function Case({ caseId }: { caseId: string }) {
       </p>
       <h1>{one.title}</h1>
       <p className="mt-1 text-lead max-w-2xl">{one.story}</p>
-      {scored && <Result one={one} scored={scored} answer={answer} action={action as ActionClass} />}
+      {scored && (
+        <Result one={one} almanac={almanac} scored={scored} answer={answer} action={action as ActionClass} />
+      )}
       <div className="grid gap-8 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,360px)]">
         <section>
           <Toggle
@@ -138,17 +143,19 @@ export function Case({ caseId }: { caseId: string }) {
 
 function Result({
   one,
+  almanac,
   scored,
   answer,
   action,
 }: {
   one: NonNullable<ReturnType<typeof practiceCase>>
+  almanac: FirmAlmanac
   scored: Scored
   answer: string
   action: ActionClass
 }) {
-  const there = one.causes.flatMap((id) => causeOf(id) ?? [])
-  const path = bestPath(one)
+  const there = causesIn(almanac, one.causes)
+  const path = bestPath(one, almanac)
   return (
     <section
       ref={(el) => el?.scrollIntoView({ block: 'nearest' })}

@@ -1,14 +1,15 @@
 import { notFound } from 'next/navigation'
 import { practiceCase } from '@/almanac/practiceCase'
-import { reader } from '@/server/read/reader'
+import { withOwn } from '@/almanac/own'
+import { ownEntriesView } from '@/server/read/almanac'
 import { Case } from './Case'
 
 export const metadata = { title: 'Practice' }
 
 export default async function CasePage({ params }: { params: Promise<{ kind: string; id: string }> }) {
-  await reader()
+  const own = await ownEntriesView()
   const { kind, id } = await params
-  const one = practiceCase(`${kind}:${id}`)
+  const one = practiceCase(`${kind}:${id}`, withOwn(own))
   if (!one) notFound()
-  return <Case key={one.id} caseId={one.id} />
+  return <Case key={one.id} caseId={one.id} own={own} />
 }

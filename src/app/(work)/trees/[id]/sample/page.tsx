@@ -1,6 +1,6 @@
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
-import { cause as causeOf, causeName } from '@/almanac/causes'
+import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { withOwn } from '@/almanac/own'
 import { GENERAL, SAMPLES } from '@/almanac/samples'
@@ -30,8 +30,10 @@ export default async function SamplePage({
   const { weighed } = weighTree(tree.host, view.month, view.seen, withOwn(view.own))
   const { cause: wanted, test: named } = await searchParams
   const cause =
-    typeof wanted === 'string' && causeOf(wanted) ? wanted : (weighed[0]?.cause ?? 'something-else')
-  const tests = testsFor(cause).filter((t) => t.how !== 'test')
+    typeof wanted === 'string' && weighed.some((w) => w.cause === wanted)
+      ? wanted
+      : (weighed[0]?.cause ?? 'something-else')
+  const tests = testsFor(cause, view.own).filter((t) => t.how !== 'test')
   const test = tests.find((t) => t.id === named) ?? tests[0] ?? null
   const packed = SAMPLES[cause] ?? GENERAL
   const lines = test

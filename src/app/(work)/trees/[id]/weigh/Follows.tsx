@@ -33,7 +33,7 @@ export function Follows({
       {judgement.hold && (
         <Note says="stop">
           <b>Do not act yet.</b> {judgement.hold.reason}{' '}
-          {testsFor(cause).length > 0 && (
+          {testsFor(cause, view.own).length > 0 && (
             <Link
               href={`/trees/${view.tree.id}/sample?cause=${cause}`}
               className="underline whitespace-nowrap"

@@ -2,6 +2,7 @@ import type { Finding, FindingState } from '@/core/diagnose/almanac'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import type { NextLook } from '@/core/diagnose/looks'
 import { testOf } from '@/almanac/laboratory'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 
@@ -11,12 +12,15 @@ export function Question({
   finding,
   settled,
   sampleHref,
+  own,
   onAnswer,
 }: {
   look: NextLook | null
   finding: Finding | null
   settled: boolean
   sampleHref: string
+  /** What the firm has added to the almanac: its tests among it. */
+  own: readonly OwnEntry[]
   onAnswer: (state: FindingState) => void
 }) {
   if (!look || !finding)
@@ -28,7 +32,7 @@ export function Question({
           : 'Nothing seen so far tells what to ask.'}
       </Note>
     )
-  const test = testOf(finding.id)
+  const test = testOf(finding.id, own)
   return (
     <section
       aria-label="Next check"

@@ -4,8 +4,9 @@ import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
 import { testOf } from '@/almanac/laboratory'
-import { jurisdictionOfFirm } from '@/almanac/ownEntry'
+import { jurisdictionOfFirm, type OwnEntry } from '@/almanac/ownEntry'
 import { reportingIn } from '@/almanac/reporting'
+import { changedSince } from '@/core/diagnose/basis'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing as weigh, type Knowledge } from '@/core/diagnose/weighing'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
@@ -77,6 +78,17 @@ export function Weigh({ view }: { view: WeighView }) {
   const rows = weighed.filter((w) => w.cause !== HEALTHY)
   const shown = all ? rows : top(rows, cause, explanations[0]?.causes ?? [])
   const look = looks[0] ?? null
+  // While it is written, beside what was signed last; once it is signed, beside itself.
+  const then = writing ? (view.earlier[0] ?? null) : signed
+  const changes = then?.basis
+    ? changedSince(
+        then.basis,
+        seen,
+        almanac,
+        weighed,
+        then.weights.map((w) => w.cause),
+      )
+    : null
   // The next question stands where the last one stood: the second of two quick presses was meant for that one.
   const answeredAt = useRef(-Infinity)
   function answer(state: FindingState) {
@@ -134,7 +146,8 @@ export function Weigh({ view }: { view: WeighView }) {
           look={look}
           finding={look ? almanac.findings.get(look.finding)! : null}
           settled={judgement.settled}
-          sampleHref={`/trees/${tree.id}/sample?cause=${settledBy(look?.finding, cause)}&test=${look?.finding ?? ''}`}
+          sampleHref={`/trees/${tree.id}/sample?cause=${settledBy(look?.finding, cause, view.own)}&test=${look?.finding ?? ''}`}
+          own={view.own}
           onAnswer={answer}
         />
       )}
@@ -191,7 +204,9 @@ export function Weigh({ view }: { view: WeighView }) {
         </ButtonLink>
       )}
       <WhyNot host={tree.host} month={view.month} seen={seen} weighed={weighed} own={view.own} />
-      {writing && view.earlier[0] && <ThenAndNow earlier={view.earlier[0]} weighed={weighed} view={view} />}
+      {then && (writing || (changes?.length ?? 0) > 0) && (
+        <ThenAndNow earlier={then} weighed={weighed} changes={changes} view={view} />
+      )}
       {view.earlier.length > 0 && (
         <section className="mt-8 max-w-3xl">
           <h2>Signed earlier</h2>
@@ -212,8 +227,8 @@ export function Weigh({ view }: { view: WeighView }) {
 }
 
 /** The cause a test is about: the one in question where the test settles it, else the first it settles. */
-function settledBy(test: string | undefined, cause: string): string {
-  const settles = test ? (testOf(test)?.settles ?? []) : []
+function settledBy(test: string | undefined, cause: string, own: readonly OwnEntry[]): string {
+  const settles = test ? (testOf(test, own)?.settles ?? []) : []
   return settles.includes(cause) ? cause : (settles[0] ?? cause)
 }
 

@@ -1,6 +1,7 @@
 import { calculatorNamed } from '@/calc/calculators'
 import { heavy, NotDone, notDoneProblem } from '@/server/heavy/pool'
-import { refusedAtTheDoor } from '@/server/apiDoor'
+import { ownOfFirm } from '@/server/almanac'
+import { atTheDoor } from '@/server/apiDoor'
 import { problemResponse, readJsonText, notJson } from '@/server/http'
 import { log } from '@/server/log'
 
@@ -11,8 +12,8 @@ export async function POST(
 ): Promise<Response> {
   const { name } = await params
   try {
-    const refused = await refusedAtTheDoor(request)
-    if (refused) return refused
+    const door = await atTheDoor(request)
+    if ('refused' in door) return door.refused
     if (!calculatorNamed(name))
       return problemResponse(
         {
@@ -26,7 +27,11 @@ export async function POST(
     if ('response' in read) return read.response
     const answer = await (name === 'week'
       ? heavy('week', { text: read.text })
-      : heavy('reckon', { name, text: read.text }))
+      : heavy('reckon', {
+          name,
+          text: read.text,
+          own: name === 'diagnose' ? await ownOfFirm(door.person.firmId) : [],
+        }))
     if (answer === null) return notJson()
     return answer.ok ? Response.json(answer.value) : problemResponse(answer.problem)
   } catch (error) {

@@ -1,0 +1,215 @@
+'use client'
+import { useRouter } from 'next/navigation'
+import { useState, type ReactNode } from 'react'
+import { HOW_WELL, WAY_METHODS, type HowWell, type WayMethod } from '@/core/decide/way'
+import type { AlmanacView } from '@/server/read/almanac'
+import { Choice } from '@/ui/fields/Choice'
+import { Field } from '@/ui/fields/Field'
+import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { Toggle } from '@/ui/fields/Toggle'
+import { useVerb } from '@/ui/fields/useVerb'
+import { Button } from '@/ui/pieces/Button'
+import type { Asks } from '@/server/verbs'
+import { useMay } from '@/ui/shell/may'
+import { WAY_NAME } from '@/ui/ways/Ways'
+
+type Entry = AlmanacView['own'][number]
+
+/** What the firm has added to a cause: tests that prove it, ways of working on it. Each is taken out again by one press. */
+export function OwnOfCause({ cause, view }: { cause: string; view: AlmanacView }) {
+  const may = useMay()
+  const [adding, setAdding] = useState<'test' | 'way' | null>(null)
+  const own = view.own.filter(
+    ({ entry: e }) =>
+      (e.kind === 'test' && e.settles.includes(cause)) || (e.kind === 'way' && e.cause === cause),
+  )
+  if (!may('set-own-entry')) return null
+  return (
+    <div className="grid gap-3">
+      {own.length > 0 && (
+        <ul aria-label="Ours" className="border-t border-line">
+          {own.map((o) => (
+            <Ours key={o.id} own={o} />
+          ))}
+        </ul>
+      )}
+      {adding === null ? (
+        <div className="flex flex-wrap gap-2">
+          <Button onClick={() => setAdding('test')}>Add a test of our own</Button>
+          <Button onClick={() => setAdding('way')}>Add a way of our own</Button>
+        </div>
+      ) : adding === 'test' ? (
+        <OwnTest cause={cause} onDone={() => setAdding(null)} />
+      ) : (
+        <OwnWay cause={cause} onDone={() => setAdding(null)} />
+      )}
+    </div>
+  )
+}
+
+/** An entry of the firm's own, with its way out. */
+function Ours({ own }: { own: Entry }) {
+  const router = useRouter()
+  const { send, busy, problem } = useVerb('withdraw-own-entry')
+  const e = own.entry
+  return (
+    <li className="py-1.5 border-b border-line2 flex flex-wrap justify-between items-center gap-x-3">
+      <span>
+        <span className="tag tag-rust mr-2">own</span>
+        {e.kind === 'test' ? e.name : e.kind === 'way' ? e.what : ''}
+        <span className="text-ink2 text-small"> · {own.by}</span>
+      </span>
+      <Button
+        quiet
+        disabled={busy}
+        onClick={async () => {
+          if ((await send({ id: own.id })) !== null) router.refresh()
+        }}
+      >
+        Take it out
+      </Button>
+      <ProblemNote problem={problem} />
+    </li>
+  )
+}
+
+/** Sends an own entry and goes back to the page it now stands on. */
+function useOwnEntry(onDone: () => void) {
+  const router = useRouter()
+  const verb = useVerb('set-own-entry', { makes: 'id' })
+  return {
+    ...verb,
+    at: (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null),
+    keep: async (entry: Asks<'set-own-entry'>['entry']) => {
+      if ((await verb.send({ entry })) === null) return
+      router.refresh()
+      onDone()
+    },
+  }
+}
+
+const SHOWN_AT_FIELD = /(name|take|note|days|minutes|what|when|again)$/
+
+function OwnForm({
+  title,
+  verb,
+  onSend,
+  onDone,
+  children,
+}: {
+  title: string
+  verb: ReturnType<typeof useOwnEntry>
+  onSend: () => Promise<void>
+  onDone: () => void
+  children: ReactNode
+}) {
+  return (
+    <form
+      className="bg-sheet border border-line p-4 grid gap-3"
+      noValidate
+      onSubmit={(e) => {
+        e.preventDefault()
+        void onSend()
+      }}
+    >
+      <h2>{title}</h2>
+      {children}
+      <div className="flex gap-2">
+        <Button type="submit" now disabled={verb.busy}>
+          Add it, marked as ours
+        </Button>
+        <Button onClick={onDone}>Leave it</Button>
+      </div>
+      {verb.problem && !SHOWN_AT_FIELD.test(verb.problem.field) && <ProblemNote problem={verb.problem} />}
+    </form>
+  )
+}
+
+/** A field of a form that is all words. */
+const words = <K extends string>(
+  typed: Record<K, string>,
+  set: (typed: Record<K, string>) => void,
+  at: (field: string) => string | null,
+) =>
+  function WordsOf(field: K) {
+    return {
+      value: typed[field],
+      onChange: (e: React.ChangeEvent<HTMLInputElement>) => set({ ...typed, [field]: e.target.value }),
+      problem: at(field),
+    }
+  }
+
+function OwnTest({ cause, onDone }: { cause: string; onDone: () => void }) {
+  const verb = useOwnEntry(onDone)
+  const [how, setHow] = useState<'sample' | 'test'>('sample')
+  const [typed, setTyped] = useState({ name: '', take: '', note: '', days: '10', minutes: '15' })
+  const of = words(typed, setTyped, verb.at)
+  return (
+    <OwnForm
+      title="A test of our own"
+      verb={verb}
+      onDone={onDone}
+      onSend={() =>
+        verb.keep({
+          kind: 'test',
+          ...typed,
+          how,
+          settles: [cause],
+          days: how === 'test' ? 0 : Number(typed.days),
+          minutes: Number(typed.minutes),
+        })
+      }
+    >
+      <Toggle
+        label="Where it is made"
+        options={[
+          ['sample', 'in a laboratory'],
+          ['test', 'on the spot'],
+        ]}
+        value={how}
+        onChange={setHow}
+      />
+      <Field label="Name" {...of('name')} />
+      <Field label="What to take, and how" {...of('take')} />
+      <Field label="What the answer is worth" {...of('note')} />
+      <div className="grid grid-cols-2 gap-3">
+        {how === 'sample' && <Field label="Days until the answer" inputMode="numeric" {...of('days')} />}
+        <Field label="Minutes to take it" inputMode="numeric" {...of('minutes')} />
+      </div>
+    </OwnForm>
+  )
+}
+
+function OwnWay({ cause, onDone }: { cause: string; onDone: () => void }) {
+  const verb = useOwnEntry(onDone)
+  const [method, setMethod] = useState<WayMethod>('crown-spray')
+  const [well, setWell] = useState<HowWell>('holds it down')
+  const [typed, setTyped] = useState({ what: '', when: '', again: '' })
+  const of = words(typed, setTyped, verb.at)
+  return (
+    <OwnForm
+      title="A way of our own"
+      verb={verb}
+      onDone={onDone}
+      onSend={() => verb.keep({ kind: 'way', cause, method, well, ...typed })}
+    >
+      <div className="grid grid-cols-2 gap-3">
+        <Choice
+          label="Method"
+          options={WAY_METHODS.map((m) => [m, WAY_NAME(m)] as const)}
+          value={method}
+          onValue={setMethod}
+        />
+        <Choice
+          label="How well it works"
+          options={HOW_WELL.map((h) => [h, h] as const)}
+          value={well}
+          onValue={setWell}
+        />
+      </div>
+      <Field label="What is done" {...of('what')} />
+      <Field label="When" {...of('when')} />
+      <Field label="How often" {...of('again')} />
+    </OwnForm>
+  )
+}
