@@ -23,6 +23,8 @@ export const GLASSHOUSE_TREES: readonly DemoTree[] = [
       between(`Rhodo ${i + 1} c`, 75, 95),
     ),
   ),
+  // Young apples in the grass by the wall, bark within reach of whatever is hungry.
+  ...Array.from({ length: 4 }, (_, i) => tree(`Wall ${i + 1}`, 'apple', 6 + i * 6, 4, 1.6 + i * 0.3, 95)),
 ]
 
 /** The chestnut trial: ten trees in two rows, their nuts gathered for the seed bed; and an old white oak at the gate. */

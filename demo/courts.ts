@@ -1,11 +1,10 @@
 import { addDays } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import { followUpsOfTree } from '@/db/queries/followUp'
-import { subjectsOfJob } from '@/db/queries/job'
-import { stepsOfSubjects } from '@/db/queries/workStep'
 import { COURT_PLACES, LANE_TREES } from './courtGrounds'
 import { byHand, decided, diagnosed } from './signed'
 import { FIRM, idFor, type Story } from './story'
+import { worked } from './worked'
 
 /** The glasshouse court, the chestnut trial and the lane as their people left them, so that every method stands somewhere. */
 export async function courts(story: Story, today: string): Promise<void> {
@@ -167,37 +166,16 @@ async function failedOil(story: Story, today: string): Promise<void> {
     eaten: true,
     harvestOn: addDays(today, 120),
   })) as { jobId: string }
-  const { id, steps } = await inFirm(FIRM.id, async (sql) => {
-    const [subject] = await subjectsOfJob(sql, jobId)
-    return { id: subject!.id, steps: [...(await stepsOfSubjects(sql, [subject!.id]))] }
-  })
-  await story.do('teodor', ago, 'begin-work', { jobSubjectIds: [id], gear: true, noBloom: true }, 5)
-  for (const s of steps)
-    await story.do(
-      'teodor',
-      ago,
-      'mark-step',
-      { eventId: idFor(`citrus 5 ${s.n}`), stepId: s.id, kind: 'do' },
-      10 + s.n,
-    )
-  await story.do(
-    'teodor',
+  await worked(story, jobId, {
+    name: 'citrus 5',
     ago,
-    'sign-record',
-    {
-      id: idFor('record citrus 5'),
-      jobSubjectIds: [id],
+    begin: { noBloom: true },
+    record: {
       lot: 'HO1-6612',
       temperature: '70 F',
-      wind: '4 mph',
-      windFrom: 'SW',
-      sky: 'clear',
-      soil: 'moist',
       notices: 'Court closed until the leaves were dry.',
-      deviations: null,
     },
-    60,
-  )
+  })
   const checks = await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, tree.treeId))
   // No burn; but as many alive as before, on the next day and a week on.
   for (const [n, check] of checks.filter((c) => c.prescriptionId !== null).entries()) {

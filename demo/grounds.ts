@@ -48,6 +48,7 @@ export const SCHOOL_TREES: DemoTree[] = [
 export const COURT_TREES: DemoTree[] = [
   { tag: 'Linden 6', host: 'linden', confirmed: true, place: [10, 18], girths: [['49', 5]], liveCrown: 95, note: null, marks: flares([0, 24], [90, 24], [180, 24], [270, 24]) },
   { tag: 'Linden 7', host: 'linden', confirmed: true, place: [19, 18], girths: [['46 1/2', 5]], liveCrown: 90, note: 'Black film over the café tables. Will bloom soon.', marks: flares([20, 24], [100, 22], [190, 26], [280, 22]) },
+  { tag: 'Ash 31', host: 'ash', confirmed: true, place: [27, 20], girths: [['46', 5]], liveCrown: 85, note: null, marks: flares([15, 24], [95, 24], [200, 26], [290, 22]) },
 ]
 
 const rectangle = (x0: number, y0: number, x1: number, y1: number) => ({

@@ -7,8 +7,11 @@ import { CARDS } from './cards'
 import { bestBearings, lastYear } from './lastYear'
 import { MORE_PLACES, moreGrounds } from './moreGrounds'
 import { COURT_PLACES } from './courtGrounds'
+import { byHandDone } from './byHand'
+import { capsulesOut } from './capsules'
 import { courts } from './courts'
 import { avenueWork } from './avenue'
+import { infusedElm } from './infused'
 import { crewsOfFirm } from './crews'
 import { localRules } from './rules'
 import { scabSeasonOfGate } from './scab'
@@ -127,7 +130,10 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
   await moreGrounds(story, today)
   await avenueWork(story, today)
   await courts(story, today)
+  await byHandDone(story, today)
   await scabSeasonOfGate(story, today)
+  await infusedElm(story, today)
+  await capsulesOut(story, today)
   await lastYear(story, today)
   await story.readings(
     SCHOOL_TREES.find((t) => t.tag === 'Ash 15')!,

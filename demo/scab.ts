@@ -1,11 +1,10 @@
 import { addDays } from '@/core/time/calendar'
 import { inFirm } from '@/db/client'
 import { dueAgain } from '@/db/queries/occurrence'
-import { subjectsOfJob } from '@/db/queries/job'
-import { stepsOfSubjects } from '@/db/queries/workStep'
 import type { DemoTree } from './grounds'
 import { decided } from './signed'
 import { FIRM, idFor, type Story } from './story'
+import { worked } from './worked'
 
 /** Six young apples by the gate, in their third leaf. */
 export const GATE_TREES: readonly DemoTree[] = Array.from({ length: 6 }, (_, i) => ({
@@ -62,38 +61,11 @@ export async function scabSeasonOfGate(story: Story, today: string): Promise<voi
 }
 
 /** One cover, put on and signed. */
-async function spray(story: Story, jobId: string, n: number, ago: number): Promise<void> {
-  const { ids, steps } = await inFirm(FIRM.id, async (sql) => {
-    const own = (await subjectsOfJob(sql, jobId)).map((s) => s.id)
-    return { ids: own, steps: await stepsOfSubjects(sql, own) }
+const spray = (story: Story, jobId: string, n: number, ago: number): Promise<void> =>
+  worked(story, jobId, {
+    name: `gate ${n}`,
+    ago,
+    at: -90,
+    begin: { noBloom: true },
+    record: { lot: 'CP4-6000', temperature: '61 F', windFrom: 'W', notices: 'Sign at the gate.' },
   })
-  await story.do('teodor', ago, 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true }, -90)
-  await story.do(
-    'teodor',
-    ago,
-    'mark-steps',
-    {
-      id: idFor(`gate steps ${n}`),
-      presses: steps.map((s) => ({ eventId: idFor(`gate ${n} ${s.id}`), stepId: s.id, kind: 'do' })),
-    },
-    -60,
-  )
-  await story.do(
-    'teodor',
-    ago,
-    'sign-record',
-    {
-      id: idFor(`record gate ${n}`),
-      jobSubjectIds: ids,
-      lot: 'CP4-6000',
-      temperature: '61 F',
-      wind: '4 mph',
-      windFrom: 'W',
-      sky: 'clear',
-      soil: 'moist',
-      notices: 'Sign at the gate.',
-      deviations: null,
-    },
-    -30,
-  )
-}

@@ -1,11 +1,12 @@
 import type { Cause } from '@/core/diagnose/almanac'
 import { findingName } from '@/almanac/findings'
+import { asGroup, linesOf } from '@/core/diagnose/group'
 import { showWeight } from '@/core/diagnose/showWeight'
 import type { Evidence, Weighed } from '@/core/diagnose/weigh'
 
 /**
  * The causes with their weight for and against from one middle line. Bars are bits of evidence, one scale for all. What is at
- * work together stands as one group at the top, held by a bracket.
+ * work together stands as one group at the top, what follows on another hung from it by a line.
  */
 export function Balance({
   causes,
@@ -15,7 +16,7 @@ export function Balance({
   chosen,
   onChoose,
 }: {
-  causes: readonly Pick<Cause, 'id' | 'kind'>[]
+  causes: readonly Pick<Cause, 'id' | 'kind' | 'livesOn' | 'opens'>[]
   /** By cause, something else too. */
   names: Readonly<Record<string, string>>
   weighed: readonly Weighed[]
@@ -27,6 +28,8 @@ export function Balance({
   const sum = (list: Evidence[]) => list.reduce((s, e) => s + e.bits, 0)
   const widest = Math.max(3, ...weighed.flatMap((w) => [sum(w.for), sum(w.against)]))
   const x = (bits: number) => (bits / widest) * 50
+  const group = together.length > 1 ? asGroup(together, causes) : []
+  const lines = linesOf(group)
   return (
     <div role="radiogroup" aria-label="Causes, by weight">
       <div className="hidden md:grid grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 text-small text-ink2 pb-1 border-b border-ink2">
@@ -39,24 +42,30 @@ export function Balance({
       {weighed.map((w) => {
         const cause = causes.find((c) => c.id === w.cause)
         const name = names[w.cause] ?? w.cause
-        const grouped = together.length > 1 && together.includes(w.cause)
+        const at = group.findIndex((m) => m.id === w.cause)
+        const member = group[at] ?? null
+        const follows =
+          !member || member.on === null
+            ? null
+            : `${member.how === 'feeds' ? 'lives on' : 'let in by'} ${(names[member.on] ?? member.on).toLowerCase()}`
         const on = chosen === w.cause
         return (
           <div
             key={w.cause}
             role="radio"
             aria-checked={on}
-            aria-label={`${name}, weight ${showWeight(w.probability)}`}
+            aria-label={`${name}, weight ${showWeight(w.probability)}${follows ? `, ${follows}` : ''}`}
             tabIndex={on ? 0 : -1}
             onClick={() => onChoose(w.cause)}
             onKeyDown={(e) => keys(e, weighed, w.cause, onChoose)}
-            className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] border-r-[3px] pl-2 pr-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'} ${grouped ? 'border-r-ink2' : 'border-r-transparent'}`}
+            className={`grid grid-cols-[minmax(0,1fr)_auto] md:grid-cols-[minmax(150px,1fr)_minmax(0,1.1fr)_190px_minmax(0,1.4fr)_70px] relative gap-x-4 gap-y-1 items-center py-2.5 border-b border-line border-l-[3px] pr-2 cursor-pointer ${on ? 'border-l-rust bg-sheet' : 'border-l-transparent'} ${group.length > 0 ? 'pl-10' : 'pl-2'}`}
           >
+            {member && <Hung lines={lines[at]!} follows={follows !== null} />}
             <span>
               <span className="font-head font-bold text-lead block leading-tight">{name}</span>
               <span className="text-small text-ink2">
                 {cause?.kind ?? 'nothing in the almanac'}
-                {grouped && <b className="text-rust"> · together</b>}
+                {member && <b className="text-rust"> · {follows ?? 'at work'}</b>}
                 {w.outOfSeason && ' · out of season'}
               </span>
             </span>
@@ -94,6 +103,26 @@ export function Balance({
         )
       })}
     </div>
+  )
+}
+
+/** A cause of a drawn group: a full round where it stands by itself, an arrow from the line where it follows on another. */
+function Hung({ lines, follows }: { lines: { above: boolean; below: boolean }; follows: boolean }) {
+  return (
+    <span aria-hidden="true" className="absolute left-2 inset-y-0 w-7">
+      {lines.above && (
+        <span className="absolute left-[7px] -top-px h-[calc(50%+1px)] border-l-2 border-ink2" />
+      )}
+      {lines.below && <span className="absolute left-[7px] top-1/2 -bottom-px border-l-2 border-ink2" />}
+      {follows ? (
+        <svg viewBox="0 0 20 12" className="absolute left-[7px] top-[calc(50%-6px)] w-5 h-3">
+          <path d="M0 6 H12" className="stroke-ink2" strokeWidth="2" />
+          <path d="M10 1 L19 6 L10 11 Z" className="fill-ink2" />
+        </svg>
+      ) : (
+        <span className="absolute left-[1px] top-[calc(50%-7px)] size-3.5 rounded-full border-2 border-ink2 bg-rust" />
+      )}
+    </span>
   )
 }
 

@@ -13,12 +13,14 @@ import { LOOKS } from '@/almanac/looks'
 import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { SCIENTIFIC } from '@/almanac/scientific'
 import { FindingFigure } from '@/ui/figures/FindingFigure'
+import type { SURENESS } from '@/almanac/sureness'
 import type { AlmanacView } from '@/server/read/almanac'
 import { waysOf } from '@/almanac/ways'
 import { Ways } from '@/ui/ways/Ways'
 import { District } from './District'
 import { OftenChoice } from './OftenChoice'
 import { OwnOfCause } from './OwnOfCause'
+import { HowSure, SureTag } from './SureTag'
 import { Note } from '@/ui/pieces/Note'
 import { May } from '@/ui/shell/may'
 
@@ -58,7 +60,12 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
       <District cause={id} view={view} />
       <div className="grid gap-x-8 gap-y-5 mt-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
         <section>
-          <h2 className="border-b border-ink2 pb-1">What it shows</h2>
+          <h2 className="border-b border-ink2 pb-1 flex justify-between items-baseline gap-3">
+            What it shows{' '}
+            <span className="text-small font-text font-normal text-ink2">
+              how often: <SureTag of="often" />
+            </span>
+          </h2>
           <ul>
             {signs.map(([finding, often]) => (
               <li
@@ -82,7 +89,9 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
               </li>
             ))}
           </ul>
-          <p className="label mt-3">Seen in</p>
+          <p className="label mt-3">
+            Seen in <SureTag of="months" />
+          </p>
           <p
             className="flex gap-[3px]"
             role="img"
@@ -104,7 +113,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           {practice?.degreeDays && (
             <p className="mt-1.5 text-ink2">
               {practice.degreeDays[0]} to {practice.degreeDays[1].toLocaleString('en-US')} °F·d above 50 °F
-              from 1 January: {practice.degreeDays[2]}
+              from 1 January: {practice.degreeDays[2]} <SureTag of="degreeDays" />
             </p>
           )}
         </section>
@@ -177,8 +186,22 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           </ul>
         </section>
       )}
+      <HowSure of={sureOf(id, practice?.degreeDays !== undefined, entries)} />
     </>
   )
+}
+
+/** The kinds of figures that stand on the page of a cause. */
+function sureOf(id: string, timed: boolean, own: readonly OwnEntry[]): (keyof typeof SURENESS)[] {
+  return [
+    'signs',
+    'often',
+    'months',
+    ...(timed ? (['degreeDays'] as const) : []),
+    ...(testsFor(id, own).length > 0 ? (['negative', 'answerDays'] as const) : []),
+    ...(waysOf(id, own).length > 0 ? (['ways'] as const) : []),
+    'lookAgain',
+  ]
 }
 
 /** The tests that settle a cause: what to take, how long the answer takes, and what it is worth. */
@@ -193,7 +216,10 @@ function Tests({ cause, own }: { cause: string; own: readonly OwnEntry[] }) {
           <li key={t.id} className="py-2 border-b border-line">
             <b>{t.name}</b>, {t.days === 0 ? 'answer on the spot' : `answer in about ${t.days} days`}.{' '}
             {t.take}
-            <span className="block text-ink2 text-small">{t.note}</span>
+            <span className="block text-ink2 text-small">
+              {t.note.replace(/[.]?$/, '.')} A negative misses it about {Math.round(t.misses * 100)} times in
+              a hundred <SureTag of="negative" />
+            </span>
           </li>
         ))}
       </ul>

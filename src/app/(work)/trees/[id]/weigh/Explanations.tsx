@@ -1,5 +1,6 @@
 import type { Cause, Finding } from '@/core/diagnose/almanac'
 import type { Explanation } from '@/core/diagnose/explain'
+import { asGroup } from '@/core/diagnose/group'
 import { showWeight } from '@/core/diagnose/showWeight'
 
 /** An explanation lighter than this is not worth a line. */
@@ -59,32 +60,25 @@ function Chain({
 }) {
   if (explanation.causes.length === 0)
     return <span className={strong ? 'font-bold' : ''}>Nothing that calls for work</span>
-  const links = inOrder(explanation.causes, causes)
+  const group = asGroup(explanation.causes, causes)
   return (
     <span className={strong ? 'font-head font-bold text-lead leading-tight' : ''}>
-      {links.map(({ id, by }, i) => (
+      {group.map(({ id, on, how }, i) => (
         <span key={id}>
-          {i > 0 && <span className="text-ink2 font-text font-normal"> {by} </span>}
+          {i > 0 && (
+            <span className="text-ink2 font-text font-normal">
+              {' '}
+              {/* What hangs on the same one as its neighbour is said in one breath. */}
+              {how === null || group[i - 1]!.on === on
+                ? 'and'
+                : how === 'feeds'
+                  ? '→ feeds'
+                  : '→ opens the door for'}{' '}
+            </span>
+          )}
           {i === 0 ? (names[id] ?? id) : (names[id] ?? id).toLowerCase()}
         </span>
       ))}
     </span>
   )
-}
-
-/** Openers before what they open, feeders before what lives on them; each with how it follows on one before it. */
-function inOrder(ids: readonly string[], causes: readonly Cause[]) {
-  const of = (id: string) => causes.find((c) => c.id === id)
-  const before = (a: string, b: string) => {
-    const [x, y] = [of(a), of(b)]
-    return x && y ? (x.opens?.includes(b) ?? false) || (y.livesOn?.includes(a) ?? false) : false
-  }
-  const sorted = [...ids].sort((a, b) => (before(a, b) ? -1 : before(b, a) ? 1 : 0))
-  return sorted.map((id, i) => {
-    const follows = (at: number) => sorted.slice(0, at).find((e) => before(e, sorted[at]!))
-    const earlier = follows(i)
-    // What hangs on the same one as its neighbour is said in one breath.
-    if (!earlier || (i > 1 && follows(i - 1) === earlier)) return { id, by: 'and' }
-    return { id, by: of(id)?.livesOn?.includes(earlier) ? '→ feeds' : '→ opens the door for' }
-  })
 }

@@ -9,6 +9,7 @@ import { reportingIn } from '@/almanac/reporting'
 import { changedSince } from '@/core/diagnose/basis'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing as weigh, type Knowledge } from '@/core/diagnose/weighing'
+import { asGroup } from '@/core/diagnose/group'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
@@ -76,7 +77,13 @@ export function Weigh({ view }: { view: WeighView }) {
   const cause = chosen ?? signed?.cause ?? main ?? lead.cause
   const writing = !!assessment && !assessment.closedAt
   const rows = weighed.filter((w) => w.cause !== HEALTHY)
-  const shown = all ? rows : top(rows, cause, explanations[0]?.causes ?? [])
+  // What is at work together stands at the top, in the order in which one leads to the other.
+  const group = asGroup(
+    (explanations[0]?.causes ?? []).filter((id) => id !== SOMETHING_ELSE),
+    view.causes,
+  ).map((m) => m.id)
+  const inGroup = group.flatMap((id) => rows.find((w) => w.cause === id) ?? [])
+  const shown = all ? [...inGroup, ...rows.filter((w) => !inGroup.includes(w))] : top(rows, cause, inGroup)
   const look = looks[0] ?? null
   // While it is written, beside what was signed last; once it is signed, beside itself.
   const then = writing ? (view.earlier[0] ?? null) : signed
@@ -164,7 +171,7 @@ export function Weigh({ view }: { view: WeighView }) {
           causes={view.causes}
           names={view.names}
           weighed={shown}
-          together={explanations[0]?.causes ?? []}
+          together={group}
           chosen={cause}
           onChoose={setChosen}
         />
@@ -236,9 +243,8 @@ function settledBy(test: string | undefined, cause: string, own: readonly OwnEnt
 function top<T extends { cause: string; probability: number }>(
   weighed: readonly T[],
   chosen: string,
-  together: readonly string[],
+  group: readonly T[],
 ): T[] {
-  const group = together.flatMap((id) => weighed.find((w) => w.cause === id && id !== SOMETHING_ELSE) ?? [])
   const rest = weighed.filter(
     (w) => w.cause !== SOMETHING_ELSE && w.probability >= 0.005 && !group.includes(w),
   )
