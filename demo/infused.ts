@@ -1,7 +1,7 @@
 import { addDays } from '@/core/time/calendar'
 import { decided } from './signed'
 import { idFor, type Story } from './story'
-import { workOf } from './worked'
+import { wentWell, workOf } from './worked'
 
 const TAG = 'Elm 60'
 const AGO = 30
@@ -60,4 +60,5 @@ export async function infusedElm(story: Story, today: string): Promise<void> {
     },
     200,
   )
+  await wentWell(story, TAG, today, 10, 'All out, no scorch; the street office has the report.')
 }

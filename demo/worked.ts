@@ -1,3 +1,4 @@
+import { isTold } from '@/core/respond/compare'
 import { inFirm } from '@/db/client'
 import { followUpsOfTree } from '@/db/queries/followUp'
 import { subjectsOfJob, type JobSubjectRow } from '@/db/queries/job'
@@ -80,23 +81,24 @@ export async function worked(story: Story, jobId: string, w: Worked): Promise<vo
   )
 }
 
-/** Answers the checks of a tree that were due by a day, oldest first, each as it was found. */
-export async function checked(
-  story: Story,
-  name: string,
-  treeId: string,
-  by: string,
-  ago: number,
-  answer: Record<string, unknown>,
-): Promise<void> {
-  const due = (await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, treeId))).filter(
-    (f) => f.verdict === null && f.dueOn <= by && f.prescriptionId !== null,
+/** What was told where all went well, by what was asked. */
+const WELL: Partial<Record<string, string>> = {
+  care: 'done, and it is better',
+  report: 'it is reported',
+}
+
+/** Answers everything of a tree that was promised for before a day as it was hoped for; what was measured as it was expected. */
+export async function wentWell(story: Story, tag: string, before: string, ago: number, words: string | null) {
+  const due = (await inFirm(FIRM.id, (sql) => followUpsOfTree(sql, idFor(tag)))).filter(
+    (f) => f.verdict === null && f.dueOn < before,
   )
-  for (const [n, f] of due.entries())
+  for (const [n, { id, expectation: e }] of due.entries())
     await story.do('maren', ago, 'enter-result', {
-      id: idFor(`m ${name} ${n}`),
-      followUpId: f.id,
-      words: null,
-      ...answer,
+      id: idFor(`well ${tag} ${n}`),
+      followUpId: id,
+      ...(isTold(e)
+        ? { said: WELL[e.kind], nextStep: 'stop looking' }
+        : { value: e.expected, nextStep: 'go on as planned' }),
+      words: n === 0 ? words : null,
     })
 }
