@@ -97,12 +97,7 @@ export async function treesAtHand(
       reading,
       decided: decided.find((d) => d.treeId === tree.id) ?? null,
       facts: reading && {
-        host: tree.host,
-        wood: hostOf(tree.host)?.wood ?? 'diffuse-porous',
-        stems: reading.stemsM.map((d) =>
-          reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d },
-        ),
-        diameter: Math.hypot(...reading.stemsM),
+        ...trunkOf(tree.host, reading),
         marks: ringed,
         holes: holes
           .filter((h) => h.treeId === tree.id)
@@ -147,6 +142,16 @@ function earlierOf(e: EarlierRow): EarlierWork {
 
 const inAlmanac = ({ method }: UseOf<Method>, ways: readonly KnownWay[]) =>
   ways.some((w) => w.method === method)
+
+/** What a reading says of a trunk. */
+export function trunkOf(host: string, reading: Pick<ReadingRow, 'stemsM' | 'tape'>) {
+  return {
+    host,
+    wood: hostOf(host)?.wood ?? ('diffuse-porous' as const),
+    stems: reading.stemsM.map((d) => (reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d })),
+    diameter: Math.hypot(...reading.stemsM),
+  }
+}
 
 /** How a day lies to the window of a use, at a tree. */
 const inWindowOf = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>

@@ -1,4 +1,4 @@
-import { firstTrees, type FirstTrees } from '@/core/decide/firstTrees'
+import { firstTrees, type FirstTrees, type Room } from '@/core/decide/firstTrees'
 import { seeded } from '@/core/decide/random'
 import { moneyOf, type MoneyTree, type SiteMoney } from '@/core/decide/siteMoney'
 import { worthSpread, type Spread } from '@/core/decide/worthSpread'
@@ -7,8 +7,9 @@ import { ok, type Result } from '@/core/problem'
 /** The trees of a site, the figures of the site, and what money and time there is. Stopped by ending the worker. */
 export interface SiteMoneyMessage {
   money: SiteMoney
-  trees: readonly (MoneyTree & { id: string; mayTreat: boolean })[]
-  room: { money: number | null; minutes: number | null }
+  /** `active`: kg of what a yearly limit binds, by the way that is counted with. */
+  trees: readonly (MoneyTree & { id: string; mayTreat: boolean; active: number })[]
+  room: Room
   /** Lives drawn for each tree; 0 for the middle figures alone. */
   draws: number
 }
@@ -60,9 +61,9 @@ self.onmessage = (event: MessageEvent<SiteMoneyMessage>) => {
     found.push({ id: tree.id, treat, remove, nothing, best, breakEvenYear, visit, minutes, gain, spread })
     if (n % 10 === 9) reply({ kind: 'progress', done: n + 1 })
   }
-  const may = new Set(trees.filter((t) => t.mayTreat).map((t) => t.id))
+  const may = new Map(trees.filter((t) => t.mayTreat).map((t) => [t.id, t.active]))
   const first = firstTrees(
-    found.filter((t) => may.has(t.id)),
+    found.flatMap((t) => (may.has(t.id) ? [{ ...t, active: may.get(t.id)! }] : [])),
     room,
   )
   reply({ kind: 'done', result: ok({ trees: found, first }), ms: performance.now() - began })

@@ -1,4 +1,5 @@
 import { chooseWays } from '../limits/multipleChoice'
+import type { Mass } from '../quantity/units'
 
 /** A tree that asks for money and time, and what treating it gains. */
 export interface Asks {
@@ -7,6 +8,16 @@ export interface Asks {
   gain: number
   visit: number
   minutes: number
+  /** What the way counted with puts on the ground of what its yearly limit binds; none where it puts on nothing of it. */
+  active?: Mass
+}
+
+/** What there is this year; null where it binds nothing. */
+export interface Room {
+  money: number | null
+  minutes: number | null
+  /** What the yearly limit of the ground leaves. */
+  active?: Mass | null
 }
 
 export interface FirstTrees {
@@ -15,32 +26,96 @@ export interface FirstTrees {
   gain: number
   visit: number
   minutes: number
+  active: Mass
+  /** No choice gains more than so many per cent more; 0 where it is the best there is. */
+  shortPercent: number
 }
 
+/** How often the price of the active is halved in: after it two prices next to each other choose the same trees. */
+const ROUNDS = 24
+
 /**
- * Which trees are treated first with the money and the time there are, so that all of them together gain most: exactly, to the
- * whole of the money and the minute. Without a bound everything that gains is chosen.
+ * Which trees are treated first with the money, the time and the active there are, so that all of them together gain most. Under
+ * money and time it is the best there is, exactly, to the whole of the money and the minute. Where the yearly limit binds as
+ * well, the active is given a price, halved in until it just fits; how far that can be from the best is said (`shortPercent`).
+ * Without a bound everything that gains is chosen.
  *
  * @example firstTrees([{ id: 'a', gain: 900, visit: 200, minutes: 30 }, …], { money: 1000, minutes: 480 }).chosen
  */
-export function firstTrees(
-  trees: readonly Asks[],
-  room: { money: number | null; minutes: number | null },
-): FirstTrees {
+export function firstTrees(trees: readonly Asks[], room: Room): FirstTrees {
   const asks = trees.filter((t) => Math.round(t.gain) > 0)
+  const free = pick(asks, room, 0)
+  const most = room.active ?? Infinity
+  if (sum(free, activeOf) <= most * (1 + 1e-9)) return told(free, 0)
+  let best: Asks[] = []
+  let bound = sum(free, gainOf)
+  let [low, high] = [0, Math.max(...asks.map((t) => (activeOf(t) > 0 ? t.gain / activeOf(t) : 0)))]
+  for (let round = 0; round < ROUNDS; round++) {
+    const price = round === 0 ? high : (low + high) / 2
+    const picked = pick(asks, room, price)
+    bound = Math.min(bound, sum(picked, (t) => t.gain - price * activeOf(t)) + price * most)
+    const fits = sum(picked, activeOf) <= most
+    if (round > 0) {
+      if (fits) high = price
+      else low = price
+    }
+    const candidate = filled(asks, fits ? picked : pruned(picked, most), room)
+    if (sum(candidate, gainOf) > sum(best, gainOf)) best = candidate
+  }
+  const gain = sum(best, gainOf)
+  // Gains are weighed to the whole, so a bound may lie half a unit a tree too low.
+  const over = (bound + asks.length * 0.5 - gain) / Math.max(1, gain)
+  return told(best, Math.max(0, Math.round(over * 1000) / 10))
+}
+
+const sum = (trees: readonly Asks[], of: (t: Asks) => number) => trees.reduce((n, t) => n + of(t), 0)
+const gainOf = (t: Asks) => t.gain
+const activeOf = (t: Asks) => t.active ?? 0
+
+/** The best choice under money and time, with the active at a price. */
+function pick(asks: readonly Asks[], room: Room, price: number): Asks[] {
+  const worth = asks.filter((t) => Math.round(t.gain - price * activeOf(t)) > 0)
   // Money held at or below a bound, like an active; costs are rounded up, so that a bound is never passed.
   const picked = chooseWays(
-    asks.map((t) => [
-      { value: Math.round(t.gain), minutes: Math.ceil(t.minutes), active: Math.ceil(t.visit) },
+    worth.map((t) => [
+      {
+        value: Math.round(t.gain - price * activeOf(t)),
+        minutes: Math.ceil(t.minutes),
+        active: Math.ceil(t.visit),
+      },
     ]),
     { active: room.money ?? Infinity, minutes: room.minutes ?? Infinity },
   )
-  const chosen = asks.filter((_, i) => picked[i] !== null).sort((a, b) => b.gain - a.gain)
-  const sum = (of: (t: Asks) => number) => chosen.reduce((n, t) => n + of(t), 0)
+  return worth.filter((_, i) => picked[i] !== null)
+}
+
+/** Without those that gain least for the active they take, until the rest fits. */
+function pruned(picked: readonly Asks[], most: Mass): Asks[] {
+  const left = [...picked].sort(
+    (a, b) => b.gain / Math.max(activeOf(b), 1e-12) - a.gain / Math.max(activeOf(a), 1e-12),
+  )
+  while (sum(left, activeOf) > most) left.pop()
+  return left
+}
+
+/** With whatever of the others still fits, the greatest gain first. */
+function filled(asks: readonly Asks[], picked: readonly Asks[], room: Room): Asks[] {
+  const all = [...picked]
+  const fits = (t: Asks) =>
+    sum(all, activeOf) + activeOf(t) <= (room.active ?? Infinity) &&
+    sum(all, (x) => Math.ceil(x.visit)) + Math.ceil(t.visit) <= (room.money ?? Infinity) &&
+    sum(all, (x) => Math.ceil(x.minutes)) + Math.ceil(t.minutes) <= (room.minutes ?? Infinity)
+  for (const t of [...asks].sort((a, b) => b.gain - a.gain)) if (!all.includes(t) && fits(t)) all.push(t)
+  return all
+}
+
+function told(picked: readonly Asks[], shortPercent: number): FirstTrees {
   return {
-    chosen: chosen.map((t) => t.id),
-    gain: sum((t) => t.gain),
-    visit: sum((t) => t.visit),
-    minutes: sum((t) => t.minutes),
+    chosen: [...picked].sort((a, b) => b.gain - a.gain).map((t) => t.id),
+    gain: sum(picked, gainOf),
+    visit: sum(picked, (t) => t.visit),
+    minutes: sum(picked, (t) => t.minutes),
+    active: sum(picked, activeOf),
+    shortPercent,
   }
 }

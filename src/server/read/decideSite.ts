@@ -1,3 +1,13 @@
+import { METHOD_NAME } from '@/core/card/say'
+import { namesHost } from '@/core/card/namesHost'
+import { groundLimit, yearlyLimit } from '@/core/limits/ground'
+import { planSubject } from '@/core/methods/registry'
+import type { FirmSql } from '@/db/client'
+import { usesOnShelf } from '@/db/queries/card'
+import { groundUse } from '@/db/queries/limit'
+import type { ReadingRow } from '@/db/queries/reading'
+import type { TreeRow } from '@/db/queries/tree'
+import { trunkOf } from '../treesAtHand'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { treatableOf } from '@/almanac/treatable'
@@ -13,6 +23,9 @@ import { treesToDecide } from '@/db/queries/tree'
 import { MOST_DECIDED, proposalFor } from '../decide'
 import { isId, reading } from './reader'
 
+/** A mild day, °C: how long a dose takes does not bear on how much it is. */
+const MILD = 20
+
 /** The trees of a site whose signed cause waits for a decision: what is proposed for each and why, and what money rests on. */
 export function decideSiteView(siteId: string, block: string | null = null) {
   return reading(async ({ sql, now, person }) => {
@@ -24,6 +37,16 @@ export function decideSiteView(siteId: string, block: string | null = null) {
     const screens = await screensOfTrees(sql, ids)
     const readings = await newestReadings(sql, ids)
     const money = await moneyOfSite(sql, site.id)
+    const limited = await limitedWays(
+      sql,
+      site,
+      dateIn(site.timeZone, now),
+      trees.flatMap((tree) => {
+        const d = decided.find((x) => x.treeId === tree.id)
+        const r = readings.find((x) => x.treeId === tree.id)
+        return d && r ? [{ tree, cause: d.cause, reading: r }] : []
+      }),
+    )
     return {
       site,
       block,
@@ -31,6 +54,7 @@ export function decideSiteView(siteId: string, block: string | null = null) {
       today: dateIn(site.timeZone, now),
       units: person.units,
       timeZone: site.timeZone,
+      limited,
       money: money?.money ?? HOUSE_MONEY,
       moneyBy: money ? { by: money.by, at: money.at.getTime() } : null,
       trees: trees.flatMap((tree) => {
@@ -63,6 +87,50 @@ export function decideSiteView(siteId: string, block: string | null = null) {
         ]
       }),
     }
+  })
+}
+
+/**
+ * The ways of the shelf that a yearly limit of the ground binds: what is left of it, and what each tree would take at the middle
+ * rate; only those that name some of the trees and causes.
+ */
+async function limitedWays(
+  sql: FirmSql,
+  site: { id: string; areaM2: number | null },
+  today: string,
+  trees: readonly { tree: TreeRow; cause: string; reading: ReadingRow }[],
+) {
+  const { areaM2 } = site
+  if (areaM2 === null || trees.length === 0) return []
+  const used = await groundUse(sql, site.id, today.slice(0, 4))
+  return (await usesOnShelf(sql)).flatMap(({ use, product, id }) => {
+    const perArea = yearlyLimit(use)
+    const active = product.actives[0]?.name
+    if (!perArea?.ok || active === undefined) return []
+    const each = trees.flatMap(({ tree, cause, reading }) => {
+      if (!namesHost(use, tree.host) || !use.targets.includes(cause)) return []
+      const planned = planSubject({
+        use,
+        tree: { ...trunkOf(tree.host, reading), marks: [], holes: [] },
+        day: { on: today, soil: 'moist', temperature: MILD },
+        choice: 0.5,
+        given: {},
+        units: 'us',
+        sources: { reading: '', label: '', weather: '' },
+      })
+      return planned.ok && planned.value.plan.active ? [[tree.id, planned.value.plan.active] as const] : []
+    })
+    if (each.length === 0) return []
+    const stands = used.find((u) => u.active === active) ?? { applied: 0, others: 0, planned: 0 }
+    return [
+      {
+        id,
+        name: `${METHOD_NAME[use.method]}, ${product.name}`,
+        active,
+        left: Math.max(0, groundLimit(perArea.value, areaM2, stands).left),
+        each: Object.fromEntries(each),
+      },
+    ]
   })
 }
 

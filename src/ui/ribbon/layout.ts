@@ -6,15 +6,16 @@ export function textWidth(text: string): number {
   return text.length * LETTER
 }
 
-/** Which labels have room, first come first served in the order given: each with its left edge and text. */
+/** Which labels have room between `least` and `most`, first come first served in the order given: each with its left edge and text. */
 export function withRoom<Label extends { x: number; text: string }>(
   labels: readonly Label[],
-  width: number,
+  most: number,
+  least = 0,
 ): Label[] {
   const taken: [number, number][] = []
   return labels.filter(({ x, text }) => {
     const [from, to] = [x, x + textWidth(text) + 6]
-    if (from < 0 || to > width || taken.some(([a, b]) => from < b && to > a)) return false
+    if (from < least || to > most || taken.some(([a, b]) => from < b && to > a)) return false
     taken.push([from, to])
     return true
   })

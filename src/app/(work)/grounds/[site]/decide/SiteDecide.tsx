@@ -2,8 +2,10 @@
 import { useMemo, useState } from 'react'
 import { ACTIONS, type Action } from '@/core/decide/propose'
 import { checkMoney } from '@/core/decide/siteMoney'
+import { shown } from '@/core/quantity/pair'
 import { sayMinutes } from '@/core/methods/say'
 import type { DecideSiteView } from '@/server/read/decideSite'
+import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -35,15 +37,23 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
   const [words, setWords] = useState('')
   const [typed, setTyped] = useState(() => typedMoney(view.money))
   const [budget, setBudget] = useState({ money: '', hours: '' })
+  const [limitedBy, setLimitedBy] = useState('')
+  const limit = view.limited.find((w) => w.id === limitedBy) ?? null
   const figures = useMemo(() => readMoney(typed), [typed])
   const wrong = checkMoney(figures)
   const room = { money: bound(budget.money), hours: bound(budget.hours) }
   const badRoom = (n: number | null) => (n !== null && !(n >= 0) ? 'Type a number, or nothing.' : null)
   const sure = wrong === null && badRoom(room.money) === null && badRoom(room.hours) === null
-  const asked = useSiteMoney(view.trees, sure ? figures : view.money, {
-    money: sure && room.money !== null ? Math.floor(room.money) : null,
-    minutes: sure && room.hours !== null ? Math.floor(room.hours * 60) : null,
-  })
+  const asked = useSiteMoney(
+    view.trees,
+    sure ? figures : view.money,
+    {
+      money: sure && room.money !== null ? Math.floor(room.money) : null,
+      minutes: sure && room.hours !== null ? Math.floor(room.hours * 60) : null,
+      active: limit?.left ?? null,
+    },
+    limit?.each ?? {},
+  )
   const { reckoned } = asked
   const rank = new Map(reckoned?.first.chosen.map((id, i) => [id, i + 1]) ?? [])
   const chosen = (t: DecideSiteView['trees'][number]) => own[t.id] ?? t.proposed
@@ -125,14 +135,33 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
                   problem={badRoom(room.hours)}
                 />
               </div>
+              {view.limited.length > 0 && (
+                <div className="mt-2">
+                  <Choice
+                    label="Within the yearly limit of"
+                    options={[['', 'no limit counted'], ...view.limited.map((w) => [w.id, w.name] as const)]}
+                    value={limitedBy}
+                    onValue={setLimitedBy}
+                  />
+                  {limit && (
+                    <p className="text-small text-ink2 mt-1">
+                      {shown(limit.left, 'lb', view.units, 3)} of {limit.active} left on this ground this
+                      year.
+                    </p>
+                  )}
+                </div>
+              )}
               {reckoned && (
                 <p className="mt-2" aria-live="polite">
                   <b>
                     {reckoned.first.chosen.length} {reckoned.first.chosen.length === 1 ? 'tree' : 'trees'}
                   </b>{' '}
-                  gain by treating{(room.money ?? room.hours) !== null && ' and fit'}:{' '}
+                  gain by treating{(room.money ?? room.hours ?? limit) !== null && ' and fit'}:{' '}
                   {money(reckoned.first.visit)} and {sayMinutes(reckoned.first.minutes)} now,{' '}
-                  {money(reckoned.first.gain)} ahead over {figures.years} years.
+                  {money(reckoned.first.gain)} ahead over {figures.years} years
+                  {limit && `, with ${shown(reckoned.first.active, 'lb', view.units, 3)} of ${limit.active}`}.
+                  {reckoned.first.shortPercent > 0 &&
+                    ` No choice gains more than ${reckoned.first.shortPercent} % more.`}
                 </p>
               )}
               {reckoned && (

@@ -1,6 +1,6 @@
 'use client'
 import { useCallback, useEffect, useRef, useState } from 'react'
-import type { FirstTrees } from '@/core/decide/firstTrees'
+import type { FirstTrees, Room } from '@/core/decide/firstTrees'
 import type { SiteMoney } from '@/core/decide/siteMoney'
 import type { Problem } from '@/core/problem'
 import type { DecideSiteView } from '@/server/read/decideSite'
@@ -21,7 +21,9 @@ const DRAWS = 1000
 export function useSiteMoney(
   trees: DecideSiteView['trees'],
   money: SiteMoney,
-  room: { money: number | null; minutes: number | null },
+  room: Room,
+  /** kg each tree takes of what the yearly limit binds, by the way that is counted with. */
+  active: Readonly<Record<string, number>>,
 ) {
   const [reckoned, setReckoned] = useState<Reckoned | null>(null)
   const [problem, setProblem] = useState<Problem | null>(null)
@@ -34,7 +36,16 @@ export function useSiteMoney(
     trees: trees.flatMap(({ id, diameter, lost, treatable, grade, proposed }) =>
       diameter === null
         ? []
-        : [{ id, diameter, lost, treatable, mayTreat: grade !== 'none' && proposed !== 'refer' }],
+        : [
+            {
+              id,
+              diameter,
+              lost,
+              treatable,
+              mayTreat: grade !== 'none' && proposed !== 'refer',
+              active: active[id] ?? 0,
+            },
+          ],
     ),
   })
 
