@@ -66,6 +66,14 @@ test('the crew covers bank after bank and signs a record for each', async ({ pag
     .click()
   for (const [bank, trees] of BANKS) {
     await page.getByRole('button', { name: new RegExp(`Cider ${bank}01`) }).click()
+    if (bank === 'A') {
+      // A spray kept out of the sun goes by its halves.
+      await page.getByText('the sun', { exact: true }).click()
+      await expect(page.getByText('East half', { exact: true }).first()).toBeVisible()
+      await expect(page.getByText('West half', { exact: true }).first()).toBeVisible()
+      await page.getByText('the walk', { exact: true }).click()
+      await expect(page.getByText('East half', { exact: true })).toHaveCount(0)
+    }
     await page.getByLabel('The tank holds, gal').fill('8 gal')
     if (bank === 'C') await expect(page.getByText(/oz \(.* g\) of Example MY3, stirred in/)).toHaveCount(2)
     else await expect(page.getByText(/2 full loads: 8 gal with .* oz; then one part load/)).toBeVisible()

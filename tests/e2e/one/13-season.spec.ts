@@ -54,6 +54,27 @@ test('the ribbon is read by keys, and the table says the same', async ({ page })
   await expect(page.getByRole('rowheader', { name: 'Apple: bloom' })).toBeVisible()
 })
 
+test('dragged by a day the ribbon moves by a day, and a press afterwards takes the day beneath it', async ({
+  page,
+}) => {
+  await enter(page, 'philippa')
+  await season(page)
+  await page.getByText('Fortnight', { exact: true }).click()
+  const ribbon = page.getByRole('slider', { name: /Day of the year/ })
+  const box = (await ribbon.boundingBox())!
+  // Fifteen days stand beside the names of the lanes.
+  const day = (box.width - 168) / 15
+  const at = box.x + 168 + day * 7.5
+  await page.mouse.click(at, box.y + 60)
+  const before = Number(await ribbon.getAttribute('aria-valuenow'))
+  await page.mouse.move(at, box.y + 60)
+  await page.mouse.down()
+  await page.mouse.move(at - day * 3, box.y + 60, { steps: 4 })
+  await page.mouse.up()
+  await page.mouse.click(at, box.y + 60)
+  await expect(ribbon).toHaveAttribute('aria-valuenow', String(before + 3))
+})
+
 test('what is seen on the ground moves what follows, and can be taken back', async ({ page }) => {
   await page.setViewportSize({ width: 390, height: 844 })
   await enter(page, 'wren')

@@ -73,6 +73,36 @@ test('a cause of our own is added, weighed on its tree, and marked', async ({ pa
   await expect(page.getByText('own', { exact: true }).first()).toBeVisible()
 })
 
+test('a test and a way of our own stand on the page of their cause, and are taken out again', async ({
+  page,
+}) => {
+  await signIn(page, 'ines')
+  await page.goto('/almanac/cause/oak-wilt')
+  await page.getByRole('button', { name: 'Add a test of our own' }).click()
+  await page.getByRole('button', { name: 'Add it, marked as ours' }).click()
+  await expect(page.getByText('“The name” is empty; type it.')).toBeVisible()
+  await page.getByLabel('Name', { exact: true }).fill('Reach dipstick')
+  await page.getByText('on the spot', { exact: true }).click()
+  await page.getByLabel('What to take, and how').fill('A shaving of the streaked wood in water.')
+  await page.getByLabel('What the answer is worth').fill('Weak on dry wood.')
+  await page.getByRole('button', { name: 'Add it, marked as ours' }).click()
+  const ours = page.getByRole('list', { name: 'Ours' })
+  await expect(ours.getByText('Reach dipstick')).toBeVisible()
+  await expect(page.getByText(/Reach dipstick, answer on the spot/)).toBeVisible()
+  await page.getByRole('button', { name: 'Add a way of our own' }).click()
+  await page.getByLabel('Method', { exact: true }).selectOption({ label: 'Radial trenches' })
+  await page.getByLabel('What is done').fill('Trench between the roots')
+  await page.getByLabel('When', { exact: true }).fill('before midsummer')
+  await page.getByLabel('How often', { exact: true }).fill('once')
+  await page.getByRole('button', { name: 'Add it, marked as ours' }).click()
+  await expect(ours.getByText('Trench between the roots')).toBeVisible()
+  for (const left of [1, 0]) {
+    await ours.getByRole('button', { name: 'Take it out' }).first().click()
+    await expect(ours.getByRole('listitem')).toHaveCount(left)
+  }
+  await expect(page.getByText(/Reach dipstick/)).toHaveCount(0)
+})
+
 test('a case is practised: looks cost minutes, the answer is scored, the best way shown, progress kept', async ({
   page,
 }) => {
