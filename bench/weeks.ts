@@ -3,9 +3,10 @@ import { weekField } from '@/core/week/field'
 import { Improver, pinnedPlan, drawn } from '@/core/week/improve'
 import { programs } from '@/server/heavy/programs'
 import { weekHelper } from '@/server/heavy/week'
+import { highsAlone } from './highsAlone'
 import { weekOf, type Kind } from './weekOf'
 
-/** The week's planner beside a rule that puts the dearest job where it costs least, and beside taking apart and together alone. */
+/** The week's planner beside a rule that puts the dearest job where it costs least, beside HiGHS alone, and beside taking apart and together alone. */
 const WEEKS: readonly (Kind & { name: string; seconds: number })[] = [
   {
     name: '300 jobs, each its own place, all but some fit',
@@ -70,8 +71,9 @@ async function main() {
     }
     const alone = run({})
     const whole = run({ program, helper: weekHelper })
+    const highs = await highsAlone(read.value, seconds)
     console.log(
-      `  ${name}: dearest first ${figure(greedy.bestCost)} in ${greedyMs.toFixed(0)} ms; apart and together alone ${figure(alone.objective)} in ${alone.took.toFixed(1)} s; planner ${figure(whole.at3)} after 3 s, ${figure(whole.objective)} in ${whole.took.toFixed(1)} s, none below ${figure(whole.bound)} (${whole.gapPercent.toFixed(1)} %), ${whole.unassigned.length} not placed`,
+      `  ${name}: dearest first ${figure(greedy.bestCost)} in ${greedyMs.toFixed(0)} ms; HiGHS alone ${figure(highs.cost)} in ${highs.took.toFixed(1)} s; apart and together alone ${figure(alone.objective)} in ${alone.took.toFixed(1)} s; planner ${figure(whole.at3)} after 3 s, ${figure(whole.objective)} in ${whole.took.toFixed(1)} s, none below ${figure(whole.bound)} (${whole.gapPercent.toFixed(1)} %), ${whole.unassigned.length} not placed`,
     )
   }
 }
