@@ -22,7 +22,7 @@ export const OPENED = 2.5
 export const WITH_FEEDER = 0.6
 const WITHOUT_FEEDER = 0.004
 /** `unsure` counts this share of `there`. */
-const UNSURE = 0.3
+const UNSURE = 0.15
 /** Sets lighter than this share of the heaviest are left out. */
 const LIGHT = 4e-5
 /** A cause that explains nothing makes every set lighter alike; beside it only sets above this share are grown. */
