@@ -23,10 +23,10 @@ export const WITH_FEEDER = 0.6
 const WITHOUT_FEEDER = 0.004
 /** `unsure` counts this share of `there`. */
 const UNSURE = 0.15
-/** Sets lighter than this share of the heaviest are left out. */
-const LIGHT = 4e-5
+/** Sets lighter than this share of the heaviest are left out; each cause by itself stays, so that what speaks against it can be told. */
+const LIGHT = 6e-4
 /** A cause that explains nothing makes every set lighter alike; beside it only sets above this share are grown. */
-const IDLE = 4e-4
+const IDLE = 2.5e-3
 /** No cause passes this without one of its defining signs. */
 const UNTOLD = 0.6
 /** What lives on others is never the whole story: it does not pass this, so that what feeds it can lead. */
@@ -246,10 +246,10 @@ function enumerate(input: WeighInput, switches: readonly Switch[], looks: readon
   let heaviest = 0
   const add = (on: readonly number[], product: Float64Array): number => {
     let most = 0
-    for (const set of withFollowers(w, on, product, heaviest * LIGHT)) {
+    for (const set of withFollowers(w, on, product, on.length === 1 ? 0 : heaviest * LIGHT)) {
       most = Math.max(most, set.weight)
       heaviest = Math.max(heaviest, most)
-      if (set.weight >= heaviest * LIGHT) sets.push(set)
+      if (set.weight >= heaviest * LIGHT || set.on.length === 1) sets.push(set)
     }
     return most
   }
@@ -258,14 +258,14 @@ function enumerate(input: WeighInput, switches: readonly Switch[], looks: readon
     for (let k = from; k < order.length; k++) {
       const i = order[k]!
       // A cause that explains nothing can only make a set lighter.
-      if (k >= active && weight * switches[i]!.odds * OPENED < heaviest * IDLE) continue
+      if (on.length > 0 && k >= active && weight * switches[i]!.odds * OPENED < heaviest * IDLE) continue
       const next = multiplied(product, away[i]!)
       const set = [...on, i]
       grow(set, next, k + 1, add(set, next))
     }
   }
   grow([], base, 0, add([], base))
-  const kept = sets.filter((x) => x.weight >= heaviest * LIGHT)
+  const kept = sets.filter((x) => x.weight >= heaviest * LIGHT || x.on.length === 1)
   const sum = kept.reduce((s, x) => s + x.weight, 0)
   return kept.map((x) => ({ on: x.on, weight: x.weight / sum }))
 }
