@@ -106,8 +106,7 @@ export function Ribbon({
   const kinds = useMemo(() => PIN_KINDS.filter((k) => pins.some((p) => p.kind === k)), [pins])
   const named = left > 0 ? 0 : 16
   const most = mostOf(known, usual, base)
-  const laneTop = (i: number) => AXIS + CHART + 10 + i * (LANE + named)
-  const pinTop = (i: number) => laneTop(lanes.length) + 8 + i * (LANE + named)
+  const { laneTop, pinTop } = topsOf(lanes.length, named)
   const height = pinTop(kinds.length) + 4
   const inView = (d: number) => d >= span[0] - 1 && d <= span[1] + 1
   const drag = useRef<{ x: number; span: Span; moved: boolean } | null>(null)
@@ -236,6 +235,12 @@ export function Ribbon({
   )
 }
 
+/** Where the lanes and the rows of pins begin; `named` is the room their names take above them on a narrow screen. */
+function topsOf(lanes: number, named: number) {
+  const laneTop = (i: number) => AXIS + CHART + 10 + i * (LANE + named)
+  return { laneTop, pinTop: (i: number) => laneTop(lanes) + 8 + i * (LANE + named) }
+}
+
 /** How far beyond what is seen it is drawn to either side, in widths of what is seen. */
 const REACH = 1
 
@@ -300,8 +305,7 @@ const Band = memo(function Band({
       .x((d) => x(d))
       .y((d) => y(values[d]!))(Array.from({ length: Math.max(0, j - i + 1) }, (_, n) => i + n))
   }
-  const laneTop = (i: number) => AXIS + CHART + 10 + i * (LANE + named)
-  const pinTop = (i: number) => laneTop(lanes.length) + 8 + i * (LANE + named)
+  const { laneTop, pinTop } = topsOf(lanes.length, named)
   const visible = (d: number) => d >= drawn[0] - 1 && d <= drawn[1] + 1
   /** What began before the left edge is named at the edge. */
   const labelX = (a: number, b: number) => (x(a) < 0 && x(b) > 0 ? 0 : x(a)) + 4

@@ -1,5 +1,4 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { HOSTS } from '@/almanac/hosts'
 import { type FirmAlmanac } from '@/almanac/own'
@@ -9,22 +8,9 @@ import type { Frequency } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
+import { OwnForm, useOwnEntry, wordsOf } from './OwnForm'
 
 export const OFTEN = Object.entries(OFTEN_WORD) as [Frequency, string][]
-
-function AddOrLeave({ busy, onLeave }: { busy: boolean; onLeave: () => void }) {
-  return (
-    <div className="flex gap-2">
-      <Button type="submit" now disabled={busy}>
-        Add it, marked as ours
-      </Button>
-      <Button onClick={onLeave}>Leave it</Button>
-    </div>
-  )
-}
 
 /** Adds a cause of the firm's own: its trees, what it shows, what to do. */
 export function OwnCause({
@@ -37,33 +23,26 @@ export function OwnCause({
   onDone: () => void
 }) {
   const kinds = [...HOSTS, ...hostsOf(view.own.map((o) => o.entry))]
-  const router = useRouter()
-  const verb = useVerb('set-own-entry', { makes: 'id' })
+  const verb = useOwnEntry(onDone)
   const [words, setWords] = useState({ name: '', oneLine: '', act: '', doNot: '' })
   const [hosts, setHosts] = useState<string[]>([])
   const [signs, setSigns] = useState<{ finding: string; often: Frequency }[]>([
     { finding: '', often: 'usual' },
   ])
-  const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
-  const text = (field: keyof typeof words) => ({
-    value: words[field],
-    onChange: (e: React.ChangeEvent<HTMLInputElement>) => setWords({ ...words, [field]: e.target.value }),
-    problem: at(field),
-  })
-  async function send(event: React.FormEvent) {
-    event.preventDefault()
-    const findings = Object.fromEntries(signs.filter((s) => s.finding).map((s) => [s.finding, s.often]))
-    if ((await verb.send({ entry: { kind: 'cause', ...words, hosts, findings } })) === null) return
-    router.refresh()
-    onDone()
-  }
+  const text = wordsOf(words, setWords, verb.at)
+  const shows = Object.fromEntries(signs.filter((s) => s.finding).map((s) => [s.finding, s.often]))
   const options = [
     ['', 'choose'] as const,
     ...[...almanac.findings.values()].map((f) => [f.id, f.name] as const),
   ]
   return (
-    <form onSubmit={send} className="bg-sheet border border-line p-4 max-w-3xl grid gap-3">
-      <h2>A cause of our own</h2>
+    <OwnForm
+      title="A cause of our own"
+      verb={verb}
+      fields={['name', 'oneLine', 'act', 'doNot']}
+      onDone={onDone}
+      onSend={() => verb.keep({ kind: 'cause', ...words, hosts, findings: shows })}
+    >
       <Field label="Name" {...text('name')} />
       <fieldset>
         <legend className="label">Trees that can have it</legend>
@@ -108,48 +87,30 @@ export function OwnCause({
       <Field label="What it is, in one line" {...text('oneLine')} />
       <Field label="What to do" {...text('act')} />
       <Field label="What not to do" {...text('doNot')} />
-      <AddOrLeave busy={verb.busy} onLeave={onDone} />
-      {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
-        <ProblemNote problem={verb.problem} />
-      )}
-    </form>
+    </OwnForm>
   )
 }
 
 /** Adds a kind of tree of the firm's own. Labels name no such kind, so nothing can be injected into it. */
 export function OwnHost({ onDone }: { onDone: () => void }) {
-  const router = useRouter()
-  const verb = useVerb('set-own-entry', { makes: 'id' })
-  const [name, setName] = useState('')
-  const [botanical, setBotanical] = useState('')
+  const verb = useOwnEntry(onDone)
+  const [words, setWords] = useState({ name: '', botanical: '' })
   const [edible, setEdible] = useState(false)
-  const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
+  const text = wordsOf(words, setWords, verb.at)
   return (
-    <form
-      className="bg-sheet border border-line p-4 max-w-2xl grid gap-3"
-      onSubmit={async (e) => {
-        e.preventDefault()
-        if ((await verb.send({ entry: { kind: 'host', name, botanical, edible } })) === null) return
-        router.refresh()
-        onDone()
-      }}
+    <OwnForm
+      title="A tree of our own"
+      verb={verb}
+      fields={['name', 'botanical']}
+      onDone={onDone}
+      onSend={() => verb.keep({ kind: 'host', ...words, edible })}
     >
-      <h2>A tree of our own</h2>
-      <Field label="Name" value={name} onChange={(e) => setName(e.target.value)} problem={at('name')} />
-      <Field
-        label="Botanical name"
-        value={botanical}
-        onChange={(e) => setBotanical(e.target.value)}
-        problem={at('botanical')}
-      />
+      <Field label="Name" {...text('name')} />
+      <Field label="Botanical name" {...text('botanical')} />
       <label className="flex gap-2 items-center">
         <input type="checkbox" checked={edible} onChange={(e) => setEdible(e.target.checked)} /> bears food
       </label>
-      <AddOrLeave busy={verb.busy} onLeave={onDone} />
-      {verb.problem && !/(name|botanical)$/.test(verb.problem.field) && (
-        <ProblemNote problem={verb.problem} />
-      )}
-    </form>
+    </OwnForm>
   )
 }
 
@@ -159,44 +120,24 @@ const PLACES = (['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fru
 
 /** Adds a finding of the firm's own to the walk. */
 export function OwnFinding({ onDone }: { onDone: () => void }) {
-  const router = useRouter()
-  const verb = useVerb('set-own-entry', { makes: 'id' })
-  const [name, setName] = useState('')
-  const [question, setQuestion] = useState('')
+  const verb = useOwnEntry(onDone)
+  const [words, setWords] = useState({ name: '', question: '', minutes: '1' })
   const [place, setPlace] = useState<(typeof PLACES)[number][0]>('leaf')
-  const [minutes, setMinutes] = useState('1')
-  const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
-  async function send(event: React.FormEvent) {
-    event.preventDefault()
-    const entry = { kind: 'finding' as const, name, question, place, minutes: Number(minutes) }
-    if ((await verb.send({ entry })) === null) return
-    router.refresh()
-    onDone()
-  }
+  const text = wordsOf(words, setWords, verb.at)
   return (
-    <form onSubmit={send} className="bg-sheet border border-line p-4 max-w-2xl grid gap-3">
-      <h2>A finding of our own</h2>
-      <Field label="Name" value={name} onChange={(e) => setName(e.target.value)} problem={at('name')} />
-      <Field
-        label="What to look for, as a question"
-        value={question}
-        onChange={(e) => setQuestion(e.target.value)}
-        problem={at('question')}
-      />
+    <OwnForm
+      title="A finding of our own"
+      verb={verb}
+      fields={['name', 'question', 'minutes']}
+      onDone={onDone}
+      onSend={() => verb.keep({ kind: 'finding', ...words, place, minutes: Number(words.minutes) })}
+    >
+      <Field label="Name" {...text('name')} />
+      <Field label="What to look for, as a question" {...text('question')} />
       <div className="grid grid-cols-2 gap-3">
         <Choice label="Where on the walk" options={PLACES} value={place} onValue={setPlace} />
-        <Field
-          label="Minutes it takes"
-          value={minutes}
-          onChange={(e) => setMinutes(e.target.value)}
-          inputMode="decimal"
-          problem={at('minutes')}
-        />
+        <Field label="Minutes it takes" inputMode="decimal" {...text('minutes')} />
       </div>
-      <AddOrLeave busy={verb.busy} onLeave={onDone} />
-      {verb.problem && !/(name|oneLine|act|doNot|question|minutes)$/.test(verb.problem.field) && (
-        <ProblemNote problem={verb.problem} />
-      )}
-    </form>
+    </OwnForm>
   )
 }

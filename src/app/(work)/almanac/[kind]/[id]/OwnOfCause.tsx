@@ -1,15 +1,15 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState, type ReactNode } from 'react'
+import { useState } from 'react'
 import { HOW_WELL, WAY_METHODS, type HowWell, type WayMethod } from '@/core/decide/way'
 import type { AlmanacView } from '@/server/read/almanac'
+import { OwnForm, useOwnEntry, wordsOf } from '../../OwnForm'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Toggle } from '@/ui/fields/Toggle'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
-import type { Asks } from '@/server/verbs'
 import { useMay } from '@/ui/shell/may'
 import { WAY_NAME } from '@/ui/ways/Ways'
 
@@ -73,81 +73,16 @@ function Ours({ own }: { own: Entry }) {
   )
 }
 
-/** Sends an own entry and goes back to the page it now stands on. */
-function useOwnEntry(onDone: () => void) {
-  const router = useRouter()
-  const verb = useVerb('set-own-entry', { makes: 'id' })
-  return {
-    ...verb,
-    at: (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null),
-    keep: async (entry: Asks<'set-own-entry'>['entry']) => {
-      if ((await verb.send({ entry })) === null) return
-      router.refresh()
-      onDone()
-    },
-  }
-}
-
-const SHOWN_AT_FIELD = /(name|take|note|days|minutes|what|when|again)$/
-
-function OwnForm({
-  title,
-  verb,
-  onSend,
-  onDone,
-  children,
-}: {
-  title: string
-  verb: ReturnType<typeof useOwnEntry>
-  onSend: () => Promise<void>
-  onDone: () => void
-  children: ReactNode
-}) {
-  return (
-    <form
-      className="bg-sheet border border-line p-4 grid gap-3"
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault()
-        void onSend()
-      }}
-    >
-      <h2>{title}</h2>
-      {children}
-      <div className="flex gap-2">
-        <Button type="submit" now disabled={verb.busy}>
-          Add it, marked as ours
-        </Button>
-        <Button onClick={onDone}>Leave it</Button>
-      </div>
-      {verb.problem && !SHOWN_AT_FIELD.test(verb.problem.field) && <ProblemNote problem={verb.problem} />}
-    </form>
-  )
-}
-
-/** A field of a form that is all words. */
-const words = <K extends string>(
-  typed: Record<K, string>,
-  set: (typed: Record<K, string>) => void,
-  at: (field: string) => string | null,
-) =>
-  function WordsOf(field: K) {
-    return {
-      value: typed[field],
-      onChange: (e: React.ChangeEvent<HTMLInputElement>) => set({ ...typed, [field]: e.target.value }),
-      problem: at(field),
-    }
-  }
-
 function OwnTest({ cause, onDone }: { cause: string; onDone: () => void }) {
   const verb = useOwnEntry(onDone)
   const [how, setHow] = useState<'sample' | 'test'>('sample')
   const [typed, setTyped] = useState({ name: '', take: '', note: '', days: '10', minutes: '15' })
-  const of = words(typed, setTyped, verb.at)
+  const of = wordsOf(typed, setTyped, verb.at)
   return (
     <OwnForm
       title="A test of our own"
       verb={verb}
+      fields={['name', 'take', 'note', 'days', 'minutes']}
       onDone={onDone}
       onSend={() =>
         verb.keep({
@@ -185,11 +120,12 @@ function OwnWay({ cause, onDone }: { cause: string; onDone: () => void }) {
   const [method, setMethod] = useState<WayMethod>('crown-spray')
   const [well, setWell] = useState<HowWell>('holds it down')
   const [typed, setTyped] = useState({ what: '', when: '', again: '' })
-  const of = words(typed, setTyped, verb.at)
+  const of = wordsOf(typed, setTyped, verb.at)
   return (
     <OwnForm
       title="A way of our own"
       verb={verb}
+      fields={['what', 'when', 'again']}
       onDone={onDone}
       onSend={() => verb.keep({ kind: 'way', cause, method, well, ...typed })}
     >
