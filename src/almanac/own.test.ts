@@ -65,6 +65,13 @@ test('own ids say their name wherever the entry itself is not at hand', () => {
   expect(findingName('exit-hole-d')).toBe('D-shaped exit holes')
 })
 
+test('an own cause calls for what its firm says, and is waited on where it says nothing', () => {
+  const actionOf = (entry: OwnEntry) =>
+    withOwn([entry]).causes.find((c) => c.id === 'own-quay-blight')!.action
+  expect(actionOf({ ...blight, action: 'sanitation' })).toBe('sanitation')
+  expect(actionOf(blight)).toBe('wait')
+})
+
 const dipstick: OwnEntry = {
   kind: 'test',
   id: 'own-quay-dipstick',

@@ -60,7 +60,7 @@ function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap
     hosts: e.hosts,
     prior: OWN_PRIOR,
     findings: Object.fromEntries(Object.entries(e.findings).filter(([id]) => findings.has(id))),
-    action: 'wait',
+    action: e.action ?? 'wait',
     refuses: {},
     oneLine: e.oneLine,
     act: e.act,

@@ -1,4 +1,4 @@
-import type { Frequency, Place } from '@/core/diagnose/almanac'
+import type { ActionClass, Frequency, Place } from '@/core/diagnose/almanac'
 import type { HowWell, WayMethod } from '@/core/decide/way'
 import type { Jurisdiction } from './jurisdiction'
 
@@ -24,6 +24,8 @@ export type OwnEntry =
       name: string
       hosts: string[]
       findings: Record<string, Frequency>
+      /** What it calls for; to wait and look again where nothing was said. */
+      action?: ActionClass
       oneLine: string
       act: string
       doNot: string

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { ACTION_WORDS } from '@/almanac/actionWords'
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { host as hostOf, HOSTS, type Host } from '@/almanac/hosts'
@@ -8,6 +9,7 @@ import { TESTS } from '@/almanac/laboratory'
 import { waysOf } from '@/almanac/ways'
 import { HOW_WELL, WAY_METHODS } from '@/core/decide/way'
 import { hostsOf, ownId, type OwnEntry, type OwnHost } from '@/almanac/ownEntry'
+import type { ActionClass } from '@/core/diagnose/almanac'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, type FirmSql } from '@/db/client'
 import { addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
@@ -58,6 +60,11 @@ const Own = z.discriminatedUnion('kind', [
         error:
           'At least one finding must be there always or usually; otherwise the cause can never be found.',
       }),
+    action: z
+      .enum(Object.keys(ACTION_WORDS) as [ActionClass, ...ActionClass[]], {
+        error: 'Choose what it calls for from the list.',
+      })
+      .default('wait'),
     oneLine: line('What it is', 200, 8),
     act: line('What to do', 400, 4),
     doNot: line('What not to do', 400, 4),

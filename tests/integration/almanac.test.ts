@@ -67,6 +67,7 @@ test.each([
   [{ ...cause, name: '' }, 'entry.name'],
   [{ ...cause, name: 'Aphids' }, 'name'],
   [{ ...cause, hosts: [] }, 'entry.hosts'],
+  [{ ...cause, action: 'magic' }, 'entry.action'],
   [{ ...cause, hosts: ['ash', 'palm'] }, 'hosts[1]'],
   [{ kind: 'district', cause: 'nothing' }, 'cause'],
   [{ kind: 'host', name: 'Ash', botanical: 'Fraxinus', edible: false }, 'name'],

@@ -1,10 +1,11 @@
 'use client'
 import { useState } from 'react'
+import { ACTION_WORDS } from '@/almanac/actionWords'
 import { HOSTS } from '@/almanac/hosts'
 import { type FirmAlmanac } from '@/almanac/own'
 import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { hostsOf } from '@/almanac/ownEntry'
-import type { Frequency } from '@/core/diagnose/almanac'
+import type { ActionClass, Frequency } from '@/core/diagnose/almanac'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
@@ -25,6 +26,7 @@ export function OwnCause({
   const kinds = [...HOSTS, ...hostsOf(view.own.map((o) => o.entry))]
   const verb = useOwnEntry(onDone)
   const [words, setWords] = useState({ name: '', oneLine: '', act: '', doNot: '' })
+  const [action, setAction] = useState<ActionClass>('wait')
   const [hosts, setHosts] = useState<string[]>([])
   const [signs, setSigns] = useState<{ finding: string; often: Frequency }[]>([
     { finding: '', often: 'usual' },
@@ -41,7 +43,7 @@ export function OwnCause({
       verb={verb}
       fields={['name', 'oneLine', 'act', 'doNot']}
       onDone={onDone}
-      onSend={() => verb.keep({ kind: 'cause', ...words, hosts, findings: shows })}
+      onSend={() => verb.keep({ kind: 'cause', ...words, action, hosts, findings: shows })}
     >
       <Field label="Name" {...text('name')} />
       <fieldset>
@@ -85,6 +87,12 @@ export function OwnCause({
         + finding
       </button>
       <Field label="What it is, in one line" {...text('oneLine')} />
+      <Choice
+        label="What it calls for"
+        options={Object.entries(ACTION_WORDS) as [ActionClass, string][]}
+        value={action}
+        onValue={setAction}
+      />
       <Field label="What to do" {...text('act')} />
       <Field label="What not to do" {...text('doNot')} />
     </OwnForm>
