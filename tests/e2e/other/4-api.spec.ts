@@ -1,5 +1,5 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
-import { enter, PEOPLE, signIn } from '../signIn'
+import { enter, PEOPLE, post, signIn } from '../signIn'
 
 const json = { 'content-type': 'application/json' }
 
@@ -149,4 +149,49 @@ test('the guide lists the fields and tries a question as whoever is signed in', 
   await page.getByRole('button', { name: 'Ask', exact: true }).click()
   await expect(page.getByText(/^422, after/)).toBeVisible()
   await expect(page.getByText('"stems[0].girth"')).toBeVisible()
+})
+
+test('what a firm has added to its almanac counts for its own tokens, on its sheet in Reckon, and for nobody else', async ({
+  page,
+  request,
+}) => {
+  await signIn(page, 'ines')
+  const name = `Staith palm ${Date.now() % 100000}`
+  const host = `own-${name.toLowerCase().replace(/ /g, '-')}`
+  const set = (entry: object) => post(page, '/api/do/set-own-entry', { id: crypto.randomUUID(), entry })
+  expect((await set({ kind: 'host', name, botanical: 'Palma portus', edible: false })).ok()).toBe(true)
+  const cause = {
+    kind: 'cause',
+    name: `${name} rot`,
+    hosts: [host],
+    findings: { 'leaf-spots-target': 'always' },
+    action: 'sanitation',
+    oneLine: 'Ringed spots.',
+    act: 'Rake and bin.',
+    doNot: 'Do not spray.',
+  }
+  expect((await set(cause)).ok()).toBe(true)
+  const question = { host, month: 6, there: ['leaf-spots-target'] }
+  const { email, password } = PEOPLE.ines
+  const session = await request.post('/api/v1/session', { data: { email, password } })
+  const own = ((await session.json()) as { token: string }).token
+  const ask = (token: string) =>
+    request.post('/api/v1/calc/diagnose', { headers: { authorization: `Bearer ${token}` }, data: question })
+  const answer = await ask(own)
+  expect(answer.status()).toBe(200)
+  expect(((await answer.json()) as { causes: { cause: string }[] }).causes[0]!.cause).toBe(`${host}-rot`)
+  const other = await ask(await tokenOf(request))
+  expect(other.status()).toBe(422)
+  expect(await other.json()).toMatchObject({ error: { code: 'unknown', field: 'host' } })
+  await page.goto('/reckon?for=diagnose')
+  await page.getByLabel('Tree', { exact: true }).selectOption({ label: name })
+  await page
+    .getByLabel(/^Finding/)
+    .first()
+    .selectOption('leaf-spots-target')
+  await page
+    .getByLabel(/^It is/)
+    .nth(1)
+    .selectOption('notThere')
+  await expect(page.getByText(`${name} rot`).first()).toBeVisible()
 })
