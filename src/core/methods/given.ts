@@ -67,3 +67,21 @@ export function readGiven(typed: TypedGiven, units: UnitSystem): Result<Given> {
   }
   return ok(given)
 }
+
+/**
+ * What holds for one tree of a group: its own where something was typed of it, else what was typed for all. A crown that is not
+ * wholly its own is marked as that of the block.
+ *
+ * @example givenFor({ crownHeight: '11', crownWidth: '10' }, { crownWidth: '12' }) // 11 by 12, of the block
+ */
+export function givenFor(forAll: TypedGiven, own: TypedGiven = {}): TypedGiven {
+  const filled = <T extends object>(of: T) =>
+    Object.fromEntries(Object.entries(of).filter(([, value]) => value !== ''))
+  const ownCrown = Boolean(own.crownHeight && own.crownWidth)
+  return {
+    ...forAll,
+    ...filled(own),
+    ...((forAll.hand || own.hand) && { hand: { ...forAll.hand, ...filled(own.hand ?? {}) } }),
+    ...(!ownCrown && forAll.crownHeight && { crownOf: 'block' as const }),
+  }
+}

@@ -1,6 +1,6 @@
 'use client'
 import { useMemo, useState } from 'react'
-import type { TypedGiven } from '@/core/methods/given'
+import { givenFor, type TypedGiven } from '@/core/methods/given'
 import { totalsOf, type Chosen, type GroupQuestion, type GroupTree } from '@/core/methods/group'
 import { rateFor } from '@/core/methods/proposeRate'
 import { methodOf } from '@/core/methods/registry'
@@ -12,19 +12,6 @@ function plannable(tree: GroupView['trees'][number]): GroupTree | null {
   return tree.facts
     ? { id: tree.id, tag: tree.tag, facts: tree.facts, reading: tree.reading, closed: tree.closed }
     : null
-}
-
-/** What holds for one tree: its own where something was typed of it, else what was typed for all. */
-function givenFor(forAll: TypedGiven, own: TypedGiven = {}): TypedGiven {
-  const filled = <T extends object>(of: T) =>
-    Object.fromEntries(Object.entries(of).filter(([, value]) => value !== ''))
-  const ownCrown = Boolean(own.crownHeight && own.crownWidth)
-  return {
-    ...forAll,
-    ...filled(own),
-    ...((forAll.hand || own.hand) && { hand: { ...forAll.hand, ...filled(own.hand ?? {}) } }),
-    ...(!ownCrown && forAll.crownHeight && { crownOf: 'block' as const }),
-  }
 }
 
 /** The table of a group: what was chosen for all and for each, and every tree's own figures by it. */
