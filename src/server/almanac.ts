@@ -188,6 +188,12 @@ export const setOwnEntryVerb = verb({
           return refuse('conflict', 'what', 'The almanac has this way for this cause already.')
       } else if ([...FINDING_BY_ID.values()].some((f) => f.name.toLowerCase() === e.name.toLowerCase()))
         return refuse('conflict', 'name', 'The almanac has a finding of this name already.')
+      const other = own.find(
+        (o) => (o.kind === 'finding' || o.kind === 'test') && o.kind !== e.kind && o.id === id,
+      )
+      // A test is entered on a tree as a finding is: two of one name would be one.
+      if (other && (e.kind === 'finding' || e.kind === 'test'))
+        return refuse('conflict', 'name', `You have a ${other.kind} of this name already; choose another.`)
       entry = { ...e, id }
       about = id
     }

@@ -280,6 +280,11 @@ test.each([
 test('an own test is entered for a tree and weighed for that firm; an own way opens its house card', async () => {
   const c = await makeFirm('Almanac firm C')
   expect(await set(c, dipstick)).toMatchObject({ ok: true })
+  const spot = { kind: 'finding', question: 'Is there a blue spot?', place: 'leaf', minutes: 1 }
+  expect(await set(c, { ...spot, name: 'Quay dipstick' })).toMatchObject({
+    ok: false,
+    problem: { code: 'conflict', field: 'name' },
+  })
   const treeId = await makeAsh(c, 'O-3')
   const found = (firm: TestFirm) =>
     act(firm.person('arborist'), 'set-finding', {
