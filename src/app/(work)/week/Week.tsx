@@ -282,7 +282,8 @@ function Standing({ week, conflicts }: { week: ReturnType<typeof useWeek>; confl
         {sayGap(plan.gapPercent)} · {shortHours(plan.travelMinutes)} on the road
       </p>
     )
-  const open = week.stops.filter((s) => s.stop.crewId === null).length
+  // Who stands at a tree needs no crew put to it any more.
+  const open = week.stops.filter((s) => s.stop.crewId === null && !s.stop.begun).length
   return (
     <p className="text-ink2">
       {week.stops.length} stops{open > 0 && `, ${open} without a crew`}
