@@ -45,8 +45,9 @@ export function LineDrawn({
   const [held, setHeld] = useState<{ n: number; x: number; moved: number; last: number } | null>(null)
   const waits = line.map((s) => s.when)
   const days = daysOfLine(waits, onDate).map((d) => daysBetween(onDate, d))
+  const end = Math.max(...days)
   // The days lie still while something is moved over them.
-  const last = held?.last ?? Math.max(14, ...days) * 1.15
+  const last = held?.last ?? Math.max(14, end) * 1.15
   const x = scaleLinear([0, last], [EDGE, WIDTH - EDGE])
   const row = days.map((d, i) => days.slice(0, i).filter((e) => Math.abs(x(e) - x(d)) < APART).length)
   const height = 24 + (Math.max(0, ...row) + 1) * ROW
@@ -128,8 +129,10 @@ export function LineDrawn({
         ))}
       </svg>
       <figcaption className="text-small text-ink2">
-        {writtenDate(onDate)} to {writtenDate(addDays(onDate, Math.max(...days)))}. Drag a step to another
-        day, or press an arrow; what waits for it moves along.
+        {end === 0
+          ? `All of it on ${writtenDate(onDate)}.`
+          : `${writtenDate(onDate)} to ${writtenDate(addDays(onDate, end))}.`}{' '}
+        Drag a step to another day, or press an arrow; what waits for it moves along.
       </figcaption>
     </figure>
   )
