@@ -34,6 +34,8 @@ test('numbers typed change the answer, a slip is told at its field, the link car
   await page.getByRole('button', { name: '+ stem' }).click()
   await page.getByLabel('or diameter, stem 2').fill('9 in')
   await expect(page.getByLabel('Several stems count as')).toBeVisible()
+  // The answer to what was typed last, not the one before it.
+  await expect(page.locator('dl dd').first()).not.toContainText('1.25 fl oz')
   const answer = await page.locator('dl dd').first().textContent()
   await picture(page, '17-reckon')
   const link = page.url()
