@@ -3,8 +3,9 @@ import { METHOD_NAME } from '@/core/card/say'
 import { hasBench, type Way, type WayMethod } from '@/core/decide/way'
 
 /** A way of working as it is called. */
-export const WAY_NAME = (method: WayMethod): string =>
-  hasBench(method) ? METHOD_NAME[method] : BESIDE[method]
+export function wayName(method: WayMethod): string {
+  return hasBench(method) ? METHOD_NAME[method] : BESIDE[method]
+}
 
 const BESIDE: Record<Exclude<WayMethod, Method>, string> = {
   refer: 'Refer',
@@ -23,7 +24,7 @@ export function Ways({ ways, title = 'Ways' }: { ways: readonly Way[]; title?: s
             className="grid sm:grid-cols-[132px_minmax(0,1fr)] gap-x-3 py-1.5 border-b border-line2"
           >
             <span>
-              <b className="block">{WAY_NAME(way.method)}</b>
+              <b className="block">{wayName(way.method)}</b>
               <span className="text-small text-ink2">{way.well}</span>
             </span>
             <span>

@@ -71,6 +71,12 @@ test('a cause of our own is added, weighed on its tree, and marked', async ({ pa
   await page.getByLabel('Search everything').fill(name)
   await expect(page.getByRole('link', { name: new RegExp(name) })).toBeVisible()
   await expect(page.getByText('own', { exact: true }).first()).toBeVisible()
+  // It is taken out again on its own page.
+  await page.getByRole('link', { name: new RegExp(name) }).click()
+  await page.getByRole('button', { name: 'Take it out' }).click()
+  await expect(page.getByRole('heading', { level: 1, name: 'Almanac' })).toBeVisible()
+  await page.getByLabel('Search everything').fill(name)
+  await expect(page.getByText('Nothing holds all of these words.')).toBeVisible()
 })
 
 test('a test and a way of our own stand on the page of their cause, and are taken out again', async ({

@@ -1,19 +1,15 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { HOW_WELL, WAY_METHODS, type HowWell, type WayMethod } from '@/core/decide/way'
 import type { AlmanacView } from '@/server/read/almanac'
 import { OwnForm, useOwnEntry, wordsOf } from '../../OwnForm'
+import { Ours } from './Ours'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Toggle } from '@/ui/fields/Toggle'
-import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
-import { WAY_NAME } from '@/ui/ways/Ways'
-
-type Entry = AlmanacView['own'][number]
+import { wayName } from '@/ui/ways/Ways'
 
 /** What the firm has added to a cause: tests that prove it, ways of working on it. Each is taken out again by one press. */
 export function OwnOfCause({ cause, view }: { cause: string; view: AlmanacView }) {
@@ -29,7 +25,9 @@ export function OwnOfCause({ cause, view }: { cause: string; view: AlmanacView }
       {own.length > 0 && (
         <ul aria-label="Ours" className="border-t border-line">
           {own.map((o) => (
-            <Ours key={o.id} own={o} />
+            <li key={o.id} className="py-1.5 border-b border-line2">
+              <Ours own={o} />
+            </li>
           ))}
         </ul>
       )}
@@ -44,32 +42,6 @@ export function OwnOfCause({ cause, view }: { cause: string; view: AlmanacView }
         <OwnWay cause={cause} onDone={() => setAdding(null)} />
       )}
     </div>
-  )
-}
-
-/** An entry of the firm's own, with its way out. */
-function Ours({ own }: { own: Entry }) {
-  const router = useRouter()
-  const { send, busy, problem } = useVerb('withdraw-own-entry')
-  const e = own.entry
-  return (
-    <li className="py-1.5 border-b border-line2 flex flex-wrap justify-between items-center gap-x-3">
-      <span>
-        <span className="tag tag-rust mr-2">own</span>
-        {e.kind === 'test' ? e.name : e.kind === 'way' ? e.what : ''}
-        <span className="text-ink2 text-small"> · {own.by}</span>
-      </span>
-      <Button
-        quiet
-        disabled={busy}
-        onClick={async () => {
-          if ((await send({ id: own.id })) !== null) router.refresh()
-        }}
-      >
-        Take it out
-      </Button>
-      <ProblemNote problem={problem} />
-    </li>
   )
 }
 
@@ -132,7 +104,7 @@ function OwnWay({ cause, onDone }: { cause: string; onDone: () => void }) {
       <div className="grid grid-cols-2 gap-3">
         <Choice
           label="Method"
-          options={WAY_METHODS.map((m) => [m, WAY_NAME(m)] as const)}
+          options={WAY_METHODS.map((m) => [m, wayName(m)] as const)}
           value={method}
           onValue={setMethod}
         />

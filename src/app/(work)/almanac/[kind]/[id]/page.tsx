@@ -5,6 +5,7 @@ import { KIND_WORD, type EntryKind } from '@/almanac/entries'
 import { CauseEntry } from './CauseEntry'
 import { FindingEntry, HostEntry } from './TreeEntries'
 import { CautionEntry, MethodEntry, SchoolEntry } from './WorkEntries'
+import { Ours } from './Ours'
 import { OwnNote } from './OwnNote'
 
 export const metadata = { title: 'Almanac' }
@@ -14,6 +15,7 @@ export default async function EntryPage({ params }: { params: Promise<{ kind: st
   if (!Object.hasOwn(KIND_WORD, kind)) notFound()
   const view = await almanacView()
   const almanac = almanacOf(view)
+  const own = view.own.find((o) => o.entry.kind === kind && 'id' in o.entry && o.entry.id === id)
   const entry = {
     cause: <CauseEntry id={id} view={view} almanac={almanac} />,
     finding: <FindingEntry id={id} view={view} almanac={almanac} />,
@@ -31,6 +33,11 @@ export default async function EntryPage({ params }: { params: Promise<{ kind: st
         · {KIND_WORD[kind as EntryKind].toLowerCase()}
       </p>
       {entry}
+      {own && (
+        <div className="mt-4 max-w-3xl">
+          <Ours own={own} whole />
+        </div>
+      )}
       {kind !== 'caution' && (
         <OwnNote
           entry={`${kind}:${id}`}
