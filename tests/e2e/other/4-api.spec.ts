@@ -164,14 +164,14 @@ test('what a firm has added to its almanac counts for its own tokens, on its she
     kind: 'cause',
     name: `${name} rot`,
     hosts: [host],
-    findings: { 'leaf-spots-target': 'always' },
+    findings: { 'leaf-spots-target': 'always', 'leaf-drop-early': 'always' },
     action: 'sanitation',
     oneLine: 'Ringed spots.',
     act: 'Rake and bin.',
     doNot: 'Do not spray.',
   }
   expect((await set(cause)).ok()).toBe(true)
-  const question = { host, month: 6, there: ['leaf-spots-target'] }
+  const question = { host, month: 6, there: ['leaf-spots-target', 'leaf-drop-early'] }
   const { email, password } = PEOPLE.ines
   const session = await request.post('/api/v1/session', { data: { email, password } })
   const own = ((await session.json()) as { token: string }).token
@@ -190,8 +190,8 @@ test('what a firm has added to its almanac counts for its own tokens, on its she
     .first()
     .selectOption('leaf-spots-target')
   await page
-    .getByLabel(/^It is/)
+    .getByLabel(/^Finding/)
     .nth(1)
-    .selectOption('notThere')
+    .selectOption('leaf-drop-early')
   await expect(page.getByText(`${name} rot`).first()).toBeVisible()
 })
