@@ -185,13 +185,7 @@ test('what a firm has added to its almanac counts for its own tokens, on its she
   expect(await other.json()).toMatchObject({ error: { code: 'unknown', field: 'host' } })
   await page.goto('/reckon?for=diagnose')
   await page.getByLabel('Tree', { exact: true }).selectOption({ label: name })
-  await page
-    .getByLabel(/^Finding/)
-    .first()
-    .selectOption('leaf-spots-target')
-  await page
-    .getByLabel(/^Finding/)
-    .nth(1)
-    .selectOption('leaf-drop-early')
+  await page.getByRole('combobox', { name: 'Finding, finding 1' }).selectOption('leaf-spots-target')
+  await page.getByRole('combobox', { name: 'Finding, finding 2' }).selectOption('leaf-drop-early')
   await expect(page.getByText(`${name} rot`).first()).toBeVisible()
 })
