@@ -14,7 +14,6 @@ interface Done {
   hand: Record<string, string>
   notes?: Record<string, string>
   notices: string
-  reason?: string
   /** What was written at the first check since. */
   found: string
 }
@@ -71,16 +70,10 @@ const DONE: readonly Done[] = [
 /** Plays all of it, with what was found at the checks since. */
 export async function byHandDone(story: Story, today: string): Promise<void> {
   for (const d of DONE) {
-    const tree = await decided(
-      story,
-      d.tag,
-      d.ago,
-      d.findings,
-      d.cause,
-      'care',
-      { words: d.words, due: addDays(today, 30 - d.ago) },
-      d.reason ?? null,
-    )
+    const tree = await decided(story, d.tag, d.ago, d.findings, d.cause, 'care', {
+      words: d.words,
+      due: addDays(today, 30 - d.ago),
+    })
     const { jobId } = (await story.do('maren', d.ago - 1, 'hand-to-crew', {
       id: idFor(`rx ${d.tag}`),
       items: [byHand(d.code, [tree], d.hand)],

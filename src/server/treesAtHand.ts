@@ -90,12 +90,12 @@ export async function treesAtHand(
   return trees.map((tree) => {
     const reading = readings.find((r) => r.treeId === tree.id) ?? null
     const ringed = marks.filter((m) => m.treeId === tree.id)
-    const cause = decided.find((d) => d.treeId === tree.id)?.cause
+    const signed = decided.find((d) => d.treeId === tree.id) ?? null
     const before = earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId))
     return {
       tree,
       reading,
-      decided: decided.find((d) => d.treeId === tree.id) ?? null,
+      decided: signed,
       facts: reading && {
         ...trunkOf(tree.host, reading),
         marks: ringed,
@@ -116,7 +116,7 @@ export async function treesAtHand(
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
       kind: kindOf(tree.host, hostsOf(own)),
-      ways: cause === undefined ? [] : waysOf(cause, own),
+      ways: signed === null ? [] : waysOf(signed.cause, own),
     }
   })
 }

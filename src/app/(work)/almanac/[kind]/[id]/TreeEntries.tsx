@@ -1,4 +1,5 @@
 import Link from 'next/link'
+import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { notFound } from 'next/navigation'
 import { host as hostOf } from '@/almanac/hosts'
 import type { FirmAlmanac } from '@/almanac/own'
@@ -35,11 +36,7 @@ export function FindingEntry({ id, view, almanac }: { id: string; view: AlmanacV
               {c.name}
             </Link>
             <span className={c.findings[id] === 'never' ? 'text-plum' : ''}>
-              {c.findings[id] === 'never'
-                ? 'never: speaks against it'
-                : c.findings[id] === 'usual'
-                  ? 'usually'
-                  : c.findings[id]}
+              {c.findings[id] === 'never' ? 'never: speaks against it' : OFTEN_WORD[c.findings[id]!]}
             </span>
           </li>
         ))}
