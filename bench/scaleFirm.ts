@@ -114,7 +114,7 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into weather_day (firm_id, cell_north, cell_east, time_zone, date, begins, known_until, asked_at, made_up,
           least_c, most_c, rain_m, hours)
         select ${f}, 840 + c % 7, -1500 + c / 7, 'America/New_York', d.day::date, d.day + interval '4 hours',
-          least(d.day + interval '28 hours', ${noon}), ${noon}, true,
+          least(d.day + interval '30 hours', ${noon} - interval '4 hours'), ${noon} - interval '4 hours', true,
           10 - 12 * cos(2 * pi() * extract(doy from d.day) / 365), 20 - 12 * cos(2 * pi() * extract(doy from d.day) / 365),
           case when extract(doy from d.day)::int % 4 = 0 then 0.01 else 0 end, told.hours
         from told, generate_series(0, 41) c,
@@ -126,15 +126,22 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         select ${id('skyread', 'n')}, ${f}, ${id('site', '1 + n % ' + String(sites))}, ${noon} - n * interval '3 hours', 18, 2, ${id('person', '1 + n % 60')}
         from generate_series(1, ${sites * 5}) n`),
     )
+    // The first is injected, the second sprayed.
     await step('cards', () =>
-      sql.unsafe(`
+      sql.unsafe(
+        ['EB4', 'SU8']
+          .map(
+            (code, i) => `
         insert into card (id, firm_id, kind, code, version, name, registration, body)
-          select ${id('shelf', '1')}, ${f}, kind, code, version, name, registration, body
-          from card where code = 'EB4' order by version desc limit 1;
+          select ${id('shelf', String(i + 1))}, ${f}, kind, code, version, name, registration, body
+          from card where code = '${code}' order by version desc limit 1;
         insert into card_use (id, firm_id, card_id, n, method, body)
-          select ${id('label', '1')}, ${f}, ${id('shelf', '1')}, 1, u.method, u.body
+          select ${id('label', String(i + 1))}, ${f}, ${id('shelf', String(i + 1))}, 1, u.method, u.body
           from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id
-          where c.code = 'EB4' and u.n = 1 and c.firm_id <> ${f} order by c.version desc limit 1`),
+          where c.code = '${code}' and u.n = 1 and c.firm_id <> ${f} order by c.version desc limit 1;`,
+          )
+          .join(''),
+      ),
     )
     await step('trees', () =>
       sql.unsafe(`
@@ -225,7 +232,10 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('occurrence', `n * 4 + k`)}, ${f}, ${id('item', `n * 4 + k`)}, 1, '${today}', '${today}', case when k < 2 then 'done' else 'open' end ${each};
         insert into occurrence (id, firm_id, item_id, n, due_from, due_to, again)
           select ${id('occurrence', `n * 4 + 3`)}, ${f}, ${id('item', `n * 4 + 1`)}, 2, '${today}'::date - 20 + (n % 60)::int, '${today}'::date - 10 + (n % 60)::int, true
-          from generate_series(1, ${trees}) n where n % 100 = 7`),
+          from generate_series(1, ${trees}) n where n % 100 = 7;
+        -- Half of what is due again is a cover that rain washes off.
+        update prescription_item set method = 'crown-spray', card_use_id = ${id('label', '2')}
+          where firm_id = ${f} and id in (select ${id('item', `n * 4 + 1`)} from generate_series(1, ${trees}) n where n % 200 = 7)`),
     )
     await step('jobs', () =>
       sql.unsafe(`
@@ -289,6 +299,11 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into applied_by_others (id, firm_id, site_id, active, active_kg, on_date, source, noted_at, noted_by)
           select ${id('event', `900000 + s`)}, ${f}, ${id('site', 's')}, 'imidacloprid', 0.01, '${today}'::date - 60, 'the client’s gardener', ${noon}, ${id('person', '1')}
           from generate_series(1, ${sites}) s`),
+    )
+    await step('covers that are due again went on lately', () =>
+      sql.unsafe(`
+        update application set started_at = ${noon} - interval '20 days', method = 'crown-spray'
+          where firm_id = ${f} and id in (select ${id('application', `n * 4 + 1`)} from generate_series(1, ${trees}) n where n % 200 = 7)`),
     )
     await step('records, chained', () =>
       sql.unsafe(`

@@ -7,11 +7,14 @@ import { dateIn } from '@/core/time/calendar'
 import type { DueRow } from '@/db/queries/occurrence'
 import { coversToRenew } from '@/db/queries/season'
 import type { Reading } from './verb'
-import { knownWeather } from './weather/known'
+import { knownWeathers } from './weather/known'
 
+const DAY = 86_400_000
 const BY_CALENDAR = SCHOOLS.find((s) => s.id === 'calendar')!.one
 /** Covers of so many sites are followed at once; what is due at more goes by the days of its card. */
 const MOST_SITES = 40
+/** Of a cover this old nothing is left, as leaves have grown: it goes by the days of its card. */
+const OLDEST_DAYS = 120
 
 /**
  * Until when covers that rain washes off are renewed, by occurrence: by need or by the calendar, as it was agreed when they were signed. What is no
@@ -24,27 +27,39 @@ export async function renewalsOf(
   const found = new Map<string, Renewal>()
   const sprayed = due.filter((d) => d.method === 'crown-spray' && d.n > 1)
   if (sprayed.length === 0) return found
+  const at = context.now.getTime()
   const covers = new Map(
     (
       await coversToRenew(
         context.sql,
         sprayed.map((d) => d.id),
       )
-    ).map((c) => [c.occurrenceId, c]),
+    )
+      .filter((c) => at - c.at < OLDEST_DAYS * DAY)
+      .map((c) => [c.occurrenceId, c]),
   )
-  const bySite = grouped(
-    sprayed.filter((d) => covers.has(d.id)),
-    (d) => d.siteId,
+  const bySite = [
+    ...grouped(
+      sprayed.filter((d) => covers.has(d.id)),
+      (d) => d.siteId,
+    ),
+  ].slice(0, MOST_SITES)
+  const followed = bySite.flatMap(([, own]) => own)
+  if (followed.length === 0) return found
+  const first = Math.min(...followed.map((d) => covers.get(d.id)!.at))
+  const weathers = await knownWeathers(
+    context,
+    bySite.map(([siteId]) => siteId),
+    // A day earlier, whatever the site's calendar.
+    { hoursFrom: dateIn('UTC', new Date(first - DAY)) },
   )
-  for (const [siteId, own] of [...bySite].slice(0, MOST_SITES)) {
+  for (const [siteId, own] of bySite) {
+    const rain = weathers.get(siteId)?.rain ?? []
     const { timeZone } = own[0]!
-    const first = Math.min(...own.map((d) => covers.get(d.id)!.at))
-    const { hours } = await knownWeather(context, siteId, { hoursFrom: dateIn(timeZone, new Date(first)) })
     for (const d of own) {
       const c = covers.get(d.id)!
       const washOff = readQuantity(c.washOff, 'length', 'washOff')
-      const now = washOff.ok ? coverOver(hours, [{ ...c, washOff: washOff.value.si }]) : null
-      const at = context.now.getTime()
+      const now = washOff.ok ? coverOver(rain, [{ ...c, washOff: washOff.value.si }]) : null
       found.set(
         d.id,
         renewal(

@@ -1,9 +1,10 @@
 import { seasonView } from '@/server/read/season'
+import { randomUUID } from 'node:crypto'
 import postgres from 'postgres'
 import { dateIn } from '@/core/time/calendar'
 import type { PersonRow } from '@/db/queries/person'
 import { addCard } from '@/db/queries/card'
-import type { FirmSql } from '@/db/client'
+import { PLANNING, type FirmSql } from '@/db/client'
 import { LARGE, makeScaleFirm, scaleId } from '../../bench/scaleFirm'
 
 /**
@@ -75,7 +76,7 @@ beforeAll(async () => {
   sql = postgres(process.env.DATABASE_URL!, {
     max: 1,
     onnotice: () => {},
-    connection: { TimeZone: 'UTC', jit: 'off', plan_cache_mode: 'force_custom_plan' },
+    connection: { TimeZone: 'UTC', ...PLANNING },
     debug: (_connection, text, values) => {
       asked.push({ text, values })
     },
@@ -83,22 +84,25 @@ beforeAll(async () => {
   const owner = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} })
   const [there] = await owner`select count(*)::int as n from tree where firm_id = ${LARGE.firm}`
   if (there!.n === 0) {
-    const { card } = (await import('../../demo/cards')).CARDS[0]!
+    const { CARDS } = await import('../../demo/cards')
     await owner`insert into firm (id, name, town, time_zone) values ('00000001-0000-7000-8000-00000000aaaa', 'Beside', 'Quayside', 'UTC') on conflict do nothing`
     const beside = '00000001-0000-7000-8000-00000000aaaa'
     await owner`delete from card_use where firm_id = ${beside}`
     await owner`delete from card where firm_id = ${beside}`
-    await owner.begin((t) =>
-      addCard(t as never, {
-        id: '00000001-0000-7000-8000-00000000aaab',
-        firmId: beside,
-        version: 3,
-        card,
-        useIds: ['00000001-0000-7000-8000-00000000aaac'],
-        at: new Date(),
-        by: null,
-      }),
-    )
+    for (const code of ['EB4', 'SU8']) {
+      const { card, version } = CARDS.find((c) => c.card.code === code)!
+      await owner.begin((t) =>
+        addCard(t as never, {
+          id: randomUUID(),
+          firmId: beside,
+          version,
+          card,
+          useIds: card.uses.map(() => randomUUID()),
+          at: new Date(),
+          by: null,
+        }),
+      )
+    }
     await makeScaleFirm(process.env.DATABASE_OWNER_URL!, { ...LARGE, seal }, TODAY)
   }
   await owner.end()
@@ -190,12 +194,12 @@ async function look(view: () => Promise<unknown>) {
 const tree = scaleId('tree', 40_007)
 const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, rows: number][] = [
   ['frame', () => frameView(), 4, 3_000],
-  ['Today', () => todayView(), 11, 26_000],
+  ['Today', () => todayView(), 14, 26_000],
   ['a season', () => seasonView(scaleId('site', 77)), 15, 9_000],
   ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 15, 40_000],
-  ['Run, list', () => runListView(), 2, 6_000],
-  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 11, 8_000],
-  ['the week', () => weekView(), 10, 60_000],
+  ['Run, list', () => runListView(), 5, 8_000],
+  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 12, 8_000],
+  ['the week', () => weekView(), 13, 60_000],
   ['what is overdue', () => overdueView(), 2, 60_000],
   ['the crews', () => crewsView(), 5, 1_000],
   ['Grounds', () => sitesView(), 1, 4_000],

@@ -1,8 +1,8 @@
-import { cover } from '../spray/cover'
+import { coverLeft } from '../spray/cover'
 import type { Length } from '../quantity/units'
 import type { UnitSystem } from '../quantity/format'
 import { wetSpells } from '../weather/wetness'
-import type { PlaceHour } from '../weather/placeDays'
+import type { PlaceHour, RainHour } from '../weather/placeDays'
 import { RIPENS_ABOVE, scabSpells, type ScabSpell } from './scab'
 import { degreeDaysOf } from './degreeDays'
 
@@ -34,7 +34,7 @@ export interface CoverNow {
  * What is left of the newest cover at each hour, over hours that follow one another. Rain that is not known washes nothing off. Null where no
  * cover went on before the last hour. Source: handbook, wash-off and repeats.
  */
-export function coverOver(hours: readonly PlaceHour[], covers: readonly Cover[]): CoverNow | null {
+export function coverOver(hours: readonly RainHour[], covers: readonly Cover[]): CoverNow | null {
   const last = hours.at(-1)
   if (!last) return null
   const went = covers.filter((c) => c.at <= last.at).sort((a, b) => a.at - b.at)
@@ -46,22 +46,20 @@ export function coverOver(hours: readonly PlaceHour[], covers: readonly Cover[])
     const until = went[i + 1]?.at ?? Infinity
     const own = hours.filter((h) => h.at >= c.at && h.at < until)
     if (own.length === 0) continue
-    // Held by instants, so that no change of a clock makes an hour of it.
-    const wall = (at: number) => new Date(at).toISOString().slice(0, 16)
-    const found = cover({
-      applied: wall(c.at),
-      hours: own.map((h) => ({ time: wall(h.at), rain: h.rain ?? 0 })),
-      washOff: c.washOff,
-      rainFastHours: c.rainFastHours,
-      growthPerDay: GROWTH_PER_DAY,
-      threshold: 50,
-      minDays: c.leastDays,
-    })
-    if (!found.ok) continue
-    const at = (time: string | null) => (time === null ? null : Date.parse(`${time}:00Z`))
-    left.push(...found.value.cover.map((x) => ({ at: at(x.time)!, percent: x.percent })))
-    renewBy = at(found.value.renewBy)
-    renewFrom = at(found.value.renewFrom)
+    const found = coverLeft(
+      c.at,
+      own.map((h) => ({ at: h.at, rain: h.rain ?? 0 })),
+      {
+        washOff: c.washOff,
+        rainFastHours: c.rainFastHours,
+        growthPerDay: GROWTH_PER_DAY,
+        threshold: 50,
+        minDays: c.leastDays,
+      },
+    )
+    for (const l of found.left) left.push(l)
+    renewBy = found.renewBy
+    renewFrom = found.renewFrom
   }
   return { left, renewBy, renewFrom }
 }

@@ -12,11 +12,8 @@ const DAY = 24 * HOUR
 /** More rain than this before a film is dry takes it off. Source: handbook, wash-off. */
 const BEFORE_DRY: Length = toSI(0.1, 'in')
 
-export interface CoverInput {
-  /** Wall-clock time at which it was put on. */
-  applied: string
-  /** Ascending; each the hour that begins at `time`. */
-  hours: { time: string; rain: Length }[]
+/** What a film is held by. */
+export interface CoverTerms {
   /** Rain after which nothing is left. */
   washOff: Length
   rainFastHours: number
@@ -26,6 +23,13 @@ export interface CoverInput {
   threshold: number
   /** Days the label keeps between two. */
   minDays: number
+}
+
+export interface CoverInput extends CoverTerms {
+  /** Wall-clock time at which it was put on. */
+  applied: string
+  /** Ascending; each the hour that begins at `time`. */
+  hours: { time: string; rain: Length }[]
   units?: UnitSystem
 }
 
@@ -38,6 +42,42 @@ export interface Cover {
   renewFrom: string | null
   washedBeforeDry: boolean
   working: Working
+}
+
+/**
+ * How much of a film is left at the end of each hour from `applied` on, by instants or by a wall clock alike, ms: the rule of `cover`, for hours that ascend
+ * and terms that can be. `renewBy`: the first hour below the threshold, null where there is none; `renewFrom`: not before the label's days are over.
+ *
+ * @example coverLeft(0, [{ at: 0, rain: 0 }], terms).left[0].percent // 99.83 where 4 % grow a day
+ */
+export function coverLeft(
+  applied: number,
+  hours: readonly { at: number; rain: Length }[],
+  terms: CoverTerms,
+): {
+  left: { at: number; percent: number }[]
+  renewBy: number | null
+  renewFrom: number | null
+  rain: Length
+  washed: boolean
+} {
+  let rain = 0
+  let washed = false
+  const left: { at: number; percent: number }[] = []
+  for (const hour of hours) {
+    rain += hour.rain
+    if (hour.at < applied + terms.rainFastHours * HOUR && rain > BEFORE_DRY * (1 + NOISE)) washed = true
+    const days = (hour.at + HOUR - applied) / DAY
+    left.push({
+      at: hour.at,
+      percent: washed
+        ? 0
+        : 100 * Math.max(0, 1 - rain / terms.washOff) * Math.max(0, 1 - (terms.growthPerDay / 100) * days),
+    })
+  }
+  const renewBy = left.find((c) => c.percent < terms.threshold - NOISE)?.at ?? null
+  const renewFrom = renewBy === null ? null : Math.max(renewBy, applied + terms.minDays * DAY)
+  return { left, renewBy, renewFrom, rain, washed }
 }
 
 /**
@@ -76,29 +116,15 @@ export function cover(input: CoverInput): Result<Cover> {
     if (at >= applied) hours.push({ at, ...hour })
   }
   const units = input.units ?? 'us'
-  let rain = 0
-  let washed = false
-  const left: Cover['cover'] = []
-  for (const hour of hours) {
-    rain += hour.rain
-    if (hour.at < applied + input.rainFastHours * HOUR && rain > BEFORE_DRY * (1 + NOISE)) washed = true
-    const days = (hour.at + HOUR - applied) / DAY
-    left.push({
-      time: hour.time,
-      percent: washed
-        ? 0
-        : 100 * Math.max(0, 1 - rain / input.washOff) * Math.max(0, 1 - (input.growthPerDay / 100) * days),
-    })
-  }
-  const low = left.find((c) => c.percent < input.threshold - NOISE)
-  const kept = applied + input.minDays * DAY
-  const renewBy = low?.time ?? null
-  const renewFrom = low === undefined ? null : wallClock(low.time)! >= kept ? low.time : sayWallClock(kept)
+  const { rain, washed, left, renewBy, renewFrom } = coverLeft(applied, hours, input)
   const last = left.at(-1)
+  // An hour is said as it was given.
+  const given = new Map(hours.map((h) => [h.at, h.time]))
+  const said = (at: number | null) => (at === null ? null : (given.get(at) ?? sayWallClock(at)))
   return ok({
-    cover: left,
-    renewBy,
-    renewFrom,
+    cover: left.map(({ percent }, i) => ({ time: hours[i]!.time, percent })),
+    renewBy: said(renewBy),
+    renewFrom: said(renewFrom),
     washedBeforeDry: washed,
     working: [
       {
@@ -110,7 +136,7 @@ export function cover(input: CoverInput): Result<Cover> {
         label: 'Cover at the end',
         expression: washed
           ? `more than ${shown(BEFORE_DRY, 'in', units)} fell before it was dry`
-          : `(1 − ${shown(rain, 'in', units)} ÷ ${shown(input.washOff, 'in', units)}) × (1 − ${plain(input.growthPerDay, 1)} % × ${plain(last ? (wallClock(last.time)! + HOUR - applied) / DAY : 0, 1)} days)`,
+          : `(1 − ${shown(rain, 'in', units)} ÷ ${shown(input.washOff, 'in', units)}) × (1 − ${plain(input.growthPerDay, 1)} % × ${plain(last ? (last.at + HOUR - applied) / DAY : 0, 1)} days)`,
         result: `${plain(last?.percent ?? 100, 1)} %`,
       },
     ],

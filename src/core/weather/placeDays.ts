@@ -62,6 +62,17 @@ export interface PlaceHour extends WeatherHour {
   measured: boolean
 }
 
+/** The rain of an hour. */
+export type RainHour = Pick<PlaceHour, 'at' | 'rain'>
+
+/** The rain of a kept day, hour by hour. */
+export function rainHours({ begins, hours }: Pick<PlaceDay, 'begins' | 'hours'>): RainHour[] {
+  return (hours.rain ?? []).map((mm, i) => ({
+    at: begins + i * HOUR,
+    rain: mm === null ? undefined : mm / 1000,
+  }))
+}
+
 /** Hours that follow one another from an instant on, parted into the days of a time zone. Figures that cannot be become not known. */
 export function partDays(told: Columns, from: number, knownUntil: number, timeZone: string): PlaceDay[] {
   const length = Math.max(0, ...Object.values(told).map((c) => c.length))

@@ -7,7 +7,14 @@ import type { BeginProgram, Program } from './program'
 /** Crew days on which the same jobs can be done at the same costs. */
 interface Kind {
   shifts: number[]
-  memory: Memory
+  /** Made when it is first asked for. */
+  memory: Memory | null
+}
+
+/** A day's jobs in their order, on a shift. */
+export interface ShiftDay {
+  shift: number
+  jobs: readonly number[]
 }
 
 interface Day {
@@ -22,14 +29,16 @@ const [LONG, EVERY] = [40_000, 40_000]
 const SLACK = 0.002
 /** How many near jobs a day remembers at the beginning. */
 const REMEMBERED = 8
-/** How many days of a length are grown on in a quick look, and how many new ones are taken from one look. */
-const [NARROW, WIDEST, NEW] = [20, 40, 5]
+/** How many days of a length are grown on in a quick look, and how many new ones are taken from one look, a quick and a whole one. */
+const [NARROW, WIDEST, NEW, NEW_WHOLE] = [20, 40, 5, 20]
 /** How many days are learned from plans; more make the program slow. */
 const MOST_KNOWN = 1200
 /** Of how many days a plan is chosen where not all are known. */
 const CHOSEN = 1500
-/** How often the program is asked on the way to a whole plan. */
-const SOLVED = 16
+/** In how many goes a whole plan is taken, how often new days are looked for after each, and how many of a kind. */
+const [GOES, LOOKS, NEW_LATER] = [30, 3, 4]
+/** How many days are told to somebody who makes a whole plan of them. */
+const MOST_TOLD = 4000
 /** A day of which so much is taken is taken whole, so many at once. */
 const [NEARLY, AT_ONCE] = [0.999, 10]
 /** A pinned job cannot be left undone; in the program it can, at this many times the dearest of the others. */
@@ -74,7 +83,7 @@ export class Bounder {
       if (kind === undefined) {
         kind = this.kinds.length
         named.set(name, kind)
-        this.kinds.push({ shifts: [], memory: new Memory(field, shift, REMEMBERED) })
+        this.kinds.push({ shifts: [], memory: null })
       }
       this.kinds[kind]!.shifts.push(s)
       this.kindOf[s] = kind
@@ -82,6 +91,10 @@ export class Bounder {
     const dearest = Math.max(1, ...field.undone.filter((u) => u < Infinity))
     this.undone = field.undone.map((u) => (u === Infinity ? PINNED * dearest : u))
     this.program = this.made()
+  }
+
+  private memoryOf(kind: Kind): Memory {
+    return (kind.memory ??= new Memory(this.field, this.field.shifts[kind.shifts[0]!]!, REMEMBERED))
   }
 
   private made(): Program {
@@ -108,6 +121,24 @@ export class Bounder {
   know(plan: Plan): void {
     if (this.days.length > MOST_KNOWN + (this.guess > -Infinity ? MOST_KNOWN : 0)) return
     for (const [s, order] of plan.entries()) this.learn(this.kindOf[s]!, order)
+  }
+
+  /** The days that gain most at the prices of now, by the first shift of their kind. */
+  best(): ShiftDay[] {
+    const prices = this.centre ?? this.bestPrices
+    if (!prices) return []
+    const least = this.knownLeast(prices)
+    const gain = (day: Day) => day.jobs.reduce((sum, j) => sum - prices[j]!, day.cost) - least[day.kind]!
+    return this.days
+      .map((day) => ({ day, gain: gain(day) }))
+      .sort((a, b) => a.gain - b.gain)
+      .slice(0, MOST_TOLD)
+      .map(({ day }) => ({ shift: this.kinds[day.kind]!.shifts[0]!, jobs: day.jobs }))
+  }
+
+  /** Takes days among those the program chooses from, as `best` says them. */
+  knowDays(days: readonly ShiftDay[]): void {
+    for (const { shift, jobs } of days) this.learn(this.kindOf[shift]!, jobs)
   }
 
   private column(day: Day) {
@@ -170,12 +201,12 @@ export class Bounder {
       for (const [k, kind] of kinds.entries()) {
         const looked = bestDays(field, field.shifts[kind.shifts[0]!]!, prices, least[k]! - slack, {
           most: LONG,
-          memory: kind.memory,
+          memory: this.memoryOf(kind),
           late: () => secondsLeft() <= 0,
         })
         bound += kind.shifts.length * looked.least
         if (!looked.proven) unproven++
-        for (const day of looked.days.slice(0, NEW)) if (this.learn(k, day)) fresh++
+        for (const day of looked.days.slice(0, NEW_WHOLE)) if (this.learn(k, day)) fresh++
       }
       if (bound > this.bound + SAME) {
         this.bound = bound
@@ -209,7 +240,7 @@ export class Bounder {
         // As many at once as it takes to end in time, at the pace of the last turn.
         const now = secondsLeft()
         const least = Math.max(
-          Math.ceil(field.shifts.length / SOLVED),
+          Math.ceil(field.shifts.length / GOES),
           Math.ceil((room.reduce((sum, r) => sum + r, 0) * pace) / Math.max(0.01, now)),
         )
         let more = 0
@@ -223,17 +254,23 @@ export class Bounder {
           more++
         }
         if (more === 0) break
-        const prices = this.pricesOf(answer.prices)
-        for (const [k, kind] of kinds.entries())
-          if (room[k]! > 0)
-            for (const { day } of goodDays(
-              field,
-              field.shifts[kind.shifts[0]!]!,
-              prices,
-              answer.prices[field.jobs + k]! - 1e-6,
-              NARROW,
-            ).slice(0, 4))
-              this.learn(k, day)
+        // What is left of the jobs asks for days of its own.
+        for (let look = 0, fresh = 1; look < LOOKS && fresh > 0 && secondsLeft() > 0; look++) {
+          const now = this.asked(secondsLeft)
+          if (!now) break
+          const prices = this.pricesOf(now.prices)
+          fresh = 0
+          for (const [k, kind] of kinds.entries())
+            if (room[k]! > 0)
+              for (const { day } of goodDays(
+                field,
+                field.shifts[kind.shifts[0]!]!,
+                prices,
+                now.prices[field.jobs + k]! - 1e-6,
+                NARROW,
+              ).slice(0, NEW_LATER))
+                if (this.learn(k, day)) fresh++
+        }
       }
       return this.planOf(taken.map((column) => this.days[this.columns[column - field.jobs]!]!))
     } finally {
@@ -275,7 +312,7 @@ export class Bounder {
       const shift = this.field.shifts[kind.shifts[0]!]!
       const { least, proven } = bestDays(this.field, shift, prices, 0, {
         most: LONG,
-        memory: kind.memory,
+        memory: this.memoryOf(kind),
         late: () => secondsLeft() <= 0,
       })
       if (!proven) return false

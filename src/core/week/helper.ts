@@ -1,5 +1,7 @@
-import { weekField, type WeekInput } from './field'
+import { Bounder, type ShiftDay } from './bound'
+import { weekField, type WeekField, type WeekInput } from './field'
 import { drawn, Improver, type Plan } from './improve'
+import type { BeginProgram } from './program'
 
 /** Days worth trying as they are, with the shifts they can stand on. */
 export type Liked = readonly { shifts: readonly number[]; day: readonly number[] }[]
@@ -10,13 +12,23 @@ export interface Helper {
   better: () => Plan | null
   /** A plan to go on from, where there is one, and days worth trying. */
   tell: (plan: Plan | null, liked: Liked) => void
+  /** Days to make a whole plan of, within so many seconds, and to go on from. */
+  choose: (days: readonly ShiftDay[], seconds: number) => void
   end: () => void
+}
+
+/** What somebody who helps is told. */
+export interface Told {
+  plan: Plan | null
+  /** Null where nothing new is liked. */
+  liked: Liked | null
+  choose: { days: readonly ShiftDay[]; seconds: number } | null
 }
 
 /** How it hears and is heard. */
 export interface Line {
-  /** What was told since, the newest; `end` where it shall stop. */
-  heard: () => { plan: Plan | null; liked: Liked } | 'end' | null
+  /** What was told since, the newest of each; `end` where it shall stop. */
+  heard: () => Told | 'end' | null
   say: (plan: Plan) => void
   clock: () => number
 }
@@ -33,6 +45,7 @@ export function helpWithWeek(
   start: Plan,
   seconds: number,
   { heard, say, clock }: Line,
+  program: BeginProgram,
 ): void {
   const read = weekField(input)
   if (!read.ok || read.value.jobs === 0 || read.value.shifts.length === 0) return
@@ -49,12 +62,24 @@ export function helpWithWeek(
       const news = heard()
       if (news === 'end') return
       if (news) {
-        improver.liked = news.liked
+        improver.liked = news.liked ?? improver.liked
         if (news.plan) {
           improver.take(news.plan)
           known = Math.min(known, improver.cost)
           began = now
           bold = CAREFUL
+        }
+        if (news.choose) {
+          const chosen = wholePlan(read.value, program, news.choose, clock)
+          if (chosen) {
+            improver.take(chosen)
+            improver.fill()
+            // One that is far worse leads nowhere.
+            if (improver.cost > improver.bestCost * 1.05) improver.take(improver.best)
+          }
+          began = clock()
+          bold = CAREFUL
+          continue
         }
       }
       if (now - began > ROUND) {
@@ -70,5 +95,22 @@ export function helpWithWeek(
     }
     const part = Math.min(1, (clock() - began) / ROUND)
     improver.step(improver.bestCost * bold * (COLD / bold) ** part)
+  }
+}
+
+/** A plan out of days, where the time is enough and none is too long. */
+function wholePlan(
+  field: WeekField,
+  program: BeginProgram,
+  { days, seconds }: NonNullable<Told['choose']>,
+  clock: () => number,
+): Plan | null {
+  const end = clock() + seconds
+  const bounder = new Bounder(field, program)
+  try {
+    bounder.knowDays(days)
+    return bounder.dive(() => end - clock())
+  } finally {
+    bounder.end()
   }
 }

@@ -67,6 +67,12 @@ export interface Planning {
 export const MOST_SECONDS = 30
 /** From so many jobs on help is worth a thread. */
 const HELPED = 40
+/**
+ * Until which part of the time it is done: days are made quickly, a whole plan is made of them, what no plan is below is proven. With help the whole plan is made beside, from
+ * when on and how long of the time.
+ */
+const ALONE = { quick: 0.4, whole: 0.55, proven: 0.82 }
+const ALONG = { quick: 0.3, proven: 0.97, choose: 0.55, choosing: 0.38 }
 
 /**
  * Puts jobs on days of crews, so that lateness, what is left undone and driving cost least: Σ placed priority × days after due + Σ not placed priority × 30 +
@@ -134,18 +140,25 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
           improve(improver, bounder, Math.min(seconds * part, field.jobs * 0.02), ways, improver.plan)
         heard()
       }
-      while (until(0.4)() > 0 && !bounder.turn(until(0.4))) {
+      const quick = until(helper ? ALONG.quick : ALONE.quick)
+      while (quick() > 0 && !bounder.turn(quick)) {
         heard()
         helper?.tell(null, bounder.likes())
       }
-      better(bounder.dive(until(0.55)), 0.08)
+      if (!helper) better(bounder.dive(until(ALONE.whole)), 0.08)
       let ended = false
-      while (!ended && until(0.82)() > 0 && !done()) {
-        ended = bounder.prove(improver.bestCost, until(0.82))
+      let asked = false
+      const proven = until(helper ? ALONG.proven : ALONE.proven)
+      while (!ended && proven() > 0 && !done()) {
+        ended = bounder.prove(improver.bestCost, proven)
         heard()
         helper?.tell(null, bounder.likes())
+        if (helper && !asked && until(ALONG.choose)() <= 0) {
+          asked = true
+          helper.choose(bounder.best(), seconds * ALONG.choosing)
+        }
       }
-      if (!done() && !ended) better(bounder.choose(improver.bestCost, until(0.96)(), false), 0.03)
+      if (!helper && !done() && !ended) better(bounder.choose(improver.bestCost, until(0.96)(), false), 0.03)
       if (ended && !done()) {
         const all = bounder.learnAll(improver.bestCost, () => left() * 0.4)
         better(bounder.choose(improver.bestCost, Math.max(0.05, left() * 0.7), all), 0.02)

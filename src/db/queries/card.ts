@@ -20,10 +20,12 @@ export interface UseRow<M extends Method = Method> {
 /** The use `u` in the shape the core reads. */
 export const useBody = (sql: FirmSql) => sql`jsonb_build_object('method', u.method) || u.body`
 
+/** The card `c` as work with its product needs it. */
+export const productBody = (sql: FirmSql) =>
+  sql`c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration)`
+
 const select = (sql: FirmSql) => sql`
-  select u.id,
-    c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
-    ${useBody(sql)} as use
+  select u.id, ${productBody(sql)} as product, ${useBody(sql)} as use
   from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id`
 
 /** Every use, by any method or by one, of the newest version of every card. */
@@ -35,6 +37,13 @@ export async function usesOnShelf<M extends Method = Method>(sql: FirmSql, metho
 export async function useById(sql: FirmSql, useId: string): Promise<UseRow | undefined> {
   const rows = await sql<UseRow[]>`${select(sql)} where u.id = ${useId}`
   return rows[0]
+}
+
+/** Uses by their ids. */
+export async function usesByIds(sql: FirmSql, ids: string[]): Promise<Map<string, UseRow>> {
+  if (ids.length === 0) return new Map()
+  const rows = await sql<UseRow[]>`${select(sql)} where u.id = any(${ids})`
+  return new Map(rows.map((u) => [u.id, u]))
 }
 
 /** What of a card's body stands in its row; the rest are its uses. */

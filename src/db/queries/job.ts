@@ -6,7 +6,7 @@ import type { Length } from '@/core/quantity/units'
 import type { Anew } from '@/core/plan/anew'
 import type { AsAgreed } from '@/core/schools/house'
 import type { FirmSql } from '../client'
-import { useBody, type ProductRow } from './card'
+import { productBody, useBody, type ProductRow } from './card'
 import type { SubjectStatus } from './prescription'
 
 /** The job of a crew at a site on a day, or of no crew yet, opened if there is none. */
@@ -188,27 +188,40 @@ export interface JobSubjectRow {
   recordId: string | null
 }
 
-const subjectSelect = (sql: FirmSql) => sql`
-  select i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
+/** The same without what is only looked at when it is signed; its product and its use stand once, by `useId`. */
+export type CrewSubjectRow = Omit<JobSubjectRow, 'working' | 'checks' | 'product' | 'use'>
+
+const crewColumns = (sql: FirmSql) => sql`
+  i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
     t.tag, t.block, t.host, t.east_m as "eastM", t.north_m as "northM", t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn", pr.agreed,
-    x.checks, x.plan, x.working, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, u.id as "useId",
-    c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration) as product,
-    ${useBody(sql)} as use,
+    x.plan, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, pi.card_use_id as "useId",
     (select r.id from application_subject a join record r on r.firm_id = a.firm_id and r.application_id = a.application_id
-      where a.job_subject_id = i.id and r.kind = 'application') as "recordId"
-  from job_subject i join tree t on t.id = i.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
+      where a.job_subject_id = i.id and r.kind = 'application') as "recordId"`
+
+const subjectTables = (sql: FirmSql) => sql`
+  job_subject i join tree t on t.id = i.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
   join job_item ji on ji.firm_id = i.firm_id and ji.id = i.job_item_id
   join item_subject x on x.firm_id = i.firm_id and x.id = i.subject_id
   join prescription_item pi on pi.firm_id = x.firm_id and pi.id = x.item_id
-  join prescription pr on pr.firm_id = pi.firm_id and pr.id = pi.prescription_id
+  join prescription pr on pr.firm_id = pi.firm_id and pr.id = pi.prescription_id`
+
+const subjectSelect = (sql: FirmSql) => sql`
+  select ${crewColumns(sql)}, x.checks, x.working, ${productBody(sql)} as product, ${useBody(sql)} as use
+  from ${subjectTables(sql)}
   join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id`
+
+const ofJob = (sql: FirmSql, jobId: string) =>
+  sql`where i.job_id = ${jobId} and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
 
 /** The trees of a job that are not taken back, by what is done and by tag. */
 export async function subjectsOfJob(sql: FirmSql, jobId: string): Promise<JobSubjectRow[]> {
-  return sql<
-    JobSubjectRow[]
-  >`${subjectSelect(sql)} where i.job_id = ${jobId} and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
+  return sql<JobSubjectRow[]>`${subjectSelect(sql)} ${ofJob(sql, jobId)}`
+}
+
+/** The same as the crew has them in the hand. */
+export async function crewSubjects(sql: FirmSql, jobId: string): Promise<CrewSubjectRow[]> {
+  return sql<CrewSubjectRow[]>`select ${crewColumns(sql)} from ${subjectTables(sql)} ${ofJob(sql, jobId)}`
 }
 
 /** What else comes out of the tank of a tree's item on the same job, by name and registration. */

@@ -1,4 +1,5 @@
 import type { Columns } from '@/core/weather/placeDays'
+import { grouped } from '@/core/grouped'
 import type { FirmSql } from '../client'
 
 /** A square of the globe with a calendar: what weather is kept by. */
@@ -101,6 +102,30 @@ export async function weatherOfTown(
       left join lateral (${daysOf(sql, days)}) w on true order by w.date`
   return parted(rows)
 }
+
+/** The places of sites, and the days of each square they lie in, once. */
+export async function weatherOfSites(
+  sql: FirmSql,
+  siteIds: string[],
+  days: WeatherSpan,
+): Promise<{ siteId: string; place: WeatherPlace; days: WeatherDayRow[] }[]> {
+  if (siteIds.length === 0) return []
+  const placed = await sql<({ siteId: string } & WeatherPlace)[]>`
+    select s.id as "siteId", coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
+      s.time_zone as "timeZone", s.cell_north is not null as own
+    from site s join firm f on f.id = s.firm_id
+    where s.id = any(${siteIds}) and coalesce(s.cell_north, f.cell_north) is not null`
+  const cells = [...new Map(placed.map((p) => [cellName(p), p])).values()]
+  const rows = await sql<Joined[]>`
+    select p.north, p.east, p.time_zone as "timeZone", true as own, ${dayColumns(sql, days)}
+    from unnest(${cells.map((c) => c.north)}::int[], ${cells.map((c) => c.east)}::int[], ${cells.map((c) => c.timeZone)}::text[])
+      p (north, east, time_zone) cross join lateral (${daysOf(sql, days)}) w order by w.date`
+  const byCell = grouped(rows as unknown as (WeatherCell & WeatherDayRow)[], cellName)
+  return placed.map(({ siteId, ...place }) => ({ siteId, place, days: byCell.get(cellName(place)) ?? [] }))
+}
+
+/** A square in one word. */
+export const cellName = ({ north, east, timeZone }: WeatherCell) => `${north} ${east} ${timeZone}`
 
 /** From which day to which weather of a square is kept, and up to which it is measured throughout. */
 export async function keptOfCell(

@@ -20,6 +20,16 @@ export async function stepsOfSubjects(sql: FirmSql, jobSubjectIds: string[]): Pr
     where s.job_subject_id = any(${jobSubjectIds}) order by s.job_subject_id, s.n`
 }
 
+/** The same as they were planned alone. */
+export async function plannedSteps(
+  sql: FirmSql,
+  jobSubjectIds: string[],
+): Promise<Omit<WorkStepRow, 'state'>[]> {
+  if (jobSubjectIds.length === 0) return []
+  return sql<Omit<WorkStepRow, 'state'>[]>`
+    select id, job_subject_id as "jobSubjectId", n, what from step where job_subject_id = any(${jobSubjectIds}) order by job_subject_id, n`
+}
+
 /** Which tree of a job each step belongs to, by step. */
 export async function subjectsOfSteps(sql: FirmSql, stepIds: string[]): Promise<Map<string, string>> {
   const rows = await sql<{ id: string; subject: string }[]>`

@@ -1,6 +1,6 @@
 import { MessageChannel, receiveMessageOnPort, Worker } from 'node:worker_threads'
 import type { WeekInput } from '@/core/week/field'
-import type { Helper } from '@/core/week/helper'
+import type { Helper, Told } from '@/core/week/helper'
 import type { Plan } from '@/core/week/improve'
 import { threadFile } from './threadFile'
 
@@ -27,7 +27,9 @@ export function weekHelper(input: WeekInput, start: Plan, seconds: number): Help
         newest = got.message as Plan
       }
     },
-    tell: (plan, liked) => own.postMessage({ plan, liked }),
+    tell: (plan, liked) => own.postMessage({ plan, liked, choose: null } satisfies Told),
+    choose: (days, seconds) =>
+      own.postMessage({ plan: null, liked: null, choose: { days, seconds } } satisfies Told),
     end: () => {
       own.postMessage('end')
       own.close()

@@ -83,11 +83,12 @@ export function againstFile(
   return first
 }
 
-const STRETCH = 2000
+/** Entries that are followed at once; for so many times as long as that took, the pages then have the machine. */
+const [STRETCH, REST] = [500, 2]
 
 /**
  * Checks a firm's whole chain against its own hashes, its seals and the seals kept outside the database, a stretch at a
- * time, and notes what it found. Seals that never reached the file, because the machine stopped between, are added to it.
+ * time with a rest after each, and notes what it found. Seals that never reached the file, because the machine stopped between, are added to it.
  */
 export async function checkLedger(firmId: string, now = new Date()): Promise<Trouble | null> {
   const inFile = await sealsInFile(firmId)
@@ -96,6 +97,7 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
   let link = BEGINNING
   let trouble: Trouble | null = null
   for (;;) {
+    const began = performance.now()
     const [entries, seals] = await inFirm(firmId, async (sql) => [
       await chainFrom(sql, link.seq, STRETCH),
       await sealsFrom(sql, link.seq + 1, STRETCH),
@@ -108,6 +110,7 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
     }
     link = followed.to
     if (entries.length < STRETCH) break
+    await new Promise((rested) => setTimeout(rested, REST * (performance.now() - began)))
   }
   trouble ??= againstFile(link, inDatabase, inFile)
   if (!trouble) await appendSeals([...inDatabase.values()].filter((s) => !inFile.has(s.seq)))

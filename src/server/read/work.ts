@@ -10,10 +10,10 @@ import type { FirmSql } from '@/db/client'
 import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
 import { amountsOf, chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
-import { jobById, subjectsOfJob } from '@/db/queries/job'
+import { crewSubjects, jobById } from '@/db/queries/job'
 import { siteById } from '@/db/queries/site'
-import { lotsOfCodes } from '@/db/queries/card'
-import { eventsOfSubjects, stepsOfSubjects } from '@/db/queries/workStep'
+import { lotsOfCodes, usesByIds } from '@/db/queries/card'
+import { eventsOfSubjects, plannedSteps } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { checkTail, followChain } from '../ledger/check'
 import { movesOfCheck, movesOfJob } from '@/db/queries/moved'
@@ -52,11 +52,13 @@ export function jobView(id: string) {
     const weather = await knownWeather(context, job.siteId)
     const { timeZone } = job
     const today = dateIn(timeZone, now)
-    const subjects = await subjectsOfJob(sql, id)
+    const subjects = await crewSubjects(sql, id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
+    const uses = await usesByIds(sql, [...new Set(subjects.map((s) => s.useId))])
+    const useOf = (s: { useId: string }) => uses.get(s.useId)!
     const [steps, events, marks, drilled, lots] = [
       grouped(
-        await stepsOfSubjects(
+        await plannedSteps(
           sql,
           subjects.map((s) => s.id),
         ),
@@ -68,21 +70,29 @@ export function jobView(id: string) {
       ),
       grouped(await marksOfTrees(sql, treeIds), (m) => m.treeId),
       grouped(await holesOfTrees(sql, treeIds), (h) => h.treeId),
-      grouped(await lotsOfCodes(sql, [...new Set(subjects.map((s) => s.product.code))]), (l) => l.code),
+      grouped(
+        await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
+        (l) => l.code,
+      ),
     ]
     // What is the same for all its trees is sent once.
-    const items = [...new Map(subjects.map((s) => [workOf(s), s])).values()].map((s) => ({
-      id: workOf(s),
-      method: s.method,
-      cause: causeName(s.cause),
-      block: s.block,
-      tank: s.tank,
-      onlyIf: s.onlyIf,
-      agreed: agreedByAll(subjects.filter((x) => workOf(x) === workOf(s)).map((x) => x.agreed)),
-      product: s.product,
-      use: s.use,
-      lots: (lots.get(s.product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
-    }))
+    const ofWork = grouped(subjects, workOf)
+    const items = [...ofWork.values()]
+      .map(([s]) => s!)
+      .map((s) => ({
+        id: workOf(s),
+        method: s.method,
+        cause: causeName(s.cause),
+        block: s.block,
+        tank: s.tank,
+        onlyIf: s.onlyIf,
+        agreed: agreedByAll(ofWork.get(workOf(s))!.map((x) => x.agreed)),
+        product: useOf(s).product,
+        use: useOf(s).use,
+        lots: (lots.get(useOf(s).product.code) ?? []).filter(
+          (l) => l.expiresOn === null || l.expiresOn >= today,
+        ),
+      }))
     const trees = subjects.map((s) => {
       const own = marks.get(s.treeId) ?? []
       const holes = holesOnRing(own, drilled.get(s.treeId) ?? [], timeZone, today)
@@ -104,7 +114,7 @@ export function jobView(id: string) {
         found: s.found,
         recordId: s.recordId,
         plan,
-        gets: sayPlan(plan, s.use, person.units),
+        gets: sayPlan(plan, useOf(s).use, person.units),
         marks: plainMarks(own),
         // The holes of this very job are its ports, not earlier ones.
         holes: s.status === 'recorded' ? holes.filter((h) => h.years > 0.01) : holes,

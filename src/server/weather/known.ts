@@ -2,13 +2,22 @@ import type { Soil } from '@/core/dose/uptake'
 import type { ForecastHour } from '@/core/methods/hours'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { sayWallClock, wallClock } from '@/core/time/wallClock'
-import { placeHours, skyOf, windPoint, type PlaceHour } from '@/core/weather/placeDays'
+import {
+  placeHours,
+  rainHours,
+  skyOf,
+  windPoint,
+  type PlaceHour,
+  type RainHour,
+} from '@/core/weather/placeDays'
 import { inversionLikely } from '@/core/weather/inversion'
 import { wetHours } from '@/core/weather/wetness'
 import { soilStore } from '@/core/weather/soilStore'
 import {
+  cellName,
   spotOf,
   weatherOfSite,
+  weatherOfSites,
   weatherReadings,
   weatherOfTown,
   type WeatherDayRow,
@@ -53,6 +62,8 @@ export interface KnownWeather {
   /** Null where neither the site nor its firm says where it lies. */
   place: WeatherPlace | null
   readonly hours: PlaceHour[]
+  /** The rain alone, as far as it was asked for by the hour. */
+  readonly rain: RainHour[]
   days: WeatherDayRow[]
   soilOn: (date: string) => Soil | null
   /** The hour an instant lies in; null where it is not known. */
@@ -65,22 +76,13 @@ export async function knownWeather(
   siteId: string | null,
   further: Partial<WeatherSpan> = {},
 ): Promise<KnownWeather> {
-  const today = dateIn(person.timeZone, now)
-  const span = {
-    from: addDays(today, -SOIL_DAYS),
-    to: addDays(today, DAYS_AHEAD + 1),
-    hoursFrom: addDays(today, -2),
-    hoursTo: addDays(today, DAYS_AHEAD + 1),
-    ...further,
-  }
+  const span = spanOf(dateIn(person.timeZone, now), further)
   const read = () => (siteId === null ? weatherOfTown(sql, span) : weatherOfSite(sql, siteId, span))
   const first = await read()
   const { place } = first
   let { days } = first
   if (place) {
-    const asked = Math.max(0, ...days.map((d) => d.askedAt))
-    const age = now.getTime() - asked
-    if (age > FRESH_MS || age < 0) {
+    if (!isFresh(days, now)) {
       const asking = refreshWeather(person.firmId, place, now)
       const covers = days.some(
         (d) => d.hours && d.begins <= now.getTime() && now.getTime() < d.begins + 24 * HOUR,
@@ -94,6 +96,46 @@ export async function knownWeather(
   const readings =
     siteId === null ? [] : await weatherReadings(sql, siteId, new Date(now.getTime() - 2 * READING_HOLDS_MS))
   return weatherOf(place, days, readings)
+}
+
+/**
+ * The weather of several sites by site, as far as it is kept; sites of one square share theirs. Nobody waits for what is asked for anew, and nothing that was read at a
+ * site is in it.
+ */
+export async function knownWeathers(
+  { sql, person, now }: Pick<Reading, 'sql' | 'person' | 'now'>,
+  siteIds: string[],
+  further: Partial<WeatherSpan> = {},
+): Promise<Map<string, KnownWeather>> {
+  const span = spanOf(dateIn(person.timeZone, now), further)
+  const byCell = new Map<string, KnownWeather>()
+  const bySite = new Map<string, KnownWeather>()
+  for (const { siteId, place, days } of await weatherOfSites(sql, siteIds, span)) {
+    const cell = cellName(place)
+    let weather = byCell.get(cell)
+    if (!weather) {
+      if (!isFresh(days, now)) void refreshWeather(person.firmId, place, now)
+      byCell.set(cell, (weather = weatherOf(place, days)))
+    }
+    bySite.set(siteId, weather)
+  }
+  return bySite
+}
+
+function spanOf(today: string, further: Partial<WeatherSpan>): WeatherSpan {
+  return {
+    from: addDays(today, -SOIL_DAYS),
+    to: addDays(today, DAYS_AHEAD + 1),
+    hoursFrom: addDays(today, -2),
+    hoursTo: addDays(today, DAYS_AHEAD + 1),
+    ...further,
+  }
+}
+
+/** What was asked for after now, as a demo's clock was moved back, says nothing of how fresh the rest is. */
+function isFresh(days: readonly WeatherDayRow[], now: Date): boolean {
+  const asked = Math.max(0, ...days.map((d) => d.askedAt).filter((at) => at <= now.getTime()))
+  return now.getTime() - asked <= FRESH_MS
 }
 
 /** What kept days say. */
@@ -134,6 +176,9 @@ export function weatherOf(
     // Most views look at one hour of one day.
     get hours() {
       return (hours ??= asRead(hoursOf(days)))
+    },
+    get rain() {
+      return days.flatMap((d) => (d.hours ? rainHours({ begins: d.begins, hours: d.hours }) : []))
     },
     days,
     soilOn,

@@ -2,7 +2,7 @@ import { addDays, dateIn } from '@/core/time/calendar'
 import { beginOf, hoursOf } from '@/core/time/zone'
 import { dayWeather, partDays } from '@/core/weather/placeDays'
 import { inFirm } from '@/db/client'
-import { keepWeatherDays, keptOfCell, spotOf, type WeatherCell } from '@/db/queries/weather'
+import { cellName, keepWeatherDays, keptOfCell, spotOf, type WeatherCell } from '@/db/queries/weather'
 import { serverEnvironment } from '../environment'
 import { log } from '../log'
 import { askService } from './service'
@@ -29,7 +29,7 @@ export function refreshWeather(firmId: string, cell: WeatherCell, now: Date): Pr
     running: new Map<string, Promise<void>>(),
     rests: new Map<string, number>(),
   })
-  const key = `${firmId} ${cell.north} ${cell.east} ${cell.timeZone}`
+  const key = `${firmId} ${cellName(cell)}`
   const running = state.running.get(key)
   if (running) return running
   const service = serverEnvironment().WEATHER_URL

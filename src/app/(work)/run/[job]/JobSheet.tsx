@@ -1,6 +1,7 @@
 import { ANEW } from '@/core/plan/anew'
 import type { JobView } from '@/server/read/work'
 import { WorkSheet } from '@/ui/methods/WorkSheet'
+import { usePrinting } from '@/ui/pieces/usePrinting'
 import type { JobItem, JobTree } from './job'
 import { besides, matesOf } from './tank'
 
@@ -14,6 +15,7 @@ export function JobSheet({
   works: readonly JobItem[]
   trees: readonly JobTree[]
 }) {
+  if (!usePrinting()) return null
   return (
     <WorkSheet
       onDate={view.job.onDate}

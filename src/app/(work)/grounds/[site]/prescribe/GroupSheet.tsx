@@ -2,6 +2,7 @@ import type { GroupView } from '@/server/read/group'
 import { agreedAs } from '@/core/schools/house'
 import type { ChosenMatters } from '@/ui/methods/Matters'
 import { WorkSheet } from '@/ui/methods/WorkSheet'
+import { usePrinting } from '@/ui/pieces/usePrinting'
 import type { Group } from './useGroup'
 
 /** A group on paper, before it is signed. */
@@ -20,6 +21,7 @@ export function GroupSheet({
   /** Matters that are done otherwise than the house does them. */
   chosen: ChosenMatters
 }) {
+  if (!usePrinting()) return null
   return (
     <WorkSheet
       onDate={onDate}
