@@ -2,7 +2,7 @@ import Link from 'next/link'
 import { memo } from 'react'
 import { addDays, spokenDate } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
-import { PIN_NAME } from '@/ui/ribbon/Ribbon'
+import { PIN_NAME } from '@/ui/ribbon/Pin'
 import { writtenDay } from '@/ui/when'
 import { idOfWindow, LAST_STAGE_DAYS, sayClosed, sayWindow } from './sayDays'
 

@@ -2,7 +2,7 @@ import Link from 'next/link'
 import { addDays, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { DataTable } from '@/ui/pieces/DataTable'
-import { PIN_NAME } from '@/ui/ribbon/Ribbon'
+import { PIN_NAME } from '@/ui/ribbon/Pin'
 import { idOfWindow, sayClosed, sayReached } from './sayDays'
 
 /** What the ribbon shows, as tables. */

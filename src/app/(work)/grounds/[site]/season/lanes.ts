@@ -1,5 +1,5 @@
 import type { SeasonView } from '@/server/read/season'
-import type { Lane } from '@/ui/ribbon/Ribbon'
+import type { Lane } from '@/ui/ribbon/lane'
 import { CLOSED_LANES, idOfWindow, LAST_STAGE_DAYS, nameOfWindow } from './sayDays'
 
 /** The lanes of the ribbon: stages by kind, what comes with the warmth, the days of cards, what is closed. */
