@@ -5,7 +5,7 @@ import { inFirm } from '@/db/client'
 import { keptOfCell, weatherOfSite } from '@/db/queries/weather'
 import type { PersonRow } from '@/db/queries/person'
 import { nowOf } from '@/server/verb'
-import { hoursAhead, knownWeather } from '@/server/weather/known'
+import { hoursAhead, knownWeather, knownWeathers } from '@/server/weather/known'
 import { askAtOnce, refreshWeather } from '@/server/weather/refresh'
 import { weatherServer } from '@/standins/weather/service'
 import { closePool, done, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
@@ -223,6 +223,42 @@ test('a site has the weather of its firm’s town until it says where it lies', 
   expect(await problemOf(office(), 'place-site', { siteId: uuidv7(), spot: null })).toMatchObject({
     field: 'siteId',
   })
+})
+
+test('sites of one square are read together, each by its own place', async () => {
+  await refresh()
+  const [near, far] = [uuidv7(), uuidv7()]
+  await inFirm(
+    firm.id,
+    (sql) => sql`insert into site (id, firm_id, client_id, name, place, time_zone, latitude, longitude)
+      select x.id, s.firm_id, s.client_id, 'Another', s.place, s.time_zone, x.north / 20.0, x.east / 20.0
+      from site s, (values (${near}::uuid, ${CELL.north}::int, ${CELL.east}::int), (${far}::uuid, -730, 2998)) x (id, north, east)
+      where s.id = ${firm.site}`,
+  )
+  const person = office()
+  const weathers = await inFirm(firm.id, (sql) =>
+    knownWeathers({ sql, person, now: nowOf(person) }, [firm.site, near, far], { hoursFrom: '2026-06-01' }),
+  )
+  expect([...weathers.keys()].sort()).toEqual([firm.site, near, far].sort())
+  const alone = await known(NOON, near)
+  const rain = weathers.get(near)!.rain
+  // What was kept of the days before, and the same as read alone.
+  expect(rain[0]!.at).toBe(Date.parse('2026-06-01T04:00:00Z'))
+  expect(rain.slice(-alone.rain.length)).toEqual(alone.rain)
+  // One square, one weather; nothing is known of the other one yet, and nobody waited for it.
+  expect(weathers.get(firm.site)).toBe(weathers.get(near))
+  expect(weathers.get(far)!.rain).toEqual([])
+})
+
+test('a clock that was moved back asks once for what is known then, and not at every look', async () => {
+  await refresh(new Date(NOON.getTime() + 30 * 24 * HOUR))
+  const before = asked.length
+  await known()
+  await refresh()
+  const after = asked.length
+  expect(after).toBeGreaterThan(before)
+  for (let look = 0; look < 3; look++) await known()
+  expect(asked.length).toBe(after)
 })
 
 test('a stage that was seen is noted once, not for tomorrow, and can be taken back once', async () => {

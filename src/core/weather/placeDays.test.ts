@@ -1,4 +1,4 @@
-import { dayWeather, partDays, placeHours, skyOf, windPoint } from './placeDays'
+import { dayWeather, partDays, placeHours, rainHours, skyOf, windPoint } from './placeDays'
 
 const ZONE = 'America/New_York'
 const HOUR = 3_600_000
@@ -76,4 +76,15 @@ test('the wind’s point and the sky in words', () => {
     'clear',
   ])
   expect(skyOf({})).toBe('not known')
+})
+
+test('the rain alone is that of the hours, with what is not known', () => {
+  const [day] = partDays({ rain: column(24, (i) => (i === 5 ? null : i)) }, midnight, midnight, ZONE)
+  const rain = rainHours(day!)
+  expect(rain).toEqual(
+    placeHours(day!, { latitude: 42, longitude: -75 }, ZONE).map((h) => ({ at: h.at, rain: h.rain })),
+  )
+  expect(rain[5]!.rain).toBeUndefined()
+  expect(rain[7]!.rain).toBeCloseTo(0.007, 12)
+  expect(rainHours({ begins: midnight, hours: {} })).toEqual([])
 })
