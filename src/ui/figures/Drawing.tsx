@@ -92,6 +92,27 @@ function On({ ground }: { ground: Ground }) {
           />
         </>
       )
+    case 'crown':
+      return (
+        <>
+          <path d="M45,70V48M51,70V48" className="stroke-bark" strokeWidth="1.8" />
+          <path
+            d="M48,6C62,3 76,11 77,24C86,31 80,47 66,48C58,55 38,55 30,48C16,47 10,31 19,24C20,11 34,3 48,6Z"
+            className="fill-moss-soft stroke-moss"
+          />
+        </>
+      )
+    case 'soil':
+      return (
+        <>
+          <path d="M2,20H94" className="stroke-ink" strokeWidth="2" />
+          <path
+            d="M8,28h2M20,32h2M12,44h2M26,66h2M86,28h2M88,42h2M80,66h2M10,64h2M90,56h2"
+            className="stroke-bark"
+            strokeWidth="1.6"
+          />
+        </>
+      )
     case 'none':
       return null
   }
