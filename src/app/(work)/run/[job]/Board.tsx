@@ -4,6 +4,7 @@ import { plain } from '@/core/quantity/format'
 import type { RunningPort } from '@/core/methods/trunk-injection/running'
 import { portsOf, type Act, type JobPort, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
+import { useStanding } from './useStanding'
 
 const BAR: Record<PortClock['stands'], string> = {
   'taking up': 'bg-water',
@@ -38,6 +39,7 @@ export function Board({
         : [],
     ),
   )
+  const { rows, settling } = useStanding(running.map((r) => ({ ...r, id: r.port.id })))
   const press = (kind: 'stop' | 'out', which: (port: RunningPort) => boolean) =>
     onAct(
       running
@@ -54,70 +56,101 @@ export function Board({
           Ports appear here when their clock is started, and leave when they are counted in.
         </p>
       )}
-      {running.length > 1 && (
-        <div className="flex flex-wrap gap-2 mt-2">
+      {/* Its place is kept, so that no row moves while it is pressed. */}
+      {rows.length > 1 && (
+        <div className="flex flex-wrap gap-2 mt-2 min-h-12">
           {taking > 1 && (
-            <Button className="!px-2.5" onClick={() => press('stop', (p) => p.stoppedAt === null)}>
+            <Button
+              className="!px-2.5"
+              disabled={settling}
+              onClick={() => press('stop', (p) => p.stoppedAt === null)}
+            >
               All {taking} are empty
             </Button>
           )}
           {empty > 1 && (
-            <Button className="!px-2.5" onClick={() => press('out', (p) => p.stoppedAt !== null)}>
+            <Button
+              className="!px-2.5"
+              disabled={settling}
+              onClick={() => press('out', (p) => p.stoppedAt !== null)}
+            >
               All {empty} are out
             </Button>
           )}
         </div>
       )}
       <ul className="mt-1">
-        {running.map(({ tree: { tree, uptake }, port }) => {
-          const { minutes, from, to, share, stands } = clockOf(port, uptake, now)
-          return (
-            <li
-              key={port.id}
-              className="border-b border-line py-2 grid grid-cols-[minmax(0,1fr)_auto_112px] gap-x-3 items-center"
-            >
-              <span className="leading-tight">
-                <b>{tree.tag}</b> port {port.number}
-              </span>
-              <span className="text-right whitespace-nowrap">
-                <span className="font-head font-bold text-lead">{plain(Math.floor(minutes), 0)} min</span>{' '}
-                <span className="text-small text-ink2">
-                  of {plain(from, 0)}–{plain(to, 0)}
-                </span>
-              </span>
-              <span className="row-span-2">
-                {stands !== 'pull it' && (
-                  <Button
-                    className="w-full !px-1"
-                    disabled={resting.has(port.id)}
-                    aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
-                    onClick={() => onAct([{ tree, step: port.step, command: { kind: 'stop' } }])}
-                  >
-                    Empty, stop
-                  </Button>
-                )}
-                {stands === 'pull it' && (
-                  <Button
-                    className="w-full !px-1"
-                    disabled={resting.has(port.id)}
-                    aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
-                    onClick={() => onAct([{ tree, step: port.step, command: { kind: 'out' } }])}
-                  >
-                    Out, counted
-                  </Button>
-                )}
-              </span>
-              <span
-                className="block h-[8px] bg-line2"
-                role="img"
-                aria-label={`${plain(share * 100, 0)} % of the longest expected time`}
+        {rows.map(
+          ({
+            row: {
+              tree: { tree, uptake },
+              port,
+            },
+            over,
+          }) => {
+            if (over)
+              return (
+                <li
+                  key={port.id}
+                  className="border-b border-line py-2 min-h-[65px] grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 items-center text-ink2"
+                >
+                  <span className="leading-tight">
+                    <b>{tree.tag}</b> port {port.number}
+                  </span>
+                  <span>out, counted</span>
+                </li>
+              )
+            const { minutes, from, to, share, stands } = clockOf(port, uptake, now)
+            return (
+              <li
+                key={port.id}
+                className="border-b border-line py-2 grid grid-cols-[minmax(0,1fr)_auto_112px] gap-x-3 items-center"
               >
-                <span className={`block h-full ${BAR[stands]}`} style={{ width: `${share * 100}%` }} />
-              </span>
-              <span className={`text-right text-small font-bold ${WORD[stands][1]}`}>{WORD[stands][0]}</span>
-            </li>
-          )
-        })}
+                <span className="leading-tight">
+                  <b>{tree.tag}</b> port {port.number}
+                </span>
+                <span className="text-right whitespace-nowrap">
+                  <span className="font-head font-bold text-lead">{plain(Math.floor(minutes), 0)} min</span>{' '}
+                  <span className="text-small text-ink2">
+                    of {plain(from, 0)}–{plain(to, 0)}
+                  </span>
+                </span>
+                <span className="row-span-2">
+                  {stands !== 'pull it' && (
+                    <Button
+                      className="w-full !px-1"
+                      disabled={settling || resting.has(port.id)}
+                      aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
+                      onClick={() => onAct([{ tree, step: port.step, command: { kind: 'stop' } }])}
+                    >
+                      Empty, stop
+                    </Button>
+                  )}
+                  {stands === 'pull it' && (
+                    <Button
+                      className="w-full !px-1"
+                      disabled={settling || resting.has(port.id)}
+                      aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
+                      onClick={() => onAct([{ tree, step: port.step, command: { kind: 'out' } }])}
+                    >
+                      Out, counted
+                    </Button>
+                  )}
+                </span>
+                <span
+                  className="block h-[8px] bg-line2"
+                  role="img"
+                  aria-label={`${plain(share * 100, 0)} % of the longest expected time`}
+                >
+                  <span className={`block h-full ${BAR[stands]}`} style={{ width: `${share * 100}%` }} />
+                </span>
+                <span className={`text-right text-small font-bold ${WORD[stands][1]}`}>
+                  {WORD[stands][0]}
+                </span>
+              </li>
+            )
+          },
+        )}
       </ul>
     </>
   )

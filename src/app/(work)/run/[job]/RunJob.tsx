@@ -143,17 +143,27 @@ export function RunJob({ view: first }: { view: JobView }) {
             {namesOf([item, ...mates])} · {tree.gets}
           </p>
         </div>
-        <div className="flex flex-wrap gap-2" aria-live="polite">
-          {work.waiting > 0 && (
-            <span className="tag tag-straw">
-              {work.waiting === 1 ? '1 press' : `${work.waiting} presses`} on this device,{' '}
-              {work.outOfReach ? 'not sent yet: no signal' : 'going out'}
+        <div className="flex flex-wrap gap-2 max-sm:w-full">
+          {works.length > 0 && <PrintButton what="Print the work" />}
+          {hasPorts && (
+            <span className={`tag max-sm:w-full ${inTrees > 0 ? 'tag-straw' : ''}`}>
+              {inTrees > 0 ? `${inTrees} still in trees: do not leave them` : 'nothing is in a tree'}
             </span>
           )}
-          {works.length > 0 && <PrintButton what="Print the work" />}
-          {inTrees > 0 && <span className="tag tag-straw">{inTrees} still in trees: do not leave them</span>}
         </div>
       </div>
+      {/* It comes and goes with every press: it takes no room, so that nothing moves under the finger. */}
+      <p
+        aria-live="polite"
+        className="no-print fixed z-40 right-3 bottom-[76px] sm:bottom-3 pointer-events-none"
+      >
+        {work.waiting > 0 && (
+          <span className="tag tag-straw">
+            {work.waiting === 1 ? '1 press' : `${work.waiting} presses`} on this device,{' '}
+            {work.outOfReach ? 'not sent yet: no signal' : 'going out'}
+          </span>
+        )}
+      </p>
       {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
       <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
       {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
