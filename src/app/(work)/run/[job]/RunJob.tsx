@@ -143,8 +143,12 @@ export function RunJob({ view: first }: { view: JobView }) {
             {namesOf([item, ...mates])} · {tree.gets}
           </p>
         </div>
-        <div className="flex flex-wrap gap-2 max-sm:w-full">
-          {works.length > 0 && <PrintButton what="Print the work" />}
+        <div className="flex flex-wrap items-center gap-2 max-sm:w-full">
+          {works.length > 0 && (
+            <span className="max-sm:hidden">
+              <PrintButton what="Print the work" />
+            </span>
+          )}
           {hasPorts && (
             <span className={`tag max-sm:w-full ${inTrees > 0 ? 'tag-straw' : ''}`}>
               {inTrees > 0 ? `${inTrees} still in trees: do not leave them` : 'nothing is in a tree'}
