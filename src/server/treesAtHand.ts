@@ -1,3 +1,4 @@
+import { grouped } from '@/core/grouped'
 import type { DayFacts, EarlierWork, TreeFacts } from '@/core/methods/facts'
 import { cause as causeOf } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
@@ -87,11 +88,20 @@ export async function treesAtHand(
     known?.weather ?? (site === undefined ? null : knownWeather({ sql, now, person }, site)),
     site === undefined ? null : seasonAtHand({ sql, now }, site, uses),
   ])
+  const byTree = <Row extends { treeId: string }>(rows: readonly Row[]) => grouped(rows, (r) => r.treeId)
+  const [read, ringedOf, drilled, signedOf, worked, screened] = [
+    byTree(readings),
+    byTree(marks),
+    byTree(holes),
+    byTree(decided),
+    byTree(earlier),
+    byTree(screens),
+  ]
   return trees.map((tree) => {
-    const reading = readings.find((r) => r.treeId === tree.id) ?? null
-    const ringed = marks.filter((m) => m.treeId === tree.id)
-    const signed = decided.find((d) => d.treeId === tree.id) ?? null
-    const before = earlier.filter((e) => listings.get(tree.id)!.includes(e.treeId))
+    const reading = read.get(tree.id)?.[0] ?? null
+    const ringed = ringedOf.get(tree.id) ?? []
+    const signed = signedOf.get(tree.id)?.[0] ?? null
+    const before = listings.get(tree.id)!.flatMap((listed) => worked.get(listed) ?? [])
     return {
       tree,
       reading,
@@ -99,9 +109,10 @@ export async function treesAtHand(
       facts: reading && {
         ...trunkOf(tree.host, reading),
         marks: ringed,
-        holes: holes
-          .filter((h) => h.treeId === tree.id)
-          .map((h) => ({ bearing: h.bearing, drilledOn: dateIn(tree.timeZone, h.drilledAt) })),
+        holes: (drilled.get(tree.id) ?? []).map((h) => ({
+          bearing: h.bearing,
+          drilledOn: dateIn(tree.timeZone, h.drilledAt),
+        })),
         rootsCut: before.flatMap((e) =>
           e.rootsCut === null ? [] : [{ on: e.on, percent: Number(e.rootsCut) || 0 }],
         ),
@@ -112,7 +123,7 @@ export async function treesAtHand(
       features: place?.features ?? [],
       weather,
       season,
-      screen: screens.find((s) => s.treeId === tree.id) ?? null,
+      screen: screened.get(tree.id)?.[0] ?? null,
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
       kind: kindOf(tree.host, hostsOf(own)),
@@ -122,7 +133,7 @@ export async function treesAtHand(
 }
 
 function earlierOf(e: EarlierRow): EarlierWork {
-  const use = { method: e.method, ...(e.use as object) } as UseOf<Method>
+  const { use } = e
   return {
     on: e.on,
     cause: e.cause,

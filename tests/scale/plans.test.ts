@@ -246,8 +246,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['Examine', () => examineView(tree), 13, 450],
   ['what the client is told', () => clientView(tree), 5, 300],
   ['Weigh', () => weighView(tree), 8, 400],
-  ['Decide', () => decideView(tree), 12, 400],
-  ['Prescribe', () => prescribeView(tree), 20, 600],
+  ['Decide', () => decideView(tree), 13, 400],
+  ['Prescribe', () => prescribeView(tree), 21, 600],
   ['waiting to decide', () => waitingView('decide'), 2, 9_000],
   [
     'waiting to decide, further on',

@@ -6,7 +6,7 @@ import type { Working } from '@/core/working/working'
 import type { AsAgreed } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
-import { useBody } from './card'
+import { useBody, usesByIds, type ProductRow } from './card'
 
 /** `client`: it is the client's own to do. */
 export type SubjectStatus = 'handed' | 'client' | 'done' | 'partly' | 'not treated' | 'withdrawn'
@@ -67,8 +67,8 @@ export interface EarlierRow {
   method: Method
   code: string
   name: string
-  actives: { name: string; group: string }[]
-  use: unknown
+  actives: ProductRow['actives']
+  use: UseOf<Method>
   /** The day it was done, or is planned for. */
   on: string
   /** m³ or kg that went on; of what is only planned, what was prescribed. */
@@ -84,24 +84,27 @@ export interface EarlierRow {
 /** Everything that was put on trees or is planned for them, under every listing given. */
 export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<EarlierRow[]> {
   if (treeIds.length === 0) return []
-  return sql<EarlierRow[]>`
-    select x.tree_id as "treeId", p.id as "prescriptionId", p.cause, u.id as "useId", u.method, c.code, c.name, c.body->'actives' as actives,
-      u.body as use, coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
+  const rows = await sql<Omit<EarlierRow, 'method' | 'code' | 'name' | 'actives' | 'use'>[]>`
+    select x.tree_id as "treeId", p.id as "prescriptionId", p.cause, i.card_use_id as "useId", coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
       a.outcome, r.seq::int as seq,
-      case when u.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
+      case when i.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
         where s.firm_id = js.firm_id and s.job_subject_id = js.id and s.what->>'task' = 'roots'), x.plan->'shape'->>'cut') end as "rootsCut",
       exists (select 1 from follow_up f join measurement m on m.firm_id = f.firm_id and m.follow_up_id = f.id
         where f.firm_id = x.firm_id and f.tree_id = x.tree_id and f.prescription_id = p.id and m.verdict = 'not working') as failed
     from item_subject x
     join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
-    join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
-    join card c on c.firm_id = u.firm_id and c.id = u.card_id
     join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
     join job j on j.firm_id = js.firm_id and j.id = js.job_id
     left join ${applied(sql)} a on a.firm_id = js.firm_id and a.job_subject_id = js.id
     left join record r on r.firm_id = a.firm_id and r.application_id = a.application_id and r.kind = 'application'
     where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' and js.status <> 'withdrawn' order by x.tree_id, "on" desc`
+  // Few products were put on many trees: each is read once.
+  const uses = await usesByIds(sql, [...new Set(rows.map((r) => r.useId))])
+  return rows.map((r) => {
+    const { product, use } = uses.get(r.useId)!
+    return { ...r, method: use.method, code: product.code, name: product.name, actives: product.actives, use }
+  })
 }
 
 export interface NewSubject {

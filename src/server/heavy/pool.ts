@@ -56,7 +56,8 @@ const LIMITS: Record<keyof HeavyTasks, Limits> = {
   reckon: { longest: 4000, waiting: 120, memory: 256 },
   week: { longest: 40_000, waiting: 6, memory: 512 },
   'plan-week': { longest: 40_000, waiting: 6, memory: 512 },
-  'check-ledger': { longest: 600_000, waiting: 200, memory: 512 },
+  // It rests most of its time.
+  'check-ledger': { longest: 3_600_000, waiting: 200, memory: 512 },
 }
 
 /** Why a task did not end: it took too long, needed too much memory, or too many wait before it. */
