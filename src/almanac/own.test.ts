@@ -65,6 +65,26 @@ test('own ids say their name wherever the entry itself is not at hand', () => {
   expect(findingName('exit-hole-d')).toBe('D-shaped exit holes')
 })
 
+test('an own cause has its months, and what its firm wrote of it', () => {
+  const of = (over: object) =>
+    withOwn([spot, { ...blight, ...over } as OwnEntry]).causes.find((c) => c.id === 'own-quay-blight')!
+  expect(of({})).toMatchObject({ expect: 'Not written yet.', spread: 'Not written yet.' })
+  expect(of({ months: [] }).months).toBeUndefined()
+  expect(of({ months: [5, 6], expect: 'Clean by August.', spread: '' })).toMatchObject({
+    months: [5, 6],
+    expect: 'Clean by August.',
+    spread: 'Not written yet.',
+  })
+  const weight = (month: number) =>
+    weighTree(
+      'holly',
+      month,
+      { 'own-blue-spot': 'there' },
+      withOwn([spot, { ...blight, months: [5, 6] } as OwnEntry]),
+    ).weighed.find((w) => w.cause === 'own-quay-blight')?.probability ?? 0
+  expect(weight(12)).toBeLessThan(weight(6))
+})
+
 test('an own cause calls for what its firm says, and is waited on where it says nothing', () => {
   const actionOf = (entry: OwnEntry) =>
     withOwn([entry]).causes.find((c) => c.id === 'own-quay-blight')!.action

@@ -52,6 +52,8 @@ export function withOwn(entries: readonly OwnEntry[]): FirmAlmanac {
   }
 }
 
+const NOT_WRITTEN = 'Not written yet.'
+
 function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap<string, Finding>): Cause {
   return {
     id: e.id,
@@ -61,12 +63,13 @@ function ownCause(e: Extract<OwnEntry, { kind: 'cause' }>, findings: ReadonlyMap
     prior: OWN_PRIOR,
     findings: Object.fromEntries(Object.entries(e.findings).filter(([id]) => findings.has(id))),
     action: e.action ?? 'wait',
+    ...(e.months && e.months.length > 0 && { months: e.months }),
     refuses: {},
     oneLine: e.oneLine,
     act: e.act,
     doNot: e.doNot,
-    expect: 'Not written yet.',
-    spread: 'Not written yet.',
+    expect: e.expect || NOT_WRITTEN,
+    spread: e.spread || NOT_WRITTEN,
     lookAlikes: [],
   }
 }

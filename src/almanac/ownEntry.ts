@@ -26,9 +26,14 @@ export type OwnEntry =
       findings: Record<string, Frequency>
       /** What it calls for; to wait and look again where nothing was said. */
       action?: ActionClass
+      /** The months in which it is seen, 1–12; any where none is named. */
+      months?: number[]
       oneLine: string
       act: string
       doNot: string
+      /** Empty where nothing was said. */
+      expect?: string
+      spread?: string
     }
   /** A test with what it proves: sent to a laboratory, or made on the spot. */
   | {

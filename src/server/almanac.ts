@@ -13,7 +13,7 @@ import type { ActionClass } from '@/core/diagnose/almanac'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, type FirmSql } from '@/db/client'
 import { addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
-import { id, line } from './text'
+import { id, line, typed } from './text'
 import { verb } from './verb'
 
 const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {
@@ -65,9 +65,15 @@ const Own = z.discriminatedUnion('kind', [
         error: 'Choose what it calls for from the list.',
       })
       .default('wait'),
+    months: z
+      .array(z.int().min(1).max(12), { error: 'Months are numbers from 1 to 12.' })
+      .refine((m) => new Set(m).size === m.length, { error: 'A month is named once.' })
+      .default([]),
     oneLine: line('What it is', 200, 8),
     act: line('What to do', 400, 4),
     doNot: line('What not to do', 400, 4),
+    expect: typed('What to expect', 400).default(''),
+    spread: typed('How it spreads', 400).default(''),
   }),
   z.strictObject({
     kind: z.literal('test'),

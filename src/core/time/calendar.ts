@@ -106,11 +106,12 @@ export function isDate(text: string): boolean {
   return at !== null && (text < `${text.slice(0, 8)}29` || dateOfNumber(at) === text)
 }
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+/** Months as they are said short, January first. */
+export const SHORT_MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 
 /** A month as it is said. `spokenMonth('2026-06-09') === 'Jun'` */
 export function spokenMonth(date: PlainDate): string {
-  return MONTHS[Number(date.slice(5, 7)) - 1]!
+  return SHORT_MONTHS[Number(date.slice(5, 7)) - 1]!
 }
 
 /** Days of the week as they are said, Monday first. */

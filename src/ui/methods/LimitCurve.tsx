@@ -1,7 +1,7 @@
 import type { UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
+import { SHORT_MONTHS } from '@/core/time/calendar'
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const [W, H, LEFT, RIGHT, TOP, FOOT] = [520, 130, 6, 8, 14, 18]
 
 /** How the year’s limit was used up, day by day: a step a day on which anything was put on, the limit above it. */
@@ -63,7 +63,7 @@ export function LimitCurve({
           strokeWidth="4"
         />
       )}
-      {MONTHS.map((m, i) => (
+      {SHORT_MONTHS.map((m, i) => (
         <text
           key={m}
           x={x(`${year}-${String(i + 1).padStart(2, '0')}-01`) + 2}

@@ -6,6 +6,7 @@ import { type FirmAlmanac } from '@/almanac/own'
 import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { hostsOf } from '@/almanac/ownEntry'
 import type { ActionClass, Frequency } from '@/core/diagnose/almanac'
+import { SHORT_MONTHS } from '@/core/time/calendar'
 import type { AlmanacView } from '@/server/read/almanac'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
@@ -25,7 +26,15 @@ export function OwnCause({
 }) {
   const kinds = [...HOSTS, ...hostsOf(view.own.map((o) => o.entry))]
   const verb = useOwnEntry(onDone)
-  const [words, setWords] = useState({ name: '', oneLine: '', act: '', doNot: '' })
+  const [words, setWords] = useState({
+    name: '',
+    oneLine: '',
+    act: '',
+    doNot: '',
+    expect: '',
+    spread: '',
+  })
+  const [months, setMonths] = useState<number[]>([])
   const [action, setAction] = useState<ActionClass>('wait')
   const [hosts, setHosts] = useState<string[]>([])
   const [signs, setSigns] = useState<{ finding: string; often: Frequency }[]>([
@@ -41,9 +50,9 @@ export function OwnCause({
     <OwnForm
       title="A cause of our own"
       verb={verb}
-      fields={['name', 'oneLine', 'act', 'doNot']}
+      fields={['name', 'oneLine', 'act', 'doNot', 'expect', 'spread']}
       onDone={onDone}
-      onSend={() => verb.keep({ kind: 'cause', ...words, action, hosts, findings: shows })}
+      onSend={() => verb.keep({ kind: 'cause', ...words, action, months, hosts, findings: shows })}
     >
       <Field label="Name" {...text('name')} />
       <fieldset>
@@ -86,6 +95,27 @@ export function OwnCause({
       >
         + finding
       </button>
+      <fieldset>
+        <legend className="label">Seen in; leave all open where it is seen in any month</legend>
+        <div className="grid grid-cols-4 sm:grid-cols-12 gap-x-3">
+          {SHORT_MONTHS.map((name, i) => (
+            <label key={name} className="flex gap-2 py-0.5 max-sm:py-2.5">
+              <input
+                type="checkbox"
+                checked={months.includes(i + 1)}
+                onChange={(e) =>
+                  setMonths(
+                    e.target.checked
+                      ? [...months, i + 1].sort((a, b) => a - b)
+                      : months.filter((m) => m !== i + 1),
+                  )
+                }
+              />
+              {name}
+            </label>
+          ))}
+        </div>
+      </fieldset>
       <Field label="What it is, in one line" {...text('oneLine')} />
       <Choice
         label="What it calls for"
@@ -95,6 +125,8 @@ export function OwnCause({
       />
       <Field label="What to do" {...text('act')} />
       <Field label="What not to do" {...text('doNot')} />
+      <Field label="What to expect, by when (if it is known)" {...text('expect')} />
+      <Field label="How it spreads (if it is known)" {...text('spread')} />
     </OwnForm>
   )
 }

@@ -21,13 +21,11 @@ import { District } from './District'
 import { OftenChoice } from './OftenChoice'
 import { OwnOfCause } from './OwnOfCause'
 import { HowSure, SureTag } from './SureTag'
+import { MONTHS } from '@/core/time/yearly'
 import { Note } from '@/ui/pieces/Note'
 import { May } from '@/ui/shell/may'
 
 const ORDER: Frequency[] = ['always', 'usual', 'sometimes', 'seldom', 'never']
-const MONTHS = ['J', 'F', 'M', 'A', 'M', 'J', 'J', 'A', 'S', 'O', 'N', 'D']
-const MONTH_NAMES =
-  'January February March April May June July August September October November December'.split(' ')
 const WORKS = {
   yes: 'There is something that works.',
   partly: 'What can be done helps in part.',
@@ -95,7 +93,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           <p
             className="flex gap-[3px]"
             role="img"
-            aria-label={cause.months ? cause.months.map((m) => MONTH_NAMES[m - 1]).join(', ') : 'any month'}
+            aria-label={cause.months ? cause.months.map((m) => MONTHS[m - 1]).join(', ') : 'any month'}
           >
             {MONTHS.map((m, i) => {
               const on = !cause.months || cause.months.includes(i + 1)
@@ -105,7 +103,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
                   aria-hidden="true"
                   className={`w-6 h-6 grid place-items-center text-small border ${on ? 'bg-moss-soft border-moss font-bold' : 'border-line text-ink2'}`}
                 >
-                  {m}
+                  {m[0]}
                 </span>
               )
             })}
