@@ -5,6 +5,9 @@ import { isIn, isOver } from '@/core/methods/running'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { portsOf, type JobTree } from './job'
 
+/** Height of a row, px, about. */
+const ROW = 61
+
 /** The trees of one work as a list, each with how it stands. */
 export function TreeChoice({
   trees,
@@ -23,7 +26,9 @@ export function TreeChoice({
   const rows = useVirtualizer({
     count: trees.length,
     getScrollElement: () => frame.current,
-    estimateSize: () => 57,
+    estimateSize: () => ROW,
+    // On a phone the list is not shown at first, and what is not shown has no height.
+    measureElement: (row) => row.getBoundingClientRect().height || ROW,
     getItemKey: (i) => trees[i]!.id,
     overscan: 15,
     initialRect: { width: 210, height: 560 },
