@@ -9,6 +9,7 @@ import * as sites from '@/db/queries/site'
 import * as readings from '@/db/queries/reading'
 import * as ring from '@/db/queries/ring'
 import * as trees from '@/db/queries/tree'
+import * as weather from '@/db/queries/weather'
 import * as jobs from '@/db/queries/job'
 import * as labels from '@/db/queries/card'
 import * as limits from '@/db/queries/limit'
@@ -120,10 +121,12 @@ test('every query function answers firm B with nothing of firm A', async () => {
     diagnosesOfTree: (s) => assessments.diagnosesOfTree(s, t),
     decisionsOfTree: (s) => assessments.decisionsOfTree(s, t),
     useById: (s) => labels.useById(s, a.label),
+    usesByIds: (s) => labels.usesByIds(s, [a.label]).then((m) => m.size),
     prescriptionsOfTree: (s) => prescriptions.prescriptionsOfTree(s, t),
     jobsBetween: (s) => jobs.jobsBetween(s, '2000-01-01', '2100-01-01'),
     jobById: (s) => jobs.jobById(s, ids.job),
     subjectsOfJob: (s) => jobs.subjectsOfJob(s, ids.job),
+    crewSubjects: (s) => jobs.crewSubjects(s, ids.job),
     jobSubjects: (s) => jobs.jobSubjects(s, [ids.item]),
     earlierWork: (s) => prescriptions.earlierWork(s, [t]),
     decidedOfTrees: (s) => assessments.decidedOfTrees(s, [t]),
@@ -134,6 +137,14 @@ test('every query function answers firm B with nothing of firm A', async () => {
     appliedByOthers: (s) => limits.appliedByOthers(s, a.site),
     openSubjects: (s) => prescriptions.openSubjects(s, treated.prescription.id),
     stepsOfSubjects: (s) => ports.stepsOfSubjects(s, [ids.item]),
+    plannedSteps: (s) => ports.plannedSteps(s, [ids.item]),
+    weatherOfSites: (s) =>
+      weather.weatherOfSites(s, [a.site], {
+        from: '2026-01-01',
+        to: '2026-12-31',
+        hoursFrom: '2026-06-01',
+        hoursTo: '2026-06-02',
+      }),
     subjectsOfSteps: (s) => ports.subjectsOfSteps(s, [ids.port]).then((m) => [...m]),
     jobSubjectForChange: (s) => jobs.jobSubjectForChange(s, ids.item),
     prescriptionsOn: (s) => prescriptions.prescriptionsOn(s, [treated.decisionId]),

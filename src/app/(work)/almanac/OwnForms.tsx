@@ -59,7 +59,7 @@ export function OwnCause({
         <legend className="label">Trees that can have it</legend>
         <div className="grid grid-cols-2 sm:grid-cols-4 gap-x-3">
           {kinds.map((h) => (
-            <label key={h.id} className="flex gap-2 py-0.5 max-sm:py-2.5">
+            <label key={h.id} className="flex gap-2 items-baseline py-0.5 max-sm:py-2.5">
               <input
                 type="checkbox"
                 checked={hosts.includes(h.id)}
@@ -96,10 +96,10 @@ export function OwnCause({
         + finding
       </button>
       <fieldset>
-        <legend className="label">Seen in; leave all open where it is seen in any month</legend>
+        <legend className="label">Seen in; tick none where it is seen in any month</legend>
         <div className="grid grid-cols-4 sm:grid-cols-12 gap-x-3">
           {SHORT_MONTHS.map((name, i) => (
-            <label key={name} className="flex gap-2 py-0.5 max-sm:py-2.5">
+            <label key={name} className="flex gap-2 items-baseline py-0.5 max-sm:py-2.5">
               <input
                 type="checkbox"
                 checked={months.includes(i + 1)}
