@@ -7,7 +7,7 @@ import { dateIn } from '@/core/time/calendar'
 import type { DueRow } from '@/db/queries/occurrence'
 import { coversToRenew } from '@/db/queries/season'
 import type { Reading } from './verb'
-import { knownWeathers } from './weather/known'
+import { knownRain } from './weather/known'
 
 const DAY = 86_400_000
 const BY_CALENDAR = SCHOOLS.find((s) => s.id === 'calendar')!.one
@@ -47,14 +47,14 @@ export async function renewalsOf(
   const followed = bySite.flatMap(([, own]) => own)
   if (followed.length === 0) return found
   const first = Math.min(...followed.map((d) => covers.get(d.id)!.at))
-  const weathers = await knownWeathers(
+  const rains = await knownRain(
     context,
     bySite.map(([siteId]) => siteId),
     // A day earlier, whatever the site's calendar.
-    { hoursFrom: dateIn('UTC', new Date(first - DAY)) },
+    dateIn('UTC', new Date(first - DAY)),
   )
   for (const [siteId, own] of bySite) {
-    const rain = weathers.get(siteId)?.rain ?? []
+    const rain = rains.get(siteId) ?? []
     const { timeZone } = own[0]!
     for (const d of own) {
       const c = covers.get(d.id)!

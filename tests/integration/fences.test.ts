@@ -138,13 +138,7 @@ test('every query function answers firm B with nothing of firm A', async () => {
     openSubjects: (s) => prescriptions.openSubjects(s, treated.prescription.id),
     stepsOfSubjects: (s) => ports.stepsOfSubjects(s, [ids.item]),
     plannedSteps: (s) => ports.plannedSteps(s, [ids.item]),
-    weatherOfSites: (s) =>
-      weather.weatherOfSites(s, [a.site], {
-        from: '2026-01-01',
-        to: '2026-12-31',
-        hoursFrom: '2026-06-01',
-        hoursTo: '2026-06-02',
-      }),
+    rainOfSites: (s) => weather.rainOfSites(s, [a.site], { from: '2026-01-01', to: '2026-12-31' }),
     subjectsOfSteps: (s) => ports.subjectsOfSteps(s, [ids.port]).then((m) => [...m]),
     jobSubjectForChange: (s) => jobs.jobSubjectForChange(s, ids.item),
     prescriptionsOn: (s) => prescriptions.prescriptionsOn(s, [treated.decisionId]),

@@ -5,7 +5,7 @@ import { inFirm } from '@/db/client'
 import { keptOfCell, weatherOfSite } from '@/db/queries/weather'
 import type { PersonRow } from '@/db/queries/person'
 import { nowOf } from '@/server/verb'
-import { hoursAhead, knownWeather, knownWeathers } from '@/server/weather/known'
+import { hoursAhead, knownRain, knownWeather } from '@/server/weather/known'
 import { askAtOnce, refreshWeather } from '@/server/weather/refresh'
 import { weatherServer } from '@/standins/weather/service'
 import { closePool, done, makeFirm, NOON, problemOf, uuidv7, type TestFirm } from './scenario'
@@ -236,18 +236,18 @@ test('sites of one square are read together, each by its own place', async () =>
       where s.id = ${firm.site}`,
   )
   const person = office()
-  const weathers = await inFirm(firm.id, (sql) =>
-    knownWeathers({ sql, person, now: nowOf(person) }, [firm.site, near, far], { hoursFrom: '2026-06-01' }),
+  const rains = await inFirm(firm.id, (sql) =>
+    knownRain({ sql, person, now: nowOf(person) }, [firm.site, near, far], '2026-06-01'),
   )
-  expect([...weathers.keys()].sort()).toEqual([firm.site, near, far].sort())
-  const alone = await known(NOON, near)
-  const rain = weathers.get(near)!.rain
+  expect([...rains.keys()].sort()).toEqual([firm.site, near, far].sort())
+  const alone = (await known(NOON, near)).hours.map(({ at, rain }) => ({ at, rain }))
+  const rain = rains.get(near)!
   // What was kept of the days before, and the same as read alone.
   expect(rain[0]!.at).toBe(Date.parse('2026-06-01T04:00:00Z'))
-  expect(rain.slice(-alone.rain.length)).toEqual(alone.rain)
-  // One square, one weather; nothing is known of the other one yet, and nobody waited for it.
-  expect(weathers.get(firm.site)).toBe(weathers.get(near))
-  expect(weathers.get(far)!.rain).toEqual([])
+  expect(rain.slice(-alone.length)).toEqual(alone)
+  // One square, one rain; nothing is known of the other one yet, and nobody waited for it.
+  expect(rains.get(firm.site)).toBe(rain)
+  expect(rains.get(far)).toEqual([])
 })
 
 test('a clock that was moved back asks once for what is known then, and not at every look', async () => {

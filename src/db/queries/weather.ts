@@ -62,7 +62,7 @@ const dayColumns = (sql: FirmSql, { hoursFrom, hoursTo }: WeatherSpan) => sql`
  * The days of a place, along its key; the limit keeps the planner from reading all places at once. The place is a row of its own: behind row-level
  * security a key is looked up by plain columns only, not by what is chosen between two.
  */
-const daysOf = (sql: FirmSql, { from, to }: WeatherSpan) => sql`
+const daysOf = (sql: FirmSql, { from, to }: Pick<WeatherSpan, 'from' | 'to'>) => sql`
   select * from weather_day d where d.firm_id = current_firm() and d.cell_north = p.north and d.cell_east = p.east
     and d.time_zone = p.time_zone and d.date between ${from} and ${to} order by d.date limit 4000`
 
@@ -103,12 +103,12 @@ export async function weatherOfTown(
   return parted(rows)
 }
 
-/** The places of sites, and the days of each square they lie in, once. */
-export async function weatherOfSites(
+/** The places of sites, and the rain of each square they lie in, day by day, once. */
+export async function rainOfSites(
   sql: FirmSql,
   siteIds: string[],
-  days: WeatherSpan,
-): Promise<{ siteId: string; place: WeatherPlace; days: WeatherDayRow[] }[]> {
+  days: { from: string; to: string },
+): Promise<{ siteId: string; place: WeatherPlace; days: RainDayRow[] }[]> {
   if (siteIds.length === 0) return []
   const placed = await sql<({ siteId: string } & WeatherPlace)[]>`
     select s.id as "siteId", coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
@@ -116,12 +116,20 @@ export async function weatherOfSites(
     from site s join firm f on f.id = s.firm_id
     where s.id = any(${siteIds}) and coalesce(s.cell_north, f.cell_north) is not null`
   const cells = [...new Map(placed.map((p) => [cellName(p), p])).values()]
-  const rows = await sql<Joined[]>`
-    select p.north, p.east, p.time_zone as "timeZone", true as own, ${dayColumns(sql, days)}
+  const rows = await sql<(WeatherCell & RainDayRow)[]>`
+    select p.north, p.east, p.time_zone as "timeZone", (extract(epoch from w.begins) * 1000)::double precision as begins,
+      (extract(epoch from w.asked_at) * 1000)::double precision as "askedAt", w.hours->'rain' as rain
     from unnest(${cells.map((c) => c.north)}::int[], ${cells.map((c) => c.east)}::int[], ${cells.map((c) => c.timeZone)}::text[])
       p (north, east, time_zone) cross join lateral (${daysOf(sql, days)}) w order by w.date`
-  const byCell = grouped(rows as unknown as (WeatherCell & WeatherDayRow)[], cellName)
+  const byCell = grouped(rows, cellName)
   return placed.map(({ siteId, ...place }) => ({ siteId, place, days: byCell.get(cellName(place)) ?? [] }))
+}
+
+/** The rain of a day, mm by its hours; null where none is kept. */
+export interface RainDayRow {
+  begins: number
+  askedAt: number
+  rain: (number | null)[] | null
 }
 
 /** A square in one word. */

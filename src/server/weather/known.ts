@@ -15,9 +15,9 @@ import { wetHours } from '@/core/weather/wetness'
 import { soilStore } from '@/core/weather/soilStore'
 import {
   cellName,
+  rainOfSites,
   spotOf,
   weatherOfSite,
-  weatherOfSites,
   weatherReadings,
   weatherOfTown,
   type WeatherDayRow,
@@ -62,8 +62,6 @@ export interface KnownWeather {
   /** Null where neither the site nor its firm says where it lies. */
   place: WeatherPlace | null
   readonly hours: PlaceHour[]
-  /** The rain alone, as far as it was asked for by the hour. */
-  readonly rain: RainHour[]
   days: WeatherDayRow[]
   soilOn: (date: string) => Soil | null
   /** The hour an instant lies in; null where it is not known. */
@@ -76,7 +74,14 @@ export async function knownWeather(
   siteId: string | null,
   further: Partial<WeatherSpan> = {},
 ): Promise<KnownWeather> {
-  const span = spanOf(dateIn(person.timeZone, now), further)
+  const today = dateIn(person.timeZone, now)
+  const span = {
+    from: addDays(today, -SOIL_DAYS),
+    to: addDays(today, DAYS_AHEAD + 1),
+    hoursFrom: addDays(today, -2),
+    hoursTo: addDays(today, DAYS_AHEAD + 1),
+    ...further,
+  }
   const read = () => (siteId === null ? weatherOfTown(sql, span) : weatherOfSite(sql, siteId, span))
   const first = await read()
   const { place } = first
@@ -99,41 +104,31 @@ export async function knownWeather(
 }
 
 /**
- * The weather of several sites by site, as far as it is kept; sites of one square share theirs. Nobody waits for what is asked for anew, and nothing that was read at a
- * site is in it.
+ * The rain of several sites from a day on, by site, as far as it is kept; sites of one square share theirs. Nobody waits for what is asked for anew.
  */
-export async function knownWeathers(
+export async function knownRain(
   { sql, person, now }: Pick<Reading, 'sql' | 'person' | 'now'>,
   siteIds: string[],
-  further: Partial<WeatherSpan> = {},
-): Promise<Map<string, KnownWeather>> {
-  const span = spanOf(dateIn(person.timeZone, now), further)
-  const byCell = new Map<string, KnownWeather>()
-  const bySite = new Map<string, KnownWeather>()
-  for (const { siteId, place, days } of await weatherOfSites(sql, siteIds, span)) {
+  from: string,
+): Promise<Map<string, RainHour[]>> {
+  const to = addDays(dateIn(person.timeZone, now), DAYS_AHEAD + 1)
+  const byCell = new Map<string, RainHour[]>()
+  const bySite = new Map<string, RainHour[]>()
+  for (const { siteId, place, days } of await rainOfSites(sql, siteIds, { from, to })) {
     const cell = cellName(place)
-    let weather = byCell.get(cell)
-    if (!weather) {
+    let rain = byCell.get(cell)
+    if (!rain) {
       if (!isFresh(days, now)) void refreshWeather(person.firmId, place, now)
-      byCell.set(cell, (weather = weatherOf(place, days)))
+      rain = days.flatMap((d) => rainHours({ begins: d.begins, hours: { rain: d.rain ?? [] } }))
+      byCell.set(cell, rain)
     }
-    bySite.set(siteId, weather)
+    bySite.set(siteId, rain)
   }
   return bySite
 }
 
-function spanOf(today: string, further: Partial<WeatherSpan>): WeatherSpan {
-  return {
-    from: addDays(today, -SOIL_DAYS),
-    to: addDays(today, DAYS_AHEAD + 1),
-    hoursFrom: addDays(today, -2),
-    hoursTo: addDays(today, DAYS_AHEAD + 1),
-    ...further,
-  }
-}
-
 /** What was asked for after now, as a demo's clock was moved back, says nothing of how fresh the rest is. */
-function isFresh(days: readonly WeatherDayRow[], now: Date): boolean {
+function isFresh(days: readonly Pick<WeatherDayRow, 'askedAt'>[], now: Date): boolean {
   const asked = Math.max(0, ...days.map((d) => d.askedAt).filter((at) => at <= now.getTime()))
   return now.getTime() - asked <= FRESH_MS
 }
@@ -176,9 +171,6 @@ export function weatherOf(
     // Most views look at one hour of one day.
     get hours() {
       return (hours ??= asRead(hoursOf(days)))
-    },
-    get rain() {
-      return days.flatMap((d) => (d.hours ? rainHours({ begins: d.begins, hours: d.hours }) : []))
     },
     days,
     soilOn,
