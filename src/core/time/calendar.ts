@@ -107,7 +107,20 @@ export function isDate(text: string): boolean {
 }
 
 /** Months as they are said short, January first. */
-export const SHORT_MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+export const SHORT_MONTHS = [
+  'Jan',
+  'Feb',
+  'Mar',
+  'Apr',
+  'May',
+  'Jun',
+  'Jul',
+  'Aug',
+  'Sep',
+  'Oct',
+  'Nov',
+  'Dec',
+]
 
 /** A month as it is said. `spokenMonth('2026-06-09') === 'Jun'` */
 export function spokenMonth(date: PlainDate): string {
