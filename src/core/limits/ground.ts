@@ -35,7 +35,17 @@ export function yearlyLimit(use: Pick<CardUse, 'limits'>): Result<number> | null
 /** What is left of a yearly limit of `perArea`, kg per m², on a ground. `groundLimit(4.5e-5, 4047, use).allowed` */
 export function groundLimit(perArea: number, area: Area, use: Omit<GroundUse, 'active'>): GroundLimit {
   const allowed = perArea * area
-  return { allowed, left: allowed - use.applied - use.others - use.planned }
+  return { allowed, left: leftOf(allowed, use) }
+}
+
+/** What is left of what is allowed, kg; negative when it is passed already. */
+export function leftOf(allowed: Mass, use: Omit<GroundUse, 'active'>): Mass {
+  return allowed - use.applied - use.others - use.planned
+}
+
+/** Whether so much, kg, is more than a limit leaves. */
+export function goesOver(wanted: Mass, limit: GroundLimit): boolean {
+  return wanted > limit.left + limit.allowed * NOISE
 }
 
 /**
@@ -49,7 +59,7 @@ export function refusedByGround(
   year: string,
   units: UnitSystem,
 ): Result<never> | null {
-  if (wanted <= limit.left + limit.allowed * NOISE) return null
+  if (!goesOver(wanted, limit)) return null
   const lb = (m: Mass) => shown(m, 'lb', units, 3)
   const stands = [
     ...(use.applied > 0 ? [`${lb(use.applied)} put on`] : []),

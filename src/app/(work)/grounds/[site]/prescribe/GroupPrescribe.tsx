@@ -40,9 +40,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
   const dayOf = (w: typeof way) => w?.opensOn ?? view.today
   const [onDate, setOnDate] = useState(dayOf(way))
   const planned = group.rows.filter((r) => r.plan !== null)
-  const over = group.grounds.filter(
-    (g) => g.wanted > g.limit - g.applied - g.others - g.planned + g.limit * 1e-9,
-  )
+  const over = group.grounds.filter((g) => g.over)
   // Those that the way for all counts to, and those that anything planned counts to.
   const grounds = group.grounds.filter(
     (g) => g.wanted > 0 || (group.useId !== null && g.useIds.includes(group.useId)),

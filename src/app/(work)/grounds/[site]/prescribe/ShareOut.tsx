@@ -29,7 +29,8 @@ export function ShareOut({
   const [problem, setProblem] = useState<string | null>(null)
   const worker = useRef<Worker | null>(null)
   useEffect(() => () => worker.current?.terminate(), [])
-  const left = ground.limit - ground.applied - ground.others - ground.planned
+  const { left } = ground
+  const badHours = hours.trim() !== '' && !(Number(hours) >= 0) ? 'Type a number of hours.' : null
   const lb = (kg: number) => shown(kg, 'lb', units, 3)
 
   // What another limit binds is shared out by its own; its trees stay where they are.
@@ -73,7 +74,7 @@ export function ShareOut({
         limit: ground.limit,
         applied: ground.applied + ground.others + ground.planned,
         limited: ground.useIds,
-        minutes: minutes !== undefined && minutes >= 0 ? minutes : undefined,
+        minutes,
       }),
     } satisfies ShareMessage)
   }
@@ -102,11 +103,11 @@ export function ShareOut({
           inputMode="decimal"
           value={hours}
           onChange={(e) => setHours(e.target.value)}
-          problem={hours.trim() !== '' && !(Number(hours) >= 0) ? 'Type a number of hours.' : null}
+          problem={badHours}
         />
       </div>
       <div className="flex gap-2 mt-2">
-        <Button disabled={running} onClick={run}>
+        <Button disabled={running || badHours !== null} onClick={run}>
           {running ? 'Sharing it out' : 'Share it out for most trees'}
         </Button>
         {running && (

@@ -3,7 +3,7 @@ import { useMemo, useState } from 'react'
 import { givenFor, type TypedGiven } from '@/core/methods/given'
 import { totalsOf, type Chosen, type GroupQuestion, type GroupTree } from '@/core/methods/group'
 import { rateFor } from '@/core/methods/proposeRate'
-import { methodOf } from '@/core/methods/registry'
+import { firstWay, groundsOf } from '@/core/methods/groupGrounds'
 import type { GroupView } from '@/server/read/group'
 import { tablePlanner } from '@/ui/methods/tablePlanner'
 
@@ -18,18 +18,7 @@ function plannable(tree: GroupView['trees'][number]): GroupTree | null {
 export function useGroup(view: GroupView) {
   const { ways, units, day } = view
   const trees = useMemo(() => view.trees.flatMap((t) => plannable(t) ?? []), [view.trees])
-  const openFor = (useId: string) => trees.filter((t) => (t.closed[useId] ?? []).length === 0).length
-  const [useId, setUseId] = useState<string | null>(
-    () =>
-      // In order of merit: the first that may go on most of them as they are measured.
-      (
-        ways.find(
-          (w) => openFor(w.id) * 2 >= trees.length && methodOf(w.use).asks(w.use as never).length === 0,
-        ) ??
-        ways.find((w) => openFor(w.id) > 0) ??
-        ways[0]
-      )?.id ?? null,
-  )
+  const [useId, setUseId] = useState(() => firstWay(ways, trees))
   const [choices, setChoices] = useState<Record<string, number>>({})
   /** Trees for which something else was chosen than for all, by hand or by the share; null leaves one out. */
   const [own, setOwn] = useState<Record<string, string | null>>({})
@@ -58,26 +47,7 @@ export function useGroup(view: GroupView) {
   const [plan] = useState(tablePlanner)
   const { rows, ms } = plan(trees, chosen, q)
   const totals = totalsOf(rows)
-  /** What is put on the ground of each active, with what its limit leaves. */
-  const grounds = [
-    ...new Set(ways.flatMap((w) => (w.limit === null ? [] : [w.product.actives[0]!.name]))),
-  ].map((active) => {
-    const limited = ways.filter((w) => w.limit !== null && w.product.actives[0]?.name === active)
-    const used = view.used.find((u) => u.active === active) ?? { active, applied: 0, others: 0, planned: 0 }
-    return {
-      limit: Math.min(...limited.map((w) => w.limit!)),
-      ...used,
-      wanted: rows.reduce(
-        (sum, { useId, plan, besides }) =>
-          [...(plan ? [{ useId, plan }] : []), ...besides].reduce(
-            (n, put) => (limited.some((w) => w.id === put.useId) ? n + (put.plan.active ?? 0) : n),
-            sum,
-          ),
-        0,
-      ),
-      useIds: limited.map((w) => w.id),
-    }
-  })
+  const grounds = groundsOf(rows, ways, view.used)
   return {
     q,
     trees,
