@@ -127,10 +127,9 @@ export async function knownRain(
   return bySite
 }
 
-/** What was asked for after now, as a demo's clock was moved back, says nothing of how fresh the rest is. */
+/** What was asked for long after now, as a demo's clock was moved back, says nothing of how fresh the rest is. */
 function isFresh(days: readonly Pick<WeatherDayRow, 'askedAt'>[], now: Date): boolean {
-  const asked = Math.max(0, ...days.map((d) => d.askedAt).filter((at) => at <= now.getTime()))
-  return now.getTime() - asked <= FRESH_MS
+  return days.some((d) => Math.abs(now.getTime() - d.askedAt) <= FRESH_MS)
 }
 
 /** What kept days say. */
