@@ -133,21 +133,21 @@ export async function treesAtHand(
 }
 
 function earlierOf(e: EarlierRow): EarlierWork {
-  const { use } = e
+  const { use, product } = e
   return {
     on: e.on,
     cause: e.cause,
-    code: e.code,
-    name: e.name,
-    actives: e.actives.map((a) => a.name),
+    code: product.code,
+    name: product.name,
+    actives: product.actives.map((a) => a.name),
     from: e.seq === null ? 'with the crew' : `record ${e.seq}`,
     amount: e.amount,
     treated: e.outcome === null || e.outcome === 'treated',
     recorded: e.seq !== null,
     atWorkDays: methodOf(use).atWorkDays(use),
     failed: e.failed,
-    sprayed: isSpray(e.method),
-    feeds: feedsOnly(e.actives),
+    sprayed: isSpray(use.method),
+    feeds: feedsOnly(product.actives),
   }
 }
 

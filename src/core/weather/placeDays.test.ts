@@ -80,11 +80,11 @@ test('the wind’s point and the sky in words', () => {
 
 test('the rain alone is that of the hours, with what is not known', () => {
   const [day] = partDays({ rain: column(24, (i) => (i === 5 ? null : i)) }, midnight, midnight, ZONE)
-  const rain = rainHours(day!)
+  const rain = rainHours({ begins: day!.begins, rain: day!.hours.rain! })
   expect(rain).toEqual(
     placeHours(day!, { latitude: 42, longitude: -75 }, ZONE).map((h) => ({ at: h.at, rain: h.rain })),
   )
   expect(rain[5]!.rain).toBeUndefined()
   expect(rain[7]!.rain).toBeCloseTo(0.007, 12)
-  expect(rainHours({ begins: midnight, hours: {} })).toEqual([])
+  expect(rainHours({ begins: midnight, rain: null })).toEqual([])
 })

@@ -65,9 +65,15 @@ export interface PlaceHour extends WeatherHour {
 /** The rain of an hour. */
 export type RainHour = Pick<PlaceHour, 'at' | 'rain'>
 
-/** The rain of a kept day, hour by hour. */
-export function rainHours({ begins, hours }: Pick<PlaceDay, 'begins' | 'hours'>): RainHour[] {
-  return (hours.rain ?? []).map((mm, i) => ({
+/** The rain of a kept day, hour by hour; mm as it is told, null where none is kept. */
+export function rainHours({
+  begins,
+  rain,
+}: {
+  begins: number
+  rain: readonly (number | null)[] | null
+}): RainHour[] {
+  return (rain ?? []).map((mm, i) => ({
     at: begins + i * HOUR,
     rain: mm === null ? undefined : mm / 1000,
   }))

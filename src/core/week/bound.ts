@@ -1,4 +1,4 @@
-import { fits, roundCost, SAME, type WeekField } from './field'
+import { fits, roundCost, SAME, type Shift, type WeekField } from './field'
 import type { Plan } from './improve'
 import { goodDays } from './goodDays'
 import { bestDays, Memory } from './price'
@@ -94,7 +94,19 @@ export class Bounder {
   }
 
   private memoryOf(kind: Kind): Memory {
-    return (kind.memory ??= new Memory(this.field, this.field.shifts[kind.shifts[0]!]!, REMEMBERED))
+    return (kind.memory ??= new Memory(this.field, this.shiftOf(kind), REMEMBERED))
+  }
+
+  /** Any shift of a kind: its days cost the same on all of them. */
+  private shiftOf(kind: Kind): Shift {
+    return this.field.shifts[kind.shifts[0]!]!
+  }
+
+  /** Looks quickly for days of a kind that cost less than `below` at some prices and learns the best of them; what the best costs, and how many are new. */
+  private quickly(k: number, prices: Float64Array, below: number, width: number, most: number) {
+    const good = goodDays(this.field, this.shiftOf(this.kinds[k]!), prices, below - 1e-6, width)
+    const fresh = good.slice(0, most).filter(({ day }) => this.learn(k, day)).length
+    return { least: good[0]?.cost ?? 0, fresh }
   }
 
   private made(): Program {
@@ -109,7 +121,7 @@ export class Bounder {
   private learn(kind: number, jobs: readonly number[]): boolean {
     if (jobs.length === 0) return false
     const name = `${kind}:${[...jobs].sort((a, b) => a - b).join()}`
-    const cost = roundCost(this.field, this.field.shifts[this.kinds[kind]!.shifts[0]!]!, jobs)
+    const cost = roundCost(this.field, this.shiftOf(this.kinds[kind]!), jobs)
     const at = this.known.get(name)
     if (at !== undefined && this.days[at]!.cost <= cost + SAME) return false
     this.known.set(name, this.days.length)
@@ -157,7 +169,7 @@ export class Bounder {
 
   /** One turn: new prices, new days, a new bound. True when no day is left that would make the program cheaper. */
   turn(secondsLeft: () => number): boolean {
-    const { field, kinds } = this
+    const { kinds } = this
     const answer = this.asked(secondsLeft)
     if (!answer) return true
     const exact = this.pricesOf(answer.prices)
@@ -168,9 +180,9 @@ export class Bounder {
       let fresh = 0
       for (const [k, kind] of kinds.entries()) {
         if (secondsLeft() <= 0) return true
-        const good = goodDays(field, field.shifts[kind.shifts[0]!]!, prices, least[k]! - 1e-6, this.width)
-        guess += kind.shifts.length * Math.min(least[k]!, good[0]?.cost ?? 0)
-        for (const { day } of good.slice(0, NEW)) if (this.learn(k, day)) fresh++
+        const found = this.quickly(k, prices, least[k]!, this.width, NEW)
+        guess += kind.shifts.length * Math.min(least[k]!, found.least)
+        fresh += found.fresh
       }
       if (guess > this.guess + SAME) {
         this.guess = guess
@@ -199,7 +211,7 @@ export class Bounder {
       let fresh = 0
       let unproven = 0
       for (const [k, kind] of kinds.entries()) {
-        const looked = bestDays(field, field.shifts[kind.shifts[0]!]!, prices, least[k]! - slack, {
+        const looked = bestDays(field, this.shiftOf(kind), prices, least[k]! - slack, {
           most: LONG,
           memory: this.memoryOf(kind),
           late: () => secondsLeft() <= 0,
@@ -256,20 +268,13 @@ export class Bounder {
         if (more === 0) break
         // What is left of the jobs asks for days of its own.
         for (let look = 0, fresh = 1; look < LOOKS && fresh > 0 && secondsLeft() > 0; look++) {
-          const now = this.asked(secondsLeft)
-          if (!now) break
-          const prices = this.pricesOf(now.prices)
+          const answered = this.asked(secondsLeft)
+          if (!answered) break
+          const prices = this.pricesOf(answered.prices)
           fresh = 0
-          for (const [k, kind] of kinds.entries())
+          for (let k = 0; k < kinds.length; k++)
             if (room[k]! > 0)
-              for (const { day } of goodDays(
-                field,
-                field.shifts[kind.shifts[0]!]!,
-                prices,
-                now.prices[field.jobs + k]! - 1e-6,
-                NARROW,
-              ).slice(0, NEW_LATER))
-                if (this.learn(k, day)) fresh++
+              fresh += this.quickly(k, prices, answered.prices[field.jobs + k]!, NARROW, NEW_LATER).fresh
         }
       }
       return this.planOf(taken.map((column) => this.days[this.columns[column - field.jobs]!]!))
@@ -309,7 +314,7 @@ export class Bounder {
     let many = 0
     for (const [k, kind] of this.kinds.entries()) {
       if (secondsLeft() <= 0) return false
-      const shift = this.field.shifts[kind.shifts[0]!]!
+      const shift = this.shiftOf(kind)
       const { least, proven } = bestDays(this.field, shift, prices, 0, {
         most: LONG,
         memory: this.memoryOf(kind),

@@ -98,7 +98,7 @@ export function helpWithWeek(
   }
 }
 
-/** A plan out of days, where the time is enough and none is too long. */
+/** A whole plan out of days, and out of new ones for what is left; null where the program finds none in the time. */
 function wholePlan(
   field: WeekField,
   program: BeginProgram,

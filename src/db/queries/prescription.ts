@@ -64,10 +64,7 @@ export interface EarlierRow {
   prescriptionId: string
   cause: string
   useId: string
-  method: Method
-  code: string
-  name: string
-  actives: ProductRow['actives']
+  product: ProductRow
   use: UseOf<Method>
   /** The day it was done, or is planned for. */
   on: string
@@ -84,7 +81,7 @@ export interface EarlierRow {
 /** Everything that was put on trees or is planned for them, under every listing given. */
 export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<EarlierRow[]> {
   if (treeIds.length === 0) return []
-  const rows = await sql<Omit<EarlierRow, 'method' | 'code' | 'name' | 'actives' | 'use'>[]>`
+  const rows = await sql<Omit<EarlierRow, 'product' | 'use'>[]>`
     select x.tree_id as "treeId", p.id as "prescriptionId", p.cause, i.card_use_id as "useId", coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
       a.outcome, r.seq::int as seq,
       case when i.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
@@ -103,7 +100,7 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
   const uses = await usesByIds(sql, [...new Set(rows.map((r) => r.useId))])
   return rows.map((r) => {
     const { product, use } = uses.get(r.useId)!
-    return { ...r, method: use.method, code: product.code, name: product.name, actives: product.actives, use }
+    return { ...r, product, use }
   })
 }
 

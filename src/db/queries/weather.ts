@@ -75,6 +75,10 @@ function parted(rows: Joined[]): { place: WeatherPlace | null; days: WeatherDayR
   }
 }
 
+/** Where the weather of a site `s` is asked for: where it says it lies, else its firm `f`’s town. */
+const placeOf = (sql: FirmSql) => sql`
+  coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east, s.cell_north is not null as own`
+
 /** The days of a site's weather, of its firm's town where it says no place. */
 export async function weatherOfSite(
   sql: FirmSql,
@@ -83,8 +87,7 @@ export async function weatherOfSite(
 ): Promise<{ place: WeatherPlace | null; days: WeatherDayRow[] }> {
   const rows = await sql<Joined[]>`
     with place as materialized (
-      select coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
-        s.time_zone, s.cell_north is not null as own
+      select ${placeOf(sql)}, s.time_zone
       from site s join firm f on f.id = s.firm_id where s.id = ${siteId})
     select p.north, p.east, p.time_zone as "timeZone", p.own, ${dayColumns(sql, days)}
     from place p left join lateral (${daysOf(sql, days)}) w on true order by w.date`
@@ -111,8 +114,7 @@ export async function rainOfSites(
 ): Promise<{ siteId: string; place: WeatherPlace; days: RainDayRow[] }[]> {
   if (siteIds.length === 0) return []
   const placed = await sql<({ siteId: string } & WeatherPlace)[]>`
-    select s.id as "siteId", coalesce(s.cell_north, f.cell_north) as north, coalesce(s.cell_east, f.cell_east) as east,
-      s.time_zone as "timeZone", s.cell_north is not null as own
+    select s.id as "siteId", ${placeOf(sql)}, s.time_zone as "timeZone"
     from site s join firm f on f.id = s.firm_id
     where s.id = any(${siteIds}) and coalesce(s.cell_north, f.cell_north) is not null`
   const cells = [...new Map(placed.map((p) => [cellName(p), p])).values()]

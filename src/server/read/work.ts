@@ -76,23 +76,22 @@ export function jobView(id: string) {
       ),
     ]
     // What is the same for all its trees is sent once.
-    const ofWork = grouped(subjects, workOf)
-    const items = [...ofWork.values()]
-      .map(([s]) => s!)
-      .map((s) => ({
-        id: workOf(s),
+    const items = [...grouped(subjects, workOf)].map(([id, own]) => {
+      const s = own[0]!
+      const { product, use } = useOf(s)
+      return {
+        id,
         method: s.method,
         cause: causeName(s.cause),
         block: s.block,
         tank: s.tank,
         onlyIf: s.onlyIf,
-        agreed: agreedByAll(ofWork.get(workOf(s))!.map((x) => x.agreed)),
-        product: useOf(s).product,
-        use: useOf(s).use,
-        lots: (lots.get(useOf(s).product.code) ?? []).filter(
-          (l) => l.expiresOn === null || l.expiresOn >= today,
-        ),
-      }))
+        agreed: agreedByAll(own.map((x) => x.agreed)),
+        product,
+        use,
+        lots: (lots.get(product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
+      }
+    })
     const trees = subjects.map((s) => {
       const own = marks.get(s.treeId) ?? []
       const holes = holesOnRing(own, drilled.get(s.treeId) ?? [], timeZone, today)

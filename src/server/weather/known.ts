@@ -119,7 +119,7 @@ export async function knownRain(
     let rain = byCell.get(cell)
     if (!rain) {
       if (!isFresh(days, now)) void refreshWeather(person.firmId, place, now)
-      rain = days.flatMap((d) => rainHours({ begins: d.begins, hours: { rain: d.rain ?? [] } }))
+      rain = days.flatMap((d) => rainHours(d))
       byCell.set(cell, rain)
     }
     bySite.set(siteId, rain)

@@ -157,7 +157,6 @@ export function Ribbon({
                   base,
                   whole,
                   near,
-                  plot,
                   height,
                   named,
                   from,

@@ -55,23 +55,13 @@ export function OwnCause({
       onSend={() => verb.keep({ kind: 'cause', ...words, action, months, hosts, findings: shows })}
     >
       <Field label="Name" {...text('name')} />
-      <fieldset>
-        <legend className="label">Trees that can have it</legend>
-        <div className="grid grid-cols-2 sm:grid-cols-4 gap-x-3">
-          {kinds.map((h) => (
-            <label key={h.id} className="flex gap-2 items-baseline py-0.5 max-sm:py-2.5">
-              <input
-                type="checkbox"
-                checked={hosts.includes(h.id)}
-                onChange={(e) =>
-                  setHosts(e.target.checked ? [...hosts, h.id] : hosts.filter((x) => x !== h.id))
-                }
-              />
-              {h.name}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <Ticks
+        legend="Trees that can have it"
+        columns="grid-cols-2 sm:grid-cols-4"
+        options={kinds.map((h) => [h.id, h.name] as const)}
+        chosen={hosts}
+        onChosen={setHosts}
+      />
       {signs.map((s, i) => (
         <div key={i} className="grid grid-cols-[minmax(0,1fr)_150px] gap-3">
           <Choice
@@ -95,27 +85,13 @@ export function OwnCause({
       >
         + finding
       </button>
-      <fieldset>
-        <legend className="label">Seen in; tick none where it is seen in any month</legend>
-        <div className="grid grid-cols-4 sm:grid-cols-12 gap-x-3">
-          {SHORT_MONTHS.map((name, i) => (
-            <label key={name} className="flex gap-2 items-baseline py-0.5 max-sm:py-2.5">
-              <input
-                type="checkbox"
-                checked={months.includes(i + 1)}
-                onChange={(e) =>
-                  setMonths(
-                    e.target.checked
-                      ? [...months, i + 1].sort((a, b) => a - b)
-                      : months.filter((m) => m !== i + 1),
-                  )
-                }
-              />
-              {name}
-            </label>
-          ))}
-        </div>
-      </fieldset>
+      <Ticks
+        legend="Seen in; tick none where it is seen in any month"
+        columns="grid-cols-4 sm:grid-cols-12"
+        options={SHORT_MONTHS.map((name, i) => [i + 1, name] as const)}
+        chosen={months}
+        onChosen={(chosen) => setMonths(chosen.sort((a, b) => a - b))}
+      />
       <Field label="What it is, in one line" {...text('oneLine')} />
       <Choice
         label="What it calls for"
@@ -128,6 +104,41 @@ export function OwnCause({
       <Field label="What to expect, by when (if it is known)" {...text('expect')} />
       <Field label="How it spreads (if it is known)" {...text('spread')} />
     </OwnForm>
+  )
+}
+
+/** Any of some, each with a box to tick. */
+function Ticks<T extends string | number>({
+  legend,
+  columns,
+  options,
+  chosen,
+  onChosen,
+}: {
+  legend: string
+  columns: string
+  options: readonly (readonly [value: T, name: string])[]
+  chosen: readonly T[]
+  onChosen: (chosen: T[]) => void
+}) {
+  return (
+    <fieldset>
+      <legend className="label">{legend}</legend>
+      <div className={`grid gap-x-3 ${columns}`}>
+        {options.map(([value, name]) => (
+          <label key={value} className="flex gap-2 items-baseline py-0.5 max-sm:py-2.5">
+            <input
+              type="checkbox"
+              checked={chosen.includes(value)}
+              onChange={(e) =>
+                onChosen(e.target.checked ? [...chosen, value] : chosen.filter((x) => x !== value))
+              }
+            />
+            {name}
+          </label>
+        ))}
+      </div>
+    </fieldset>
   )
 }
 

@@ -39,7 +39,9 @@ export function Board({
         : [],
     ),
   )
-  const { rows, settling } = useStanding(running.map((r) => ({ ...r, id: r.port.id })))
+  const { rows, settling } = useStanding(
+    running.map(({ tree: { tree, uptake }, port }) => ({ id: port.id, tree, uptake, port })),
+  )
   const press = (kind: 'stop' | 'out', which: (port: RunningPort) => boolean) =>
     onAct(
       running
@@ -80,77 +82,67 @@ export function Board({
         </div>
       )}
       <ul className="mt-1">
-        {rows.map(
-          ({
-            row: {
-              tree: { tree, uptake },
-              port,
-            },
-            over,
-          }) => {
-            if (over)
-              return (
-                <li
-                  key={port.id}
-                  className="border-b border-line py-2 min-h-[65px] grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 items-center text-ink2"
-                >
-                  <span className="leading-tight">
-                    <b>{tree.tag}</b> port {port.number}
-                  </span>
-                  <span>out, counted</span>
-                </li>
-              )
-            const { minutes, from, to, share, stands } = clockOf(port, uptake, now)
+        {rows.map(({ row: { tree, uptake, port }, over }) => {
+          if (over)
             return (
               <li
                 key={port.id}
-                className="border-b border-line py-2 grid grid-cols-[minmax(0,1fr)_auto_112px] gap-x-3 items-center"
+                className="border-b border-line py-2 min-h-[65px] grid grid-cols-[minmax(0,1fr)_auto] gap-x-3 items-center text-ink2"
               >
                 <span className="leading-tight">
                   <b>{tree.tag}</b> port {port.number}
                 </span>
-                <span className="text-right whitespace-nowrap">
-                  <span className="font-head font-bold text-lead">{plain(Math.floor(minutes), 0)} min</span>{' '}
-                  <span className="text-small text-ink2">
-                    of {plain(from, 0)}–{plain(to, 0)}
-                  </span>
-                </span>
-                <span className="row-span-2">
-                  {stands !== 'pull it' && (
-                    <Button
-                      className="w-full !px-1"
-                      disabled={settling || resting.has(port.id)}
-                      aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
-                      onClick={() => onAct([{ tree, step: port.step, command: { kind: 'stop' } }])}
-                    >
-                      Empty, stop
-                    </Button>
-                  )}
-                  {stands === 'pull it' && (
-                    <Button
-                      className="w-full !px-1"
-                      disabled={settling || resting.has(port.id)}
-                      aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
-                      onClick={() => onAct([{ tree, step: port.step, command: { kind: 'out' } }])}
-                    >
-                      Out, counted
-                    </Button>
-                  )}
-                </span>
-                <span
-                  className="block h-[8px] bg-line2"
-                  role="img"
-                  aria-label={`${plain(share * 100, 0)} % of the longest expected time`}
-                >
-                  <span className={`block h-full ${BAR[stands]}`} style={{ width: `${share * 100}%` }} />
-                </span>
-                <span className={`text-right text-small font-bold ${WORD[stands][1]}`}>
-                  {WORD[stands][0]}
-                </span>
+                <span>out, counted</span>
               </li>
             )
-          },
-        )}
+          const { minutes, from, to, share, stands } = clockOf(port, uptake, now)
+          return (
+            <li
+              key={port.id}
+              className="border-b border-line py-2 grid grid-cols-[minmax(0,1fr)_auto_112px] gap-x-3 items-center"
+            >
+              <span className="leading-tight">
+                <b>{tree.tag}</b> port {port.number}
+              </span>
+              <span className="text-right whitespace-nowrap">
+                <span className="font-head font-bold text-lead">{plain(Math.floor(minutes), 0)} min</span>{' '}
+                <span className="text-small text-ink2">
+                  of {plain(from, 0)}–{plain(to, 0)}
+                </span>
+              </span>
+              <span className="row-span-2">
+                {stands !== 'pull it' && (
+                  <Button
+                    className="w-full !px-1"
+                    disabled={settling || resting.has(port.id)}
+                    aria-label={`Empty, stop port ${port.number} of ${tree.tag}`}
+                    onClick={() => onAct([{ tree, step: port.step, command: { kind: 'stop' } }])}
+                  >
+                    Empty, stop
+                  </Button>
+                )}
+                {stands === 'pull it' && (
+                  <Button
+                    className="w-full !px-1"
+                    disabled={settling || resting.has(port.id)}
+                    aria-label={`Out, counted, port ${port.number} of ${tree.tag}`}
+                    onClick={() => onAct([{ tree, step: port.step, command: { kind: 'out' } }])}
+                  >
+                    Out, counted
+                  </Button>
+                )}
+              </span>
+              <span
+                className="block h-[8px] bg-line2"
+                role="img"
+                aria-label={`${plain(share * 100, 0)} % of the longest expected time`}
+              >
+                <span className={`block h-full ${BAR[stands]}`} style={{ width: `${share * 100}%` }} />
+              </span>
+              <span className={`text-right text-small font-bold ${WORD[stands][1]}`}>{WORD[stands][0]}</span>
+            </li>
+          )
+        })}
       </ul>
     </>
   )

@@ -31,6 +31,7 @@ import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { MoveDay } from './MoveDay'
+import { OnThisDevice } from './OnThisDevice'
 import { MovedNote } from '../MovedNote'
 import { PortWork } from './PortWork'
 import { ReleaseLine } from './ReleaseLine'
@@ -156,18 +157,7 @@ export function RunJob({ view: first }: { view: JobView }) {
           )}
         </div>
       </div>
-      {/* It comes and goes with every press: it takes no room, so that nothing moves under the finger. */}
-      <p
-        aria-live="polite"
-        className="no-print fixed z-40 right-3 bottom-[76px] sm:bottom-3 pointer-events-none"
-      >
-        {work.waiting > 0 && (
-          <span className="tag tag-straw">
-            {work.waiting === 1 ? '1 press' : `${work.waiting} presses`} on this device,{' '}
-            {work.outOfReach ? 'not sent yet: no signal' : 'going out'}
-          </span>
-        )}
-      </p>
+      <OnThisDevice presses={work.waiting} outOfReach={work.outOfReach} />
       {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
       <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
       {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
