@@ -90,6 +90,23 @@ test('two quick presses on the same step are one', async () => {
   expect(server.asked).toHaveLength(1)
 })
 
+test('what is said in a panel of its own is never taken for a second tap', async () => {
+  const { press, first } = open(port('p'))
+  press(0, { kind: 'move', bearing: 25 })
+  at += 120
+  press(0, { kind: 'move', bearing: 30 })
+  expect(first()).toMatchObject({ bearing: 30 })
+  await settle()
+  press(0, { kind: 'drill' })
+  await settle()
+  press(0, { kind: 'start' })
+  at += 120
+  press(0, { kind: 'give-up', reason: 'leaks at the bark', left: '5 mL' })
+  expect(first()).toMatchObject({ givenUp: 'leaks at the bark' })
+  await settle()
+  expect(server.asked.map((a) => a.body['kind'])).toEqual(['move', 'move', 'drill', 'start', 'give-up'])
+})
+
 test('without signal everything stays on the screen and on the device, and goes out by itself', async () => {
   const { hook, press, first } = open(port('p'))
   server.reply('lost')

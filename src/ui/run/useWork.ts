@@ -35,6 +35,8 @@ export interface Refused {
 
 /** A second press on the same step so soon is the same press: what comes next stands under the same finger by then. */
 const SAME_PRESS_MS = 450
+/** Said in a panel of its own, never where the finger of the press before it still is; a port is moved by quick presses. */
+const APART: ReadonlySet<Command['kind']> = new Set(['give-up', 'move'])
 /** Tried again after so long; then twice as long, up to the last. */
 const AGAIN_MS = 2000
 const LONGEST_MS = 15_000
@@ -200,7 +202,10 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       const real = Date.now()
       const steps = new Map(newest.current.trees.flatMap((t) => t.steps).map((s) => [s.id, s]))
       const fresh = commands
-        .filter(({ step }) => real - (pressed.current[step.id] ?? -Infinity) >= SAME_PRESS_MS)
+        .filter(
+          ({ step, command }) =>
+            APART.has(command.kind) || real - (pressed.current[step.id] ?? -Infinity) >= SAME_PRESS_MS,
+        )
         .map((c) => ({ ...c, step: steps.get(c.step.id) ?? c.step }))
       if (fresh.length === 0) return
       setRefused(null)

@@ -34,6 +34,7 @@ export function TaskWork({
   onNext: { say: string; go: () => void } | null
 }) {
   const may = useMay()
+  /** The step that is said not to be done, as it stood; what was typed stays open until the step goes on. */
   const [giving, setGiving] = useState<string | null>(null)
   /** What is written at steps that ask for something, by step. */
   const [notes, setNotes] = useState<Record<string, string>>({})
@@ -59,6 +60,7 @@ export function TaskWork({
           const { name, text, one } = said(t)
           const over = isTaskOver(t)
           const now = t === next
+          const here = `${t.step.id} ${t.done} ${t.givenUp ?? ''}`
           return (
             <li
               key={t.step.id}
@@ -123,21 +125,18 @@ export function TaskWork({
                   </Button>
                   <Button
                     className="hand-tall"
-                    aria-expanded={giving === t.step.id}
-                    onClick={() => setGiving(giving === t.step.id ? null : t.step.id)}
+                    aria-expanded={giving === here}
+                    onClick={() => setGiving(giving === here ? null : here)}
                   >
                     Not done
                   </Button>
                 </div>
               )}
-              {open && giving === t.step.id && now && (
+              {open && giving === here && now && (
                 <NotDone
                   task={t}
                   whole={showProduct(t.product - putOn(t), tree.plan.kind, tree.plan.method, units)}
-                  onDone={(reason, left) => {
-                    setGiving(null)
-                    act(t, { kind: 'give-up', reason, left })
-                  }}
+                  onDone={(reason, left) => act(t, { kind: 'give-up', reason, left })}
                 />
               )}
               {open && (t.done > 0 || t.givenUp !== null) && (
