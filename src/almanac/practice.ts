@@ -33,7 +33,11 @@ export const PRACTICE: Readonly<Record<string, Practice>> = {
   ]),
   'bronze-birch-borer': p('partly', [30, 365], `${EYES} ${LABEL}`, X, [450, 880, 'adults']),
   'two-lined-chestnut-borer': p('partly', [30, 365], `${LABEL} ${FALL}`, X, [440, 700, 'adults']),
-  'clearwing-borer': p('partly', [30, 365], LABEL, X),
+  'clearwing-borer': p('partly', [30, 365], LABEL, X, [
+    275,
+    500,
+    'moths of the ash and lilac kind; others later',
+  ]),
   'peach-tree-borer': p('partly', [30, 365], `${FOOD} ${LABEL}`, X, [575, 710, 'adults']),
   'twig-pruner': p('yes', [90, 365], NONE, H),
   'hemlock-woolly-adelgid': p(
@@ -58,7 +62,7 @@ export const PRACTICE: Readonly<Record<string, Practice>> = {
   mealybug: p('yes', [7, 14], `${FOOD} ${LABEL}`, X),
   aphids: p('yes', [7, 14], `Leave flowers and predators out of it. ${LABEL}`, X),
   'ants-tending': p('yes', [7, 30, 100], 'A sticky band only over a wrap, with a date to renew it.', H),
-  'lace-bugs': p('yes', [14, 30], LABEL, X),
+  'lace-bugs': p('yes', [14, 30], LABEL, X, [120, 210, 'hatch on azaleas; on hawthorns 240 to 360']),
   'spider-mites': p(
     'yes',
     [1, 7, 14],
@@ -72,7 +76,11 @@ export const PRACTICE: Readonly<Record<string, Practice>> = {
     200,
     'hatch',
   ]),
-  'tussock-moth': p('yes', [3, 10], 'Hairs irritate: gloves and long sleeves.', X),
+  'tussock-moth': p('yes', [3, 10], 'Hairs irritate: gloves and long sleeves.', X, [
+    450,
+    710,
+    'larvae; a second brood from July',
+  ]),
   cankerworm: p('yes', [3, 10], LABEL, X, [150, 200, 'hatch']),
   'fall-webworm': p('yes', [7, 14], POWER, X, [1200, 1800, 'nests']),
   'japanese-beetle': p('partly', [7, 14], `Lindens in bloom feed bees: no systemic before it. ${LABEL}`, X, [
@@ -85,7 +93,7 @@ export const PRACTICE: Readonly<Record<string, Practice>> = {
   'chestnut-weevil': p('yes', [365], 'Heated nuts are hot; keep the heat even.', H),
   'nut-moths': p('not needed', [365], NONE, H),
   'chestnut-gall-wasp': p('partly', [365, 1095], NONE, X),
-  'peach-leaf-curl': p('yes', [60, 300], `Copper and sulfur only where lawful. ${FOOD}`, X),
+  'peach-leaf-curl': p('yes', [60, 300], `Copper and lime sulfur only where lawful. ${FOOD}`, X),
   'apple-scab': p('yes', [14, 30], `${FOOD} ${LABEL}`, X),
   'cedar-apple-rust': p('yes', [14, 30], `${FOOD} ${LABEL}`, X),
   'powdery-mildew': p('yes', [14, 30], 'Sulfur scorches in heat and near oil; mask for powders.', X),

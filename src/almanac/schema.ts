@@ -91,7 +91,7 @@ export const CauseEntry = z.strictObject({
   doNot: text(8),
   expect: text(8),
   spread: text(4),
-  lookAlikes: z.array(z.strictObject({ cause: ids(CAUSES), check: text(6) })),
+  lookAlikes: z.array(z.strictObject({ cause: ids(CAUSES), check: text(6) })).min(1),
 })
 
 const PracticeEntry = z.strictObject({

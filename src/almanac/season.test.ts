@@ -10,6 +10,9 @@ test.each(TARGETS.map((t) => [t.id, t] as const))(
   (_, t) => {
     expect(t.causes.filter((c) => !causes.has(c))).toEqual([])
     expect(t.hosts.filter((h) => !hosts.has(h))).toEqual([])
+    // A kind that none of its causes is known from would be watched for nothing.
+    const on = t.causes.map((c) => causes.get(c)!.hosts)
+    expect(t.hosts.filter((h) => !on.some((o) => o === '*' || o.includes(h)))).toEqual([])
     expect(t.from).toBeGreaterThan(0)
     expect(t.to).toBeGreaterThan(t.from)
   },

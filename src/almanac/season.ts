@@ -78,7 +78,7 @@ const target = (
   to: number,
 ): WarmthTarget => ({ id, name, causes, hosts, from: fd(from), to: fd(to) })
 
-const OAKS = ['oak-red-group', 'oak-white-group', 'oak-live']
+const OAKS = ['oak-red-group', 'oak-white-group']
 const ORCHARD = ['apple', 'crabapple', 'pear']
 const STONE = ['peach', 'plum', 'cherry', 'apricot', 'almond']
 
@@ -87,15 +87,22 @@ const STONE = ['peach', 'plum', 'cherry', 'apricot', 'almond']
 export const TARGETS: readonly WarmthTarget[] = [
   target('spongy-moth-hatch', 'Spongy moth hatch', ['spongy-moth'], [...OAKS, 'birch', 'apple', 'crabapple', 'linden'], 145, 200),
   target('cankerworm-hatch', 'Cankerworm hatch', ['cankerworm'], ['elm', 'linden', 'maple', 'apple', ...OAKS], 150, 200),
-  target('crawlers-oystershell', 'Crawlers, oystershell type', ['armored-scale'], ['ash', 'maple', 'linden', 'apple', 'dogwood'], 360, 700),
-  target('crawlers-conifer', 'Crawlers on pine and hemlock', ['armored-scale'], ['pine', 'hemlock'], 300, 450),
-  target('crawlers-san-jose', 'Crawlers, San Jose type', ['armored-scale'], [...ORCHARD, ...STONE], 500, 700),
+  target('crawlers-oystershell', 'Crawlers, oystershell type', ['armored-scale'], ['ash', 'maple', 'apple', 'dogwood'], 360, 700),
+  target('tent-caterpillar-hatch', 'Tent caterpillar hatch', ['tent-caterpillar'], ['cherry', 'apple', 'crabapple', 'hawthorn', 'plum', 'pear'], 90, 190),
+  target('crawlers-conifer', 'Crawlers of pine needle scale', ['pine-needle-scale'], ['pine', 'spruce', 'fir', 'douglas-fir', 'hemlock'], 300, 450),
+  target('crawlers-hemlock', 'Crawlers of elongate hemlock scale', ['elongate-hemlock-scale'], ['hemlock', 'fir', 'spruce', 'yew'], 360, 700),
+  target('crawlers-euonymus', 'Crawlers of euonymus scale', ['euonymus-scale'], ['euonymus'], 400, 700),
+  target('elm-leaf-beetle', 'Elm leaf beetle, first grubs', ['elm-leaf-beetle'], ['elm'], 360, 910),
+  target('bagworm-hatch', 'Bagworm hatch', ['bagworm'], ['arborvitae', 'juniper', 'cypress', 'spruce', 'pine', 'honeylocust', 'sycamore'], 600, 900),
+  target('crawlers-cottony', 'Crawlers of cottony maple scale', ['cottony-maple-scale'], ['maple', 'linden', 'honeylocust'], 800, 1270),
+  target('boxwood-midges', 'Boxwood leafminer midges', ['boxwood-leafminer'], ['boxwood'], 250, 450),
+  target('crawlers-san-jose', 'Crawlers, San Jose type', ['armored-scale'], [...ORCHARD, 'peach', 'plum', 'cherry'], 500, 700),
   target('ash-borer-first', 'Ash borer, first adults', ['emerald-ash-borer'], ['ash'], 450, 550),
   target('ash-borer-peak', 'Ash borer, most adults', ['emerald-ash-borer'], ['ash'], 900, 1100),
   target('two-lined-borer', 'Two-lined borer adults', ['two-lined-chestnut-borer'], [...OAKS, 'chestnut'], 440, 700),
   target('birch-borer', 'Birch borer adults', ['bronze-birch-borer'], ['birch'], 450, 880),
   target('stone-borer', 'Stone-fruit borer adults', ['peach-tree-borer'], STONE, 575, 710),
-  target('crawlers-lecanium', 'Crawlers of soft scale', ['lecanium-scale'], ['maple', 'honeylocust', 'walnut', 'plum', 'magnolia', ...OAKS], 800, 1250),
+  target('crawlers-lecanium', 'Crawlers of soft scale', ['lecanium-scale'], ['maple', 'honeylocust', 'walnut', 'plum', ...OAKS], 800, 1250),
   target('japanese-beetle', 'Japanese beetle adults', ['japanese-beetle'], ['linden', 'birch', 'apple', 'crabapple', 'cherry', 'elm', 'crape-myrtle'], 950, 1050),
   target('fall-webworm', 'Fall webworm', ['fall-webworm'], ['walnut', 'elm', 'maple', 'apple', 'cherry'], 1200, 1800),
   target('crawlers-tuliptree', 'Crawlers on tuliptree and magnolia', ['tuliptree-scale'], ['tuliptree', 'magnolia'], 1900, 2600),

@@ -14,7 +14,10 @@ test.each(CAUSES.map((c) => [c.id, c] as const))(
   (id, cause) => {
     for (const way of waysOf(id)) {
       const kind = putsOn(way.method) ? CLASS[way.method] : undefined
-      expect([way.method, kind && cause.refuses[kind]]).toEqual([way.method, undefined])
+      // A class that one kind of tree bears is a way that names that kind.
+      const bears = Object.entries(cause.bearsOn ?? {}).find(([, on]) => kind && on.includes(kind))
+      if (bears) expect(way.on).toContain(bears[0])
+      else expect([way.method, kind && cause.refuses[kind]]).toEqual([way.method, undefined])
     }
   },
 )

@@ -1,4 +1,5 @@
 import type { Cause } from '@/core/diagnose/almanac'
+import { COOL_MITE_HOSTS } from '../findings/finding'
 import { HONEYDEW } from '../honeydew'
 import { NOT_FOR_INSECTS, NOT_FOR_MITES, noSystemic } from './refusals'
 
@@ -115,7 +116,7 @@ export const INSECTS: readonly Cause[] = [
     oneLine: 'Shelled insects crowd the bark and starve twigs; no honeydew.',
     oil: true,
     act: 'Oil with full cover when dormant or at the crawlers.',
-    doNot: 'Do not expect a drench of a soft-scale systemic to work on it.',
+    doNot: 'No imidacloprid for it: that does not control it; only some systemics reach armoured scales, by label.',
     expect: 'Dead shells stay for a year; count live ones under them.',
     spread: 'Crawlers walk and drift.',
     lookAlikes: [{ cause: 'lecanium-scale', check: 'Sticky leaves speak for soft scale.' }],
@@ -132,10 +133,10 @@ export const INSECTS: readonly Cause[] = [
     refuses: { ...NOT_FOR_INSECTS },
     oneLine: 'Caterpillars strip the crown in early summer.',
     act: 'Bt on young larvae, twice about two weeks apart; scrape egg masses off in winter.',
-    doNot: 'Do not spray Bt on caterpillars longer than an inch: they no longer die of it.',
+    doNot: 'Do not spray Bt on caterpillars longer than three quarters of an inch: they no longer die of it.',
     expect: 'Feeding stops within days; a sound tree leafs again in July.',
     spread: 'Young larvae drift on threads; egg masses travel on vehicles.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'tussock-moth', check: 'Four brush tufts on the back; eggs in white froth on a grey cocoon.' }, { cause: 'tent-caterpillar', check: 'Silk in forks or on the stem; no dots in pairs.' }],
   },
   {
     id: 'japanese-beetle',
@@ -153,7 +154,7 @@ export const INSECTS: readonly Cause[] = [
     doNot: 'Do not hang traps near the tree: they call more beetles in.',
     expect: 'Flight ends in six to eight weeks.',
     spread: 'By flight from lawns where the grubs grow.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'elm-leaf-beetle', check: 'Only on elm: yellow and black grubs under the leaf.' }, { cause: 'fall-webworm', check: 'The lace is inside a web at the end of a limb.' }],
   },
   {
     id: 'spider-mites',
@@ -163,13 +164,14 @@ export const INSECTS: readonly Cause[] = [
     prior: 1.5,
     findings: { 'leaf-stippled': 'always', 'mites-tapped': 'always', 'silk-fine': 'usual', 'drought-recent': 'usual', 'leaf-drop-early': 'sometimes', 'needle-grey-thin': 'sometimes' },
     defining: ['mites-tapped'],
+    on: Object.fromEntries(COOL_MITE_HOSTS.map((h) => [h, { 'drought-recent': 'sometimes' }])),
     action: 'sap-feeder-care',
     decision: 'mite-care',
     refuses: { ...NOT_FOR_MITES },
-    oneLine: 'Mites pepper the leaf with pale dots in hot, dry weather.',
+    oneLine: 'Mites pepper leaves with pale dots: in hot, dry weather, on conifers, hollies and rhododendrons in the cool of spring and autumn.',
     oil: true,
-    act: 'Water jet, then oil under the leaves.',
-    doNot: 'Never begin with a broad insecticide.',
+    act: 'Water jet, then oil under the leaves. On conifers, hollies and rhododendrons act in spring or autumn, with dormant oil where the kind bears it.',
+    doNot: 'Never begin with a broad insecticide, and do not trust a clean tap in high summer on a conifer.',
     expect: 'Count live mites on ten leaves next day and in a week.',
     spread: 'On wind and clothing.',
     lookAlikes: [{ cause: 'lace-bugs', check: 'Dark specks and flat bugs beneath the leaf.' }],
@@ -190,7 +192,7 @@ export const INSECTS: readonly Cause[] = [
     act: 'Soap or oil early, under the leaves.',
     doNot: 'Do not treat for mites on the stippling alone.',
     expect: 'Damaged leaves stay pale; new ones come clean.',
-    spread: 'By flight, over winter on bark.',
+    spread: 'By flight. Azalea and rhododendron kinds winter as eggs in the leaf, sycamore and oak kinds as adults under bark.',
     lookAlikes: [{ cause: 'spider-mites', check: 'Tap a shoot: dots that walk, and silk.' }],
   },
   {
@@ -211,6 +213,6 @@ export const INSECTS: readonly Cause[] = [
     doNot: 'Never put sticky stuff on bare bark.',
     expect: 'No ants above the band in a day; predators follow within weeks.',
     spread: 'From nests in paving and soil.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'sooty-mould', check: 'The film is what else the same honeydew feeds; both end with the insect above.' }],
   },
 ]

@@ -57,7 +57,7 @@ export const SITE: readonly Cause[] = [
     doNot: 'Do not feed before a test.',
     expect: 'Greener leaves next spring.',
     spread: 'None.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'iron-chlorosis', check: 'Youngest leaves first, yellow between green veins.' }, { cause: 'waterlogging', check: 'Wet soil; the leaves hang limp.' }],
   },
   {
     id: 'iron-chlorosis',
@@ -77,7 +77,7 @@ export const SITE: readonly Cause[] = [
     doNot: 'Do not treat a soil trouble through the trunk for ever.',
     expect: 'Green within weeks of trunk iron, a season by soil.',
     spread: 'None.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'manganese-shortage', check: 'Broad green bands along the veins, on full-grown leaves too; usual on red maple.' }, { cause: 'nutrient-shortage', check: 'The oldest leaves pale first, veins and all.' }],
   },
   {
     id: 'weedkiller-injury',
@@ -95,7 +95,7 @@ export const SITE: readonly Cause[] = [
     doNot: 'Never feed hard.',
     expect: 'Normal leaves in the next flush, if the dose was small.',
     spread: 'By drift and through roots.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'aphids', check: 'Open the curl: insects inside.' }, { cause: 'frost-injury', check: 'The date of a frost; black, not twisted.' }],
   },
   {
     id: 'salt-injury',
@@ -113,7 +113,7 @@ export const SITE: readonly Cause[] = [
     doNot: 'Do not feed until the salt is washed out.',
     expect: 'Better leaves the spring after.',
     spread: 'None.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'drought-stress', check: 'Scorch all round the tree, and dry soil.' }, { cause: 'winter-burn', check: 'Brown on the windy side, away from the road too.' }],
   },
   {
     id: 'frost-injury',
@@ -131,7 +131,7 @@ export const SITE: readonly Cause[] = [
     doNot: 'Do not cut in the first weeks.',
     expect: 'A second flush in four to six weeks.',
     spread: 'None.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'ash-dieback', check: 'Diamonds of dead bark at side twigs; other kinds are sound.' }, { cause: 'fire-blight', check: 'Hooked tips with dark wood beneath the bark.' }],
   },
   {
     id: 'buried-flare',
@@ -184,7 +184,7 @@ export const SITE: readonly Cause[] = [
     doNot: 'Do not drench hard soil: it runs off.',
     expect: 'Longer shoots in the second summer.',
     spread: 'None.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'waterlogging', check: 'A test hole holds water; compacted clay may be both.' }, { cause: 'root-loss', check: 'Cut roots and few new ones where somebody dug.' }],
   },
   {
     id: 'mechanical-wound',
@@ -201,6 +201,6 @@ export const SITE: readonly Cause[] = [
     doNot: 'No paint.',
     expect: 'Callus within a season.',
     spread: 'None.',
-    lookAlikes: [],
+    lookAlikes: [{ cause: 'vole-gnawing', check: 'Small tooth marks in all directions.' }, { cause: 'sunscald-frost-crack', check: 'Dead bark on the southwest side, higher than a mower reaches.' }],
   },
 ]

@@ -34,18 +34,20 @@ export const conifers = (): More => ({ conifers: true })
 
 const SPRING_AND_AUTUMN = [4, 5, 6, 9, 10, 11]
 
-/** Mites of these kinds walk in the cool of spring and autumn; in summer only their eggs and damage are there. */
+/** Kinds whose mites walk in the cool of spring and autumn; in summer only eggs and damage are there. */
+export const COOL_MITE_HOSTS: readonly string[] = [
+  'spruce',
+  'hemlock',
+  'fir',
+  'arborvitae',
+  'juniper',
+  'cypress',
+  'douglas-fir',
+  'pine',
+  'holly',
+  'rhododendron',
+]
+
 export const COOL_MITES: NonNullable<Finding['monthsOn']> = Object.fromEntries(
-  [
-    'spruce',
-    'hemlock',
-    'fir',
-    'arborvitae',
-    'juniper',
-    'cypress',
-    'douglas-fir',
-    'pine',
-    'holly',
-    'rhododendron',
-  ].map((host) => [host, SPRING_AND_AUTUMN]),
+  COOL_MITE_HOSTS.map((host) => [host, SPRING_AND_AUTUMN]),
 )

@@ -31,7 +31,7 @@ export const LEAF: readonly Finding[] = [
   f('leaf-hang-black', 'leaf', 'look', 'Blackened leaves hang on', 'Do blackened leaves stay hanging on the shoot?', 0.5, 0.004),
   f('silk-fine', 'leaf', 'hand lens', 'Fine webbing', 'Under the lens, does fine webbing run between leaf parts?', 1, 0.02),
   f('beetles-metallic-leaf', 'leaf', 'look', 'Shiny beetles in groups', 'Do shiny metallic beetles feed in groups?', 0.5, 0.002),
-  f('needle-wool-base', 'leaf', 'hand lens', 'Wool at needle bases', 'Turn a twig. Are there white woolly dots at the needle bases?', 0.5, 0.002, { onlyOn: ['hemlock'] }),
+  f('needle-wool-base', 'leaf', 'hand lens', 'Wool at needle bases', 'Turn a twig. Are there white woolly dots at the needle bases?', 0.5, 0.002, { ...seen(11, 12, 1, 2, 3, 4, 5, 6), onlyOn: ['hemlock'] }),
   f('needle-grey-thin', 'leaf', 'look', 'Grey, sparse needles', 'Are the needles grey-green and sparse?', 0.5, 0.06),
   f('needle-inner-drop', 'leaf', 'look', 'Oldest needles yellow', 'Do only the oldest, inner needles yellow in autumn?', 0.5, 0.005, { ...seen(9, 10, 11), monthsOn: { yew: [5, 6], holly: [3, 4, 5], rhododendron: [4, 5, 6], magnolia: [3, 4, 5], 'oak-live': [2, 3, 4] } }),
   f('needle-tip-stunted-brown', 'leaf', 'look', 'Tips stunted and brown', 'Are the new tips short and brown?', 0.5, 0.004),

@@ -36,7 +36,7 @@ export const SITE_AND_CROWN: readonly Finding[] = [
   f('bags-hanging', 'crown', 'look', 'Bags hang from twigs', 'Do spindle-shaped bags of silk and bits of leaf hang from the twigs?', 1, 0.002),
   f('silk-nest-fork', 'crown', 'look', 'Silk tent in a fork', 'Is there a dense silk tent in a fork of the branches?', 1, 0.002, seen(3, 4, 5, 6)),
   f('silk-nest-tips', 'crown', 'look', 'Silk over branch ends', 'Is loose silk spun over the leaves at branch ends?', 1, 0.003, seen(6, 7, 8, 9, 10)),
-  f('silk-nest-ball', 'crown', 'look', 'Tight silk ball or mat', 'From a distance: is there a tight white silk ball in a pine top, or a flat silk mat on an oak stem?', 1, 0.001),
+  f('silk-nest-ball', 'crown', 'look', 'Tight silk ball or mat', 'From a distance: is there a tight white silk ball in a pine top, or a flat silk mat on an oak stem?', 1, 0.001, { monthsOn: { pine: [10, 11, 12, 1, 2, 3, 4], 'oak-white-group': [6, 7, 8, 9, 10, 11, 12, 1, 2, 3] } }),
   f('caterpillars-in-line', 'crown', 'look', 'Caterpillars nose to tail', 'From a distance: do hairy caterpillars walk in a line, nose to tail?', 1, 0.001),
   f('caterpillar-blue-red-dots', 'crown', 'look', 'Blue and red dots in pairs', 'Has a hairy caterpillar pairs of blue dots in front and red dots behind?', 1, 0.001),
   f('caterpillar-tufted', 'crown', 'look', 'Brush tufts on the back', 'Does a caterpillar carry tufts of hair like small brushes on its back?', 1, 0.002),

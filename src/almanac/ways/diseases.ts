@@ -24,7 +24,7 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'fire-blight': [
     w('crown-spray', 'Bactericide over open bloom where lawful', 'in bloom by warmth and wetting, before symptoms', HOLDS, 'twice by risk, up to the label’s count', { kinds: ['bactericide', 'copper'] }),
-    w('prune', 'Cut well below the last dark wood, tool cleaned at every cut', 'dry weather, or dormant', HOLDS, 'as strikes show'),
+    w('prune', 'Cut 8 to 12 in below the last dark wood, tool cleaned at every cut', 'dry weather, or dormant', HOLDS, 'as strikes show'),
     w('feed', 'No nitrogen; feed only what a test says is missing', 'not while it strikes', BEARS, YEARLY, { kinds: ['no nitrogen'] }),
   ],
   'verticillium-wilt': [SAMPLE, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY)],
@@ -43,6 +43,7 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   anthracnose: [
     w('hands', 'Rake the leaves', 'autumn', HOLDS, YEARLY),
+    w('trunk-injection', 'Inject a fungicide', 'late summer to early spring by the label', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sycamores stripped year after year, and no other kind' }),
     w('crown-spray', 'Protective cover', 'from bud break in wet springs', HOLDS, BY_LABEL, { kinds: COPPER, on: 'young or often stripped trees' }),
   ],
   'powdery-mildew': [w('prune', 'Cut white shoots out, open the crown', 'dormant and when seen', HOLDS, YEARLY), COVER('at the first white, away from oil and heat')],
@@ -56,7 +57,7 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('hands', 'Take curled leaves away', 'spring', BEARS, YEARLY),
     WATER,
   ],
-  'apple-scab': [COVER('from green tip through the primary season, by rain and growth'), CLEAN('Rake or shred the fallen leaves', 'autumn'), w('prune', 'Open the crown', 'dormant', BEARS, YEARLY)],
+  'apple-scab': [COVER('from green tip to four to six weeks after petal fall, by rain and growth'), CLEAN('Rake or shred the fallen leaves', 'autumn'), w('prune', 'Open the crown', 'dormant', BEARS, YEARLY)],
   'cedar-apple-rust': [COVER('from pink to mid-season where it costs fruit'), w('hands', 'Take galls off the second host where practical', 'winter', BEARS, YEARLY)],
   'sooty-blotch-flyspeck': [w('prune', 'Open the crown so that fruit dries', 'dormant', HOLDS, YEARLY), COVER('from three weeks after petal fall, where looks are paid for')],
   'bitter-rot': [CLEAN('Mummies and dead wood out', 'winter'), COVER('warm wet weather')],
@@ -66,7 +67,7 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'dutch-elm-disease': [
     SAMPLE,
     w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound elms, or one flag far out', first: 'laboratory proof' }),
-    w('prune', 'Cut far below the first flag, or fell', 'at once', HOLDS, ONCE),
+    w('prune', 'Cut the flag out with 8 to 10 ft of clean wood below the last streak', 'at once', HOLDS, ONCE, { on: 'a new beetle infection in under about 5 % of the crown; else it is felled' }),
     w('trenches', 'Cut joined roots before felling', 'before felling', HOLDS, ONCE),
   ],
   'phytophthora-bleeding-canker': [
@@ -82,5 +83,5 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('trenches', 'Coarse mulch, wide', 'when workable', BEARS, ONCE),
   ],
   'cytospora-canker': [DRY_CUT('Prune dead limbs'), WATER],
-  'diplodia-tip-blight': [DRY_CUT('Prune dead tips'), w('crown-spray', 'Labelled fungicide on the new growth', 'bud break, then twice', HOLDS, BY_LABEL, { kinds: ['protective fungicide'], on: 'trees that matter' }), WATER],
+  'diplodia-tip-blight': [DRY_CUT('Prune dead tips'), w('crown-spray', 'Labelled fungicide on the new growth', 'bud swell, then twice about two weeks apart', HOLDS, BY_LABEL, { kinds: ['protective fungicide'], on: 'trees that matter' }), WATER],
 }

@@ -68,7 +68,7 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'hemlock-woolly-adelgid': [
     w('soil-drench', 'Drench a systemic round the trunk', 'spring or autumn in moist soil', ENDS, 'after several years', { kinds: SYSTEMIC, on: 'trees away from springs and streams', first: 'soil moist' }),
     w('soil-injection', 'Inject a systemic into the soil', 'spring or autumn in moist soil', ENDS, 'after several years', { kinds: SYSTEMIC, on: 'slopes and lawn, away from water' }),
-    w('bark-spray', 'Spray a systemic on the lower bark', 'spring or autumn, bark dry', ENDS, BY_CARD, { kinds: SYSTEMIC, on: 'where the ground may take no more' }),
+    w('bark-spray', 'Spray a systemic on the lower bark', 'spring or autumn, bark dry', ENDS, BY_CARD, { kinds: SYSTEMIC, on: 'bad ones that need it fast, or where the ground may take no more' }),
     w('trunk-injection', 'Inject a systemic', 'spring or autumn', HOLDS, BY_CARD, { kinds: SYSTEMIC, on: 'trees beside water' }),
     w('crown-spray', 'Oil over every needle', 'dormant, or in summer at the weaker strength', HOLDS, YEARLY, { kinds: OIL, on: 'trees small enough to wet all over' }),
     WATER,
@@ -94,7 +94,7 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'bark-scale-felted': [
     w('hands', 'Brush the trunk with soapy water', 'winter', BEARS, YEARLY),
-    w('soil-drench', 'Drench a systemic round the trunk where it is lawful', 'spring, before or after bloom as the label says', ENDS, 'once a year', { kinds: SYSTEMIC }),
+    w('soil-drench', 'Drench a systemic round the trunk where it is lawful', 'after bloom only', ENDS, 'once a year', { kinds: SYSTEMIC, on: 'where nothing milder holds it' }),
     w('crown-spray', 'Oil on bark and twigs', 'at the crawlers', HOLDS, YEARLY, { kinds: OIL }),
   ],
   'cottony-cushion-scale': [
@@ -125,7 +125,7 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'spider-mites': [
     JET,
-    w('crown-spray', 'Oil under the leaves where the kind bears it', 'evening, after a count', HOLDS, BY_LABEL, { kinds: OIL }),
+    w('crown-spray', 'Oil under the leaves where the kind bears it', 'evening, after a count; on conifers, hollies and rhododendrons in spring or autumn', HOLDS, BY_LABEL, { kinds: OIL }),
     w('release', 'Release mites that eat them', 'when prey is there and nothing broad was sprayed', HOLDS, 'two or three times'),
     WATER,
   ],

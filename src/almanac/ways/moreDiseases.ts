@@ -69,7 +69,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('crown-spray', 'Labelled product by local advice', 'summer', HOLDS, BY_LABEL, { kinds: ['nematicide'] }),
   ],
   'brown-rot': [
-    w('prune', 'Mummies and blighted twigs out', 'summer and winter, dry', HOLDS, YEARLY),
+    w('prune', 'Blighted twigs cut in dry summer, every mummy off before winter', 'dry weather after harvest', HOLDS, YEARLY),
     COVER('wet bloom, and before ripening'),
   ],
   'bacterial-canker': [
