@@ -37,7 +37,7 @@ export const DECAY_AND_ROOTS: readonly Cause[] = [
     kind: 'wood decay',
     hosts: '*',
     prior: 1.2,
-    findings: { 'conk-trunk': 'always', 'cavity-open': 'sometimes', 'branch-dieback-scattered': 'sometimes',  },
+    findings: { 'conk-trunk': 'always', 'cavity-open': 'sometimes', 'branch-dieback-scattered': 'sometimes', 'crack-long-frost': 'sometimes' },
     defining: ['conk-trunk', 'test-decay-resistance'],
     action: 'remove-or-plan',
     decision: 'refer-watch',
