@@ -1,5 +1,5 @@
 import { CARDS } from '../../demo/cards'
-import { putsOn } from '@/core/decide/way'
+import { acts, putsOn } from '@/core/decide/way'
 import { CLASS } from '@/core/methods/gate'
 import { CAUSES } from './causes'
 import { PRACTICE } from './practice'
@@ -42,6 +42,15 @@ test('whatever a card on the shelf is for is a way of the almanac too', () => {
     ),
   )
   expect(lacking).toEqual([])
+})
+
+test('a sample, a look and a question are told to hold nothing down; a trained crew does', () => {
+  const said = (cause: string) => waysOf(cause).map((w) => [w.method, acts(w)])
+  expect(said('elm-yellows')).toContainEqual(['sample', false])
+  expect(said('smooth-patch')).toEqual([['watch', false]])
+  expect(said('butt-rot')).toEqual([['refer', false]])
+  expect(said('processionary-moth')[0]).toEqual(['refer', true])
+  expect(said('elm-yellows')).toContainEqual(['trenches', true])
 })
 
 test('the best way stands first', () => {

@@ -24,6 +24,8 @@ export const WOOD_AND_ROOT_DISEASES: readonly Cause[] = [
     expect: 'No second flag in the same tree for two summers, or it goes.',
     spread: 'By bark beetles and joined roots.',
     lookAlikes: [
+      { cause: 'elm-yellows', check: 'The whole crown at once, clean sapwood, inner bark like butterscotch.' },
+      { cause: 'verticillium-wilt', check: 'Olive to black streaks; only the culture parts them.' },
       { cause: 'bacterial-leaf-scorch', check: 'Banded margins that return, late in summer, without streaks.' },
       { cause: 'bacterial-wetwood', check: 'A sour seep from a crack and no flag.' },
     ],

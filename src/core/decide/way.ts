@@ -33,6 +33,11 @@ export function putsOn(method: WayMethod): method is PutOnMethod {
   return (PUT_ON_METHODS as readonly string[]).includes(method)
 }
 
+/** False for what only looks, proves or asks: the tree bears nothing better for it. A crew that takes a nest down acts. */
+export function acts({ method, well }: Pick<Way, 'method' | 'well'>): boolean {
+  return well !== 'helps the tree bear it' || !['watch', 'sample', 'refer'].includes(method)
+}
+
 /** True when a bench carries the method; the others lead to a dated answer. */
 export function hasBench(method: WayMethod): method is Method {
   return putsOn(method) || isHand(method)

@@ -54,6 +54,11 @@ export function Strip({ data }: { data: StripData }) {
         {longDate(now, data.timeZone)}, {clockTime(now, data.timeZone)}
       </span>
       <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
+      {data.treesTakingUp > 0 && (
+        <span className="tag tag-straw">
+          {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up
+        </span>
+      )}
       <span className="tag tag-water">
         {w
           ? `${showTemperature(w.temperature, system)} · wind ${[showSpeed(w.wind, system), w.windFrom].filter(Boolean).join(' ')}${w.sky ? ` · ${w.sky}` : ''} · soil ${w.soil}`
@@ -61,11 +66,6 @@ export function Strip({ data }: { data: StripData }) {
         {data.weatherOf !== null &&
           `, as known ${shortDate(data.weatherOf, data.timeZone)}, ${clockTime(data.weatherOf, data.timeZone)}`}
       </span>
-      {data.treesTakingUp > 0 && (
-        <span className="tag tag-straw">
-          {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up
-        </span>
-      )}
       {data.working.map((c) => (
         <span key={c.site} className="tag tag-plum">
           {c.site} closed since {clockTime(c.since, data.timeZone)}, work not signed

@@ -1,6 +1,6 @@
 import type { Method } from '@/core/card/card'
 import { METHOD_NAME } from '@/core/card/say'
-import { hasBench, type Way, type WayMethod } from '@/core/decide/way'
+import { acts, hasBench, type Way, type WayMethod } from '@/core/decide/way'
 
 /** A way of working as it is called. */
 export function wayName(method: WayMethod): string {
@@ -25,7 +25,7 @@ export function Ways({ ways, title = 'Ways' }: { ways: readonly Way[]; title?: s
           >
             <span>
               <b className="block">{wayName(way.method)}</b>
-              <span className="text-small text-ink2">{way.well}</span>
+              {acts(way) && <span className="text-small text-ink2">{way.well}</span>}
             </span>
             <span>
               {way.what}

@@ -114,6 +114,34 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
               from 1 January: {practice.degreeDays[2]} <SureTag of="degreeDays" />
             </p>
           )}
+          {(cause.lookAlikes.length > 0 || cause.livesOn) && (
+            <>
+              <h2 className="mt-5 border-b border-ink2 pb-1">Looks like, lives with</h2>
+              <ul>
+                {cause.lookAlikes.map((l) => (
+                  <li key={l.cause} className="py-1.5 border-b border-line2">
+                    <Link href={`/almanac/cause/${l.cause}`} className="font-bold hover:underline">
+                      {causeName(l.cause)}
+                    </Link>{' '}
+                    {l.check}
+                  </li>
+                ))}
+                {cause.livesOn && (
+                  <li className="py-1.5 text-ink2">
+                    Lives on:{' '}
+                    {cause.livesOn.map((c, i) => (
+                      <span key={c}>
+                        {i > 0 && ', '}
+                        <Link href={`/almanac/cause/${c}`} className="underline">
+                          {causeName(c).toLowerCase()}
+                        </Link>
+                      </span>
+                    ))}
+                  </li>
+                )}
+              </ul>
+            </>
+          )}
         </section>
         <section className="grid gap-3 content-start">
           <Note says="good">{cause.act}</Note>
@@ -156,34 +184,6 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
           )}
         </section>
       </div>
-      {(cause.lookAlikes.length > 0 || cause.livesOn) && (
-        <section className="mt-5 max-w-3xl">
-          <h2 className="border-b border-ink2 pb-1">Looks like, lives with</h2>
-          <ul>
-            {cause.lookAlikes.map((l) => (
-              <li key={l.cause} className="py-1.5 border-b border-line2">
-                <Link href={`/almanac/cause/${l.cause}`} className="font-bold hover:underline">
-                  {causeName(l.cause)}
-                </Link>{' '}
-                {l.check}
-              </li>
-            ))}
-            {cause.livesOn && (
-              <li className="py-1.5 text-ink2">
-                Lives on:{' '}
-                {cause.livesOn.map((c, i) => (
-                  <span key={c}>
-                    {i > 0 && ', '}
-                    <Link href={`/almanac/cause/${c}`} className="underline">
-                      {causeName(c).toLowerCase()}
-                    </Link>
-                  </span>
-                ))}
-              </li>
-            )}
-          </ul>
-        </section>
-      )}
       <HowSure of={sureOf(id, practice?.degreeDays !== undefined, entries)} />
     </>
   )
