@@ -1,92 +1,10 @@
-import { weekField, type WeekField, type WeekInput } from './field'
+import { days, driven, fieldOf, bestOfAll, orders, smallWeek } from './brute.testing'
+import type { WeekInput } from './field'
 import { bestDays, Memory } from './price'
 import { goodDays } from './goodDays'
 import { bestOrder, drawn, shortOrder } from './improve'
 import { planWeek } from './planWeek'
-
-/** Every order of some things. */
-function orders<T>(things: readonly T[]): T[][] {
-  if (things.length === 0) return [[]]
-  return things.flatMap((t, i) =>
-    orders([...things.slice(0, i), ...things.slice(i + 1)]).map((rest) => [t, ...rest]),
-  )
-}
-
-function driven(field: WeekField, order: readonly number[]): number {
-  const stops = [field.jobs, ...order, field.jobs]
-  return order.length === 0
-    ? 0
-    : stops.slice(1).reduce((sum, to, i) => sum + field.road[stops[i]! * (field.jobs + 1) + to]!, 0)
-}
-
-/** Every set of jobs that a shift can do, with the least it drives. */
-function days(field: WeekField, s: number): { jobs: number[]; cost: number }[] {
-  const shift = field.shifts[s]!
-  const found = []
-  for (let set = 0; set < 1 << field.jobs; set++) {
-    const jobs = Array.from({ length: field.jobs }, (_, j) => j).filter((j) => (set >> j) & 1)
-    if (jobs.some((j) => shift.late[j] === Infinity)) continue
-    const road = Math.min(...orders(jobs).map((o) => driven(field, o)))
-    const work = jobs.reduce((sum, j) => sum + field.minutes[j]!, 0)
-    if (jobs.length > 0 && work + road > shift.capacity + 1e-9) continue
-    found.push({
-      jobs,
-      cost: jobs.reduce((sum, j) => sum + shift.late[j]!, 0) + (jobs.length > 0 ? 0.02 * road : 0),
-    })
-  }
-  return found
-}
-
-/** What the best of all plans costs. */
-function bestOfAll(field: WeekField): number {
-  const of = field.shifts.map((_, s) => days(field, s))
-  let best = Infinity
-  const choose = (s: number, done: Set<number>, cost: number) => {
-    if (s === of.length) {
-      let whole = cost
-      for (let j = 0; j < field.jobs; j++) if (!done.has(j)) whole += field.undone[j]!
-      best = Math.min(best, whole)
-      return
-    }
-    for (const day of of[s]!)
-      if (day.jobs.every((j) => !done.has(j))) choose(s + 1, new Set([...done, ...day.jobs]), cost + day.cost)
-  }
-  choose(0, new Set(), 0)
-  return best
-}
-
-/** A small week, drawn. */
-export function smallWeek(seed: number, jobs = 5): WeekInput {
-  const random = drawn(seed)
-  const whole = (from: number, to: number) => from + Math.floor(random() * (to - from + 1))
-  const dates = ['2026-06-15', '2026-06-16']
-  return {
-    days: dates,
-    yard: { x: 0, y: 0 },
-    speed: 30,
-    detour: 1.3,
-    crews: [
-      { id: 'a', skills: ['spray'], minutes: { '2026-06-15': 240, '2026-06-16': 300 } },
-      { id: 'b', minutes: { '2026-06-15': 200 } },
-    ],
-    jobs: Array.from({ length: jobs }, (_, j) => ({
-      id: `j${j}`,
-      x: whole(-9, 9),
-      y: whole(-9, 9),
-      minutes: whole(6, 24) * 5,
-      skills: random() < 0.3 ? ['spray'] : [],
-      days: dates.filter(() => random() < 0.8),
-      due: dates[whole(0, 1)]!,
-      priority: whole(0, 4),
-    })),
-  }
-}
-
-function fieldOf(input: WeekInput): WeekField {
-  const read = weekField(input)
-  if (!read.ok) throw new Error(read.problem.message)
-  return read.value
-}
+import { brokenThrees, holdsTwo, type Cuts, type Three } from './threes'
 
 describe('a small week beside every plan there is', () => {
   test.each([1, 2, 3, 4, 5, 6, 7, 8])('the plan of week %i costs no more than the best', (seed) => {
@@ -119,6 +37,64 @@ describe('a small week beside every plan there is', () => {
       expect(planWeek(pinned(work + least - 0.01), { seconds: 0.05 }).ok).toBe(false)
     },
   )
+
+  test.each([31, 32, 33, 34, 35, 36])('the best day is found where cuts cost, week %i', (seed) => {
+    const field = fieldOf(smallWeek(seed, 6))
+    const random = drawn(seed)
+    const prices = Float64Array.from({ length: field.jobs }, () => random() * 20)
+    const threes = Array.from({ length: 7 }, () =>
+      [0, 1, 2, 3, 4, 5].sort(() => random() - 0.5).slice(0, 3),
+    ) as unknown as Three[]
+    const cuts: Cuts = { threes, price: Float64Array.from(threes, () => (random() < 0.3 ? 0 : random() * 8)) }
+    const cost = (d: { jobs: readonly number[]; cost: number }) =>
+      d.jobs.reduce((sum, j) => sum - prices[j]!, d.cost) +
+      threes.reduce((sum, t, c) => sum + (holdsTwo(t, d.jobs) ? cuts.price[c]! : 0), 0)
+    for (const [s, shift] of field.shifts.entries()) {
+      const all = days(field, s)
+      const best = Math.min(...all.map(cost))
+      const looked = bestDays(field, shift, prices, 0, {
+        most: 10_000,
+        memory: new Memory(field, shift, 6),
+        cuts,
+      })
+      expect(looked.proven).toBe(true)
+      expect(looked.least).toBeCloseTo(best, 9)
+      const short = bestDays(field, shift, prices, 0, { most: 8, memory: new Memory(field, shift, 2), cuts })
+      expect(short.least).toBeLessThanOrEqual(best + 1e-9)
+      const every = bestDays(field, shift, prices, -3, { most: 10_000, cuts })
+      expect(new Set(every.days.map((d) => [...d].sort((a, b) => a - b).join())).size).toBe(
+        all.filter((d) => cost(d) < -3 - 1e-9).length,
+      )
+      const costs = new Map(all.map((d) => [d.jobs.join(), cost(d)]))
+      for (const good of goodDays(field, shift, prices, 0, 4, cuts)) {
+        const least = costs.get([...good.day].sort((a, b) => a - b).join())!
+        expect(good.cost).toBeGreaterThanOrEqual(least - 1e-9)
+        // Another order of the same day drives farther, and differs in nothing else.
+        expect(good.cost - least).toBeCloseTo(
+          0.02 * (driven(field, good.day) - driven(field, bestOrder(field, good.day))),
+          9,
+        )
+      }
+    }
+  })
+
+  test('three jobs that half days share are told, and whole days break none', () => {
+    const half = (...jobs: number[]) => ({ part: 0.5, jobs })
+    expect(brokenThrees(4, [half(0, 1), half(1, 2), half(0, 2), half(3)], new Set())).toEqual([[0, 1, 2]])
+    expect(brokenThrees(4, [half(0, 1), half(1, 2), half(0, 2)], new Set(['0,1,2']))).toEqual([])
+    // All three on one day count once.
+    expect(brokenThrees(3, [half(0, 1, 2), half(0, 1)], new Set())).toEqual([])
+    expect(
+      brokenThrees(
+        5,
+        [
+          { part: 1, jobs: [0, 1, 2] },
+          { part: 1, jobs: [3, 4] },
+        ],
+        new Set(),
+      ),
+    ).toEqual([])
+  })
 
   test.each([11, 12, 13, 14, 15, 16])('the best day at drawn prices is found and proven, week %i', (seed) => {
     const input = smallWeek(seed, 6)

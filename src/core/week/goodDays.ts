@@ -1,4 +1,5 @@
 import { WEIGHTS, SAME, type Shift, type WeekField } from './field'
+import { cutsOfJobs, NO_CUTS, type Cuts } from './threes'
 
 /**
  * Days of one crew that cost less than `below` once each job's price is taken off: quickly, some good ones, not all and perhaps not the best. Days are grown
@@ -10,6 +11,7 @@ export function goodDays(
   prices: Float64Array,
   below: number,
   width: number,
+  cuts: Cuts = NO_CUTS,
 ): { cost: number; day: number[] }[] {
   const { jobs, road, minutes } = field
   const row = jobs + 1
@@ -21,6 +23,17 @@ export function goodDays(
     if (gains[j]! <= 1e-9) continue
     chosen.push(j)
     dearest = Math.max(dearest, gains[j]! / minutes[j]!)
+  }
+  const cutsOf = cutsOfJobs(cuts, jobs)
+  // The second of the three jobs of a cut costs.
+  const cut = (day: readonly number[], k: number) => {
+    let sum = 0
+    for (const c of cutsOf[k]!) {
+      let held = 0
+      for (const j of cuts.threes[c]!) if (j !== k && day.includes(j)) held++
+      if (held === 1) sum += cuts.price[c]!
+    }
+    return sum
   }
   // What a minute that is left may still gain.
   const worth = Math.min(dearest, -below / shift.capacity)
@@ -36,7 +49,7 @@ export function goodDays(
         const spent = g.spent + onRoad + minutes[k]!
         const home = road[k * row + jobs]!
         if (spent + home > shift.capacity + SAME) continue
-        const cost = g.cost + WEIGHTS.perMinuteDriven * onRoad - gains[k]!
+        const cost = g.cost + WEIGHTS.perMinuteDriven * onRoad - gains[k]! + cut(g.day, k)
         const rank = cost - worth * (shift.capacity - spent - home)
         if (rank >= bar) continue
         next.push({ end: k, spent, cost, rank, mark: g.mark + mark(k), day: [...g.day, k] })

@@ -1,4 +1,5 @@
-import { Bounder, type ShiftDay } from './bound'
+import { DayProgram, type Best } from './dayProgram'
+import { dive } from './dive'
 import { weekField, type WeekField, type WeekInput } from './field'
 import { drawn, Improver, type Plan } from './improve'
 import type { BeginProgram } from './program'
@@ -13,7 +14,7 @@ export interface Helper {
   /** A plan to go on from, where there is one, and days worth trying. */
   tell: (plan: Plan | null, liked: Liked) => void
   /** Days to make a whole plan of, within so many seconds, and to go on from. */
-  choose: (days: readonly ShiftDay[], seconds: number) => void
+  choose: (best: Best, seconds: number) => void
   end: () => void
 }
 
@@ -22,7 +23,7 @@ export interface Told {
   plan: Plan | null
   /** Null where nothing new is liked. */
   liked: Liked | null
-  choose: { days: readonly ShiftDay[]; seconds: number } | null
+  choose: { best: Best; seconds: number } | null
 }
 
 /** How it hears and is heard. */
@@ -102,15 +103,15 @@ export function helpWithWeek(
 function wholePlan(
   field: WeekField,
   program: BeginProgram,
-  { days, seconds }: NonNullable<Told['choose']>,
+  { best, seconds }: NonNullable<Told['choose']>,
   clock: () => number,
 ): Plan | null {
   const end = clock() + seconds
-  const bounder = new Bounder(field, program)
+  const days = new DayProgram(field, program)
   try {
-    bounder.knowDays(days)
-    return bounder.dive(() => end - clock())
+    days.knowBest(best)
+    return dive(days, () => end - clock())
   } finally {
-    bounder.end()
+    days.end()
   }
 }

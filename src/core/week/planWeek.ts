@@ -2,6 +2,7 @@ import { refuse, type Result } from '../problem'
 import type { PlainDate } from '../time/calendar'
 import type { Working } from '../working/working'
 import { Bounder } from './bound'
+import { dive } from './dive'
 import {
   fits,
   movedCost,
@@ -72,7 +73,7 @@ const HELPED = 40
  * when on and how long of the time.
  */
 const ALONE = { quick: 0.4, whole: 0.55, proven: 0.82 }
-const ALONG = { quick: 0.3, proven: 0.97, choose: 0.55, choosing: 0.38 }
+const ALONG = { quick: 0.25, proven: 0.97, choose: [0.42, 0.7], choosing: 0.26 }
 
 /**
  * Puts jobs on days of crews, so that lateness, what is left undone and driving cost least: Σ placed priority × days after due + Σ not placed priority × 30 +
@@ -134,7 +135,7 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
         bounder.know(improver.plan)
         // A far worse one leads nowhere.
         if (improver.cost > improver.bestCost * 1.05) improver.take(improver.best)
-        improver.liked = bounder.likes()
+        improver.liked = bounder.program.likes()
         helper?.tell(improver.plan, improver.liked)
         if (!helper)
           improve(improver, bounder, Math.min(seconds * part, field.jobs * 0.02), ways, improver.plan)
@@ -143,18 +144,18 @@ export function planWeek(input: WeekInput, planning: Planning = {}): Result<Week
       const quick = until(helper ? ALONG.quick : ALONE.quick)
       while (quick() > 0 && !bounder.turn(quick)) {
         heard()
-        helper?.tell(null, bounder.likes())
+        helper?.tell(null, bounder.program.likes())
       }
-      if (!helper) better(bounder.dive(until(ALONE.whole)), 0.08)
+      if (!helper) better(dive(bounder.program, until(ALONE.whole)), 0.08)
       let ended = false
-      let asked = false
+      let asked = 0
       const proven = until(helper ? ALONG.proven : ALONE.proven)
       while (!ended && proven() > 0 && !done()) {
         ended = bounder.prove(improver.bestCost, proven)
         heard()
-        helper?.tell(null, bounder.likes())
-        if (helper && !asked && until(ALONG.choose)() <= 0) {
-          asked = true
+        helper?.tell(null, bounder.program.likes())
+        if (helper && until(ALONG.choose[asked] ?? 1)() <= 0) {
+          asked++
           helper.choose(bounder.best(), seconds * ALONG.choosing)
         }
       }

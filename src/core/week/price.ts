@@ -1,4 +1,5 @@
 import { WEIGHTS, SAME, type Shift, type WeekField } from './field'
+import { cutsOfJobs, NO_CUTS, type Cuts } from './threes'
 
 /** The best days that were found at some prices, and what no day can be better than. */
 export interface Priced {
@@ -25,7 +26,12 @@ export function bestDays(
   shift: Shift,
   prices: Float64Array,
   below: number,
-  { most, memory = null, late = () => false }: { most: number; memory?: Memory | null; late?: () => boolean },
+  {
+    most,
+    memory = null,
+    cuts = NO_CUTS,
+    late = () => false,
+  }: { most: number; memory?: Memory | null; cuts?: Cuts; late?: () => boolean },
 ): Priced {
   const { jobs, road, minutes } = field
   const row = jobs + 1
@@ -53,11 +59,12 @@ export function bestDays(
   const yard = m
   const place = new Int32Array(jobs).fill(-1)
   for (const [i, j] of chosen.entries()) place[j] = i
+  const cutting = new Cutting(cuts, chosen, jobs)
   for (let look = 0; ; look++) {
     const found: { cost: number; day: number[]; twice: boolean }[] = []
     let least = Math.min(0, below)
     let cut = below
-    const grown = new Grown(m, most, memory && { of: chosen.map((j) => memory.of(j)), place })
+    const grown = new Grown(m, most, memory && { of: chosen.map((j) => memory.of(j)), place }, cutting)
     const grow = (from: number, end: number, spent: number, cost: number): boolean => {
       for (let k = 0; k < m; k++) {
         if (from >= 0 && grown.has(from, k)) continue
@@ -67,7 +74,7 @@ export function bestDays(
         const time = spent + onRoad + work[k]!
         const home = drive[k * (m + 1) + yard]!
         if (time + home > capacity + SAME) continue
-        const costs = cost + WEIGHTS.perMinuteDriven * onRoad - gains[k]!
+        const costs = cost + WEIGHTS.perMinuteDriven * onRoad - gains[k]! + grown.cutBy(from, k)
         const ahead = costs + behind.after(k, capacity - time)
         if (ahead >= cut) continue
         const filling = costs - filled(k, capacity - time, grown, from, costs - cut)
@@ -142,6 +149,27 @@ export class Memory {
 
 const [NEEDLESS, FULL] = [-1, -2]
 
+/** Cuts among the jobs of one crew's days: which a job is in, and what the second of its jobs on a day costs. */
+class Cutting {
+  readonly words: number
+  readonly of: readonly (readonly number[])[]
+  readonly price: number[] = []
+
+  constructor(cuts: Cuts, chosen: readonly number[], jobs: number) {
+    const all = cutsOfJobs(cuts, jobs)
+    const held = new Int32Array(cuts.threes.length)
+    for (const j of chosen) for (const c of all[j]!) held[c]!++
+    const number = new Int32Array(cuts.threes.length).fill(-1)
+    for (const [c, n] of held.entries())
+      if (n >= 2) {
+        number[c] = this.price.length
+        this.price.push(cuts.price[c]!)
+      }
+    this.of = chosen.map((j) => all[j]!.filter((c) => number[c]! >= 0).map((c) => number[c]!))
+    this.words = Math.ceil(this.price.length / 32)
+  }
+}
+
 /** Days as they are grown, in columns: where each ends, its minutes and cost, from which it was grown, and which jobs are in it. */
 class Grown {
   count = 0
@@ -158,11 +186,15 @@ class Grown {
   private readonly at: number[][]
   private readonly mask: Int32Array
   private readonly all: boolean
+  /** Of which cuts a day holds one job, or three: the next one costs. */
+  private readonly odd: Int32Array
+  private readonly ownOdd: Int32Array
 
   constructor(
     jobs: number,
     private readonly most: number,
     memory: { of: readonly (readonly number[])[]; place: Int32Array } | null,
+    private readonly cutting: Cutting,
   ) {
     this.words = Math.ceil(jobs / 32)
     this.end = new Int16Array(most)
@@ -173,6 +205,8 @@ class Grown {
     this.from = new Int32Array(most)
     this.sets = new Int32Array(most * this.words)
     this.own = new Int32Array(this.words)
+    this.odd = new Int32Array(most * cutting.words)
+    this.ownOdd = new Int32Array(cutting.words)
     this.at = Array.from({ length: jobs }, () => [])
     this.all = memory === null
     this.mask = new Int32Array(jobs * this.words).fill(memory ? 0 : -1)
@@ -188,12 +222,47 @@ class Grown {
     return ((this.sets[day * this.words + (job >> 5)]! >>> (job & 31)) & 1) === 1
   }
 
+  /** What cuts cost a day when a job is added. */
+  cutBy(day: number, job: number): number {
+    const { words, of, price } = this.cutting
+    if (words === 0 || day < 0) return 0
+    let sum = 0
+    for (const c of of[job]!) if ((this.odd[day * words + (c >> 5)]! >>> (c & 31)) & 1) sum += price[c]!
+    return sum
+  }
+
+  /** What cuts may still cost the one day and not the other, as far as `enough`. */
+  private cutMore(
+    one: Int32Array,
+    oneAt: number,
+    other: Int32Array,
+    otherAt: number,
+    enough: number,
+  ): number {
+    const { words, price } = this.cutting
+    let sum = 0
+    for (let w = 0; w < words; w++) {
+      let bits = one[oneAt + w]! & ~other[otherAt + w]!
+      while (bits !== 0) {
+        const low = bits & -bits
+        sum += price[w * 32 + 31 - Math.clz32(low)]!
+        if (sum > enough) return sum
+        bits ^= low
+      }
+    }
+    return sum
+  }
+
   /** Adds a day grown by one job; `NEEDLESS` where another is as good, `FULL` where there is no room. */
   add(from: number, job: number, spent: number, cost: number, foreseen: number): number {
     const { words, sets, own, at, all, dead } = this
     for (let w = 0; w < words; w++)
       own[w] = from < 0 ? 0 : sets[from * words + w]! & this.mask[job * words + w]!
     own[job >> 5]! |= 1 << (job & 31)
+    const { odd, ownOdd, cutting } = this
+    const cutWords = cutting.words
+    for (let w = 0; w < cutWords; w++) ownOdd[w] = from < 0 ? 0 : odd[from * cutWords + w]!
+    if (cutWords > 0) for (const c of cutting.of[job]!) ownOdd[c >> 5]! ^= 1 << (c & 31)
     const others = at[job]!
     let gone = 0
     for (const other of others) {
@@ -207,6 +276,13 @@ class Grown {
         within = all ? o === own[w]! : better ? (o & ~own[w]!) === 0 : (own[w]! & ~o) === 0
       }
       if (!within) continue
+      if (cutWords > 0) {
+        const spare = better ? cost + NOTHING - this.cost[other]! : this.cost[other]! - cost
+        const more = better
+          ? this.cutMore(odd, other * cutWords, ownOdd, 0, spare)
+          : this.cutMore(ownOdd, 0, odd, other * cutWords, spare)
+        if (more > spare) continue
+      }
       if (better) return NEEDLESS
       dead[other] = 1
       gone++
@@ -221,6 +297,7 @@ class Grown {
     this.from[id] = from
     this.foreseen[id] = foreseen
     sets.set(own, id * words)
+    odd.set(ownOdd, id * cutWords)
     at[job]!.push(id)
     return id
   }

@@ -1,6 +1,9 @@
 import loadHighs from 'highs'
 import type { BeginProgram, Column } from '@/core/week/program'
 
+/** How a linear program is gone on with. */
+const [DUAL, PRIMAL] = [1, 4]
+
 let loaded: Promise<BeginProgram> | null = null
 
 /** HiGHS as what solves the linear programs of a week; loaded once a thread, at the first question. */
@@ -9,16 +12,18 @@ export function programs(): Promise<BeginProgram> {
     const model = highs.createModel()
     const { integer } = highs.constants.variableType
     const { optimal } = highs.constants.modelStatus
-    const limit = (n: number) => (n === Infinity ? highs.infinity : n)
+    const limit = (n: number) => (n === Infinity ? highs.infinity : n === -Infinity ? -highs.infinity : n)
     model.options.set({
       output_flag: false,
       mip_rel_gap: 1e-7,
       mip_abs_gap: 1e-7,
       presolve: 'off',
-      simplex_strategy: 4,
+      simplex_strategy: PRIMAL,
     })
     for (const row of rows) model.addRow(limit(row.least), limit(row.most), { indices: [], values: [] })
     let count = 0
+    let rowCount = rows.length
+    let anew = false
     const within = (seconds: number) => {
       // The limit holds for all runs together.
       model.zeroAllClocks()
@@ -37,7 +42,7 @@ export function programs(): Promise<BeginProgram> {
           upper: new Float64Array(columns.length).fill(highs.infinity),
           matrix: {
             format: 'csc',
-            numRows: rows.length,
+            numRows: rowCount,
             numCols: columns.length,
             starts,
             indices: Int32Array.from(columns.flatMap((c) => [...c.rows].sort((a, b) => a - b))),
@@ -46,7 +51,19 @@ export function programs(): Promise<BeginProgram> {
         })
         count += columns.length
       },
+      addRow: (row, columns) => {
+        const indices = Int32Array.from([...columns].sort((a, b) => a - b))
+        model.addRow(limit(row.least), limit(row.most), {
+          indices,
+          values: new Float64Array(indices.length).fill(1),
+        })
+        rowCount++
+        anew = true
+      },
       relaxed: (seconds) => {
+        // A new row breaks what was taken and leaves the prices good; new columns the other way round.
+        model.options.set({ simplex_strategy: anew ? DUAL : PRIMAL })
+        anew = false
         within(seconds)
         if (model.getModelStatus() !== optimal) return null
         const { colValue, rowDual } = model.getSolution()
@@ -56,7 +73,10 @@ export function programs(): Promise<BeginProgram> {
           prices: Float64Array.from(rowDual),
         }
       },
-      fix: (column, taken) => void model.changeColBounds(column, taken ? 1 : 0, highs.infinity),
+      fix: (column, taken) => {
+        model.changeColBounds(column, taken ? 1 : 0, highs.infinity)
+        anew = true
+      },
       whole: (seconds) => {
         for (let i = 0; i < count; i++) model.changeColIntegrality(i, integer)
         within(seconds)

@@ -28,8 +28,8 @@ export function weekHelper(input: WeekInput, start: Plan, seconds: number): Help
       }
     },
     tell: (plan, liked) => own.postMessage({ plan, liked, choose: null } satisfies Told),
-    choose: (days, seconds) =>
-      own.postMessage({ plan: null, liked: null, choose: { days, seconds } } satisfies Told),
+    choose: (best, seconds) =>
+      own.postMessage({ plan: null, liked: null, choose: { best, seconds } } satisfies Told),
     end: () => {
       own.postMessage('end')
       own.close()

@@ -1,4 +1,6 @@
 import { Bounder } from '@/core/week/bound'
+import { DayProgram } from '@/core/week/dayProgram'
+import { dive } from '@/core/week/dive'
 import { fits, planCost, weekField } from '@/core/week/field'
 import { helpWithWeek, type Told } from '@/core/week/helper'
 import { drawn, Improver, pinnedPlan, type Plan } from '@/core/week/improve'
@@ -28,16 +30,17 @@ async function bounded() {
 
 test('a whole plan of told days does each job once at most, in the minutes there are', async () => {
   const { program, improver, bounder } = await bounded()
-  const days = bounder.best()
+  const best = bounder.best()
+  const { days } = best
   bounder.end()
   expect(days.length).toBeGreaterThan(field.shifts.length)
   for (const { shift, jobs } of days) {
     expect(fits(field, field.shifts[shift]!, jobs)).toBe(true)
     expect(new Set(jobs).size).toBe(jobs.length)
   }
-  const other = new Bounder(field, program)
-  other.knowDays(days)
-  const plan = other.dive(() => 3)!
+  const other = new DayProgram(field, program)
+  other.knowBest(best)
+  const plan = dive(other, () => 3)!
   other.end()
   const placed = plan.flat()
   expect(new Set(placed).size).toBe(placed.length)
@@ -53,10 +56,10 @@ test('a whole plan of told days does each job once at most, in the minutes there
 
 test('whoever helps goes on from what it was told to choose, and says what is better', async () => {
   const { program, improver, bounder } = await bounded()
-  const days = bounder.best()
+  const offered = bounder.best()
   bounder.end()
   const said: Plan[] = []
-  const told: (Told | 'end' | null)[] = [{ plan: null, liked: null, choose: { days, seconds: 2 } }]
+  const told: (Told | 'end' | null)[] = [{ plan: null, liked: null, choose: { best: offered, seconds: 2 } }]
   let seconds = 0
   helpWithWeek(
     input,
