@@ -6,8 +6,8 @@ const [NEARLY, AT_ONCE] = [0.999, 10]
 /** In how many goes a whole plan is taken, how often new days are looked for after each, how widely, and how many of a kind. */
 const [GOES, LOOKS, WIDTH, NEW] = [30, 3, 20, 4]
 
-/** A whole plan out of the parts a program takes: what is nearly whole is taken, and the program asked again. Null where it takes longer. */
-export function dive(program: DayProgram, secondsLeft: () => number): Plan | null {
+/** A whole plan out of the parts a program takes: what is nearly whole is taken, and the program asked again. Null where it takes longer or comes to cost more than `most`. */
+export function dive(program: DayProgram, secondsLeft: () => number, most = Infinity): Plan | null {
   const { field, kinds } = program
   const taken: number[] = []
   const room = kinds.map((k) => k.shifts.length)
@@ -18,7 +18,8 @@ export function dive(program: DayProgram, secondsLeft: () => number): Plan | nul
       secondsLeft() > 0;
       pace = last - secondsLeft(), last = secondsLeft()
     ) {
-      if (!program.asked(secondsLeft)) return null
+      const now = program.asked(secondsLeft)
+      if (!now || now.cost > most) return null
       const parts = program
         .taken()
         .filter(({ number }) => !taken.includes(number))

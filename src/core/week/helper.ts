@@ -39,6 +39,8 @@ const ROUND = 2.5
 /** How much worse is kept, as a part of the cost: at first, where it goes on from a good plan, and at last. */
 const [BOLD, CAREFUL, COLD] = [0.002, 0.0006, 0.00005]
 const SAY_EVERY = 0.2
+/** A whole plan that costs so many times the best leads nowhere. */
+const WORSE = 1.03
 
 /** Makes a plan better until it is told to stop or the time is over; says the best as it finds it. */
 export function helpWithWeek(
@@ -71,12 +73,11 @@ export function helpWithWeek(
           bold = CAREFUL
         }
         if (news.choose) {
-          const chosen = wholePlan(read.value, program, news.choose, clock)
+          const chosen = wholePlan(read.value, program, news.choose, improver.bestCost * WORSE, clock)
           if (chosen) {
             improver.take(chosen)
             improver.fill()
-            // One that is far worse leads nowhere.
-            if (improver.cost > improver.bestCost * 1.05) improver.take(improver.best)
+            if (improver.cost > improver.bestCost * WORSE) improver.take(improver.best)
           }
           began = clock()
           bold = CAREFUL
@@ -104,13 +105,14 @@ function wholePlan(
   field: WeekField,
   program: BeginProgram,
   { best, seconds }: NonNullable<Told['choose']>,
+  most: number,
   clock: () => number,
 ): Plan | null {
   const end = clock() + seconds
   const days = new DayProgram(field, program)
   try {
     days.knowBest(best)
-    return dive(days, () => end - clock())
+    return dive(days, () => end - clock(), most)
   } finally {
     days.end()
   }

@@ -73,7 +73,7 @@ const HELPED = 40
  * when on and how long of the time.
  */
 const ALONE = { quick: 0.4, whole: 0.55, proven: 0.82 }
-const ALONG = { quick: 0.25, proven: 0.97, choose: [0.42, 0.7], choosing: 0.26 }
+const ALONG = { quick: 0.25, proven: 0.97, choose: [0.4, 0.7], choosing: 0.3 }
 
 /**
  * Puts jobs on days of crews, so that lateness, what is left undone and driving cost least: Σ placed priority × days after due + Σ not placed priority × 30 +
