@@ -1,11 +1,11 @@
 'use client'
 import type { FindingState } from '@/core/diagnose/almanac'
 
-const STATES: { state: FindingState; word: string; key: string; on: string }[] = [
-  { state: 'there', word: 'There', key: '1', on: 'bg-rust text-white border-rust' },
-  { state: 'not-there', word: 'Not there', key: '2', on: 'bg-moss text-white border-moss' },
-  { state: 'unsure', word: 'Unsure', key: '3', on: 'bg-straw text-white border-straw' },
-  { state: 'not-looked', word: 'Not looked', key: '4', on: 'bg-line2 text-ink border-ink2' },
+const STATES: { state: FindingState; word: string; key: string }[] = [
+  { state: 'there', word: 'There', key: '1' },
+  { state: 'not-there', word: 'Not there', key: '2' },
+  { state: 'unsure', word: 'Unsure', key: '3' },
+  { state: 'not-looked', word: 'Not looked', key: '4' },
 ]
 
 /** The four states of a finding, one press each; arrows move through them as in any group of radio buttons. */
@@ -49,7 +49,7 @@ export function StateChoice({
           onKeyDown={arrows}
           onClick={() => onSet(s.state)}
           title={`${s.word} ( ${s.key} )`}
-          className={`min-h-[38px] max-sm:min-h-[48px] px-2.5 border rounded-sm text-small whitespace-nowrap ${state === s.state ? `${s.on} font-bold` : 'border-line bg-paper text-ink2'} disabled:opacity-100`}
+          className={`state state-${s.state}`}
         >
           {s.word}
         </button>
