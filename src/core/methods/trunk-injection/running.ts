@@ -1,4 +1,5 @@
 import { ok, refuse, type Result } from '../../problem'
+import { showMl } from '../../quantity/format'
 
 /** A port through its day: planned, drilled, taking up, empty or given up, and out of the tree again. Epoch ms. */
 export interface RunningPort {
@@ -91,7 +92,7 @@ export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort>
         return refuse(
           'out-of-range',
           'left',
-          `What is left in port ${port.number} must lie from zero to what it was charged with.`,
+          `Port ${port.number} was charged with ${showMl(port.volume)}: what is left in it is from 0 to that. Read the bottle and type what it still holds.`,
         )
       return ok({
         ...port,

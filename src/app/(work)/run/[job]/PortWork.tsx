@@ -165,16 +165,6 @@ export function PortWork({
           )}
         </div>
       )}
-      {open && !finished && (
-        <GiveUpRest
-          ports={ports.filter((p) => ['planned', 'drilled'].includes(stageOf(p)))}
-          onGiveUp={(rest, reason) =>
-            onAct(
-              rest.map((p) => ({ tree, step: p.step, command: { kind: 'give-up', reason, left: '0 mL' } })),
-            )
-          }
-        />
-      )}
       {isOpen('moving') && (
         <div className="flex gap-2 mt-1" role="group" aria-label={`Move port ${port.number}`}>
           {[-5, -1, 1, 5].map((by) => (
@@ -193,6 +183,16 @@ export function PortWork({
           port={port}
           started={stage === 'taking up'}
           onDone={(reason, left) => act(port, { kind: 'give-up', reason, left })}
+        />
+      )}
+      {open && !finished && (
+        <GiveUpRest
+          ports={ports.filter((p) => ['planned', 'drilled'].includes(stageOf(p)))}
+          onGiveUp={(rest, reason) =>
+            onAct(
+              rest.map((p) => ({ tree, step: p.step, command: { kind: 'give-up', reason, left: '0 mL' } })),
+            )
+          }
         />
       )}
     </div>
