@@ -174,7 +174,7 @@ export const INSECTS: readonly Cause[] = [
     doNot: 'Never begin with a broad insecticide, and do not trust a clean tap in high summer on a conifer.',
     expect: 'Count live mites on ten leaves next day and in a week.',
     spread: 'On wind and clothing.',
-    lookAlikes: [{ cause: 'lace-bugs', check: 'Dark specks and flat bugs beneath the leaf.' }],
+    lookAlikes: [{ cause: 'lace-bugs', check: 'Dark specks and flat bugs beneath the leaf.' }, { cause: 'needle-cast', check: 'Black dots in rows on the needle, and nothing walks.' }, { cause: 'drought-stress', check: 'Even brown margins, no dots.' }],
   },
   {
     id: 'lace-bugs',

@@ -51,7 +51,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
       </h1>
       <p className="text-ink2">
         {SCIENTIFIC[id] && <i>{SCIENTIFIC[id]} · </i>}
-        {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join(', ')}
+        {cause.kind} · {cause.hosts === '*' ? 'any tree' : cause.hosts.map((h) => hostName(h)).join('; ')}
       </p>
       <p className="mt-3 text-lead max-w-3xl">{cause.oneLine}</p>
       <Looks id={id} defining={cause.defining ?? []} />
@@ -154,7 +154,7 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
             <p>
               <b>{WORKS[practice.works]}</b> {cause.expect} Look again after{' '}
               {practice.lookAgain
-                .map((d) => (d < 60 ? `${d} days` : `${Math.round(d / 30.4)} months`))
+                .map((d) => (d === 1 ? '1 day' : d < 60 ? `${d} days` : `${Math.round(d / 30.4)} months`))
                 .join(', ')}
               .
             </p>
