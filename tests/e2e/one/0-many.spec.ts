@@ -61,6 +61,17 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
   await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
   // Taken back and done again.
   await page.getByRole('button', { name: 'Take the last press on “Cover” back' }).click()
+  await page.getByRole('button', { name: 'Take the last press on “Pour” back' }).click()
+  // What cannot be read is told, and stands as it was typed; then it is done after all.
+  await page.getByRole('button', { name: 'Not done', exact: true }).click()
+  await page.getByLabel('Why it is not done').fill('rain came')
+  await page.getByLabel('Of the product, what is left').fill('a lot')
+  await page.getByRole('button', { name: 'It is not done', exact: true }).click()
+  await expect(page.getByText(/What is left cannot be read from "a lot"/)).toBeVisible()
+  await expect(page.getByLabel('Of the product, what is left')).toHaveValue('a lot')
+  await expect(page.getByLabel('Why it is not done')).toHaveValue('rain came')
+  await page.getByRole('button', { name: 'Pour: done', exact: true }).click()
+  await expect(page.getByLabel('Why it is not done')).toHaveCount(0)
   await page.getByRole('button', { name: 'Cover: done', exact: true }).click()
   // The rest of the bank by one press a step.
   for (const [step, n] of [
