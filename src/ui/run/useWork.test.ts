@@ -1,5 +1,5 @@
 /** @jest-environment jsdom */
-import { act, renderHook } from '@testing-library/react'
+import { act, renderHook, waitFor } from '@testing-library/react'
 import { isIn } from '@/core/methods/running'
 import { fakeServer, later } from '@/ui/fields/server.testing'
 import type { WorkStep } from './presses'
@@ -88,6 +88,32 @@ test('two quick presses on the same step are one', async () => {
   expect(isIn(first())).toBe(false)
   await settle()
   expect(server.asked).toHaveLength(1)
+})
+
+test('a button that takes presses again is never ahead of what takes them', async () => {
+  clock.mockRestore()
+  const { hook, press } = open(port('p'))
+  press(0, { kind: 'drill' })
+  expect(hook.result.current.resting.has('p')).toBe(true)
+  await waitFor(() => expect(hook.result.current.resting.has('p')).toBe(false), { interval: 1 })
+  press(0, { kind: 'start' })
+  // Given up soon after: the port rests from then on, and not only from the press before.
+  await act(async () => void (await new Promise((r) => setTimeout(r, 300))))
+  press(0, { kind: 'give-up', reason: 'leaks at the bark', left: '5 mL' })
+  await waitFor(() => expect(hook.result.current.resting.has('p')).toBe(false), { interval: 1 })
+  press(0, { kind: 'out' })
+  await waitFor(() =>
+    expect(server.asked.map((a) => a.body['kind'])).toEqual(['drill', 'start', 'give-up', 'out']),
+  )
+})
+
+test('after the clock of the device was set back presses are taken as before', async () => {
+  const { press, first } = open(port('p'))
+  press(0, { kind: 'drill' })
+  await settle()
+  at -= 3_600_000
+  press(0, { kind: 'start' })
+  expect(isIn(first())).toBe(true)
 })
 
 test('what is said in a panel of its own is never taken for a second tap', async () => {

@@ -35,6 +35,8 @@ export interface Refused {
 
 /** A second press on the same step so soon is the same press: what comes next stands under the same finger by then. */
 const SAME_PRESS_MS = 450
+/** So long buttons rest after a press: a little longer, so that none is dropped that a button took. */
+const RESTS_MS = 550
 /** Said in a panel of its own, never where the finger of the press before it still is; a port is moved by quick presses. */
 const APART: ReadonlySet<Command['kind']> = new Set(['give-up', 'move'])
 /** Tried again after so long; then twice as long, up to the last. */
@@ -202,10 +204,11 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       const real = Date.now()
       const steps = new Map(newest.current.trees.flatMap((t) => t.steps).map((s) => [s.id, s]))
       const fresh = commands
-        .filter(
-          ({ step, command }) =>
-            APART.has(command.kind) || real - (pressed.current[step.id] ?? -Infinity) >= SAME_PRESS_MS,
-        )
+        .filter(({ step, command }) => {
+          const since = real - (pressed.current[step.id] ?? -Infinity)
+          // A clock that was set back says nothing of how soon it came.
+          return APART.has(command.kind) || since >= SAME_PRESS_MS || since < 0
+        })
         .map((c) => ({ ...c, step: steps.get(c.step.id) ?? c.step }))
       if (fresh.length === 0) return
       setRefused(null)
@@ -236,8 +239,12 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       for (const id of ids) pressed.current[id] = real
       setResting((now) => new Set([...now, ...ids]))
       setTimeout(
-        () => setResting((now) => new Set([...now].filter((id) => !ids.includes(id)))),
-        SAME_PRESS_MS,
+        // One that was pressed again since rests on.
+        () =>
+          setResting(
+            (now) => new Set([...now].filter((id) => !ids.includes(id) || pressed.current[id] !== real)),
+          ),
+        RESTS_MS,
       )
       all.current = [...all.current, batch]
       queue.current = [...queue.current, batch]
