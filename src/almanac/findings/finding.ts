@@ -48,6 +48,7 @@ export const COOL_MITE_HOSTS: readonly string[] = [
   'rhododendron',
 ]
 
+/** When mites are seen on those kinds. */
 export const COOL_MITES: NonNullable<Finding['monthsOn']> = Object.fromEntries(
   COOL_MITE_HOSTS.map((host) => [host, SPRING_AND_AUTUMN]),
 )

@@ -103,11 +103,12 @@ export class Bounder {
     const tries = this.centre ? [mixed(exact, this.centre), exact] : [exact]
     for (const prices of tries) {
       const least = program.knownLeast(prices)
+      const cuts = program.cutsAt(prices)
       let guess = given(prices)
       let fresh = 0
       for (const [k, kind] of kinds.entries()) {
         if (secondsLeft() <= 0) return true
-        const found = program.quickly(k, prices, least[k]!, this.width, NEW)
+        const found = program.quickly(k, prices, cuts, least[k]!, this.width, NEW)
         guess += kind.shifts.length * Math.min(least[k]!, found.least)
         fresh += found.fresh
       }
@@ -135,6 +136,7 @@ export class Bounder {
     const near = this.bestPrices ?? this.centre
     for (const prices of near ? [mixed(exact, near), exact] : [exact]) {
       const least = program.knownLeast(prices)
+      const cuts = program.cutsAt(prices)
       // What is looked for is more than a small part of the whole: less does not matter.
       const slack = 1e-7 + (SLACK * cost) / field.shifts.length
       let bound = given(prices)
@@ -143,7 +145,7 @@ export class Bounder {
       for (const [k, kind] of kinds.entries()) {
         const looked = bestDays(field, program.shiftOf(k), prices.jobs, least[k]! - slack, {
           most: LONG,
-          cuts: program.cutsAt(prices),
+          cuts,
           memory: this.memoryOf(k),
           late: () => secondsLeft() <= 0,
         })
@@ -177,20 +179,21 @@ export class Bounder {
     const { program, bestPrices: prices } = this
     if (!prices) return false
     const gap = cost - this.bound
+    const cuts = program.cutsAt(prices)
     let many = 0
     for (const k of program.kinds.keys()) {
       if (secondsLeft() <= 0) return false
       const shift = program.shiftOf(k)
       const { least, proven } = bestDays(this.field, shift, prices.jobs, 0, {
         most: LONG,
-        cuts: program.cutsAt(prices),
+        cuts,
         memory: this.memoryOf(k),
         late: () => secondsLeft() <= 0,
       })
       if (!proven) return false
       const every = bestDays(this.field, shift, prices.jobs, least + gap + 1e-6, {
         most: EVERY,
-        cuts: program.cutsAt(prices),
+        cuts,
         late: () => secondsLeft() <= 0,
       })
       many += every.days.length

@@ -4,7 +4,7 @@ import { bestDays, Memory } from './price'
 import { goodDays } from './goodDays'
 import { bestOrder, drawn, shortOrder } from './improve'
 import { planWeek } from './planWeek'
-import { brokenThrees, holdsTwo, type Cuts, type Three } from './threes'
+import { brokenThrees, holdsTwo, pricedCuts, type Three } from './threes'
 
 describe('a small week beside every plan there is', () => {
   test.each([1, 2, 3, 4, 5, 6, 7, 8])('the plan of week %i costs no more than the best', (seed) => {
@@ -45,7 +45,8 @@ describe('a small week beside every plan there is', () => {
     const threes = Array.from({ length: 7 }, () =>
       [0, 1, 2, 3, 4, 5].sort(() => random() - 0.5).slice(0, 3),
     ) as unknown as Three[]
-    const cuts: Cuts = { threes, price: Float64Array.from(threes, () => (random() < 0.3 ? 0 : random() * 8)) }
+    const price = Float64Array.from(threes, () => (random() < 0.3 ? 0 : random() * 8))
+    const cuts = pricedCuts(threes, price, field.jobs)
     const cost = (d: { jobs: readonly number[]; cost: number }) =>
       d.jobs.reduce((sum, j) => sum - prices[j]!, d.cost) +
       threes.reduce((sum, t, c) => sum + (holdsTwo(t, d.jobs) ? cuts.price[c]! : 0), 0)

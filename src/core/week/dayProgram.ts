@@ -2,7 +2,7 @@ import { fits, roundCost, SAME, type Shift, type WeekField } from './field'
 import { goodDays } from './goodDays'
 import type { Plan } from './improve'
 import type { BeginProgram, Program } from './program'
-import { brokenThrees, holdsTwo, nameOf, type Cuts, type Three } from './threes'
+import { brokenThrees, holdsTwo, nameOf, pricedCuts, type Cuts, type Three } from './threes'
 
 /** A day's jobs in their order, on a shift. */
 export interface ShiftDay {
@@ -125,16 +125,9 @@ export class DayProgram {
     for (const { shift, jobs } of days) this.learn(this.kindOf[shift]!, jobs)
   }
 
-  /** Looks quickly for days of a kind that cost less than `below` at some prices and learns the best of them; what the best costs, and how many are new. */
-  quickly(kind: number, prices: Prices, below: number, width: number, most: number) {
-    const good = goodDays(
-      this.field,
-      this.shiftOf(kind),
-      prices.jobs,
-      below - 1e-6,
-      width,
-      this.cutsAt(prices),
-    )
+  /** Looks quickly for days of a kind that cost less than `below` at some prices and learns the best of them; what the best costs, and how many are new. `cuts` are those of the prices. */
+  quickly(kind: number, prices: Prices, cuts: Cuts, below: number, width: number, most: number) {
+    const good = goodDays(this.field, this.shiftOf(kind), prices.jobs, below - 1e-6, width, cuts)
     const fresh = good.slice(0, most).filter(({ day }) => this.learn(kind, day)).length
     return { least: good[0]?.cost ?? 0, fresh }
   }
@@ -195,9 +188,7 @@ export class DayProgram {
 
   /** The cuts, each with its price. */
   cutsAt(prices: Prices): Cuts {
-    const price = new Float64Array(this.threes.length)
-    price.set(prices.cuts)
-    return { threes: this.threes, price }
+    return pricedCuts(this.threes, prices.cuts, this.field.jobs)
   }
 
   /** Threes that what the program takes now breaks. */

@@ -45,9 +45,11 @@ export function dive(program: DayProgram, secondsLeft: () => number, most = Infi
       for (let look = 0, fresh = 1; look < LOOKS && fresh > 0 && secondsLeft() > 0; look++) {
         const answer = program.asked(secondsLeft)
         if (!answer) break
+        const cuts = program.cutsAt(answer.prices)
         fresh = 0
         for (let k = 0; k < kinds.length; k++)
-          if (room[k]! > 0) fresh += program.quickly(k, answer.prices, answer.kinds[k]!, WIDTH, NEW).fresh
+          if (room[k]! > 0)
+            fresh += program.quickly(k, answer.prices, cuts, answer.kinds[k]!, WIDTH, NEW).fresh
       }
     }
     return program.planOf(taken.map((number) => program.days[number]!))

@@ -1,5 +1,5 @@
 import { WEIGHTS, SAME, type Shift, type WeekField } from './field'
-import { cutsOfJobs, NO_CUTS, type Cuts } from './threes'
+import type { Cuts } from './threes'
 
 /**
  * Days of one crew that cost less than `below` once each job's price is taken off: quickly, some good ones, not all and perhaps not the best. Days are grown
@@ -11,7 +11,7 @@ export function goodDays(
   prices: Float64Array,
   below: number,
   width: number,
-  cuts: Cuts = NO_CUTS,
+  cuts?: Cuts,
 ): { cost: number; day: number[] }[] {
   const { jobs, road, minutes } = field
   const row = jobs + 1
@@ -24,11 +24,11 @@ export function goodDays(
     chosen.push(j)
     dearest = Math.max(dearest, gains[j]! / minutes[j]!)
   }
-  const cutsOf = cutsOfJobs(cuts, jobs)
   // The second of the three jobs of a cut costs.
   const cut = (day: readonly number[], k: number) => {
     let sum = 0
-    for (const c of cutsOf[k]!) {
+    if (!cuts) return sum
+    for (const c of cuts.of[k]!) {
       let held = 0
       for (const j of cuts.threes[c]!) if (j !== k && day.includes(j)) held++
       if (held === 1) sum += cuts.price[c]!

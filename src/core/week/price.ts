@@ -1,5 +1,5 @@
 import { WEIGHTS, SAME, type Shift, type WeekField } from './field'
-import { cutsOfJobs, NO_CUTS, type Cuts } from './threes'
+import type { Cuts } from './threes'
 
 /** The best days that were found at some prices, and what no day can be better than. */
 export interface Priced {
@@ -29,7 +29,7 @@ export function bestDays(
   {
     most,
     memory = null,
-    cuts = NO_CUTS,
+    cuts,
     late = () => false,
   }: { most: number; memory?: Memory | null; cuts?: Cuts; late?: () => boolean },
 ): Priced {
@@ -59,7 +59,7 @@ export function bestDays(
   const yard = m
   const place = new Int32Array(jobs).fill(-1)
   for (const [i, j] of chosen.entries()) place[j] = i
-  const cutting = new Cutting(cuts, chosen, jobs)
+  const cutting = new Cutting(cuts, chosen)
   for (let look = 0; ; look++) {
     const found: { cost: number; day: number[]; twice: boolean }[] = []
     let least = Math.min(0, below)
@@ -155,17 +155,19 @@ class Cutting {
   readonly of: readonly (readonly number[])[]
   readonly price: number[] = []
 
-  constructor(cuts: Cuts, chosen: readonly number[], jobs: number) {
-    const all = cutsOfJobs(cuts, jobs)
+  constructor(cuts: Cuts | undefined, chosen: readonly number[]) {
+    this.of = []
+    this.words = 0
+    if (!cuts) return
     const held = new Int32Array(cuts.threes.length)
-    for (const j of chosen) for (const c of all[j]!) held[c]!++
+    for (const j of chosen) for (const c of cuts.of[j]!) held[c]!++
     const number = new Int32Array(cuts.threes.length).fill(-1)
     for (const [c, n] of held.entries())
       if (n >= 2) {
         number[c] = this.price.length
         this.price.push(cuts.price[c]!)
       }
-    this.of = chosen.map((j) => all[j]!.filter((c) => number[c]! >= 0).map((c) => number[c]!))
+    this.of = chosen.map((j) => cuts.of[j]!.filter((c) => number[c]! >= 0).map((c) => number[c]!))
     this.words = Math.ceil(this.price.length / 32)
   }
 }

@@ -4,14 +4,12 @@
  */
 export type Three = readonly [number, number, number]
 
-/** Cuts and what each costs a day that holds two or more of its jobs. */
+/** Cuts, what each costs a day that holds two or more of its jobs, and by job those that hold it and cost something. */
 export interface Cuts {
   threes: readonly Three[]
   price: Float64Array
+  of: readonly (readonly number[])[]
 }
-
-/** No cuts. */
-export const NO_CUTS: Cuts = { threes: [], price: new Float64Array(0) }
 
 /** A cut is worth a row from so far over one on. */
 const BROKEN = 0.02
@@ -25,11 +23,13 @@ export function holdsTwo(three: Three, day: readonly number[]): boolean {
   return held >= 2
 }
 
-/** By job, the cuts that hold it; those that cost nothing are left out. */
-export function cutsOfJobs({ threes, price }: Cuts, jobs: number): number[][] {
+/** Cuts at their prices, for all looks at those; a cut that has no price yet costs nothing. */
+export function pricedCuts(threes: readonly Three[], prices: Float64Array, jobs: number): Cuts {
+  const price = new Float64Array(threes.length)
+  price.set(prices)
   const of: number[][] = Array.from({ length: jobs }, () => [])
   for (const [c, three] of threes.entries()) if (price[c]! > 1e-9) for (const j of three) of[j]!.push(c)
-  return of
+  return { threes, price, of }
 }
 
 /**
