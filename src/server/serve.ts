@@ -40,6 +40,10 @@ async function main() {
       if (!isReadable(request.url ?? '/')) return refuse(400, 'This address cannot be read; check it.')
       // Who asks, for slowing down those who guess; never what a sender says of itself.
       request.headers['x-elmhorn-source'] = request.socket.remoteAddress ?? ''
+      // Next hands on what a route says as a list of one, which its compression takes for no kind of text it knows.
+      const setHeader = response.setHeader.bind(response)
+      response.setHeader = (name, value) =>
+        setHeader(name, Array.isArray(value) && value.length === 1 ? value[0] : value)
       void handle(request, response)
     },
   )

@@ -21,13 +21,10 @@ export function holesOnRing(
   timeZone: string,
   today: string,
 ): HoleOnRing[] {
+  // To a thousandth, a third of a day: it is drawn, not reckoned with, and many are sent.
+  const years = (on: string) => Math.round(yearsBetween(on, today) * 1000) / 1000
   return [
-    ...drilled.map((h) => ({
-      bearing: h.bearing,
-      years: yearsBetween(dateIn(timeZone, h.drilledAt), today),
-    })),
-    ...rows
-      .filter((m) => m.kind === 'hole')
-      .map((m) => ({ bearing: m.from, years: yearsBetween(m.notedOn, today) })),
+    ...drilled.map((h) => ({ bearing: h.bearing, years: years(dateIn(timeZone, h.drilledAt)) })),
+    ...rows.filter((m) => m.kind === 'hole').map((m) => ({ bearing: m.from, years: years(m.notedOn) })),
   ]
 }

@@ -23,7 +23,7 @@ export function BoardGrid({
   view: WeekView
   week: WeekState
   days: readonly string[]
-  cardsOf: (crew: Crew | null, date: string) => ReactNode[]
+  cardsOf: (crew: Crew | null, date: string) => ReactNode
   /** The stop that is held over the board. */
   holding: Shown | null
   onPut: (stop: string, to: { crewId: string | null; date: string }) => void

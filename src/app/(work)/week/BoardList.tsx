@@ -1,6 +1,8 @@
 import type { ReactNode } from 'react'
 import type { Crew } from '@/core/roster/crew'
 import type { WeekView } from '@/server/read/week'
+import { usePrinting } from '@/ui/pieces/usePrinting'
+import { useWide } from '@/ui/pieces/useWide'
 import { writtenDay } from '@/ui/when'
 import { DayFoot } from './DayFoot'
 import { DayHead } from './DayHead'
@@ -16,16 +18,21 @@ export function BoardList({
   view: WeekView
   week: WeekState
   days: readonly string[]
-  cardsOf: (crew: Crew | null, date: string) => ReactNode[]
+  cardsOf: (crew: Crew | null, date: string) => ReactNode
 }) {
+  const wide = useWide()
+  const printing = usePrinting()
+  if (wide && !printing) return null
+  // What comes with the page is its first day; the others as soon as it is known that they are wanted.
+  const shown = wide === null ? days.slice(0, 1) : days
   return (
     <div className="lg:hidden print:!block">
-      {days.map((date) => (
+      {shown.map((date) => (
         <section key={date} aria-label={writtenDay(date)} className="mb-4">
           <DayHead date={date} view={view} />
           {[...week.roster.crews, null].map((crew) => {
             const cards = cardsOf(crew, date)
-            if (cards.length === 0) return null
+            if (cards === null) return null
             return (
               <div key={crew?.id ?? 'none'} className="mt-1">
                 <h3 className="text-small text-ink2">{crew?.name ?? 'No crew yet'}</h3>

@@ -2,13 +2,15 @@
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
-import { useEffect, useState } from 'react'
+import { useEffect, useMemo, useState } from 'react'
 import { againstPut } from '@/core/roster/board'
+import { unpack, type Packed } from '@/core/packed'
 import { crewOn, type Crew } from '@/core/roster/crew'
 import { addDays } from '@/core/time/calendar'
 import type { WeekView } from '@/server/read/week'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { FirstFew } from '@/ui/pieces/FirstFew'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
@@ -23,9 +25,13 @@ import { useWeek, type Shown } from './useWeek'
 /** As many days as have room beside each other; fewer beside an open stop. */
 const COLUMNS = 6
 const BESIDE_A_STOP = 4
+/** So many stops of no day are shown before they are asked for, and so many of a crew's day. */
+const LOOSE = 12
+const IN_A_CELL = 9
 
 /** The week of the firm: crews by day, what would be changed, and what found no place. */
-export function Week({ view }: { view: WeekView }) {
+export function Week({ packed }: { packed: Packed<WeekView> }) {
+  const view: WeekView = useMemo(() => unpack(packed), [packed])
   const week = useWeek(view)
   const { roster, board, planning } = week
   const may = useMay()('take-week')
@@ -34,6 +40,8 @@ export function Week({ view }: { view: WeekView }) {
   const [held, setHeld] = useState<string | null>(null)
   const [from, setFirst] = useState(0)
   const [said, setSaid] = useState('')
+  /** What was put somewhere last: it stays in sight among many. */
+  const [last, setLast] = useState<string | null>(null)
   useEffect(
     () =>
       monitorForElements({
@@ -63,6 +71,7 @@ export function Week({ view }: { view: WeekView }) {
     const s = week.stops.find((x) => x.stop.id === id)
     if (!s || s.stop.begun || !may) return
     week.put(id, to)
+    setLast(id)
     const crew = roster.crews.find((c) => c.id === to.crewId) ?? null
     const against = againstPut(roster, crew, to.date, s)
     setSaid(
@@ -115,16 +124,28 @@ export function Week({ view }: { view: WeekView }) {
     />
   )
 
-  /** The cards of a crew's day, or of a day without a crew. */
-  const cardsOf = (crew: Crew | null, date: string) =>
-    crew
-      ? week.dayOf(crew, date).stops.map((s) => card(s.asked, s.clock, s.against))
+  const inSight = ({ stop }: Shown) => stop.id === chosen || stop.id === last
+
+  /** The cards of a crew's day, or of a day without a crew; null where there are none. */
+  function cardsOf(crew: Crew | null, date: string) {
+    const cards = crew
+      ? week.dayOf(crew, date).stops
       : week.stops
-          .filter((s) => {
-            const p = board.get(s.stop.id)!
+          .filter(({ stop }) => {
+            const p = board.get(stop.id)!
             return p.crewId === null && p.date === date
           })
-          .map((s) => card(s, null, againstPut(roster, null, date, s)))
+          .map((asked) => ({ asked, clock: null, against: againstPut(roster, null, date, asked) }))
+    return cards.length === 0 ? null : (
+      <FirstFew
+        first={IN_A_CELL}
+        of={cards}
+        what="stops"
+        inSight={(s) => inSight(s.asked)}
+        draw={(s) => card(s.asked, s.clock, s.against)}
+      />
+    )
+  }
 
   /** Back to the week as it stands now, whoever changed it meanwhile. */
   function leave() {
@@ -214,15 +235,16 @@ export function Week({ view }: { view: WeekView }) {
         <section aria-label="On no day to come" className="mb-3">
           <h2>On no day to come</h2>
           <div className="grid gap-1 mt-1 sm:grid-cols-3 xl:grid-cols-6">
-            {loose.map((s) =>
-              card(
-                s,
-                null,
-                board.get(s.stop.id)!.date === null
-                  ? []
-                  : [`Not done on ${writtenDay(board.get(s.stop.id)!.date!)}.`],
-              ),
-            )}
+            <FirstFew
+              first={LOOSE}
+              of={loose}
+              what="stops"
+              inSight={inSight}
+              draw={(s) => {
+                const { date } = board.get(s.stop.id)!
+                return card(s, null, date === null ? [] : [`Not done on ${writtenDay(date)}.`])
+              }}
+            />
           </div>
         </section>
       )}

@@ -1,9 +1,9 @@
 'use client'
-import type { AsJson } from '@/core/asJson'
 import Link from 'next/link'
-import { useCallback, useMemo, useState } from 'react'
+import { useCallback, useMemo, useRef, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
+import { unpack, type Packed } from '@/core/packed'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
@@ -44,11 +44,22 @@ import { WholeRow } from './WholeRow'
 type Tab = 'trees' | 'tree' | 'board' | 'finish'
 
 /** The crew's job: one tree under the hands, all running ports on the board, the record at the end. */
-export function RunJob({ view: first }: { view: JobView }) {
+export function RunJob({ packed }: { packed: Packed<JobView> }) {
   const may = useMay()
+  const first: JobView = useMemo(() => unpack(packed), [packed])
+  const last = useRef<{ view: JobView; etag: string | null }>({ view: first, etag: null })
   const fetchView = useCallback(async () => {
-    const answer = await fetch(`/api/run/${first.job.id}`)
-    return answer.ok ? ((await answer.json()) as { value: AsJson<JobView> }).value : null
+    const { etag, view } = last.current
+    const answer = await fetch(`/api/run/${first.job.id}`, {
+      cache: 'no-store',
+      headers: etag === null ? {} : { 'if-none-match': etag },
+    })
+    // Nothing has changed since.
+    if (answer.status === 304) return view
+    if (!answer.ok) return null
+    const { value, now } = (await answer.json()) as { value: Packed<Omit<JobView, 'now'>>; now: number }
+    last.current = { view: { ...unpack(value), now }, etag: answer.headers.get('etag') }
+    return last.current.view
   }, [first.job.id])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
   const { view, act, refused } = work

@@ -30,7 +30,7 @@ export function TreeChoice({
     // On a phone the list is not shown at first, and what is not shown has no height.
     measureElement: (row) => row.getBoundingClientRect().height || ROW,
     getItemKey: (i) => trees[i]!.id,
-    overscan: 15,
+    overscan: 8,
     initialRect: { width: 210, height: 560 },
   })
   // The tree under the hands is in sight, wherever it was chosen.

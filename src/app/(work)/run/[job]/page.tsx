@@ -1,4 +1,5 @@
 import { notFound } from 'next/navigation'
+import { pack } from '@/core/packed'
 import { jobView } from '@/server/read/work'
 import { RunJob } from './RunJob'
 
@@ -7,5 +8,5 @@ export const metadata = { title: 'Run' }
 export default async function Page({ params }: { params: Promise<{ job: string }> }) {
   const view = await jobView((await params).job)
   if (!view) notFound()
-  return <RunJob view={view} />
+  return <RunJob packed={pack(view)} />
 }

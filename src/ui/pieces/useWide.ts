@@ -1,0 +1,18 @@
+import { useSyncExternalStore } from 'react'
+
+const WIDE = '(min-width: 1024px)'
+
+function listen(changed: () => void): () => void {
+  const screen = window.matchMedia(WIDE)
+  screen.addEventListener('change', changed)
+  return () => screen.removeEventListener('change', changed)
+}
+
+/** Whether the screen has room for a desk view; null until that is known, on the server and while a page comes alive. */
+export function useWide(): boolean | null {
+  return useSyncExternalStore<boolean | null>(
+    listen,
+    () => window.matchMedia(WIDE).matches,
+    () => null,
+  )
+}
