@@ -59,7 +59,7 @@ test.each(['__proto__', 'constructor', '0', ''])('a field called %p is a field',
 })
 
 test('names stand once, and what comes again is one and the same thing', () => {
-  expect(pack([{ tag: 'A-1' }, { tag: 'A-2' }])).toBe('[[["tag"]],[-3,0,["A-1"],["A-2"]]]')
+  expect(pack([{ tag: 'A-1' }, { tag: 'A-2' }])).toBe('[[["tag"]],[-2,0,["A-1"],["A-2"]]]')
   const port = { kind: 'port', bearing: 33, product: 0.0000115 }
   const [a, b] = unpack(pack([{ plan: port }, { what: { ...port } }]))
   expect((a as { plan: object }).plan).toBe((b as { what: object }).what)

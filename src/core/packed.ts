@@ -3,10 +3,9 @@ import type { AsJson } from './asJson'
 /** A value as one line of text in which names, and whatever comes again, stand once. */
 export type Packed<T> = string & { readonly packs?: T }
 
-/** Stand first in a list: it is a list, a list of records with the same names, or something that came before. A record begins with the number of its names. */
+/** Stand first in a list: it is a list, or one of records with the same names. A record begins with the number of its names; a number alone is something that came before. */
 const LIST = -1
-const AGAIN = -2
-const ALIKE = -3
+const ALIKE = -2
 /** Shorter text is not worth pointing at. */
 const SHORT = 8
 
@@ -32,7 +31,7 @@ interface Written {
  * Writes a value for a page or a device. A list of records is about a third of what JSON makes of it: the names of their fields are written once, and a text, or a record
  * of plain values, that came before is pointed at. What JSON has no word for is treated as JSON does: an instant is text, a field without a value is left out.
  *
- * @example pack([{ tag: 'A-1' }, { tag: 'A-2' }]) // '[[["tag"]],[-3,0,["A-1"],["A-2"]]]'
+ * @example pack([{ tag: 'A-1' }, { tag: 'A-2' }]) // '[[["tag"]],[-2,0,["A-1"],["A-2"]]]'
  */
 export function pack<T>(value: T): Packed<T> {
   const shapes: string[][] = []
@@ -42,7 +41,7 @@ export function pack<T>(value: T): Packed<T> {
   /** Where the same came before; kept from now on where it did not. */
   const cameAt = (text: string): number | null => {
     const at = before.get(text)
-    if (at !== undefined && String(at).length + 5 < text.length) return at
+    if (at !== undefined && String(at).length + 2 < text.length) return at
     before.set(text, count++)
     return null
   }
@@ -64,9 +63,11 @@ export function pack<T>(value: T): Packed<T> {
     return { shape: shape.number, fields, before: flat ? cameAt(`${shape.number},${fields}`) : null }
   }
   const one = ({ shape, fields, before }: Written) =>
-    before !== null ? `[${AGAIN},${before}]` : fields === '' ? `[${shape}]` : `[${shape},${fields}]`
+    before !== null ? `[${before}]` : fields === '' ? '{}' : `[${shape},${fields}]`
   const list = (v: readonly unknown[]): string => {
-    const written = v.map((x) => (isPlain(x) || Array.isArray(x) || x instanceof Date ? write(x) : record(x!)))
+    const written = v.map((x) =>
+      isPlain(x) || Array.isArray(x) || x instanceof Date ? write(x) : record(x!),
+    )
     const [first] = written
     const alike =
       typeof first === 'object' && written.every((w) => typeof w === 'object' && w.shape === first.shape)
@@ -79,7 +80,7 @@ export function pack<T>(value: T): Packed<T> {
     if (typeof v === 'string') {
       const text = JSON.stringify(v)
       const at = v.length < SHORT ? null : cameAt(text)
-      return at === null ? text : `[${AGAIN},${at}]`
+      return at === null ? text : `[${at}]`
     }
     if (typeof v === 'number') return Number.isFinite(v) ? String(v) : 'null'
     if (isPlain(v)) return JSON.stringify(v) ?? 'null'
@@ -109,9 +110,10 @@ export function unpack<T>(packed: Packed<T>): AsJson<T> {
   }
   const read = (v: Json): Json => {
     if (typeof v === 'string') return v.length < SHORT ? v : keep(v)
-    if (!Array.isArray(v)) return v
+    if (isPlain(v)) return v
+    if (!Array.isArray(v)) return keep({})
     const [mark, ...parts] = v as [number, ...Json[]]
-    if (mark === AGAIN) return before[parts[0] as number]!
+    if (parts.length === 0 && mark !== LIST) return before[mark]!
     if (mark === LIST) return parts.map(read)
     if (mark !== ALIKE) return record(mark, parts)
     const [shape, ...rows] = parts as [number, ...(number | Json[])[]]

@@ -6,6 +6,7 @@ import { meet, minutesOf, sayClock, type Span } from '@/core/roster/span'
 import { dueStops, stopsOf, type Stop } from '@/core/roster/stop'
 import type { AskedStop, Roster, StopDay } from '@/core/roster/weekAsked'
 import { sayMethods } from '@/core/card/say'
+import { grouped } from '@/core/grouped'
 import { addDays, dateIn, hourIn, spokenDate } from '@/core/time/calendar'
 import { lotsOfCodes, useById, type UseRow } from '@/db/queries/card'
 import { absences, crews, members } from '@/db/queries/crew'
@@ -92,23 +93,19 @@ export async function openWeek(
     ]),
   )
   const longestDay = Math.max(0, ...teams.flatMap((c) => c.minutes))
+  const [worksAt, dueAt] = [grouped(works, (w) => w.siteId), grouped(due, (d) => d.siteId)]
   const stops = sites.flatMap((site) => {
     const drive = 2 * driveMinutes({ x: 0, y: 0 }, places.get(site.id)!)
     const longest = longestDay > 0 ? Math.max(60, longestDay - drive) : Infinity
     return [
-      ...stopsOf(
-        works.filter((w) => w.siteId === site.id),
-        { longest },
-      ),
+      ...stopsOf(worksAt.get(site.id) ?? [], { longest }),
       ...dueStops(
-        due
-          .filter((d) => d.siteId === site.id)
-          .map((d) => ({
-            ...d,
-            occurrenceId: d.id,
-            licence: dueMinutes.get(d.id)?.licence ?? true,
-            minutes: dueMinutes.get(d.id)?.minutes ?? 0,
-          })),
+        (dueAt.get(site.id) ?? []).map((d) => ({
+          ...d,
+          occurrenceId: d.id,
+          licence: dueMinutes.get(d.id)?.licence ?? true,
+          minutes: dueMinutes.get(d.id)?.minutes ?? 0,
+        })),
       ),
     ]
   })

@@ -135,8 +135,9 @@ function inParts(works: readonly OpenWork[], longest: number): OpenWork[][] {
   return found.filter((p) => p.length > 0)
 }
 
-const byTag = (a: OpenWork, b: OpenWork) =>
-  a.tag.localeCompare(b.tag, 'en', { numeric: true }) || (a.id < b.id ? -1 : 1)
+const TAGS = new Intl.Collator('en', { numeric: true })
+
+const byTag = (a: OpenWork, b: OpenWork) => TAGS.compare(a.tag, b.tag) || (a.id < b.id ? -1 : 1)
 
 function stopOf(works: readonly OpenWork[]): Stop {
   const first = works[0]!

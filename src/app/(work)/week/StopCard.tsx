@@ -37,8 +37,8 @@ export function StopCard({
 }: {
   stop: Stop
   site: string
-  /** What a week sheet says beside it. */
-  onPaper: string
+  /** What a week sheet says beside it; null on a screen. */
+  onPaper: string | null
   pinned: boolean
   /** How it is put elsewhere than it stands; null where it is not. */
   moved: string | null
@@ -64,7 +64,7 @@ export function StopCard({
     onKeyMove(step[0]!, step[1]!)
   }
 
-  const edge = against.length > 0 ? 'border-plum' : moved ? 'border-rust' : 'border-line'
+  const edge = against.length > 0 ? 'border-plum' : moved ? 'border-rust' : null
   return (
     <button
       ref={card}
@@ -74,24 +74,30 @@ export function StopCard({
       onClick={onChoose}
       onKeyDown={keys}
       title={fixed ? undefined : 'Drag it, or Shift and an arrow'}
-      className={`block w-full min-w-0 text-left [overflow-wrap:anywhere] bg-paper border border-line ${pinned ? 'border-l-[6px] [border-left-style:double]' : 'border-l-4'} ${edge} rounded-sm px-2 py-1.5 text-small leading-tight ${chosen ? 'outline-2 outline-ink' : ''} ${fixed ? '' : 'cursor-grab'}`}
+      className={[
+        'stop-card',
+        pinned && 'stop-kept',
+        edge,
+        chosen && 'outline-2 outline-ink',
+        !fixed && 'cursor-grab',
+      ]
+        .filter(Boolean)
+        .join(' ')}
     >
-      <span className="flex justify-between gap-2">
+      <span>
         <b>{clock ? sayClock(clock.from) : ' '}</b>
         <span className="text-ink2 shrink-0">{shortHours(stop.minutes)}</span>
       </span>
-      <span className="block font-head font-bold text-base leading-tight">
+      <span>
         {site}
         {stop.block && `, ${stop.block}`}
       </span>
-      <span className="block text-ink2">{workOf(stop)}</span>
-      <span className="hidden print:block">{onPaper}</span>
+      <span className="text-ink2">{workOf(stop)}</span>
+      {onPaper !== null && <span>{onPaper}</span>}
       {(moved || pinned || stop.begun) && (
-        <span className="block">
-          {[stop.begun && 'begun', moved, pinned && 'kept here'].filter(Boolean).join(' · ')}
-        </span>
+        <span>{[stop.begun && 'begun', moved, pinned && 'kept here'].filter(Boolean).join(' · ')}</span>
       )}
-      {against.length > 0 && <span className="block text-plum font-bold">{against[0]}</span>}
+      {against.length > 0 && <span className="text-plum font-bold">{against[0]}</span>}
     </button>
   )
 }

@@ -13,6 +13,7 @@ import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { FirstFew } from '@/ui/pieces/FirstFew'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
+import { usePrinting } from '@/ui/pieces/usePrinting'
 import { useMay } from '@/ui/shell/may'
 import { writtenDay } from '@/ui/when'
 import { BoardGrid, Pages } from './BoardGrid'
@@ -36,6 +37,7 @@ export function Week({ packed }: { packed: Packed<WeekView> }) {
   const { roster, board, planning } = week
   const may = useMay()('take-week')
   const router = useRouter()
+  const printing = usePrinting()
   const [chosen, setChosen] = useState<string | null>(null)
   const [held, setHeld] = useState<string | null>(null)
   const [from, setFirst] = useState(0)
@@ -112,7 +114,7 @@ export function Week({ packed }: { packed: Packed<WeekView> }) {
       key={s.stop.id}
       stop={s.stop}
       site={s.site}
-      onPaper={[s.address, s.note].filter(Boolean).join('. ')}
+      onPaper={printing ? [s.address, s.note].filter(Boolean).join('. ') : null}
       pinned={board.get(s.stop.id)!.pinned}
       moved={week.movedHow(s)}
       clock={clock}

@@ -11,6 +11,7 @@ import {
   type Board,
   type ShownDay,
 } from '@/core/roster/board'
+import { grouped } from '@/core/grouped'
 import { changesOf, unplacedWhy } from '@/core/roster/changes'
 import type { Crew } from '@/core/roster/crew'
 import type { AskedStop } from '@/core/roster/weekAsked'
@@ -105,17 +106,20 @@ export function useWeek(view: WeekView) {
   const asksWhy = moved.some(needsWhy)
 
   // Every day is reckoned once for a board: its best order is looked for among all.
-  const shown = useMemo(
-    () =>
-      new Map(
-        roster.crews.flatMap((crew) =>
-          roster.days.map(
-            (date) => [`${crew.id} ${date}`, shownDay(roster, crew, date, stops, board)] as const,
-          ),
-        ),
+  const shown = useMemo(() => {
+    const own = grouped(stops, ({ stop }) => {
+      const { crewId, date } = board.get(stop.id)!
+      return `${crewId} ${date}`
+    })
+    return new Map(
+      roster.crews.flatMap((crew) =>
+        roster.days.map((date) => {
+          const key = `${crew.id} ${date}`
+          return [key, shownDay(roster, crew, date, own.get(key) ?? [], board)] as const
+        }),
       ),
-    [roster, stops, board],
-  )
+    )
+  }, [roster, stops, board])
   const dayOf = (crew: Crew, date: string): ShownDay<Shown> => shown.get(`${crew.id} ${date}`)!
 
   async function takeAll(): Promise<boolean> {
