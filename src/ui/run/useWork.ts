@@ -15,6 +15,7 @@ import {
   type Press,
   type WorkStep,
 } from './presses'
+import { useResting } from './useResting'
 
 /** What a hand does at a step. */
 export type Command = Omit<Press, 'eventId' | 'stepId' | 'of'>
@@ -33,10 +34,6 @@ export interface Refused {
   problem: Problem
 }
 
-/** A second press on the same step so soon is the same press: what comes next stands under the same finger by then. */
-const SAME_PRESS_MS = 450
-/** So long buttons rest after a press: a little longer, so that none is dropped that a button took. */
-const RESTS_MS = 550
 /** Said in a panel of its own, never where the finger of the press before it still is; a port is moved by quick presses. */
 const APART: ReadonlySet<Command['kind']> = new Set(['give-up', 'move'])
 /** Tried again after so long; then twice as long, up to the last. */
@@ -77,13 +74,12 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   const all = useRef<Batch[]>([])
   const busy = useRef(false)
   const again = useRef(AGAIN_MS)
-  const pressed = useRef<Record<string, number>>({})
   /** The newest view that came. A press is counted on it, as what is drawn may be one behind. */
   const newest = useRef(first)
   const asked = useRef(0)
   const answered = useRef(0)
   /** Steps that were pressed a moment ago: what comes next stands under the same finger. */
-  const [resting, setResting] = useState<ReadonlySet<string>>(new Set())
+  const { resting, isResting, rest } = useResting()
 
   const show = useCallback(() => {
     setBatches([...all.current])
@@ -201,14 +197,9 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   const act = useCallback(
     (commands: { step: WorkStep; tree: T; command: Command }[]) => {
       const at = firmNow()
-      const real = Date.now()
       const steps = new Map(newest.current.trees.flatMap((t) => t.steps).map((s) => [s.id, s]))
       const fresh = commands
-        .filter(({ step, command }) => {
-          const since = real - (pressed.current[step.id] ?? -Infinity)
-          // A clock that was set back says nothing of how soon it came.
-          return APART.has(command.kind) || since >= SAME_PRESS_MS || since < 0
-        })
+        .filter(({ step, command }) => APART.has(command.kind) || !isResting(step.id))
         .map((c) => ({ ...c, step: steps.get(c.step.id) ?? c.step }))
       if (fresh.length === 0) return
       setRefused(null)
@@ -235,23 +226,13 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
         const next = stepNow(step, [...all.current, batch])
         if (!next.ok) return setRefused({ stepIds: [step.id], problem: next.problem })
       }
-      const ids = fresh.map(({ step }) => step.id)
-      for (const id of ids) pressed.current[id] = real
-      setResting((now) => new Set([...now, ...ids]))
-      setTimeout(
-        // One that was pressed again since rests on.
-        () =>
-          setResting(
-            (now) => new Set([...now].filter((id) => !ids.includes(id) || pressed.current[id] !== real)),
-          ),
-        RESTS_MS,
-      )
+      rest(fresh.map(({ step }) => step.id))
       all.current = [...all.current, batch]
       queue.current = [...queue.current, batch]
       show()
       void drain()
     },
-    [drain, show],
+    [drain, show, isResting, rest],
   )
 
   return {

@@ -96,6 +96,32 @@ test('a lost answer and other numbers: what stands and what was sent are shown s
   await expect(both).toContainText('82 1/2 in')
 })
 
+test('a job that is open is asked for again and again: short, and not at all while nothing changed', async ({
+  page,
+}) => {
+  await signIn(page, 'teodor')
+  await page.goto('/run')
+  const href = await page.locator('main a[href^="/run/"]').first().getAttribute('href')
+  const ask = (etag?: string) =>
+    page.request.get(`/api${href}`, {
+      headers: { 'accept-encoding': 'gzip', ...(etag && { 'if-none-match': etag }) },
+    })
+  const first = await ask()
+  expect(first.headers()['content-encoding']).toBe('gzip')
+  const { etag } = first.headers()
+  const again = await ask(etag)
+  expect(again.status()).toBe(304)
+  expect(await again.body()).toHaveLength(0)
+  // Other units are other words.
+  const other = await post(page, '/api/do/set-units', { units: 'si' })
+  expect(other.ok()).toBe(true)
+  const changed = await ask(etag)
+  expect(changed.status()).toBe(200)
+  expect(changed.headers()['etag']).not.toBe(etag)
+  await post(page, '/api/do/set-units', { units: 'us' })
+  expect((await ask(etag)).status()).toBe(304)
+})
+
 test('what carries our cookie must come from our pages', async ({ page }) => {
   await enter(page, 'maren')
   const bare = await page.request.post('/api/do/set-units', { data: { units: 'us' } })

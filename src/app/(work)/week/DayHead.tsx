@@ -9,7 +9,9 @@ export function DayHead({ date, view }: { date: string; view: WeekView }) {
   const open = sky?.hours.filter((h) => h.open).length ?? 0
   const said = sky
     ? `${open === 0 ? 'no spray hour' : `${open} spray ${open === 1 ? 'hour' : 'hours'}`}${rain === null ? '' : `, ${rain < 0.00013 ? 'dry' : `${sayRain(rain, view.units)} rain`}`}`
-    : 'not forecast yet'
+    : date === view.today
+      ? 'little of it is left'
+      : 'not forecast yet'
   return (
     <div className="pb-1.5 pr-2">
       <p className="font-head font-bold flex justify-between gap-2">
