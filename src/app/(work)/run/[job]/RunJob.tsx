@@ -1,6 +1,6 @@
 'use client'
 import Link from 'next/link'
-import { useCallback, useMemo, useRef, useState } from 'react'
+import { useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
@@ -22,6 +22,7 @@ import { useNow } from '@/ui/run/useNow'
 import { useWork } from '@/ui/run/useWork'
 import { useMay } from '@/ui/shell/may'
 import { fromToday, writtenDate } from '@/ui/when'
+import { askJob } from './askJob'
 import { BeginWork } from './BeginWork'
 import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
@@ -47,20 +48,7 @@ type Tab = 'trees' | 'tree' | 'board' | 'finish'
 export function RunJob({ packed }: { packed: Packed<JobView> }) {
   const may = useMay()
   const first: JobView = useMemo(() => unpack(packed), [packed])
-  const last = useRef<{ view: JobView; etag: string | null }>({ view: first, etag: null })
-  const fetchView = useCallback(async () => {
-    const { etag, view } = last.current
-    const answer = await fetch(`/api/run/${first.job.id}`, {
-      cache: 'no-store',
-      headers: etag === null ? {} : { 'if-none-match': etag },
-    })
-    // Nothing has changed since.
-    if (answer.status === 304) return view
-    if (!answer.ok) return null
-    const { value, now } = (await answer.json()) as { value: Packed<Omit<JobView, 'now'>>; now: number }
-    last.current = { view: { ...unpack(value), now }, etag: answer.headers.get('etag') }
-    return last.current.view
-  }, [first.job.id])
+  const fetchView = useMemo(() => askJob(first), [first])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
   const { view, act, refused } = work
   const [orderOf, setOrderOf] = useState<InOrderOf>('walk')
