@@ -113,7 +113,7 @@ test('a job that is open is asked for again and again: short, and not at all whi
   expect(again.status()).toBe(304)
   expect(await again.body()).toHaveLength(0)
   // Other units are other words.
-  const other = await post(page, '/api/do/set-units', { units: 'si' })
+  const other = await post(page, '/api/do/set-units', { units: 'metric' })
   expect(other.ok()).toBe(true)
   const changed = await ask(etag)
   expect(changed.status()).toBe(200)

@@ -3,7 +3,7 @@ import type { JobView } from '@/server/read/work'
 
 /**
  * Asks how a job stands now, again and again; null where it cannot be said. While nothing has changed since the last answer the server sends nothing, and that answer
- * stands.
+ * stands, but for the hour.
  */
 export function askJob(first: JobView): () => Promise<JobView | null> {
   let last: { view: JobView; etag: string | null } = { view: first, etag: null }
@@ -13,10 +13,11 @@ export function askJob(first: JobView): () => Promise<JobView | null> {
       cache: 'no-store',
       headers: sent.etag === null ? {} : { 'if-none-match': sent.etag },
     })
+    const now = Number(answer.headers.get('elmhorn-now'))
     // Of two that are on their way, each is answered for what it named.
-    if (answer.status === 304) return sent.view
+    if (answer.status === 304) return { ...sent.view, now }
     if (!answer.ok) return null
-    const { value, now } = (await answer.json()) as { value: Packed<Omit<JobView, 'now'>>; now: number }
+    const { value } = (await answer.json()) as { value: Packed<Omit<JobView, 'now'>> }
     last = { view: { ...unpack(value), now }, etag: answer.headers.get('etag') }
     return last.view
   }
