@@ -38,6 +38,16 @@ const WEEKS: readonly (Kind & { name: string; seconds: number })[] = [
     seed: 1,
     seconds: 20,
   },
+  {
+    name: '300 jobs, each its own place, some too many in the second week',
+    jobs: 300,
+    crews: 6,
+    days: 14,
+    places: 0,
+    full: 0.75,
+    seed: 12,
+    seconds: 20,
+  },
   { name: '60 jobs, a week', jobs: 60, crews: 3, days: 7, places: 0, full: 0.6, seed: 5, seconds: 10 },
 ]
 

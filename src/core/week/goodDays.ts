@@ -12,7 +12,7 @@ export function goodDays(
   below: number,
   width: number,
   cuts?: Cuts,
-): { cost: number; day: number[] }[] {
+): { cost: number; day: readonly number[] }[] {
   const { jobs, road, minutes } = field
   const row = jobs + 1
   const gains = new Float64Array(jobs)
@@ -37,26 +37,30 @@ export function goodDays(
   }
   // What a minute that is left may still gain.
   const worth = Math.min(dearest, -below / shift.capacity)
-  let layer: Grown[] = [{ end: jobs, spent: 0, cost: 0, rank: 0, mark: 0, day: [] }]
-  const found: { cost: number; day: number[] }[] = []
+  let layer: Grown[] = [{ end: jobs, spent: 0, cost: 0, rank: 0, mark: 0, from: NONE, day: [] }]
+  const found: { cost: number; day: readonly number[] }[] = []
   while (layer.length > 0) {
     const next: Grown[] = []
     let bar = Infinity
-    for (const g of layer)
+    for (const g of layer) {
+      const here = g.end * row
       for (const k of chosen) {
-        if (g.day.includes(k)) continue
-        const onRoad = road[g.end * row + k]!
+        const onRoad = road[here + k]!
         const spent = g.spent + onRoad + minutes[k]!
-        const home = road[k * row + jobs]!
-        if (spent + home > shift.capacity + SAME) continue
-        const cost = g.cost + WEIGHTS.perMinuteDriven * onRoad - gains[k]! + cut(g.day, k)
-        const rank = cost - worth * (shift.capacity - spent - home)
+        const left = shift.capacity - spent - road[k * row + jobs]!
+        if (left < -SAME) continue
+        const least = g.cost + WEIGHTS.perMinuteDriven * onRoad - gains[k]!
+        if (least - worth * left >= bar || g.day.includes(k)) continue
+        const cost = least + cut(g.day, k)
+        const rank = cost - worth * left
         if (rank >= bar) continue
-        next.push({ end: k, spent, cost, rank, mark: g.mark + mark(k), day: [...g.day, k] })
+        next.push({ end: k, spent, cost, rank, mark: g.mark + mark(k), from: g.day, day: NONE })
         if (next.length > 8 * width) bar = keepBest(next, width)
       }
+    }
     keepBest(next, width)
     for (const g of next) {
+      g.day = [...g.from, g.end]
       const cost = g.cost + WEIGHTS.perMinuteDriven * road[g.end * row + jobs]!
       if (cost < below - 1e-9) found.push({ cost, day: g.day })
     }
@@ -72,8 +76,15 @@ interface Grown {
   rank: number
   /** Nearly one number for each set of jobs. */
   mark: number
-  day: number[]
+  /** The day it was grown from; its own is only written down once it is kept. */
+  from: readonly number[]
+  day: readonly number[]
 }
+
+const NONE: readonly number[] = []
+
+/** So many for each ending, so that sets and endings together have nearly one number of their own. */
+const ENDING = 40_503
 
 /** A number for a job, so that those of a set add up to one of its own. */
 function mark(job: number): number {
@@ -83,10 +94,10 @@ function mark(job: number): number {
 /** Leaves the best of each set and ending, and of those so many; the rank of the last of them. */
 function keepBest(days: Grown[], width: number): number {
   days.sort((a, b) => a.rank - b.rank)
-  const seen = new Set<string>()
+  const seen = new Set<number>()
   let kept = 0
   for (const g of days) {
-    const name = `${g.mark} ${g.end}`
+    const name = g.mark + g.end * ENDING
     if (seen.has(name)) continue
     seen.add(name)
     days[kept++] = g
