@@ -43,7 +43,7 @@ async function main() {
       // Next hands on what a route says as a list of one, which its compression takes for no kind of text it knows.
       const setHeader = response.setHeader.bind(response)
       response.setHeader = (name, value) =>
-        setHeader(name, Array.isArray(value) && value.length === 1 ? value[0] : value)
+        setHeader(name, Array.isArray(value) && value.length === 1 ? String(value[0]) : value)
       void handle(request, response)
     },
   )
