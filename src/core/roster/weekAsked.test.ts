@@ -3,6 +3,7 @@ import { changesOf, unplacedWhy } from './changes'
 import type { Crew } from './crew'
 import { planStops } from './planStops'
 import type { Stop } from './stop'
+import { stopWith } from './stop.testing'
 import { crewPlanned, weekAsked, type AskedStop, type Roster, type StopDay } from './weekAsked'
 
 const DAYS = ['2026-06-15', '2026-06-16', '2026-06-17']
@@ -31,28 +32,7 @@ const stop = (
   at = { x: 1, y: 0 },
 ): AskedStop => {
   n += 1
-  const whole: Stop = {
-    id: `stop ${n}`,
-    siteId: 'site',
-    jobId: 'job',
-    occurrenceId: null,
-    onDate: DAYS[0]!,
-    crewId: null,
-    place: null,
-    pinned: false,
-    begun: false,
-    methods: ['prune'],
-    cards: ['Cut out'],
-    uses: ['use'],
-    block: null,
-    licence: false,
-    trees: 1,
-    minutes: 100,
-    dueFrom: null,
-    dueTo: DAYS[0]!,
-    subjects: [],
-    ...more,
-  }
+  const whole = stopWith({ id: `stop ${n}`, ...more })
   return {
     stop: whole,
     name: `Site: ${whole.id}`,

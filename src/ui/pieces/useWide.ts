@@ -1,6 +1,7 @@
 import { useSyncExternalStore } from 'react'
 
-const WIDE = '(min-width: 1024px)'
+// As the style sheets have it: large text makes a screen narrow sooner.
+const WIDE = '(min-width: 64rem)'
 
 function listen(changed: () => void): () => void {
   const screen = window.matchMedia(WIDE)

@@ -1,6 +1,7 @@
 /** @jest-environment jsdom */
 import { act, renderHook } from '@testing-library/react'
 import type { Crew } from '@/core/roster/crew'
+import { stopWith } from '@/core/roster/stop.testing'
 import type { AskedStop } from '@/core/roster/weekAsked'
 import type { WeekPlan } from '@/core/week/planWeek'
 import type { WeekStop, WeekView } from '@/server/read/week'
@@ -22,24 +23,7 @@ const crew = (id: string): Crew => ({
   minutes: [480, 480, 480, 480, 480, 0, 0],
 })
 const stop = (id: string, more: Partial<WeekStop> = {}): WeekStop => ({
-  id,
-  siteId: id,
-  jobId: `job of ${id}`,
-  occurrenceId: null,
-  onDate: MON,
-  crewId: null,
-  place: null,
-  pinned: false,
-  begun: false,
-  methods: ['prune'],
-  cards: ['Cut out'],
-  uses: ['use'],
-  block: null,
-  licence: false,
-  trees: 1,
-  minutes: 100,
-  dueFrom: null,
-  dueTo: MON,
+  ...stopWith({ id, siteId: id, jobId: `job of ${id}` }),
   subjects: [],
   name: `${id}: prune`,
   site: id,
