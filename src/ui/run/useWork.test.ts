@@ -134,6 +134,24 @@ test('what a device had not sent when it was closed is sent when the job is open
   expect(first()).toMatchObject({ drilledAt: 5 })
 })
 
+test('what waits is not taken up a second time when the page asks in another way', async () => {
+  const view = viewOf(port('p'))
+  const nothing = () => Promise.resolve(null)
+  const hook = renderHook(({ ask }) => useWork(view, ask), { initialProps: { ask: nothing } })
+  server.reply('lost')
+  act(() => {
+    const tree = hook.result.current.trees[0]!
+    hook.result.current.act([{ tree, step: tree.steps[0]!, command: { kind: 'drill' } }])
+  })
+  await settle()
+  hook.rerender({ ask: () => Promise.resolve(null) })
+  await settle()
+  expect(hook.result.current.waiting).toBe(1)
+  expect(hook.result.current.trees[0]!.steps[0]!.state).toMatchObject({
+    drilledAt: expect.any(Number) as number,
+  })
+})
+
 test('what is refused is taken back with all that was pressed on top of it, and says so at its steps', async () => {
   const { hook, press, first } = open(port('p'), pour('q'))
   const slow = later<{ status: number; body: unknown }>()

@@ -159,7 +159,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   }, [first])
 
   useEffect(() => {
-    const before = keptBefore(jobId)
+    // Those of this very page are on their way already.
+    const before = keptBefore(jobId).filter((b) => !queue.current.some((own) => own.id === b.id))
     if (before.length > 0) {
       queue.current = [...before, ...queue.current]
       all.current = [...before, ...all.current]

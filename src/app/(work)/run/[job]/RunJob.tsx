@@ -48,7 +48,7 @@ type Tab = 'trees' | 'tree' | 'board' | 'finish'
 export function RunJob({ packed }: { packed: Packed<JobView> }) {
   const may = useMay()
   const first: JobView = useMemo(() => unpack(packed), [packed])
-  const fetchView = useMemo(() => askJob(first), [first])
+  const fetchView = useMemo(() => askJob(first.job.id), [first.job.id])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
   const { view, act, refused } = work
   const [orderOf, setOrderOf] = useState<InOrderOf>('walk')
