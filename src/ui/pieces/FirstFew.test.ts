@@ -2,20 +2,16 @@
 import { fireEvent, render, screen } from '@testing-library/react'
 import { createElement as h } from 'react'
 import { FirstFew } from './FirstFew'
-import { usePrinting } from './usePrinting'
-
-jest.mock('./usePrinting', () => ({ usePrinting: jest.fn(() => false) }))
-const printing = jest.mocked(usePrinting)
-beforeEach(() => printing.mockReturnValue(false))
 
 const numbers = (n: number) => Array.from({ length: n }, (_, i) => i + 1)
-function show(n: number, inSight: (k: number) => boolean = () => false) {
+function show(n: number, inSight: (k: number) => boolean = () => false, whole = false) {
   render(
     h(FirstFew<number>, {
       first: 6,
       of: numbers(n),
       what: 'stops',
       inSight,
+      whole,
       draw: (k: number) => h('i', { key: k }, k),
     }),
   )
@@ -45,6 +41,5 @@ test('a list that is a little longer is shown whole: a press for two more is a p
 })
 
 test('paper has all of it', () => {
-  printing.mockReturnValue(true)
-  expect(show(40).shown()).toEqual(numbers(40))
+  expect(show(40, () => false, true).shown()).toEqual(numbers(40))
 })

@@ -1,7 +1,6 @@
 import type { ReactNode } from 'react'
 import type { Crew } from '@/core/roster/crew'
 import type { WeekView } from '@/server/read/week'
-import { usePrinting } from '@/ui/pieces/usePrinting'
 import { useWide } from '@/ui/pieces/useWide'
 import { writtenDay } from '@/ui/when'
 import { DayFoot } from './DayFoot'
@@ -12,16 +11,17 @@ import type { WeekState } from './useWeek'
 export function BoardList({
   view,
   week,
+  printing,
   days,
   cardsOf,
 }: {
   view: WeekView
   week: WeekState
+  printing: boolean
   days: readonly string[]
   cardsOf: (crew: Crew | null, date: string) => ReactNode
 }) {
   const wide = useWide()
-  const printing = usePrinting()
   if (wide && !printing) return null
   // What comes with the page is its first day; the others as soon as it is known that they are wanted.
   const shown = wide === null ? days.slice(0, 1) : days

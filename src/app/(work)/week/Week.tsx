@@ -144,6 +144,7 @@ export function Week({ packed }: { packed: Packed<WeekView> }) {
         of={cards}
         what="stops"
         inSight={(s) => inSight(s.asked)}
+        whole={printing}
         draw={(s) => card(s.asked, s.clock, s.against)}
       />
     )
@@ -242,6 +243,7 @@ export function Week({ packed }: { packed: Packed<WeekView> }) {
               of={loose}
               what="stops"
               inSight={inSight}
+              whole={printing}
               draw={(s) => {
                 const { date } = board.get(s.stop.id)!
                 return card(s, null, date === null ? [] : [`Not done on ${writtenDay(date)}.`])
@@ -264,6 +266,7 @@ export function Week({ packed }: { packed: Packed<WeekView> }) {
           <BoardList
             view={view}
             week={week}
+            printing={printing}
             days={used.filter((d) => d === view.today || [...board.values()].some((p) => p.date === d))}
             cardsOf={cardsOf}
           />
