@@ -50,7 +50,7 @@ export async function scabSeasonOfGate(story: Story, today: string): Promise<voi
     await spray(story, jobId, n, ago)
     const next = SPRAYED[n + 1]
     if (next === undefined) return
-    const due = await inFirm(FIRM.id, (sql) => dueAgain(sql, today, 20, idFor('site orchard')))
+    const due = await inFirm(FIRM.id, (sql) => dueAgain(sql, today, { siteId: idFor('site orchard') }))
     jobId = (
       (await story.do('maren', next + 1, 'put-on-day', {
         occurrenceId: due[0]!.id,

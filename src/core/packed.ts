@@ -12,10 +12,13 @@ const SHORT = 8
 type Plain = string | number | boolean | null
 type Json = Plain | Json[] | { [name: string]: Json }
 
+const OWN = { enumerable: true, configurable: true, writable: true }
+
 const isPlain = (v: unknown): v is Plain => typeof v !== 'object' || v === null
 
-/** The names of a record's fields, field by field. */
+/** The names of a record's fields so far, and what they become with one more. */
 interface Shape {
+  names: readonly string[]
   number: number | null
   next: Map<string, Shape>
 }
@@ -34,8 +37,8 @@ interface Written {
  * @example pack([{ tag: 'A-1' }, { tag: 'A-2' }]) // '[[["tag"]],[-2,0,["A-1"],["A-2"]]]'
  */
 export function pack<T>(value: T): Packed<T> {
-  const shapes: string[][] = []
-  const root: Shape = { number: null, next: new Map() }
+  const shapes: (readonly string[])[] = []
+  const root: Shape = { names: [], number: null, next: new Map() }
   const before = new Map<string, number>()
   let count = 0
   /** Where the same came before; kept from now on where it did not. */
@@ -46,20 +49,20 @@ export function pack<T>(value: T): Packed<T> {
     return null
   }
   const record = (v: object): Written => {
-    const names: string[] = []
     let shape = root
     let fields = ''
     let flat = true
-    for (const [name, field] of Object.entries(v)) {
+    for (const name of Object.keys(v)) {
+      const field = (v as Record<string, unknown>)[name]
       if (field === undefined || typeof field === 'function') continue
       let next = shape.next.get(name)
-      if (!next) shape.next.set(name, (next = { number: null, next: new Map() }))
+      if (!next)
+        shape.next.set(name, (next = { names: [...shape.names, name], number: null, next: new Map() }))
+      fields += shape === root ? write(field) : ',' + write(field)
       shape = next
-      fields += `${names.length > 0 ? ',' : ''}${write(field)}`
-      names.push(name)
       flat &&= isPlain(field) || field instanceof Date
     }
-    shape.number ??= shapes.push(names) - 1
+    shape.number ??= shapes.push(shape.names) - 1
     return { shape: shape.number, fields, before: flat ? cameAt(`${shape.number},${fields}`) : null }
   }
   const one = ({ shape, fields, before }: Written) =>
@@ -104,9 +107,17 @@ export function unpack<T>(packed: Packed<T>): AsJson<T> {
     return v
   }
   const record = (shape: number, fields: Json[]): Json => {
-    const values = fields.map(read)
-    const made = Object.fromEntries(shapes[shape]!.map((name, i) => [name, values[i]!]))
-    return values.every(isPlain) ? keep(made) : made
+    const names = shapes[shape]!
+    const made: { [name: string]: Json } = {}
+    let flat = true
+    for (let i = 0; i < names.length; i++) {
+      const value = read(fields[i]!)
+      flat &&= isPlain(value)
+      // This one name is no field when it is assigned.
+      if (names[i] === '__proto__') Object.defineProperty(made, '__proto__', { value, ...OWN })
+      else made[names[i]!] = value
+    }
+    return flat ? keep(made) : made
   }
   const read = (v: Json): Json => {
     if (typeof v === 'string') return v.length < SHORT ? v : keep(v)

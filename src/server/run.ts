@@ -4,7 +4,7 @@ import { readLine } from '@/core/methods/lines'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
-import { roundOf } from '@/core/ports/marks'
+import { eachHole, roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
@@ -229,13 +229,9 @@ async function refusedMove(
     return refuse('not-allowed', 'kind', `Port ${step.n} is drilled; a hole cannot be moved.`)
   const terms = readInjectionUse(use.terms)
   if (!terms.ok) return terms
-  const holes = (await holesOfTree(sql, subject.treeId)).map((h) => ({
-    bearing: h.bearing,
-    drilledOn: dateIn(subject.timeZone, h.drilledAt),
-  }))
   const round = roundOf(
     await marksOfTree(sql, subject.treeId),
-    holes,
+    eachHole(await holesOfTree(sql, subject.treeId)),
     plan.shape.portGirth,
     dateIn(subject.timeZone, now),
   )

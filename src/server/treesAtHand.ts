@@ -11,6 +11,7 @@ import { merit } from '@/core/methods/merit'
 import type { UseOf } from '@/core/methods/plan'
 import { isSpray, methodOf } from '@/core/methods/registry'
 import type { Method } from '@/core/card/card'
+import { eachHole } from '@/core/ports/marks'
 import type { StandingRule } from '@/core/rules/localRule'
 import type { InWindow } from '@/core/season/cardWindow'
 import type { Length } from '@/core/quantity/units'
@@ -109,10 +110,7 @@ export async function treesAtHand(
       facts: reading && {
         ...trunkOf(tree.host, reading),
         marks: ringed,
-        holes: (drilled.get(tree.id) ?? []).map((h) => ({
-          bearing: h.bearing,
-          drilledOn: dateIn(tree.timeZone, h.drilledAt),
-        })),
+        holes: eachHole(drilled.get(tree.id) ?? []),
         rootsCut: before.flatMap((e) =>
           e.rootsCut === null ? [] : [{ on: e.on, percent: Number(e.rootsCut) || 0 }],
         ),

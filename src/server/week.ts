@@ -63,7 +63,7 @@ export async function openWeek(
   const last = days.at(-1)!
   const [teams, people, away] = [await crews(sql), await members(sql), await absences(sql, today, last)]
   const { works, more } = await openWork(sql, last, { jobs: MOST_JOBS, trees: MOST_TREES })
-  const asCarded = await dueAgain(sql, last, MOST_DUE)
+  const asCarded = await dueAgain(sql, last, { limit: MOST_DUE })
   // A cover is due as it washes off, within the days of its card.
   const renewals = await renewalsOf(context, asCarded)
   const due = asCarded.map((d) => ({ ...d, dueTo: renewals.get(d.id)?.by ?? d.dueTo }))

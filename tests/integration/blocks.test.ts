@@ -228,6 +228,31 @@ test('taken back before the last cover, what was done stands, and the gate still
   expect((await rows((sql) => treeById(sql, treeId)))!.stage).toBe('check')
 })
 
+test('what is due again is read a page at a time, each once and none left out', async () => {
+  for (const tag of ['K01', 'K02', 'K03']) {
+    const one = await apple(tag)
+    await sign(one.treeId)
+    const { jobId } = await done<{ jobId: string }>(
+      arborist(0, 15),
+      'hand-to-crew',
+      await covers('2026-06-12', 2, [one]),
+    )
+    await runAll(jobId, 0)
+  }
+  const all = (await rows((sql) => dueAgain(sql, '2026-06-30'))).map((d) => d.id)
+  const walked: string[] = []
+  for (let after: { dueFrom: string; id: string } | null = null; ; ) {
+    const from = after
+    const page = await rows((sql) => dueAgain(sql, '2026-06-30', { limit: 2, after: from }))
+    walked.push(...page.map((d) => d.id))
+    if (page.length < 2) break
+    after = page[1]!
+  }
+  expect(all.length).toBeGreaterThanOrEqual(3)
+  expect(walked).toEqual(all)
+  for (const id of all) await done(arborist(1), 'end-repeats', { occurrenceId: id, words: 'shown by the page' })
+})
+
 test('what is due again can be ended with a reason, once', async () => {
   const more = [await apple('B01')]
   await sign(more[0]!.treeId)

@@ -137,7 +137,7 @@ test('every query function answers firm B with nothing of firm A', async () => {
     appliedByOthers: (s) => limits.appliedByOthers(s, a.site),
     openSubjects: (s) => prescriptions.openSubjects(s, treated.prescription.id),
     stepsOfSubjects: (s) => ports.stepsOfSubjects(s, [ids.item]),
-    plannedSteps: (s) => ports.plannedSteps(s, [ids.item]),
+    plannedSteps: (s) => ports.plannedSteps(s, [ids.item]).then((m) => [...m]),
     rainOfSites: (s) => weather.rainOfSites(s, [a.site], { from: '2026-01-01', to: '2026-12-31' }),
     subjectsOfSteps: (s) => ports.subjectsOfSteps(s, [ids.port]).then((m) => [...m]),
     jobSubjectForChange: (s) => jobs.jobSubjectForChange(s, ids.item),

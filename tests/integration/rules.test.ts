@@ -186,7 +186,7 @@ describe('before a prescription', () => {
   test('holes of an earlier visit count: a port too near one is refused', async () => {
     const { treeId } = await recordedAsh(firm, 'E-1')
     const holes = await inFirm(firm.id, (sql) => holesOfTree(sql, treeId))
-    expect(holes).toHaveLength(9)
+    expect(holes.map((h) => h.bearings.length)).toEqual([9])
     // A year and more later, by the same findings, at the very same places.
     const later = new Date(NOON.getTime() + 400 * 86_400_000)
     const again = firm.person('arborist', later)

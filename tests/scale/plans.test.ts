@@ -64,7 +64,7 @@ import { cardView, shelfView } from '@/server/read/shelf'
 import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
 import { rulesView } from '@/server/read/rules'
-import { runListView, todayView } from '@/server/read/today'
+import { dueAgainView, runListView, todayView } from '@/server/read/today'
 import { overdueView } from '@/server/read/overdue'
 import { crewsView, weekView } from '@/server/read/week'
 import { turnView } from '@/server/read/turn'
@@ -198,6 +198,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a season', () => seasonView(scaleId('site', 77)), 15, 9_000],
   ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 15, 40_000],
   ['Run, list', () => runListView(), 5, 8_000],
+  ['what is due again', () => dueAgainView(), 4, 8_000],
   ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 12, 8_000],
   ['the week', () => weekView(), 13, 60_000],
   ['what is overdue', () => overdueView(), 2, 60_000],

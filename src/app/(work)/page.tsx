@@ -1,6 +1,5 @@
 import { ANEW } from '@/core/plan/anew'
 import Link from 'next/link'
-import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'
@@ -9,7 +8,7 @@ import type { OverdueView } from '@/server/read/overdue'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { Morning } from './Morning'
-import { SmallRing } from '@/ui/ring/SmallRing'
+import { TodayJob } from './TodayJob'
 import { fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
@@ -56,46 +55,7 @@ export default async function TodayPage() {
           <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
           <ul className="border-t border-line mt-1">
             {view.jobs.map((job) => (
-              <li key={job.id} className="border-b border-line">
-                <Link
-                  href={`/run/${job.id}`}
-                  className="grid sm:grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)_auto] gap-x-5 gap-y-1 items-center py-3 no-underline hover:bg-sheet"
-                >
-                  <span>
-                    <span className="font-head font-bold text-lead block">{job.siteName}</span>
-                    <span className="text-ink2">
-                      {sayMethods(job.methods)}, {job.trees} {job.trees === 1 ? 'tree' : 'trees'}
-                      {job.crew !== null && `, ${job.own ? 'yours' : job.crew}`}
-                      {job.onDate < view.today && `, left open ${fromToday(job.onDate, view.today)}`}
-                    </span>
-                    {job.siteNote && <span className="block text-small text-straw">{job.siteNote}</span>}
-                  </span>
-                  <span className="flex flex-wrap items-center gap-1.5">
-                    {job.rings.map((r) => (
-                      <SmallRing
-                        key={r.tag}
-                        size={Math.round(26 + Math.min(26, r.diameterM * 45))}
-                        bearings={r.bearings ?? undefined}
-                        done={r.done}
-                      />
-                    ))}
-                    {job.trees > job.rings.length && (
-                      <span className="text-ink2">and {job.trees - job.rings.length} more</span>
-                    )}
-                  </span>
-                  <span>
-                    {job.inTrees > 0 ? (
-                      <span className="tag tag-water">{job.inTrees} in trees, do not leave</span>
-                    ) : job.recorded === job.trees ? (
-                      <span className="tag tag-moss">all recorded</span>
-                    ) : (
-                      <span className="tag tag-straw">
-                        {job.recorded} of {job.trees} recorded
-                      </span>
-                    )}
-                  </span>
-                </Link>
-              </li>
+              <TodayJob key={job.id} job={job} today={view.today} />
             ))}
             {view.jobsInAll > view.jobs.length && (
               <li className="py-2.5 border-b border-line">

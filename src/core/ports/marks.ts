@@ -11,6 +11,18 @@ export interface RingMark extends Sector {
   notedOn: string
 }
 
+/** Holes that were drilled into one trunk on one day. */
+export interface DrilledDay {
+  /** ISO date on the site's calendar. */
+  drilledOn: string
+  bearings: number[]
+}
+
+/** Each hole by itself. `eachHole([{ drilledOn: '2026-06-12', bearings: [20, 80] }])[1].bearing` is 80. */
+export function eachHole(days: readonly DrilledDay[]): { bearing: number; drilledOn: string }[] {
+  return days.flatMap(({ drilledOn, bearings }) => bearings.map((bearing) => ({ bearing, drilledOn })))
+}
+
 const MS_PER_YEAR = 365.25 * 86_400_000
 
 /** Years from one ISO date to another. `yearsBetween('2025-06-12', '2026-06-12')` is 1, to a thousandth. */

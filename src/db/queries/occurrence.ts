@@ -46,20 +46,32 @@ const select = (sql: FirmSql) => sql`
 const waits = (sql: FirmSql) =>
   sql`not exists (select 1 from job_item ji where ji.firm_id = o.firm_id and ji.occurrence_id = o.id)`
 
-/** Work due again until a day that stands on no day yet, the first due first. */
+/** Work due again until a day that stands on no day yet, the first due first; pass the last row's day and id to go on. */
 export async function dueAgain(
   sql: FirmSql,
   until: string,
-  limit = 50,
-  siteId: string | null = null,
-  /** Only what has a tree in it. */
-  part: { block: string | null; treeId: string | null } = { block: null, treeId: null },
+  {
+    limit = 50,
+    siteId = null,
+    block = null,
+    treeId = null,
+    after = null,
+  }: {
+    limit?: number
+    siteId?: string | null
+    /** Only what has a tree in this block. */
+    block?: string | null
+    /** Only what has this tree in it. */
+    treeId?: string | null
+    after?: { dueFrom: string; id: string } | null
+  } = {},
 ): Promise<DueRow[]> {
   return sql<
     DueRow[]
   >`${select(sql)} where o.status = 'open' and o.due_from <= ${until} and o.again and ${waits(sql)} and x.trees > 0
-    ${siteId ? sql`and p.site_id = ${siteId}` : sql``} ${part.block === null ? sql`` : sql`and ${part.block} = any(x.blocks)`}
-    ${part.treeId === null ? sql`` : sql`and exists (select 1 from item_subject y where y.firm_id = o.firm_id and y.item_id = o.item_id and y.tree_id = ${part.treeId})`}
+    ${after ? sql`and (o.due_from, o.id) > (${after.dueFrom}, ${after.id})` : sql``}
+    ${siteId ? sql`and p.site_id = ${siteId}` : sql``} ${block === null ? sql`` : sql`and ${block} = any(x.blocks)`}
+    ${treeId === null ? sql`` : sql`and exists (select 1 from item_subject y where y.firm_id = o.firm_id and y.item_id = o.item_id and y.tree_id = ${treeId})`}
     order by o.due_from, o.id limit ${limit}`
 }
 

@@ -1,3 +1,4 @@
+import type { DrilledDay } from '@/core/ports/marks'
 import type { FirmSql } from '../client'
 
 export interface MarkRow {
@@ -39,30 +40,30 @@ export async function marksOfTrees(
     from ring_mark m where m.tree_id = any(${treeIds}) order by m.tree_id, m.kind, m.from_deg, m.id`
 }
 
-/** Holes of recorded injections: where, and when they were drilled. */
-export async function holesOfTree(
-  sql: FirmSql,
-  treeId: string,
-): Promise<{ bearing: number; drilledAt: Date }[]> {
+/** Holes of recorded injections: where, and on which day of the site they were drilled. */
+export async function holesOfTree(sql: FirmSql, treeId: string): Promise<DrilledDay[]> {
   return holesOfTrees(sql, [treeId])
 }
 
 /**
- * Holes of recorded injections of several trees at once, by tree. Holes drilled under another listing of the same tree are
- * in the same wood and count with it.
+ * Holes of recorded injections of several trees at once, by tree and day of its site. Holes drilled under another listing of the same
+ * tree are in the same wood and count with it.
  */
 export async function holesOfTrees(
   sql: FirmSql,
   treeIds: string[],
-): Promise<{ treeId: string; bearing: number; drilledAt: Date }[]> {
+): Promise<(DrilledDay & { treeId: string })[]> {
   if (treeIds.length === 0) return []
-  return sql<{ treeId: string; bearing: number; drilledAt: Date }[]>`
-    select l.tree_id as "treeId", (p.state->>'bearing')::int as bearing,
-      to_timestamp((p.state->>'drilledAt')::double precision / 1000) as "drilledAt"
+  return sql<(DrilledDay & { treeId: string })[]>`
+    select h.tree_id as "treeId", h.drilled_on::text as "drilledOn", array_agg(h.bearing order by h.bearing) as bearings
     from (
-      select id as tree_id, id as listed from unnest(${treeIds}::uuid[]) id
-      union all select merged_into, id from tree where merged_into = any(${treeIds})) l
-    join job_subject i on i.tree_id = l.listed join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
-    where i.status = 'recorded' and p.state->>'drilledAt' is not null
-    order by l.tree_id, 2, 3`
+      select l.tree_id, (p.state->>'bearing')::int as bearing,
+        (to_timestamp((p.state->>'drilledAt')::double precision / 1000) at time zone s.time_zone)::date as drilled_on
+      from (
+        select id as tree_id, id as listed from unnest(${treeIds}::uuid[]) id
+        union all select merged_into, id from tree where merged_into = any(${treeIds})) l
+      join tree t on t.id = l.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
+      join job_subject i on i.tree_id = l.listed join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
+      where i.status = 'recorded' and p.state->>'drilledAt' is not null) h
+    group by h.tree_id, h.drilled_on order by h.tree_id, h.drilled_on`
 }

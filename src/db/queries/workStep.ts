@@ -20,14 +20,16 @@ export async function stepsOfSubjects(sql: FirmSql, jobSubjectIds: string[]): Pr
     where s.job_subject_id = any(${jobSubjectIds}) order by s.job_subject_id, s.n`
 }
 
-/** The same as they were planned alone. */
+/** The same as they were planned alone, by tree of the job, a row a tree: a job has some thousand steps. */
 export async function plannedSteps(
   sql: FirmSql,
   jobSubjectIds: string[],
-): Promise<Omit<WorkStepRow, 'state'>[]> {
-  if (jobSubjectIds.length === 0) return []
-  return sql<Omit<WorkStepRow, 'state'>[]>`
-    select id, job_subject_id as "jobSubjectId", n, what from step where job_subject_id = any(${jobSubjectIds}) order by job_subject_id, n`
+): Promise<Map<string, Pick<WorkStepRow, 'id' | 'n' | 'what'>[]>> {
+  if (jobSubjectIds.length === 0) return new Map()
+  const rows = await sql<{ subject: string; steps: Pick<WorkStepRow, 'id' | 'n' | 'what'>[] }[]>`
+    select job_subject_id as subject, json_agg(json_build_object('id', id, 'n', n, 'what', what) order by n) as steps
+    from step where job_subject_id = any(${jobSubjectIds}) group by job_subject_id`
+  return new Map(rows.map((r) => [r.subject, r.steps]))
 }
 
 /** Which tree of a job each step belongs to, by step. */

@@ -1,12 +1,11 @@
-import type { RingMark } from '@/core/ports/marks'
-import { yearsBetween } from '@/core/ports/marks'
-import { dateIn } from '@/core/time/calendar'
+import { grouped } from '@/core/grouped'
+import { yearsBetween, type DrilledDay, type RingMark } from '@/core/ports/marks'
 import type { MarkRow } from '@/db/queries/ring'
 
-/** A hole as the ring draws it: where, and how many years ago. */
-export interface HoleOnRing {
-  bearing: number
+/** Holes as the ring draws them: how many years ago, and where. */
+export interface HolesOnRing {
   years: number
+  bearings: number[]
 }
 
 /** Marks without their row ids, for the ring. */
@@ -17,14 +16,16 @@ export function plainMarks(rows: readonly MarkRow[]): RingMark[] {
 /** All earlier holes: those of recorded work and those seen on the bark. */
 export function holesOnRing(
   rows: readonly MarkRow[],
-  drilled: readonly { bearing: number; drilledAt: Date }[],
-  timeZone: string,
+  drilled: readonly DrilledDay[],
   today: string,
-): HoleOnRing[] {
-  // To a thousandth, a third of a day: it is drawn, not reckoned with, and many are sent.
-  const years = (on: string) => Math.round(yearsBetween(on, today) * 1000) / 1000
+): HolesOnRing[] {
+  const seen = grouped(
+    rows.filter((m) => m.kind === 'hole'),
+    (m) => m.notedOn,
+  )
   return [
-    ...drilled.map((h) => ({ bearing: h.bearing, years: years(dateIn(timeZone, h.drilledAt)) })),
-    ...rows.filter((m) => m.kind === 'hole').map((m) => ({ bearing: m.from, years: years(m.notedOn) })),
-  ]
+    ...drilled.map(({ drilledOn, bearings }) => ({ on: drilledOn, bearings })),
+    ...[...seen].map(([on, own]) => ({ on, bearings: own.map((m) => m.from) })),
+    // To a thousandth, a third of a day: it is drawn, not reckoned with, and many are sent.
+  ].map(({ on, bearings }) => ({ years: Math.round(yearsBetween(on, today) * 1000) / 1000, bearings }))
 }

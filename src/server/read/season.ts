@@ -180,7 +180,7 @@ async function pinsOf(
   const [done, jobs, due, promised] = [
     await doneOn(sql, ground, site.timeZone, { from, to }),
     await plannedOn(sql, ground, to),
-    await dueAgain(sql, to, 400, site.id, ground),
+    await dueAgain(sql, to, { limit: 400, ...ground }),
     await promisedOn(sql, ground, { from, to }),
   ]
   return [

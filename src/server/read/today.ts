@@ -18,29 +18,41 @@ import { uptakeOutlook } from '@/core/dose/uptake'
 const MOST_JOBS = 12
 /** Lines of what was promised. */
 const MOST_DUE = 10
+/** How far the crew’s lists look ahead, days. */
+const AHEAD = 14
+/** Jobs of one page of the list. */
+export const RUN_PAGE = 50
+/** What is due again: before the jobs, and on a page of its own. */
+export const FIRST_DUE = 6
+export const DUE_PAGE = 50
 
 /** Today: the jobs, the promised checks that are due, and what waits for whom. */
 export function todayView() {
   return reading(async (context) => {
     const { sql, person, today, now } = context
+    const until = addDays(today, AHEAD)
+    // Asked for at once: while the database reads the next, what came is taken apart.
+    const [all, rows, dueInAll, waiting, anew, check, weather, again, overdue] = await Promise.all([
+      jobsBetween(sql, today, today, { personId: person.id }),
+      openFollowUps(sql, until, null, 40),
+      countOpenFollowUps(sql, until),
+      waitingCounts(sql),
+      toWorkOutAgain(sql, 5),
+      ledgerCheck(sql),
+      knownWeather(context, null),
+      dueNamed(context, addDays(today, 7), { limit: 5 }),
+      overdueCounts(sql, today),
+    ])
     // One’s own come first, in the order of the day.
-    const all = (await jobsBetween(sql, today, today, { personId: person.id })).sort(
-      (a, b) => Number(b.own) - Number(a.own) || (a.place ?? 99) - (b.place ?? 99),
-    )
+    all.sort((a, b) => Number(b.own) - Number(a.own) || (a.place ?? 99) - (b.place ?? 99))
     const jobs = all.slice(0, MOST_JOBS)
     const rings = await ringsOfJobs(
       sql,
       jobs.map((j) => j.id),
     )
     const withTrees = jobs.map((job) => ({ ...job, rings: rings.filter((r) => r.jobId === job.id) }))
-    const until = addDays(today, 14)
-    const [rows, dueInAll] = [await openFollowUps(sql, until, null, 40), await countOpenFollowUps(sql, until)]
     // Those that ask the same on the same day at the same site stand together.
     const due = together(rows, (c) => [c.dueOn, c.siteName, c.what]).slice(0, MOST_DUE)
-    const waiting = await waitingCounts(sql)
-    const anew = await toWorkOutAgain(sql, 5)
-    const trouble = (await ledgerCheck(sql))?.trouble ?? null
-    const weather = await knownWeather(context, null)
     const hours = hoursAhead(weather, now, 16).flatMap((h) =>
       h.temperature === undefined
         ? []
@@ -64,19 +76,23 @@ export function todayView() {
       /** Work with the crew whose dose must be worked out again, the first few. */
       anew,
       /** Covers that are due again and stand on no day, the first few. */
-      dueAgain: await dueNamed(context, addDays(today, 7), 5),
+      dueAgain: again,
       hours,
-      trouble,
+      trouble: check?.trouble ?? null,
       dueInAll,
       role: person.role,
-      overdue: await overdueCounts(sql, today),
+      overdue,
     }
   })
 }
 
 /** Work due again on no day yet, with its cause by name. */
-async function dueNamed(context: Pick<Reading, 'sql' | 'now' | 'person'>, until: string, limit?: number) {
-  const due = await dueAgain(context.sql, until, limit)
+async function dueNamed(
+  context: Pick<Reading, 'sql' | 'now' | 'person'>,
+  until: string,
+  which: Parameters<typeof dueAgain>[2],
+) {
+  const due = await dueAgain(context.sql, until, which)
   const renewals = await renewalsOf(context, due)
   return due.map((d) => ({ ...d, cause: causeName(d.cause), renewal: renewals.get(d.id) ?? null }))
 }
@@ -85,19 +101,27 @@ async function dueNamed(context: Pick<Reading, 'sql' | 'now' | 'person'>, until:
 export function runListView(after: { onDate: string; id: string } | null = null) {
   return reading(async (context) => {
     const { sql, today, person } = context
+    const until = addDays(today, AHEAD)
+    const [due, jobs] = await Promise.all([
+      after ? [] : dueNamed(context, until, { limit: FIRST_DUE + 1 }),
+      jobsBetween(sql, today, until, { after, limit: RUN_PAGE, personId: person.id }),
+    ])
     return {
       today,
-      due: after ? [] : await dueNamed(context, addDays(today, 14)),
-      jobs: await jobsBetween(sql, today, addDays(today, 14), {
-        after,
-        limit: RUN_PAGE,
-        personId: person.id,
-      }),
+      /** Covers that are due again and stand on no day, the first few; one more says that there are more. */
+      due,
+      jobs,
     }
   })
 }
 
-/** Jobs of one page of the list. */
-export const RUN_PAGE = 100
+/** Everything that is due again and stands on no day, a page at a time. */
+export function dueAgainView(after: { dueFrom: string; id: string } | null = null) {
+  return reading(async (context) => ({
+    today: context.today,
+    due: await dueNamed(context, addDays(context.today, AHEAD), { after, limit: DUE_PAGE }),
+  }))
+}
 
-export type DueAgain = Awaited<ReturnType<typeof runListView>>['due'][number]
+export type JobLine = Awaited<ReturnType<typeof runListView>>['jobs'][number]
+export type DueAgain = Awaited<ReturnType<typeof dueAgainView>>['due'][number]

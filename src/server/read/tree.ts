@@ -50,7 +50,7 @@ async function readTree(context: Reading, id: string) {
         (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as after`,
   ])
   const lookAlike = hostOf(tree.host)?.confusedWith?.host
-  const holes = holesOnRing(marks, drilled, tree.timeZone, today)
+  const holes = holesOnRing(marks, drilled, today)
   const shared = {
     tree,
     kind: hostOf(tree.host),

@@ -37,7 +37,7 @@ export function turnView(siteId: string | null) {
     const counts = await turnCounts(sql, today, of)
     const open = TURNS.filter((t) => counts.some((c) => c.turn === t && c.open > 0))
     const promised = await firstTurns(sql, open, of, READ)
-    const due = await dueAgain(sql, addDays(today, AHEAD), SHOWN, of)
+    const due = await dueAgain(sql, addDays(today, AHEAD), { limit: SHOWN, siteId: of })
     const jobs = await jobsBetween(sql, today, addDays(today, AHEAD), { limit: JOBS_SHOWN + 1, siteId: of })
     return {
       today,

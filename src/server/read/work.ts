@@ -49,32 +49,28 @@ export function jobView(id: string) {
     const { sql, person, now } = context
     const job = isId(id) ? await jobById(sql, id) : undefined
     if (!job) return null
-    const weather = await knownWeather(context, job.siteId)
     const { timeZone } = job
     const today = dateIn(timeZone, now)
     const subjects = await crewSubjects(sql, id)
+    const ids = subjects.map((s) => s.id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
-    const uses = await usesByIds(sql, [...new Set(subjects.map((s) => s.useId))])
+    // Asked for at once: while the database reads the next, what came is taken apart.
+    const [steps, events, ringed, holed, uses, moved, weather] = await Promise.all([
+      plannedSteps(sql, ids),
+      eventsOfSubjects(sql, ids),
+      marksOfTrees(sql, treeIds),
+      holesOfTrees(sql, treeIds),
+      usesByIds(sql, [...new Set(subjects.map((s) => s.useId))]),
+      movesOfJob(sql, id),
+      knownWeather(context, job.siteId),
+    ])
     const useOf = (s: { useId: string }) => uses.get(s.useId)!
-    const [steps, events, marks, drilled, lots] = [
-      grouped(
-        await plannedSteps(
-          sql,
-          subjects.map((s) => s.id),
-        ),
-        (s) => s.jobSubjectId,
-      ),
-      await eventsOfSubjects(
-        sql,
-        subjects.map((s) => s.id),
-      ),
-      grouped(await marksOfTrees(sql, treeIds), (m) => m.treeId),
-      grouped(await holesOfTrees(sql, treeIds), (h) => h.treeId),
-      grouped(
-        await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
-        (l) => l.code,
-      ),
-    ]
+    const marks = grouped(ringed, (m) => m.treeId)
+    const drilled = grouped(holed, (h) => h.treeId)
+    const lots = grouped(
+      await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
+      (l) => l.code,
+    )
     // What is the same for all its trees is sent once.
     const items = [...grouped(subjects, workOf)].map(([id, own]) => {
       const s = own[0]!
@@ -94,8 +90,7 @@ export function jobView(id: string) {
     })
     const trees = subjects.map((s) => {
       const own = marks.get(s.treeId) ?? []
-      const holes = holesOnRing(own, drilled.get(s.treeId) ?? [], timeZone, today)
-      const ownSteps = steps.get(s.id) ?? []
+      const holes = holesOnRing(own, drilled.get(s.treeId) ?? [], today)
       const { plan } = s
       return {
         id: s.id,
@@ -117,7 +112,7 @@ export function jobView(id: string) {
         marks: plainMarks(own),
         // The holes of this very job are its ports, not earlier ones.
         holes: s.status === 'recorded' ? holes.filter((h) => h.years > 0.01) : holes,
-        steps: ownSteps.map(({ id, n, what }) => ({ id, n, what, events: events.get(id) ?? [] })),
+        steps: (steps.get(s.id) ?? []).map((step) => ({ ...step, events: events.get(step.id) ?? [] })),
       }
     })
     return {
@@ -125,7 +120,7 @@ export function jobView(id: string) {
       items,
       trees,
       /** What was moved from this day to another one, and to this day from another one, with why. */
-      moved: await movesOfJob(sql, id),
+      moved,
       /** Of this hour, to begin the record with; null where it is not known. */
       weather: weather.at(now),
       forecast: hoursAhead(weather, now, HOURS_AHEAD),

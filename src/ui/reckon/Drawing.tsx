@@ -86,7 +86,7 @@ function PortsDrawing({ typed, answer }: { typed: Typed; answer: Answer | null }
     )
   const holes = rowsOf(typed, 'earlierHoles').flatMap((i) => {
     const bearing = number(`earlierHoles[${i}].bearing`)
-    return bearing === null ? [] : [{ bearing, years: number(`earlierHoles[${i}].years`) ?? 0 }]
+    return bearing === null ? [] : [{ bearings: [bearing], years: number(`earlierHoles[${i}].years`) ?? 0 }]
   })
   const ports = ((answer?.['ports'] as { bearing: number }[] | undefined) ?? []).map((p, i) => ({
     bearing: p.bearing,

@@ -14,7 +14,7 @@ export interface RingPort {
 
 export interface RingProps {
   marks: readonly RingMark[]
-  holes?: readonly { bearing: number; years: number }[]
+  holes?: readonly { years: number; bearings: readonly number[] }[]
   ports?: readonly RingPort[]
   /** Bearings of a second item beside the ports. */
   beside?: readonly number[]
@@ -47,9 +47,11 @@ export function Ring({
         .map((m, i) => (
           <ThinSide key={i} mark={m} />
         ))}
-      {holes.map((h, i) => (
-        <Hole key={i} bearing={h.bearing} years={h.years} marks={marks} />
-      ))}
+      {holes.flatMap(({ years, bearings }, i) =>
+        bearings.map((bearing, j) => (
+          <Hole key={`${i} ${j}`} bearing={bearing} years={years} marks={marks} />
+        )),
+      )}
       {ports.map((p) => (
         <Port key={p.number ?? p.bearing} port={p} marks={marks} labels={labels} />
       ))}

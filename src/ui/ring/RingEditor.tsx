@@ -8,7 +8,7 @@ import { Ring, type RingPort } from './Ring'
 interface RingEditorProps {
   label: string
   marks: readonly RingMark[]
-  holes: readonly { bearing: number; years: number }[]
+  holes: readonly { years: number; bearings: readonly number[] }[]
   ports: readonly RingPort[]
   /** Ports of a second item on the same day; they are not moved. */
   beside?: readonly number[]

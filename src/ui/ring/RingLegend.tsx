@@ -9,7 +9,7 @@ export function RingLegend({
   beside = false,
 }: {
   marks: readonly RingMark[]
-  holes: number
+  holes: readonly unknown[]
   ports: boolean
   beside?: boolean
 }) {
@@ -30,7 +30,7 @@ export function RingLegend({
           <path d="M10,2L16,13H4Z" fill="var(--color-paper)" stroke="var(--color-moss)" strokeWidth="2" />,
           'feed capsule beside',
         )}
-      {holes > 0 &&
+      {holes.length > 0 &&
         entry(
           <circle
             cx="10"

@@ -1,6 +1,6 @@
 import { memo } from 'react'
 import type { RingMark } from '@/core/ports/marks'
-import { arcPath, at, barkRadius, R, sectorPath, smallOutline } from './geometry'
+import { arcPath, barkRadius, dotsPath, R, sectorPath, smallOutline } from './geometry'
 
 type SmallMark = Pick<RingMark, 'kind' | 'from' | 'to'>
 
@@ -56,19 +56,16 @@ export const SmallRing = memo(function SmallRing({
             strokeDasharray="10 8"
           />
         ))}
-      {bearings.map((b) => {
-        const p = at(b, barkRadius(b, marks))
-        return (
-          <circle
-            key={b}
-            cx={Math.round(p.x)}
-            cy={Math.round(p.y)}
-            r="13"
-            className={`${done ? 'fill-moss' : 'fill-rust'} stroke-paper`}
-            strokeWidth="4"
+      {bearings.length > 0 && (
+        <g strokeLinecap="round">
+          <path d={dotsPath(bearings, marks)} className="stroke-paper" strokeWidth="30" />
+          <path
+            d={dotsPath(bearings, marks)}
+            className={done ? 'stroke-moss' : 'stroke-rust'}
+            strokeWidth="22"
           />
-        )
-      })}
+        </g>
+      )}
     </svg>
   )
 })

@@ -6,6 +6,7 @@ import {
   at,
   barkRadius,
   bearingOf,
+  dotsPath,
   outline,
   R,
   sectorPath,
@@ -33,6 +34,12 @@ test('flares swell the bark, valleys draw it in, a trunk without flares is round
   expect(barkRadius(123, [])).toBe(R)
   expect(barkRadius(0, [flare])).toBeGreaterThan(R)
   expect(barkRadius(180, [flare])).toBeLessThan(R)
+})
+
+test('dots stand on the bark, one after another', () => {
+  expect(dotsPath([0, 90], [])).toBe(`M0 ${-R}h0M${R} 0h0`)
+  const [, y] = /^M0 (-\d+)h0$/.exec(dotsPath([0], [flare]))!
+  expect(-Number(y)).toBeGreaterThan(R)
 })
 
 test('paths hold only numbers', () => {

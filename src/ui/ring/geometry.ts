@@ -17,6 +17,17 @@ function round(n: number): number {
   return Math.round(n * 100) / 100
 }
 
+/** Dots on the bark at bearings, as one path of no length that is drawn with round ends: a list draws hundreds. */
+export function dotsPath(
+  bearings: readonly number[],
+  marks: readonly Pick<RingMark, 'kind' | 'from' | 'to'>[],
+): string {
+  return bearings
+    .map((b) => at(b, barkRadius(b, marks)))
+    .map(({ x, y }) => `M${Math.round(x)} ${Math.round(y)}h0`)
+    .join('')
+}
+
 /** The bearing of a place on the drawing, whole degrees. */
 export function bearingOf(x: number, y: number): number {
   return wrap(Math.round((Math.atan2(x, -y) * 180) / Math.PI))

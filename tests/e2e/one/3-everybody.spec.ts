@@ -53,6 +53,7 @@ async function views(page: Page): Promise<string[]> {
     '/settings/rules',
     '/week',
     '/overdue',
+    '/run/due',
     '/week/crews',
     '/run',
     job!,

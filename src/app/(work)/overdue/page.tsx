@@ -52,7 +52,7 @@ function sayCounts({ jobs, again, checks }: OverdueView['counts']): string {
 /** What can be done about each kind, and where. */
 const WAY = {
   job: { href: (id: string) => `/run/${id}`, out: 'do it, move it or hand it back' },
-  again: { href: () => '/run', out: 'put it on a day, or end it' },
+  again: { href: () => '/run/due', out: 'put it on a day, or end it' },
   check: { href: (id: string) => `/follow-up/${id}`, out: 'answer it, put it off or end it' },
 } as const
 

@@ -103,7 +103,7 @@ export function PortWork({
         })}
       </Ring>
       <div className="hidden sm:block">
-        <RingLegend marks={tree.marks} holes={tree.holes.length} ports={false} />
+        <RingLegend marks={tree.marks} holes={tree.holes} ports={false} />
       </div>
       {finished ? (
         <div className="mt-2">

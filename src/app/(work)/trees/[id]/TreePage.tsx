@@ -157,7 +157,7 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
             label={`${tree.tag} from above`}
             className="w-full max-w-[430px] mx-auto"
           />
-          <RingLegend marks={view.marks} holes={view.holes.length} ports={false} />
+          <RingLegend marks={view.marks} holes={view.holes} ports={false} />
           <p className="text-center mt-2 no-print">
             <Link href={`/trees/${tree.id}/prescribe#ring`} className="underline underline-offset-2">
               {view.marks.length === 0 ? 'Set flares and dead wood on the ring' : 'Change the ring'}

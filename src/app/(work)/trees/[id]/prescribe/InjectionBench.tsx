@@ -230,7 +230,7 @@ export function InjectionBench({
         />
         <RingLegend
           marks={marks}
-          holes={view.holes.length}
+          holes={view.holes}
           ports={mode === 'ports' && bearings.length > 0}
           beside={fed?.ok === true}
         />

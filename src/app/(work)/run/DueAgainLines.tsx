@@ -14,8 +14,19 @@ import { useMay } from '@/ui/shell/may'
 import { useGo } from '@/ui/shell/useGo'
 import { fromToday, writtenDate } from '@/ui/when'
 
-/** Work that is due again: between which days, at how many trees; it is put on a day, or ended with a reason. */
-export function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
+/** Work that is due again, the first due first. */
+export function DueAgainLines({ due, today }: { due: readonly DueAgain[]; today: string }) {
+  return (
+    <ul className="border-t border-line mt-1">
+      {due.map((d) => (
+        <DueAgainLine key={d.id} due={d} today={today} />
+      ))}
+    </ul>
+  )
+}
+
+/** Between which days it is due, at how many trees; it is put on a day, or ended with a reason. */
+function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
   const may = useMay()
   const go = useGo()
   const router = useRouter()
