@@ -2,7 +2,7 @@ import { inFirm } from '@/db/client'
 import { addCard, addLot } from '@/db/queries/card'
 import { decisionsOfTree, diagnosesOfTree } from '@/db/queries/assessment'
 import { jobSubjects, subjectsOfJob } from '@/db/queries/job'
-import { dueAgain } from '@/db/queries/occurrence'
+import { dueAgain, type DueRow } from '@/db/queries/occurrence'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { recordById } from '@/db/queries/record'
 import { treeById } from '@/db/queries/tree'
@@ -240,17 +240,14 @@ test('what is due again is read a page at a time, each once and none left out', 
     await runAll(jobId, 0)
   }
   const all = (await rows((sql) => dueAgain(sql, '2026-06-30'))).map((d) => d.id)
+  const pageAfter = (after: DueRow | null) => rows((sql) => dueAgain(sql, '2026-06-30', { limit: 2, after }))
   const walked: string[] = []
-  for (let after: { dueFrom: string; id: string } | null = null; ; ) {
-    const from = after
-    const page = await rows((sql) => dueAgain(sql, '2026-06-30', { limit: 2, after: from }))
+  for (let page = await pageAfter(null); page.length > 0; page = await pageAfter(page.at(-1)!))
     walked.push(...page.map((d) => d.id))
-    if (page.length < 2) break
-    after = page[1]!
-  }
   expect(all.length).toBeGreaterThanOrEqual(3)
   expect(walked).toEqual(all)
-  for (const id of all) await done(arborist(1), 'end-repeats', { occurrenceId: id, words: 'shown by the page' })
+  for (const id of all)
+    await done(arborist(1), 'end-repeats', { occurrenceId: id, words: 'shown by the page' })
 })
 
 test('what is due again can be ended with a reason, once', async () => {

@@ -17,7 +17,7 @@ test('holes of several days are each one hole, with its day', () => {
 
 test('a hole of last June is a year old three days either way, one of this week is not', () => {
   const ages = (today: string) =>
-    roundOf([], eachHole(days), toSI(52, 'in'), today).earlierHoles.map((h) => h.years)
+    roundOf([], eachHole(days), toSI(52, 'in'), today).earlierHoles!.map((h) => h.years)
   expect(ages('2026-06-10')[0]).toBe(1)
   expect(ages('2026-06-14')[0]).toBe(1)
   expect(ages('2026-06-20')[0]).toBeGreaterThan(1)
