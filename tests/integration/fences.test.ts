@@ -124,6 +124,7 @@ test('every query function answers firm B with nothing of firm A', async () => {
     usesByIds: (s) => labels.usesByIds(s, [a.label]).then((m) => m.size),
     prescriptionsOfTree: (s) => prescriptions.prescriptionsOfTree(s, t),
     jobsBetween: (s) => jobs.jobsBetween(s, '2000-01-01', '2100-01-01'),
+    jobsToday: (s) => jobs.jobsToday(s, '2100-01-01', a.person('arborist').id, 12).then((t) => t.jobs),
     jobById: (s) => jobs.jobById(s, ids.job),
     subjectsOfJob: (s) => jobs.subjectsOfJob(s, ids.job),
     crewSubjects: (s) => jobs.crewSubjects(s, ids.job),

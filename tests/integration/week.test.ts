@@ -1,7 +1,7 @@
 import { inFirm, closePool } from '@/db/client'
 import { METHODS } from '@/core/card/card'
 import { decisionsOfTree } from '@/db/queries/assessment'
-import { jobsBetween, subjectsOfJob } from '@/db/queries/job'
+import { jobsBetween, jobsToday, subjectsOfJob } from '@/db/queries/job'
 import { movesOfJob } from '@/db/queries/moved'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { planned, type WeekLine } from '@/server/read/week'
@@ -309,6 +309,26 @@ describe('a week that is taken', () => {
         take([placed({ ...digging!, id: uuidv7() }, { crewId: null, onDate: '2026-06-18' })]),
       ),
     ).toMatchObject({ code: 'conflict' })
+  })
+
+  test('stands on Today: one’s own first, as many as asked for, counted over all there is', async () => {
+    const today = (day: string, personId: string, limit = 12) =>
+      read((sql) => jobsToday(sql, day, personId, limit))
+    const [own, other] = [arborist().id, firm.person('technician').id]
+    expect(await today('2026-06-14', own)).toEqual({ jobs: [], inAll: 0, open: 0, openTrees: 0 })
+    expect(await today('2026-06-15', own)).toMatchObject({
+      jobs: [{ onDate: '2026-06-15', own: true, crew: 'Tansy', trees: 6, inTrees: 0 }],
+      inAll: 1,
+      open: 1,
+      openTrees: 6,
+    })
+    // What was left open of an earlier day is still there, and counted where it is not shown.
+    const later = await today('2026-06-18', other, 1)
+    expect(later).toMatchObject({ jobs: [{ own: false, onDate: '2026-06-15' }], inAll: 2, openTrees: 8 })
+    const all = await read((sql) => jobsBetween(sql, '2026-06-18', '2026-06-18', { personId: own }))
+    const mine = (await today('2026-06-18', own)).jobs
+    expect(mine.map((j) => j.id).sort()).toEqual(all.map((j) => j.id).sort())
+    expect(mine.find((j) => j.onDate === '2026-06-18')).toEqual(all.find((j) => j.onDate === '2026-06-18'))
   })
 
   test('gives nothing to a crew that cannot: not out, not its work, no licence, not there any more', async () => {

@@ -69,6 +69,11 @@ export interface JobRow {
   inTrees: number
 }
 
+/** Trees of job `j` with something in them at this moment. */
+const inTrees = (sql: FirmSql) => sql`(
+  select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
+  where i.job_id = j.id and i.status = 'open' and p.is_in)`
+
 /**
  * Jobs between two dates, and any earlier ones with something still open, with their totals, a page at a time: pass the
  * last row's day and id to go on.
@@ -94,14 +99,43 @@ export async function jobsBetween(
   return sql<JobRow[]>`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
       c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own, j.place,
-      (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
-        where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees"
+      ${inTrees(sql)} as "inTrees"
     from (
       (select * from job where on_date between ${from} and ${to} and trees > 0 ${rest} order by on_date, id limit ${limit})
       union all
       (select * from job where on_date < ${from} and recorded < trees ${rest} order by on_date, id limit ${limit})) j
     join site s on s.id = j.site_id left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id
     order by j.on_date, j.id limit ${limit}`
+}
+
+/** The jobs of a day and what is left open of earlier ones: one's own first, in the order of the day, the first few, with how much there is in all. */
+export async function jobsToday(
+  sql: FirmSql,
+  today: string,
+  personId: string,
+  limit: number,
+): Promise<{ jobs: JobRow[]; inAll: number; open: number; openTrees: number }> {
+  const rows = await sql<(JobRow & { inAll: number; open: number; openTrees: number })[]>`
+    select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
+      j.crew, j.own, j.place, ${inTrees(sql)} as "inTrees", j.all::int as "inAll", j.open::int, j.open_trees::int as "openTrees"
+    from (
+      select j.*, c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own, count(*) over () as all,
+        count(*) filter (where j.recorded < j.trees) over () as open, sum(j.trees - j.recorded) over () as open_trees
+      from (
+        select * from job where on_date = ${today} and trees > 0
+        union all
+        select * from job where on_date < ${today} and recorded < trees) j
+      left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id
+      order by own desc, j.place nulls last, j.on_date, j.id limit ${limit}) j
+    join site s on s.id = j.site_id
+    order by j.own desc, j.place nulls last, j.on_date, j.id`
+  const [first] = rows
+  return {
+    jobs: rows.map(({ inAll: _, open: __, openTrees: ___, ...job }) => job),
+    inAll: first?.inAll ?? 0,
+    open: first?.open ?? 0,
+    openTrees: first?.openTrees ?? 0,
+  }
 }
 
 /** The first few trees of each job as small rings; ports where there are some. */

@@ -4,7 +4,7 @@ import { toWorkOutAgain } from '@/db/queries/anew'
 import { dueAgain } from '@/db/queries/occurrence'
 import { causeName } from '@/almanac/causes'
 import { overdueCounts } from '@/db/queries/overdue'
-import { jobsBetween, ringsOfJobs } from '@/db/queries/job'
+import { jobsBetween, jobsToday, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { renewalsOf } from '../renewals'
@@ -32,8 +32,8 @@ export function todayView() {
     const { sql, person, today, now } = context
     const until = addDays(today, AHEAD)
     // Asked for at once: while the database reads the next, what came is taken apart.
-    const [all, rows, dueInAll, waiting, anew, check, weather, again, overdue] = await Promise.all([
-      jobsBetween(sql, today, today, { personId: person.id }),
+    const [work, rows, dueInAll, waiting, anew, check, weather, again, overdue] = await Promise.all([
+      jobsToday(sql, today, person.id, MOST_JOBS),
       openFollowUps(sql, until, null, 40),
       countOpenFollowUps(sql, until),
       waitingCounts(sql),
@@ -43,14 +43,10 @@ export function todayView() {
       dueNamed(context, addDays(today, 7), { limit: 5 }),
       overdueCounts(sql, today),
     ])
-    // One’s own come first, in the order of the day.
-    all.sort((a, b) => Number(b.own) - Number(a.own) || (a.place ?? 99) - (b.place ?? 99))
-    const jobs = all.slice(0, MOST_JOBS)
     const rings = await ringsOfJobs(
       sql,
-      jobs.map((j) => j.id),
+      work.jobs.map((j) => j.id),
     )
-    const withTrees = jobs.map((job) => ({ ...job, rings: rings.filter((r) => r.jobId === job.id) }))
     // Those that ask the same on the same day at the same site stand together.
     const due = together(rows, (c) => [c.dueOn, c.siteName, c.what]).slice(0, MOST_DUE)
     const hours = hoursAhead(weather, now, 16).flatMap((h) =>
@@ -64,13 +60,12 @@ export function todayView() {
             },
           ],
     )
-    const open = all.filter((j) => j.recorded < j.trees)
     return {
-      openJobs: open.length,
-      openTrees: open.reduce((n, j) => n + j.trees - j.recorded, 0),
-      jobsInAll: all.length,
+      openJobs: work.open,
+      openTrees: work.openTrees,
+      jobsInAll: work.inAll,
       today,
-      jobs: withTrees,
+      jobs: work.jobs.map((job) => ({ ...job, rings: rings.filter((r) => r.jobId === job.id) })),
       due,
       waiting,
       /** Work with the crew whose dose must be worked out again, the first few. */
