@@ -88,15 +88,16 @@ export function SignRecord({
     const own = signed.flatMap(beside).filter((t) => t.itemId === m.id)
     return own.length > 0 ? [{ item: m, trees: own }] : []
   })
+  /** Told beside their inputs, where those are asked for. */
   const inField = [
-    'lot',
+    ...(house ? [] : ['lot']),
     ...also.map((_, n) => `also[${n}].lot`),
     'temperature',
     'wind',
     'windFrom',
     'soil',
     'sky',
-    'counted',
+    ...(counts ? ['counted'] : []),
     'notices',
     'deviations',
   ]

@@ -28,6 +28,8 @@ export function Seen({ view }: { view: SeasonView }) {
     ...view.stages.flatMap((s) => s.seen),
     ...view.targets.flatMap((t) => (t.seen ? [t.seen] : [])),
   ].sort((a, b) => (a.seenOn < b.seenOn ? 1 : -1))
+  /** Told beside their inputs; a single stage has none. */
+  const told = ['kind', 'on', ...(stages.length > 1 ? ['stage'] : [])]
   const at = (field: string) => (see.problem?.field === field ? see.problem.message : null)
   if (names.size === 0) return null
   return (
@@ -92,7 +94,7 @@ export function Seen({ view }: { view: SeasonView }) {
             problem={at('on')}
           />
           <ProblemNote
-            problem={see.problem && ['kind', 'stage', 'on'].includes(see.problem.field) ? null : see.problem}
+            problem={see.problem && told.includes(see.problem.field) ? null : see.problem}
             onAnew={see.renew}
           />
           <Button type="submit" disabled={see.busy || form.kind === ''}>

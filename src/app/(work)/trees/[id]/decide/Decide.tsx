@@ -12,7 +12,7 @@ import { showWeight } from '@/core/diagnose/showWeight'
 import { BESIDE } from '@/core/diagnose/weigh'
 import { TreeHeading } from '../TreeHeading'
 import { SafetyScreen } from './SafetyScreen'
-import { FollowFields, FOLLOW_FIELDS, followed, type FollowUp } from './FollowFields'
+import { FollowFields, followed, followFields, type FollowUp } from './FollowFields'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { TextArea } from '@/ui/fields/TextArea'
@@ -156,7 +156,7 @@ export function Decide({ view }: { view: DecideView }) {
               onChange={(e) => setWords(e.target.value)}
             />
           </div>
-          <ProblemNote problem={problem && FOLLOW_FIELDS.includes(problem.field) ? null : problem} />
+          <ProblemNote problem={problem && followFields(action).includes(problem.field) ? null : problem} />
           {may('sign-decision') ? (
             <Button type="submit" now className="mt-3" disabled={busy || !action}>
               {busy ? 'Signing' : works ? 'Sign and prescribe →' : 'Sign the decision'}

@@ -25,8 +25,15 @@ export interface FollowUp {
   referTo?: ReferTo
 }
 
-/** Fields that show their own problem. */
-export const FOLLOW_FIELDS = ['due', 'whom', 'watch', 'count', 'threshold', 'above']
+/** Fields that show their own problem, of those that are asked for. */
+export function followFields(action: Action | null): string[] {
+  if (action === null || action === 'treat') return []
+  return [
+    'due',
+    ...(WHOM[action] ? ['whom'] : []),
+    ...(action === 'watch' ? ['watch', 'count', 'threshold', 'above'] : []),
+  ]
+}
 
 /** What follows a decision, as it is sent. */
 export function followed(action: Action, f: FollowUp, today: string) {

@@ -1,0 +1,252 @@
+/** @jest-environment jsdom */
+import { createElement as h } from 'react'
+import { SCHOOLS } from '@/almanac/schools'
+import { formsHold } from '@/ui/fields/form.testing'
+import { CalendarLinks } from '@/ui/calendar/CalendarLinks'
+import { HouseRule } from './almanac/[kind]/[id]/HouseRule'
+import { OwnNote } from './almanac/[kind]/[id]/OwnNote'
+import { LaboratoryForm } from './follow-up/[id]/LaboratoryForm'
+import { MoveCheck } from './follow-up/[id]/MoveCheck'
+import { OwnWeather } from './grounds/[site]/season/OwnWeather'
+import { CorrectRecord } from './ledger/[id]/CorrectRecord'
+import { LocalRules } from './settings/rules/LocalRules'
+import { Tokens } from './settings/Tokens'
+import { Lots } from './shelf/[code]/Lots'
+import { Absences } from './week/crews/Absences'
+import { CrewForm } from './week/crews/CrewForm'
+
+jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refresh: jest.fn() }) }))
+jest.mock('next/link', () => ({ __esModule: true, default: 'a' }))
+
+const nothing = () => {}
+const check = {
+  id: 'f-1',
+  treeId: 't-1',
+  dueOn: '2026-06-10',
+  decisionId: null,
+  expectation: { kind: 'look' },
+} as never
+const crews = {
+  today: '2026-06-15',
+  people: [
+    { id: 'p-1', name: 'Teodor Lindqvist', licence: 'A 1' },
+    { id: 'p-2', name: 'Wren Castellane', licence: null },
+  ],
+  crews: [{ id: 'c-1', name: 'Yarrow', people: ['p-2'] }],
+  absences: [],
+} as never
+const rules = {
+  timeZone: 'UTC',
+  ownHosts: [],
+  ownCauses: [],
+  rules: [
+    {
+      id: 'r-1',
+      name: 'No oaks in summer',
+      text: 'Oaks are not cut.',
+      source: 'the district',
+      district: null,
+      madeBy: 'Maren',
+      madeAt: 0,
+      endedAt: null,
+      rule: {
+        kind: 'closed-season',
+        hosts: ['oak-white-group'],
+        methods: ['prune'],
+        from: '04-15',
+        to: '07-15',
+      },
+    },
+  ],
+} as never
+const school = SCHOOLS[0]!
+
+formsHold([
+  {
+    name: 'a promised look is put on another day',
+    draw: () => h(MoveCheck, { check, today: '2026-06-15' }),
+    verb: 'move-check',
+    type: { 'Another day': '2026-06-30', Why: 'the client is away' },
+    press: 'Put it on this day',
+    sends: { followUpId: 'f-1', onDate: '2026-06-30', why: 'the client is away' },
+    beside: { onDate: 'Another day', why: 'Why' },
+    atForm: ['followUpId'],
+  },
+  {
+    name: 'a promised look is ended',
+    draw: () => h(MoveCheck, { check, today: '2026-06-15' }),
+    verb: 'move-check',
+    type: { Why: 'the tree is gone' },
+    press: 'End it: nobody looks any more',
+    sends: { followUpId: 'f-1', onDate: null, why: 'the tree is gone' },
+    beside: { why: 'Why' },
+  },
+  {
+    name: 'the answer of a laboratory',
+    draw: () =>
+      h(LaboratoryForm, {
+        view: {
+          check,
+          laboratory: [
+            { id: 'lab-wilt', question: 'Was the wilt fungus found?' },
+            { id: 'lab-canker', question: 'Was a canker fungus found?' },
+          ],
+        } as never,
+      }),
+    verb: 'enter-answer',
+    type: { 'Was the wilt fungus found?': 'not-there' },
+    press: 'Keep the answer and weigh it →',
+    sends: { followUpId: 'f-1', answers: [{ finding: 'lab-wilt', state: 'not-there' }], words: null },
+    names: 'assessmentId',
+    atForm: ['answers', 'followUpId'],
+  },
+  {
+    name: 'a correction of a record',
+    draw: () =>
+      h(CorrectRecord, {
+        recordId: 'r-1',
+        units: 'us',
+        amounts: [
+          { subjectId: 's-1', tag: 'Ash 14', amount: 0.00008, kind: 'liquid', method: 'trunk-injection' },
+        ] as never,
+      }),
+    verb: 'correct-record',
+    open: ['Add a correction'],
+    type: { 'What is right': 'it was 80 mL', 'Why the record says otherwise': 'read off the wrong bottle' },
+    press: 'Sign the correction',
+    sends: { recordId: 'r-1', correction: 'it was 80 mL', reason: 'read off the wrong bottle', amounts: [] },
+    names: 'id',
+    beside: { correction: 'What is right', reason: 'Why the record says otherwise' },
+    atForm: ['recordId', 'amounts[0].amount'],
+  },
+  {
+    name: 'a lot on the shelf',
+    draw: () => h(Lots, { view: { lots: [], today: '2026-06-15' } as never, code: 'HC-2F' }),
+    verb: 'enter-lot',
+    type: { 'Lot, off the package': 'K 7731', 'Last day': '2028-03-01' },
+    press: 'Put on the shelf',
+    sends: { code: 'HC-2F', number: 'K 7731', expiresOn: '2028-03-01' },
+    names: 'id',
+    beside: { number: 'Lot, off the package', expiresOn: 'Last day' },
+    atForm: ['code'],
+  },
+  {
+    name: 'a token',
+    draw: () => h(Tokens, { view: { tokens: [], timeZone: 'UTC' } as never }),
+    verb: 'make-token',
+    type: { 'Name of the new token': 'dose sheet' },
+    press: 'Make token',
+    sends: { name: 'dose sheet' },
+    names: 'id',
+    beside: { name: 'Name of the new token' },
+    answer: { token: 'shown once' },
+  },
+  {
+    name: 'somebody is away',
+    draw: () => h(Absences, { view: crews }),
+    verb: 'set-absence',
+    type: { 'Who is away': 'crew c-1', From: '2026-06-20', To: '2026-06-22', Why: 'inspection' },
+    press: 'Enter',
+    sends: { personId: null, crewId: 'c-1', from: '2026-06-20', to: '2026-06-22', why: 'inspection' },
+    names: 'id',
+    beside: { who: 'Who is away', from: 'From', to: 'To', why: 'Why' },
+    atForm: ['crewId'],
+  },
+  {
+    name: 'a crew that is new',
+    draw: () => h(CrewForm, { crew: null, view: crews, onDone: nothing }),
+    verb: 'set-crew',
+    type: {
+      Name: 'Tansy',
+      'Truck, and what it carries': 'truck 2',
+      'Teodor Lindqvist, licensed': true,
+      'Begins at': '6:30',
+      'Mon, hours': '7:30',
+      'Sat, hours': '4,5',
+      'Sun, hours': 'none',
+    },
+    press: 'Keep',
+    sends: {
+      name: 'Tansy',
+      truck: 'truck 2',
+      people: ['p-1'],
+      begins: 390,
+      // What is no number goes on, to be spoken about.
+      minutes: [450, 480, 480, 480, 480, 270, -1],
+    },
+    names: 'crewId',
+    beside: {
+      name: 'Name',
+      truck: 'Truck, and what it carries',
+      begins: 'Begins at',
+      'minutes[0]': 'Mon, hours',
+      'minutes[6]': 'Sun, hours',
+    },
+    atForm: ['methods[0]', 'minutes', 'crewId'],
+  },
+  {
+    name: 'a note of our own',
+    draw: () => h(OwnNote, { entry: 'cause oak-wilt', note: null, view: { timeZone: 'UTC' } as never }),
+    verb: 'write-note',
+    type: { 'Our own note': 'seen twice on the hill' },
+    press: 'Keep the note',
+    sends: { entry: 'cause oak-wilt', words: 'seen twice on the hill' },
+    names: 'id',
+    atForm: ['words', 'entry'],
+  },
+  {
+    name: 'a house rule for one district',
+    draw: () =>
+      h(HouseRule, {
+        school,
+        rules: [],
+        view: { districts: ['Wick County'], clients: [], timeZone: 'UTC' } as never,
+      }),
+    verb: 'set-house-rule',
+    type: { 'We do it': 'other', 'It holds': 'district', District: 'Wick County', Why: 'heavy soil' },
+    press: 'Set our rule',
+    sends: {
+      matter: school.id,
+      rule: 'other',
+      words: 'heavy soil',
+      district: 'Wick County',
+      clientId: null,
+      treeId: null,
+    },
+    names: 'id',
+    atForm: ['district', 'rule', 'words'],
+  },
+  {
+    name: 'a local rule ends',
+    draw: () => h(LocalRules, { view: rules }),
+    verb: 'end-local-rule',
+    open: ['End it : No oaks in summer'],
+    type: { 'Why it ends': 'the district took it back' },
+    press: 'End it',
+    sends: { id: 'r-1', words: 'the district took it back' },
+    atForm: ['words', 'id'],
+  },
+  {
+    name: 'weather that was read at a site',
+    draw: () =>
+      h(OwnWeather, { view: { site: { id: 's-1', timeZone: 'UTC' }, units: 'us', readings: [] } as never }),
+    verb: 'read-weather',
+    type: { 'Temperature now, °F': '71', 'Wind now, mph': '4' },
+    press: 'Keep the reading',
+    sends: { siteId: 's-1', temperature: '71', wind: '4', accepted: [] },
+    names: 'id',
+    beside: { temperature: 'Temperature now, °F', wind: 'Wind now, mph' },
+    atForm: ['siteId'],
+  },
+  {
+    name: 'a calendar link of a crew',
+    draw: () => h(CalendarLinks, { of: { crewId: 'c-1', clientId: null }, links: [], timeZone: 'UTC' }),
+    verb: 'make-calendar-link',
+    type: {},
+    press: 'Make a link',
+    sends: { crewId: 'c-1', clientId: null },
+    names: 'id',
+    atForm: ['crewId'],
+    answer: { link: 'a-long-secret' },
+  },
+])
