@@ -8,7 +8,7 @@ import { JobTag } from './run/JobTag'
 
 type Job = Awaited<ReturnType<typeof todayView>>['jobs'][number]
 
-/** A job of today with the first of its trees as rings; drawn here, as rings that are sent drawn weigh ten times what they say. */
+/** A job of today with the first of its trees as rings; drawn here from their figures: as drawn on the server they were nearly half of what Today sent. */
 export function TodayJob({ job, today }: { job: Job; today: string }) {
   return (
     <li className="border-b border-line">

@@ -65,11 +65,11 @@ export interface JobRow {
   methods: Method[]
   trees: number
   recorded: number
-  /** Trees something is in at this moment. */
+  /** Ports with something in a tree at this moment. */
   inTrees: number
 }
 
-/** Trees of job `j` with something in them at this moment. */
+/** Ports of job `j` with something in a tree at this moment. */
 const inTrees = (sql: FirmSql) => sql`(
   select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
   where i.job_id = j.id and i.status = 'open' and p.is_in)`

@@ -8,6 +8,7 @@ import { jobsBetween, jobsToday, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { renewalsOf } from '../renewals'
+import { stepsOf } from '../verbs'
 import type { Reading } from '../verb'
 import { hoursAhead, knownWeather } from '../weather/known'
 import { reading } from './reader'
@@ -106,6 +107,8 @@ export function runListView(after: { onDate: string; id: string } | null = null)
       /** Covers that are due again and stand on no day, the first few; one more says that there are more. */
       due,
       jobs,
+      /** Whoever reads puts them on days; for the others the jobs come first. */
+      puts: stepsOf(person.role).includes('put-on-day'),
     }
   })
 }

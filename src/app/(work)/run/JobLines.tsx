@@ -5,10 +5,10 @@ import type { JobLine } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
 import { JobTag } from './JobTag'
 
-/** The crew’s jobs as lines. The list is made from its rows here, not on the server: sent as drawn lines it weighs twice as much. */
+/** The crew’s jobs as lines. Drawn here from its rows: lines that the server draws go out twice, as they look and as they are made. */
 export function JobLines({ jobs, today }: { jobs: readonly JobLine[]; today: string }) {
   return (
-    <ul className="border-t border-line mt-4 max-w-3xl">
+    <ul className="border-t border-line mt-2 max-w-3xl">
       {jobs.map((j) => (
         <li key={j.id} className="border-b border-line">
           <Link

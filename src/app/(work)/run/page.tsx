@@ -9,8 +9,21 @@ export const metadata = { title: 'Run' }
 
 export default async function RunPage({ searchParams }: { searchParams: Promise<Query> }) {
   const after = readAfterDay(await searchParams, 'date')
-  const { jobs, today, due } = await runListView(after && { onDate: after.day, id: after.id })
+  const { jobs, today, due, puts } = await runListView(after && { onDate: after.day, id: after.id })
   const last = jobs.length === RUN_PAGE ? jobs.at(-1) : undefined
+  const again = due.length > 0 && (
+    <section aria-label="Due again" className="mt-4 max-w-5xl">
+      <h2>Due again, on no day yet</h2>
+      <DueAgainLines due={due.slice(0, FIRST_DUE)} today={today} />
+      {due.length > FIRST_DUE && (
+        <p className="py-2.5">
+          <Link href="/run/due" className="underline underline-offset-2">
+            All that is due again
+          </Link>
+        </p>
+      )}
+    </section>
+  )
   return (
     <>
       <h1>Work for the crew</h1>
@@ -21,25 +34,15 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
           </Link>
         </p>
       )}
-      {due.length > 0 && (
-        <section aria-label="Due again" className="mt-4 max-w-5xl">
-          <h2>Due again, on no day yet</h2>
-          <DueAgainLines due={due.slice(0, FIRST_DUE)} today={today} />
-          {due.length > FIRST_DUE && (
-            <p className="py-2.5">
-              <Link href="/run/due" className="underline underline-offset-2">
-                All that is due again
-              </Link>
-            </p>
-          )}
-        </section>
-      )}
+      {puts && again}
+      {puts && again && <h2 className="mt-6">Booked</h2>}
       <JobLines jobs={jobs} today={today} />
       {last && (
         <ButtonLink className="mt-3" href={`/run?${new URLSearchParams({ date: last.onDate, id: last.id })}`}>
           Next {RUN_PAGE}
         </ButtonLink>
       )}
+      {!puts && again}
     </>
   )
 }
