@@ -44,6 +44,15 @@ export function fromToday(date: string, today: string): string {
   return days > 0 ? `in ${words}` : `${words} ago`
 }
 
+/** Making a formatter takes seventy times as long as using one, and a list writes hundreds of dates. */
+const formatters = new Map<string, Intl.DateTimeFormat>()
+
 function part(at: number | Date, timeZone: string | undefined, options: Intl.DateTimeFormatOptions): string {
-  return new Intl.DateTimeFormat('en-GB', { timeZone, ...options }).format(at)
+  const made = () => new Intl.DateTimeFormat('en-GB', { timeZone, ...options })
+  // A device that travels has another clock.
+  if (timeZone === undefined) return made().format(at)
+  const key = `${timeZone} ${JSON.stringify(options)}`
+  let formatter = formatters.get(key)
+  if (!formatter) formatters.set(key, (formatter = made()))
+  return formatter.format(at)
 }

@@ -174,7 +174,10 @@ export function weatherOf(
     days,
     soilOn,
     at: (instant) => {
-      const near = days.filter((d) => Math.abs(instant.getTime() - d.begins) < 26 * HOUR)
+      // A day on which the clock is changed has up to 25 hours.
+      const near = days.filter(
+        (d) => d.begins <= instant.getTime() && instant.getTime() < d.begins + 26 * HOUR,
+      )
       const hour = hoursOf(near).find((h) => h.at <= instant.getTime() && instant.getTime() < h.at + HOUR)
       const read = readings.find(
         (r) => r.at <= instant.getTime() && instant.getTime() < r.at + READING_HOLDS_MS,
