@@ -1,6 +1,5 @@
 'use client'
 import Link from 'next/link'
-import { sayMethods } from '@/core/card/say'
 import type { todayView } from '@/server/read/today'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { fromToday } from '@/ui/when'
@@ -9,7 +8,7 @@ import { JobTag } from './run/JobTag'
 type Job = Awaited<ReturnType<typeof todayView>>['jobs'][number]
 
 /** A job of today with the first of its trees as rings; drawn here from their figures: as drawn on the server they were nearly half of what Today sent. */
-export function TodayJob({ job, today }: { job: Job; today: string }) {
+export function TodayJob({ job, does, today }: { job: Job; does: string; today: string }) {
   return (
     <li className="border-b border-line">
       <Link
@@ -20,7 +19,7 @@ export function TodayJob({ job, today }: { job: Job; today: string }) {
           <span className="font-head font-bold text-lead block">{job.siteName}</span>
           <span className="text-ink2">
             {[
-              `${sayMethods(job.methods)}, ${job.trees} ${job.trees === 1 ? 'tree' : 'trees'}`,
+              `${does}, ${job.trees} ${job.trees === 1 ? 'tree' : 'trees'}`,
               ...(job.crew === null ? [] : [job.own ? 'yours' : job.crew]),
               ...(job.onDate < today ? [`left open ${fromToday(job.onDate, today)}`] : []),
             ].join(', ')}

@@ -1,4 +1,5 @@
 import { ANEW } from '@/core/plan/anew'
+import { sayMethods } from '@/core/card/say'
 import Link from 'next/link'
 import { showTemperature } from '@/core/quantity/format'
 import { sayRenewal } from '@/core/season/renewal'
@@ -55,7 +56,7 @@ export default async function TodayPage() {
           <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
           <ul className="border-t border-line mt-1">
             {view.jobs.map((job) => (
-              <TodayJob key={job.id} job={job} today={view.today} />
+              <TodayJob key={job.id} job={job} does={sayMethods(job.methods)} today={view.today} />
             ))}
             {view.jobsInAll > view.jobs.length && (
               <li className="py-2.5 border-b border-line">

@@ -54,12 +54,15 @@ export function jobView(id: string) {
     const subjects = await crewSubjects(sql, id)
     const ids = subjects.map((s) => s.id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
+    const drilledIds = [
+      ...new Set(subjects.flatMap((s) => (s.method === 'trunk-injection' ? [s.treeId] : []))),
+    ]
     // Asked for at once: while the database reads the next, what came is taken apart.
     const [steps, events, ringed, holed, uses, moved, weather] = await Promise.all([
       plannedSteps(sql, ids),
       eventsOfSubjects(sql, ids),
       marksOfTrees(sql, treeIds),
-      holesOfTrees(sql, treeIds),
+      holesOfTrees(sql, drilledIds),
       usesByIds(sql, [...new Set(subjects.map((s) => s.useId))]),
       movesOfJob(sql, id),
       knownWeather(context, job.siteId),
