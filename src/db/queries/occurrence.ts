@@ -25,7 +25,7 @@ export interface DueRow {
   blocks: string[]
 }
 
-/** The name of an item's card, looked up by itself: as joins of the whole, planning took three times as long as the statement. */
+/** The name of an item's card, looked up by itself: joined to the rest it takes the database 6.7 ms to plan instead of 2.5. */
 const cardOf = (sql: FirmSql, item: ReturnType<FirmSql>) => sql`(
   select c.name from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id
   where u.firm_id = ${item}.firm_id and u.id = ${item}.card_use_id)`

@@ -179,7 +179,7 @@ export async function clustersInBox(
   cell: number,
 ): Promise<Cluster[]> {
   return sql<Cluster[]>`
-    select avg(east_m) as "eastM", avg(north_m) as "northM", count(*)::int as trees from tree
+    select round(avg(east_m)::numeric, 2)::double precision as "eastM", round(avg(north_m)::numeric, 2)::double precision as "northM", count(*)::int as trees from tree
     where site_id = ${siteId} and status = 'standing'
       and east_m between ${box.west} and ${box.east} and north_m between ${box.south} and ${box.north}
     group by floor(east_m / ${cell}), floor(north_m / ${cell}) order by 1, 2 limit 400`

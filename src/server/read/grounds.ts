@@ -40,15 +40,22 @@ export function siteView(id: string, moving: string | null = null) {
     const { sql, person } = context
     const site = isId(id) ? await siteById(sql, id) : undefined
     if (!site) return null
-    const list = await pageOfTrees(context, site, null, {})
-    const tree = moving ? await treeById(sql, moving) : undefined
+    const [list, tree, rules, links, features, hosts, spread] = await Promise.all([
+      pageOfTrees(context, site, null, {}),
+      moving ? treeById(sql, moving) : undefined,
+      rulesAt(sql, site.id),
+      // Under which the client's calendar is read.
+      calendarLinks(sql, { crewId: null, clientId: site.clientId }),
+      featuresOfSite(sql, id),
+      ownHosts(sql),
+      site.trees > SITE_PAGE ? planOf(context, site, null) : null,
+    ])
     const moved = tree?.siteId === site.id && tree.status === 'standing' ? tree : null
     return {
       site,
-      rules: (await rulesAt(sql, site.id)).length,
-      /** Under which the client's calendar is read. */
-      links: await calendarLinks(sql, { crewId: null, clientId: site.clientId }),
-      features: await featuresOfSite(sql, id),
+      rules: rules.length,
+      links,
+      features,
       moving: moved && {
         id: moved.id,
         tag: moved.tag,
@@ -57,11 +64,11 @@ export function siteView(id: string, moving: string | null = null) {
         northM: moved.northM,
       },
       units: person.units,
-      ownHosts: await ownHosts(sql),
+      ownHosts: hosts,
       list,
       // A site that fits one page is drawn from its list; it is not read or sent twice.
       plan: list.more
-        ? await planOf(context, site, null)
+        ? (spread ?? (await planOf(context, site, null)))
         : { whole: spreadOf(list.trees), trees: list.trees, clusters: [] },
     }
   })
