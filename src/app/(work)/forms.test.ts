@@ -35,6 +35,15 @@ const crews = {
   crews: [{ id: 'c-1', name: 'Yarrow', people: ['p-2'] }],
   absences: [],
 } as never
+const yarrow = {
+  id: 'c-1',
+  name: 'Yarrow',
+  truck: null,
+  people: ['p-2'],
+  methods: ['prune'],
+  begins: 420,
+  minutes: [480, 480, 480, 480, 480, 0, 0],
+} as never
 const rules = {
   timeZone: 'UTC',
   ownHosts: [],
@@ -117,7 +126,7 @@ formsHold([
     sends: { recordId: 'r-1', correction: 'it was 80 mL', reason: 'read off the wrong bottle', amounts: [] },
     names: 'id',
     beside: { correction: 'What is right', reason: 'Why the record says otherwise' },
-    atForm: ['recordId', 'amounts[0].amount'],
+    atForm: ['recordId', 'amounts', 'amounts[0].amount'],
   },
   {
     name: 'a lot on the shelf',
@@ -182,7 +191,16 @@ formsHold([
       'minutes[0]': 'Mon, hours',
       'minutes[6]': 'Sun, hours',
     },
-    atForm: ['methods[0]', 'minutes', 'crewId'],
+    atForm: ['people', 'methods[0]', 'minutes', 'crewId'],
+  },
+  {
+    name: 'a crew is ended',
+    draw: () => h(CrewForm, { crew: yarrow, view: crews, onDone: nothing }),
+    verb: 'end-crew',
+    type: {},
+    press: 'End this crew',
+    sends: { crewId: 'c-1' },
+    atForm: ['crewId', 'name'],
   },
   {
     name: 'a note of our own',

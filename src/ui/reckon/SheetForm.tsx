@@ -158,7 +158,11 @@ function RowsOf({
   return (
     <fieldset className="col-span-2 border-l-2 border-line pl-3">
       <legend className="sr-only">{rows.each}</legend>
-      {at(rows.rows) && <p className="text-plum font-semibold">{at(rows.rows)}</p>}
+      {at(rows.rows) && (
+        <p role="alert" className="text-plum font-semibold">
+          {at(rows.rows)}
+        </p>
+      )}
       {numbers.map((row, i) => (
         <div key={row} className="flex items-start gap-2 mb-2">
           <div

@@ -79,7 +79,11 @@ export function CorrectRecord({
           options={[['', 'no tree'], ...others.map((k) => [k.subjectId, k.tag] as const)]}
         />
       )}
-      {at('amounts') && <p className="text-plum">{at('amounts')}</p>}
+      {at('amounts') && (
+        <p role="alert" className="text-plum">
+          {at('amounts')}
+        </p>
+      )}
       <ProblemNote
         problem={problem && ['correction', 'reason', 'amounts'].includes(problem.field) ? null : problem}
         onAnew={() => {

@@ -92,7 +92,11 @@ export function CrewForm({ crew, view, onDone }: { crew: Crew | null; view: Crew
             )
           })}
         </div>
-        {at('people') && <p className="problem text-plum text-small font-bold">{at('people')}</p>}
+        {at('people') && (
+          <p role="alert" className="text-plum text-small font-semibold">
+            {at('people')}
+          </p>
+        )}
       </fieldset>
       <div className="grid grid-cols-4 sm:grid-cols-8 gap-2">
         <Field

@@ -25,7 +25,11 @@ export function OftenChoice({
   const problem = set.problem ?? back.problem
   return (
     <span className="flex items-center gap-2">
-      {problem && <span className="text-plum text-small">{problem.message}</span>}
+      {problem && (
+        <span role="alert" className="text-plum text-small">
+          {problem.message}
+        </span>
+      )}
       {own && (
         <button
           type="button"
