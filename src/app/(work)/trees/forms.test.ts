@@ -209,6 +209,17 @@ describe('a tree that somebody else changed meanwhile', () => {
     expect((screen.getByLabelText('Note') as HTMLTextAreaElement).value).toBe('by the old gate')
   })
 
+  test('is not looked for where nothing is in reach, and that is said', async () => {
+    const server = fakeServer()
+    server.reply('lost', 'lost')
+    render(h(TreeForm, { view, onDone: nothing }))
+    fireEvent.change(screen.getByLabelText('Note'), { target: { value: 'by the old gate' } })
+    await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Save' })))
+    expect(screen.getByText(/server cannot be reached/)).toBeTruthy()
+    expect(screen.queryByRole('table')).toBeNull()
+    expect((screen.getByLabelText('Note') as HTMLTextAreaElement).value).toBe('by the old gate')
+  })
+
   test('is kept over by a press, which says over what', async () => {
     const { server, onDone } = await met({ body: { value: { version: 6 } } })
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep mine' })))

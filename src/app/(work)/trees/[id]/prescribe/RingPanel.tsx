@@ -108,12 +108,14 @@ function PortPanel({
 function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameters<typeof RingPanel>[0]) {
   const may = useMay()
   const { send, busy, problem, takeVersion } = useSaveRing(view)
+  // A press that was lost is no conflict with anybody.
+  const overtaken = problem?.field === 'version'
   return (
     <section aria-label="Marks on the trunk">
       <h2 className="mb-2">On the trunk, clockwise from north</h2>
       <MarkList marks={marks} today={view.today} chosen={chosen} onChoose={onChoose} onChange={onMarks} />
-      <ProblemNote problem={problem?.code === 'conflict' ? null : problem} />
-      {problem?.code === 'conflict' && (
+      <ProblemNote problem={overtaken ? null : problem} />
+      {overtaken && (
         <RingConflict
           view={view}
           mine={marks}
@@ -171,9 +173,10 @@ export function useSaveRing(view: PrescribeView) {
   return { ...verb, send, takeVersion }
 }
 
+/** The ring as it is kept now; null where it cannot be had. */
 async function asItIs(treeId: string): Promise<{ version: number; marks: RingMark[] } | null> {
-  const answer = await fetch(`/api/trees/${treeId}`)
-  return answer.ok
+  const answer = await fetch(`/api/trees/${treeId}`).catch(() => null)
+  return answer?.ok
     ? ((await answer.json()) as { value: AsJson<{ version: number; marks: RingMark[] }> }).value
     : null
 }
@@ -190,6 +193,7 @@ function RingConflict({
   onKeep: () => void
 }) {
   const [theirs, setTheirs] = useState<{ marks: RingMark[]; version: number } | null>(null)
+  const [lost, setLost] = useState(false)
   const words = (list: RingMark[]) =>
     list
       .map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`)
@@ -205,9 +209,21 @@ function RingConflict({
           <dd>{words(mine)}</dd>
         </dl>
       ) : (
-        <Button className="mt-2" onClick={async () => setTheirs(await asItIs(view.tree.id))}>
+        <Button
+          className="mt-2"
+          onClick={async () => {
+            const now = await asItIs(view.tree.id)
+            setTheirs(now)
+            setLost(now === null)
+          }}
+        >
           See both
         </Button>
+      )}
+      {lost && !theirs && (
+        <p className="mt-1">
+          Theirs cannot be had just now. Yours is still here; try again when you are in reach.
+        </p>
       )}
       {theirs && (
         <div className="flex gap-2 mt-2">
