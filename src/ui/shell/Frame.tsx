@@ -3,11 +3,11 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
-import { forgetOffline } from '../reckon/keepForOffline'
 import { useAlive } from '../fields/useAlive'
 import { registerAsker } from './signInAgain'
 import { firmNow } from './firmClock'
 import { GO_TO, useKeys } from './keys'
+import { SignOut } from './SignOut'
 import { clockTime, longDate } from '../when'
 import { usePrinting } from '../pieces/usePrinting'
 
@@ -106,13 +106,6 @@ export function Frame({
     },
   })
 
-  async function signOut() {
-    await forgetOffline()
-    await fetch('/api/sign-out', { method: 'POST' })
-    router.replace('/sign-in')
-    router.refresh()
-  }
-
   return (
     <div className="sm:grid sm:grid-cols-[132px_minmax(0,1fr)] min-h-dvh print:!block">
       <a
@@ -169,9 +162,7 @@ export function Frame({
             <br />
             <span className="text-[#b9c8bd]">{person.role}</span>
           </p>
-          <button type="button" onClick={signOut} className="mt-1 underline underline-offset-2">
-            Sign out
-          </button>
+          <SignOut className="mt-1" />
         </div>
       </nav>
       <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0 print:!block print:!pb-0">

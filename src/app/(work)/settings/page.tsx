@@ -3,6 +3,7 @@ import { Tokens } from './Tokens'
 import { JurisdictionChoice } from './JurisdictionChoice'
 import { UnitsChoice } from './UnitsChoice'
 import { ButtonLink } from '@/ui/pieces/Button'
+import { SignOut } from '@/ui/shell/SignOut'
 
 export const metadata = { title: 'Settings' }
 
@@ -14,6 +15,10 @@ export default async function SettingsPage() {
       <p className="text-ink2 mt-1">
         {view.person.name}, {view.person.role}, {view.firmName} · {view.person.email}
       </p>
+      {/* In the hand there is no spine to sign out at. */}
+      <div className="sm:hidden no-print">
+        <SignOut className="min-h-12" />
+      </div>
       <div className="grid gap-8 mt-5 lg:grid-cols-[minmax(0,1fr)_minmax(0,340px)]">
         <Tokens view={view} />
         <div className="grid gap-6 content-start">

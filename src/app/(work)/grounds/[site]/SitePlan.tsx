@@ -269,8 +269,9 @@ function usePlan(siteId: string, first: PlanView, near: Window | null): Pick<Pla
     const stop = new AbortController()
     const box = [near.x, near.y, near.x + near.w, near.y + near.h].map((n) => n.toFixed(1)).join(',')
     fetch(`/api/sites/${siteId}/plan?box=${box}`, { signal: stop.signal })
-      .then((answer) => answer.json())
-      .then((body: { value: PlanView }) => setCloser(body.value))
+      .then(async (answer) => {
+        if (answer.ok) setCloser(((await answer.json()) as { value: PlanView }).value)
+      })
       // Out of reach the plan stays as it is.
       .catch(() => {})
     return () => stop.abort()

@@ -88,3 +88,21 @@ test('an answer that is overtaken by newer typing is let go', async () => {
   await wait(10)
   expect(list.current.page.trees.map((t) => t.tag)).toEqual(['NEW'])
 })
+
+test('a refusal leaves the list as it is and says that more cannot be had', async () => {
+  const list = open(page(['A', 'B'], true))
+  // Signed out meanwhile, on another device.
+  server.reply({
+    status: 401,
+    body: { error: { code: 'not-allowed', field: 'session', message: 'Sign in.' } },
+  })
+  act(() => list.current.setFilter({ text: 'ash', stage: '', order: 'tag' }))
+  await wait(200)
+  expect(list.current.page.trees.map((t) => t.tag)).toEqual(['A', 'B'])
+  expect(list.current.state).toBe('out of reach')
+  server.reply({ body: { value: page(['C'], false, 1) } })
+  act(() => list.current.setFilter({ text: 'ash 1', stage: '', order: 'tag' }))
+  await wait(200)
+  expect(list.current.page.trees.map((t) => t.tag)).toEqual(['C'])
+  expect(list.current.state).toBe('there')
+})

@@ -41,6 +41,7 @@ export function useTreeList(siteId: string, first: PageOfTrees) {
       setState('coming')
       try {
         const answer = await fetch(`/api/sites/${siteId}/trees?${query}`, { signal: stop.signal })
+        if (!answer.ok) throw new Error(`the list was refused with ${answer.status}`)
         const { value } = (await answer.json()) as { value: AsJson<PageOfTrees> }
         if (stop.signal.aborted) return
         setPage((now) =>

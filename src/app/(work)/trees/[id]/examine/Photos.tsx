@@ -22,12 +22,16 @@ export function Photos({
   const [photos, setPhotos] = useState(view.assessment?.id === assessmentId ? view.photos : [])
   const [busy, setBusy] = useState<string | null>(null)
   const [problem, setProblem] = useState<Problem | null>(null)
+  /** Pictures whose answer was lost keep their name: taken in again they are the same picture. */
+  const unanswered = useRef(new Map<string, string>())
 
   async function take(files: FileList | null) {
     setProblem(null)
     for (const [i, file] of [...(files ?? [])].entries()) {
       setBusy(`keeping ${i + 1} of ${files!.length}`)
-      const id = newId()
+      const picture = `${file.name} ${file.size} ${file.lastModified}`
+      const id = unanswered.current.get(picture) ?? newId()
+      unanswered.current.set(picture, id)
       try {
         const answer = await fetch(`/api/photos/${id}?tree=${view.tree.id}&assessment=${assessmentId}`, {
           method: 'POST',
@@ -35,6 +39,7 @@ export function Photos({
           body: file,
         })
         const body = (await answer.json()) as { error?: Problem }
+        unanswered.current.delete(picture)
         if (body.error) {
           setProblem(body.error)
           break
