@@ -4,6 +4,7 @@ import Link from 'next/link'
 import { useEffect, useState } from 'react'
 import { sayClock } from '@/core/roster/span'
 import type { MorningView } from '@/server/read/week'
+import { askFor } from '@/ui/fields/askFor'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { writtenDay } from '@/ui/when'
@@ -14,14 +15,10 @@ const SHOWN = 4
 /** In which hours today’s work may be done, and what of the next two weeks cannot be done where it stands; asked for beside the page. */
 export function Morning() {
   const may = useMay()('take-week')
-  const [view, setView] = useState<MorningView | null>(null)
+  const [view, setView] = useState<AsJson<MorningView> | null>(null)
   useEffect(() => {
     const gone = new AbortController()
-    fetch('/api/week/morning', { signal: gone.signal })
-      .then(async (answer) => {
-        if (answer.ok) setView(((await answer.json()) as { value: AsJson<MorningView> }).value)
-      })
-      .catch(() => {})
+    void askFor<MorningView>('/api/week/morning', gone.signal).then((asked) => asked && setView(asked))
     return () => gone.abort()
   }, [])
   if (!view) return null

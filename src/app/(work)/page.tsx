@@ -1,6 +1,6 @@
 import { ANEW } from '@/core/plan/anew'
-import { sayMethods } from '@/core/card/say'
 import Link from 'next/link'
+import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'

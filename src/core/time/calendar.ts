@@ -1,23 +1,14 @@
+import { formatter, type Style } from './formatter'
+
 /** A calendar date as people and labels mean it, without a clock: `2026-06-12`. */
 export type PlainDate = string
 
-// Making a formatter costs far more than using one.
-const formatters = new Map<string, Intl.DateTimeFormat>()
-
-function formatter(
-  locale: string,
-  timeZone: string,
-  options: Intl.DateTimeFormatOptions,
-): Intl.DateTimeFormat {
-  const key = `${locale} ${timeZone}`
-  let found = formatters.get(key)
-  if (!found) formatters.set(key, (found = new Intl.DateTimeFormat(locale, { timeZone, ...options })))
-  return found
-}
+const DATE: Style = { locale: 'en-CA', options: { year: 'numeric', month: '2-digit', day: '2-digit' } }
+const CLOCK: Style = { locale: 'en-GB', options: { hour: '2-digit', minute: '2-digit' } }
 
 /** The date on the wall calendar of a time zone at an instant. `dateIn('America/New_York', new Date(0))` is 1969-12-31. */
 export function dateIn(timeZone: string, at: Date): PlainDate {
-  return formatter('en-CA', timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' }).format(at)
+  return formatter(DATE, timeZone).format(at)
 }
 
 /** The month, 1–12, on the wall calendar of a time zone. */
@@ -27,7 +18,7 @@ export function monthIn(timeZone: string, at: Date): number {
 
 /** The hour, 0–23 with minutes as a fraction, on the wall clock of a time zone. */
 export function hourIn(timeZone: string, at: Date): number {
-  const parts = formatter('en-GB', timeZone, { hour: '2-digit', minute: '2-digit' }).format(at)
+  const parts = formatter(CLOCK, timeZone).format(at)
   const [h, m] = parts.split(':').map(Number)
   return (h! % 24) + m! / 60
 }

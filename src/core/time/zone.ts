@@ -1,25 +1,26 @@
 import { addDays, dateIn, type PlainDate } from './calendar'
+import { formatter, type Style } from './formatter'
 
 const HOUR = 3_600_000
-const formatters = new Map<string, Intl.DateTimeFormat>()
+const WALL: Style = {
+  locale: 'en-US',
+  options: {
+    hourCycle: 'h23',
+    year: 'numeric',
+    month: 'numeric',
+    day: 'numeric',
+    hour: 'numeric',
+    minute: 'numeric',
+  },
+}
 
 /** How far the wall clock of a time zone is ahead of UTC at an instant, ms. `offsetIn('America/New_York', Date.UTC(2026, 5, 12))` is −4 h. */
 export function offsetIn(timeZone: string, at: number): number {
-  let format = formatters.get(timeZone)
-  if (!format)
-    formatters.set(
-      timeZone,
-      (format = new Intl.DateTimeFormat('en-US', {
-        timeZone,
-        hourCycle: 'h23',
-        year: 'numeric',
-        month: 'numeric',
-        day: 'numeric',
-        hour: 'numeric',
-        minute: 'numeric',
-      })),
-    )
-  const parts = Object.fromEntries(format.formatToParts(at).map((p) => [p.type, Number(p.value)]))
+  const parts = Object.fromEntries(
+    formatter(WALL, timeZone)
+      .formatToParts(at)
+      .map((p) => [p.type, Number(p.value)]),
+  )
   const wall = Date.UTC(parts.year!, parts.month! - 1, parts.day, parts.hour, parts.minute)
   return wall - Math.floor(at / 60_000) * 60_000
 }

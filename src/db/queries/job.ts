@@ -69,10 +69,11 @@ export interface JobRow {
   inTrees: number
 }
 
-/** Ports of job `j` with something in a tree at this moment. */
-const inTrees = (sql: FirmSql) => sql`(
-  select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
-  where i.job_id = j.id and i.status = 'open' and p.is_in)`
+/** What a list shows of job `j` at site `s`, but for whose it is. */
+const jobColumns = (sql: FirmSql) => sql`
+  j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded, j.place,
+    (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
+      where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees"`
 
 /**
  * Jobs between two dates, and any earlier ones with something still open, with their totals, a page at a time: pass the
@@ -97,9 +98,7 @@ export async function jobsBetween(
 ): Promise<JobRow[]> {
   const rest = sql`${after ? sql`and (on_date, id) > (${after.onDate}, ${after.id})` : sql``} ${siteId ? sql`and site_id = ${siteId}` : sql``}`
   return sql<JobRow[]>`
-    select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
-      c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own, j.place,
-      ${inTrees(sql)} as "inTrees"
+    select ${jobColumns(sql)}, c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own
     from (
       (select * from job where on_date between ${from} and ${to} and trees > 0 ${rest} order by on_date, id limit ${limit})
       union all
@@ -116,8 +115,7 @@ export async function jobsToday(
   limit: number,
 ): Promise<{ jobs: JobRow[]; inAll: number; open: number; openTrees: number }> {
   const rows = await sql<(JobRow & { inAll: number; open: number; openTrees: number })[]>`
-    select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded,
-      j.crew, j.own, j.place, ${inTrees(sql)} as "inTrees", j.all::int as "inAll", j.open::int, j.open_trees::int as "openTrees"
+    select ${jobColumns(sql)}, j.crew, j.own, j.all::int as "inAll", j.open::int, j.open_trees::int as "openTrees"
     from (
       select j.*, c.name as crew, coalesce(${personId}::uuid = any(c.people), false) as own, count(*) over () as all,
         count(*) filter (where j.recorded < j.trees) over () as open, sum(j.trees - j.recorded) over () as open_trees

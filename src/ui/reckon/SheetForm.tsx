@@ -4,6 +4,7 @@ import type { Problem } from '@/core/problem'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { placeOf, rowsOf, type Typed } from '@/ui/fields/paths'
+import { Refusal } from '@/ui/fields/Refusal'
 import { isRows, rowPath, type Line, type Rows, type Sheet } from './sheet'
 import { Button } from '@/ui/pieces/Button'
 
@@ -158,11 +159,7 @@ function RowsOf({
   return (
     <fieldset className="col-span-2 border-l-2 border-line pl-3">
       <legend className="sr-only">{rows.each}</legend>
-      {at(rows.rows) && (
-        <p role="alert" className="text-plum font-semibold">
-          {at(rows.rows)}
-        </p>
-      )}
+      <Refusal words={at(rows.rows)} />
       {numbers.map((row, i) => (
         <div key={row} className="flex items-start gap-2 mb-2">
           <div

@@ -1,5 +1,4 @@
 'use client'
-import type { AsJson } from '@/core/asJson'
 import { useCallback, useEffect, useMemo, useState } from 'react'
 import {
   boardOf,
@@ -17,6 +16,7 @@ import type { Crew } from '@/core/roster/crew'
 import type { AskedStop } from '@/core/roster/weekAsked'
 import type { WeekPlan } from '@/core/week/planWeek'
 import type { WeekStop, WeekView } from '@/server/read/week'
+import { askFor } from '@/ui/fields/askFor'
 import { useVerb } from '@/ui/fields/useVerb'
 import { usePlanning } from './usePlanning'
 
@@ -66,12 +66,9 @@ export function useWeek(view: WeekView) {
   // What each day says comes after the page: it asks the gate of every tree.
   useEffect(() => {
     const gone = new AbortController()
-    fetch('/api/week/days', { signal: gone.signal })
-      .then(async (answer) => {
-        if (answer.ok)
-          hearDays(((await answer.json()) as { value: AsJson<Parameters<typeof hearDays>[0]> }).value)
-      })
-      .catch(() => {})
+    void askFor<Parameters<typeof hearDays>[0]>('/api/week/days', gone.signal).then(
+      (heard) => heard && hearDays(heard),
+    )
     return () => gone.abort()
   }, [view.stops, hearDays])
 

@@ -7,6 +7,7 @@ import { toSI } from '@/core/quantity/units'
 import { smallOutline } from '@/ui/ring/geometry'
 import { marksOf } from './TreeList'
 import { FILL, points, type Feature } from '@/ui/plan/outline'
+import { askFor } from '@/ui/fields/askFor'
 import { Button } from '@/ui/pieces/Button'
 
 type Tree = PlanView['trees'][number]
@@ -268,12 +269,10 @@ function usePlan(siteId: string, first: PlanView, near: Window | null): Pick<Pla
     if (!near || whole) return
     const stop = new AbortController()
     const box = [near.x, near.y, near.x + near.w, near.y + near.h].map((n) => n.toFixed(1)).join(',')
-    fetch(`/api/sites/${siteId}/plan?box=${box}`, { signal: stop.signal })
-      .then(async (answer) => {
-        if (answer.ok) setCloser(((await answer.json()) as { value: PlanView }).value)
-      })
-      // Out of reach the plan stays as it is.
-      .catch(() => {})
+    // Out of reach the plan stays as it is.
+    void askFor<PlanView>(`/api/sites/${siteId}/plan?box=${box}`, stop.signal).then((plan) => {
+      if (plan) setCloser(plan)
+    })
     return () => stop.abort()
   }, [siteId, whole, near])
   return near && closer ? closer : first

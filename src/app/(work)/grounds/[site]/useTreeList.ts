@@ -1,9 +1,9 @@
 'use client'
-import type { AsJson } from '@/core/asJson'
 import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Stage } from '@/core/plan/stage'
 import type { PageOfTrees } from '@/server/read/grounds'
 import { orderKey, type TreeOrder } from '@/core/plan/order'
+import { askFor } from '@/ui/fields/askFor'
 
 export interface TreeFilterTyped {
   text: string
@@ -39,20 +39,14 @@ export function useTreeList(siteId: string, first: PageOfTrees) {
         ...(after && { key: String(orderKey(wanted.order, after)), after: after.tag, id: after.id }),
       })
       setState('coming')
-      try {
-        const answer = await fetch(`/api/sites/${siteId}/trees?${query}`, { signal: stop.signal })
-        if (!answer.ok) throw new Error(`the list was refused with ${answer.status}`)
-        const { value } = (await answer.json()) as { value: AsJson<PageOfTrees> }
-        if (stop.signal.aborted) return
+      const value = await askFor<PageOfTrees>(`/api/sites/${siteId}/trees?${query}`, stop.signal)
+      if (stop.signal.aborted) return
+      if (value)
         setPage((now) =>
           after ? { ...value, total: now.total, trees: [...now.trees, ...value.trees] } : value,
         )
-        setState('there')
-      } catch {
-        if (!stop.signal.aborted) setState('out of reach')
-      } finally {
-        if (!stop.signal.aborted) more.current = false
-      }
+      setState(value ? 'there' : 'out of reach')
+      more.current = false
     },
     [siteId],
   )

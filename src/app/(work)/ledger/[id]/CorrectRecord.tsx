@@ -7,6 +7,7 @@ import type { RecordView } from '@/server/read/work'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { Refusal } from '@/ui/fields/Refusal'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 
@@ -79,11 +80,7 @@ export function CorrectRecord({
           options={[['', 'no tree'], ...others.map((k) => [k.subjectId, k.tag] as const)]}
         />
       )}
-      {at('amounts') && (
-        <p role="alert" className="text-plum">
-          {at('amounts')}
-        </p>
-      )}
+      <Refusal words={at('amounts')} />
       <ProblemNote
         problem={problem && ['correction', 'reason', 'amounts'].includes(problem.field) ? null : problem}
         onAnew={() => {

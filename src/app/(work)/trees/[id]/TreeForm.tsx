@@ -4,6 +4,7 @@ import { useState, type FormEvent } from 'react'
 import { hostsOf } from '@/almanac/ownEntry'
 import { HOSTS, hostName } from '@/almanac/hosts'
 import type { TreeView } from '@/server/read/tree'
+import { askFor } from '@/ui/fields/askFor'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -20,6 +21,8 @@ interface Fields {
   crown: string
 }
 
+type Kept = Pick<TreeView['tree'], 'tag' | 'host' | 'note' | 'liveCrownPercent'>
+
 const NAMES: Record<keyof Fields, string> = { tag: 'Tag', host: 'Kind', note: 'Note', crown: 'Live crown, %' }
 
 /** The tree's own fields. When somebody else changed them meanwhile, both stand side by side to choose from. */
@@ -27,12 +30,7 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
   const router = useRouter()
   const { send, busy, problem } = useVerb('change-tree')
   const { tree } = view
-  const asFields = (t: {
-    tag: string
-    host: string
-    note: string | null
-    liveCrownPercent: number | null
-  }): Fields => ({
+  const asFields = (t: Kept): Fields => ({
     tag: t.tag,
     host: t.host,
     note: t.note ?? '',
@@ -62,20 +60,8 @@ export function TreeForm({ view, onDone }: { view: TreeView; onDone: () => void 
       return
     }
     // Out of reach the problem itself says so.
-    const answer = await fetch(`/api/trees/${tree.id}`).catch(() => null)
-    if (!answer?.ok) return
-    const now = (
-      (await answer.json()) as {
-        value: {
-          version: number
-          tag: string
-          host: string
-          note: string | null
-          liveCrownPercent: number | null
-        }
-      }
-    ).value
-    setTheirs(now.version === base ? null : { fields: asFields(now), version: now.version })
+    const now = await askFor<Kept & { version: number }>(`/api/trees/${tree.id}`)
+    if (now) setTheirs(now.version === base ? null : { fields: asFields(now), version: now.version })
   }
   function submit(event: FormEvent) {
     event.preventDefault()

@@ -10,6 +10,7 @@ import type { CrewsView } from '@/server/read/week'
 import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { Refusal } from '@/ui/fields/Refusal'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 
@@ -92,11 +93,7 @@ export function CrewForm({ crew, view, onDone }: { crew: Crew | null; view: Crew
             )
           })}
         </div>
-        {at('people') && (
-          <p role="alert" className="text-plum text-small font-semibold">
-            {at('people')}
-          </p>
-        )}
+        <Refusal words={at('people')} />
       </fieldset>
       <div className="grid grid-cols-4 sm:grid-cols-8 gap-2">
         <Field

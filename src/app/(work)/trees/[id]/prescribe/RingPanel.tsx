@@ -1,5 +1,4 @@
 'use client'
-import type { AsJson } from '@/core/asJson'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { InjectionPlan } from '@/core/methods/trunk-injection/plan'
@@ -9,6 +8,7 @@ import { sideInWords } from '@/core/ports/bearing'
 import { plain } from '@/core/quantity/format'
 import type { PrescribeView } from '@/server/read/tree'
 import { MarkList } from '@/ui/ring/MarkList'
+import { askFor } from '@/ui/fields/askFor'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
@@ -174,12 +174,7 @@ export function useSaveRing(view: PrescribeView) {
 }
 
 /** The ring as it is kept now; null where it cannot be had. */
-async function asItIs(treeId: string): Promise<{ version: number; marks: RingMark[] } | null> {
-  const answer = await fetch(`/api/trees/${treeId}`).catch(() => null)
-  return answer?.ok
-    ? ((await answer.json()) as { value: AsJson<{ version: number; marks: RingMark[] }> }).value
-    : null
-}
+const asItIs = (treeId: string) => askFor<{ version: number; marks: RingMark[] }>(`/api/trees/${treeId}`)
 
 function RingConflict({
   view,
@@ -192,8 +187,8 @@ function RingConflict({
   onTake: (marks: RingMark[], version: number) => void
   onKeep: () => void
 }) {
-  const [theirs, setTheirs] = useState<{ marks: RingMark[]; version: number } | null>(null)
-  const [lost, setLost] = useState(false)
+  /** Null where it was asked for and cannot be had. */
+  const [theirs, setTheirs] = useState<Awaited<ReturnType<typeof asItIs>>>()
   const words = (list: RingMark[]) =>
     list
       .map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`)
@@ -209,18 +204,11 @@ function RingConflict({
           <dd>{words(mine)}</dd>
         </dl>
       ) : (
-        <Button
-          className="mt-2"
-          onClick={async () => {
-            const now = await asItIs(view.tree.id)
-            setTheirs(now)
-            setLost(now === null)
-          }}
-        >
+        <Button className="mt-2" onClick={async () => setTheirs(await asItIs(view.tree.id))}>
           See both
         </Button>
       )}
-      {lost && !theirs && (
+      {theirs === null && (
         <p className="mt-1">
           Theirs cannot be had just now. Yours is still here; try again when you are in reach.
         </p>
