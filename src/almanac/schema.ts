@@ -1,7 +1,8 @@
 import { z } from 'zod'
-import { HOW_WELL, putsOn, WAY_METHODS } from '@/core/decide/way'
+import { HOW_WELL, LEAF, putsOn, WAY_METHODS } from '@/core/decide/way'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
+import { readWindow } from '@/core/season/cardWindow'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
@@ -108,10 +109,20 @@ const WayEntry = z
     what: text(4),
     kinds: z.array(text(3)).min(1).optional(),
     when: text(4),
+    time: z.strictObject({
+      window: z
+        .string()
+        .refine((t) => readWindow(t, 'window').ok, { error: 'It is no window.' })
+        .optional(),
+      leaf: z.array(z.enum(LEAF)).min(1).optional(),
+      bloom: z.enum(['open', 'not open']).optional(),
+      larvae: z.literal('small').optional(),
+    }),
     well: z.enum(HOW_WELL),
     on: text(4).optional(),
     first: text(4).optional(),
     again: text(4),
+    againDays: z.int().min(1).max(4000).nullable(),
   })
   .refine((way) => !putsOn(way.method) || way.kinds !== undefined, {
     error: 'A way that puts something on names the kind of active.',

@@ -1,6 +1,7 @@
+import { isHand } from '@/core/methods/hand'
 import { CARDS } from '../../demo/cards'
 import { acts, putsOn } from '@/core/decide/way'
-import { CLASS } from '@/core/methods/gate'
+import { CLASS } from '@/core/gate/cause'
 import { CAUSES } from './causes'
 import { PRACTICE } from './practice'
 import { WAYS, waysOf } from './ways'
@@ -13,7 +14,8 @@ test.each(CAUSES.map((c) => [c.id, c] as const))(
   '%s: no way is one that its class guard refuses',
   (id, cause) => {
     for (const way of waysOf(id)) {
-      const kind = putsOn(way.method) ? CLASS[way.method] : undefined
+      // What strengthens is no product that the guard knows.
+      const kind = putsOn(way.method) && !way.kinds?.includes('biostimulant') ? CLASS[way.method] : undefined
       // A class that one kind of tree bears is a way that names that kind.
       const bears = Object.entries(cause.bearsOn ?? {}).find(([, on]) => kind && on.includes(kind))
       if (bears) expect(way.on).toContain(bears[0])
@@ -34,7 +36,7 @@ test('whatever a card on the shelf is for is a way of the almanac too', () => {
       use.targets
         // What the class guard closes anyway is no way; the card may name it all the same.
         .filter((t) => {
-          const guard = CLASS[use.method]
+          const guard = isHand(use.method) ? undefined : CLASS[use.method]
           const refused = guard && CAUSES.find((c) => c.id === t)?.refuses[guard]
           return !refused && WAYS[t] && !WAYS[t].some((w) => w.method === use.method)
         })

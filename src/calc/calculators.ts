@@ -8,6 +8,7 @@ import { degreeDays } from './calculators/degreeDays'
 import { diagnose } from './calculators/diagnose'
 import { drench } from './calculators/drench'
 import { feed } from './calculators/feed'
+import { gate } from './calculators/gate'
 import { guard } from './calculators/guard'
 import { injection } from './calculators/injection'
 import { intervals } from './calculators/intervals'
@@ -46,6 +47,7 @@ export const CALCULATORS: readonly Calculator[] = [
   window,
   week,
   intervals,
+  gate,
   worth,
   diagnose,
 ]

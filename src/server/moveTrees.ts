@@ -1,5 +1,5 @@
 import { v7 as uuidv7 } from 'uuid'
-import { said } from '@/core/methods/gate'
+import { said } from '@/core/gate/gate'
 import { ok, refuse, type Result } from '@/core/problem'
 import { crewOn } from '@/core/roster/crew'
 import { dateIn, spokenDate } from '@/core/time/calendar'
@@ -11,7 +11,8 @@ import { refusedByLimits } from './groundLimits'
 import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
 import { useOnShelf } from './onShelf'
-import { closedOn, outOfItsOwnWay, treesAtHand } from './treesAtHand'
+import { closedOn, outOfItsOwnWay } from './mayGoOn'
+import { treesAtHand } from './treesAtHand'
 import type { Context } from './verb'
 
 /**

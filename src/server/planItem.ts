@@ -1,10 +1,12 @@
 import { z } from 'zod'
 import { checksAfter } from '@/core/methods/checks'
-import { feedsOnly, said } from '@/core/methods/gate'
+import { ASKED_AT_SIGNING, said } from '@/core/gate/gate'
+import { dueAgain } from '@/core/history/dueAgain'
+import { dueAfter } from '@/core/history/pairs'
 import { readGiven } from '@/core/methods/given'
 import { isHand } from '@/core/methods/hand'
 import type { SubjectPlan } from '@/core/methods/plan'
-import { isSpray, methodOf, planSubject } from '@/core/methods/registry'
+import { methodOf, planSubject } from '@/core/methods/registry'
 import { showProduct } from '@/core/methods/showProduct'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
@@ -16,7 +18,9 @@ import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import type { NewItem } from '@/db/queries/prescription'
 import { typed } from './text'
-import { cardSource, dayFor, gateOf, readingSource, type TreeAtHand } from './treesAtHand'
+import { retreatOf, usedAs } from './historyOf'
+import { gateOf } from './mayGoOn'
+import { cardSource, dayFor, readingSource, type TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
 
 /** A reading older than this is measured again before a dose rests on it. */
@@ -37,12 +41,7 @@ export const Given = z.strictObject({
 })
 
 /** A tree with an item of the same prescription on it already: the next one keeps off its ports and goes through its gate. */
-export function withItem(
-  hand: TreeAtHand,
-  { use, product }: UseRow,
-  plan: SubjectPlan,
-  on: string,
-): TreeAtHand {
+export function withItem(hand: TreeAtHand, row: UseRow, plan: SubjectPlan, on: string): TreeAtHand {
   const ports = plan.method === 'trunk-injection' ? plan.shape.ports : []
   return {
     ...hand,
@@ -53,23 +52,16 @@ export function withItem(
         ...ports.map((p) => ({ bearing: p.bearing, drilledOn: on, keep: SAME_VISIT })),
       ],
     },
-    earlier: [
-      ...hand.earlier,
-      {
+    history: [
+      ...hand.history,
+      usedAs(hand.cause!, row, {
         on,
-        cause: hand.decided!.cause,
-        code: product.code,
-        name: product.name,
-        actives: product.actives.map((a) => a.name),
+        state: 'in this signature',
         from: 'this prescription',
         amount: plan.product,
         treated: true,
-        recorded: false,
-        atWorkDays: methodOf(use).atWorkDays(use),
         failed: false,
-        sprayed: isSpray(use.method),
-        feeds: feedsOnly(product.actives),
-      },
+      }),
     ],
   }
 }
@@ -146,13 +138,15 @@ export function planFor(
         ? 'The decision is to care for this tree: sprays and feeds are part of that, a systemic is not. Decide anew first.'
         : `The decision is to ${action}, not to treat. Decide anew first.`,
     )
-  const closed = gateOf(hand, row, {
+  const { closed, asks } = gateOf(hand, row, {
     on: q.onDate,
     eaten: q.eaten,
     harvestOn: q.harvestOn,
     units: person.units,
-  })[0]
-  if (closed) return refuse(closed.code, closed.field, said(closed))
+  })
+  if (closed[0]) return refuse(closed[0].code, closed[0].field, said(closed[0]))
+  const ask = asks.find((a) => ASKED_AT_SIGNING.includes(a.field))
+  if (ask) return refuse('missing', ask.field, ask.message)
   const given = readGiven(q.given, person.units)
   if (!given.ok) return given
   if (!reading || !facts) return refuse('missing', 'reading', NOT_MEASURED)
@@ -183,7 +177,7 @@ export function planFor(
   return ok({
     plan,
     working: planned.value.working,
-    checks: checksAfter(use, tree.liveCrownPercent ?? 70, plan),
+    checks: checksAfter(use, tree.liveCrownPercent ?? 70, plan, dueAgain(use, retreatOf(hand.cause!, row))),
   })
 }
 
@@ -198,8 +192,8 @@ function overWithEarlier(
   on: string,
   units: 'us' | 'metric',
 ): Result<never> | null {
-  const same = hand.earlier.filter(
-    (e) => e.code === product.code && e.recorded && e.atWorkDays > 0 && daysBetween(e.on, on) < e.atWorkDays,
+  const same = hand.history.filter(
+    (e) => e.code === product.code && e.state === 'done' && daysBetween(e.on, on) < dueAfter(e.lastsDays),
   )
   const went = same.reduce((sum, e) => sum + e.amount, 0)
   if (went === 0 || went + plan.product <= plan.most * (1 + 1e-9)) return null

@@ -21,6 +21,8 @@ import { pastFrom, stagesIn, yearsOf } from './yearsOf'
 export interface SeasonAtHand {
   /** Whether a day lies in a window as a card writes it. */
   inWindow: (host: string, written: string, on: string) => InWindow
+  /** Warmth and stages of a kind, as far as the windows asked for them. */
+  years: (host: string) => readonly SeasonYear[]
   /** Its stretches between two days. */
   stretches: (host: string, written: string, from: string, to: string) => WindowStretch[]
 }
@@ -43,10 +45,11 @@ export async function seasonAtHand(
   }
   const years = [...windows.values()].some(asksSeason)
     ? yearsOfKinds(known ?? (await readSeason(context, siteId)))
-    : () => []
+    : (): readonly SeasonYear[] => []
   // Until a window opens again every day between says the same.
   const shut = new Map<string, { from: string; next: string }>()
   return {
+    years,
     stretches: (host, written, from, to) => {
       const window = windows.get(written)
       return window ? windowBetween(window, from, to, years(host)) : []

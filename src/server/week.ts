@@ -1,4 +1,4 @@
-import { said } from '@/core/methods/gate'
+import { said } from '@/core/gate/gate'
 import { HOUR_REASON, stretches, workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
 import { driveMinutes, milesFrom } from '@/core/roster/roads'
 import { saySiteHours, siteOpen } from '@/core/roster/siteHours'
@@ -21,7 +21,8 @@ import {
   type PlacedSite,
 } from '@/db/queries/week'
 import { renewalsOf } from './renewals'
-import { closedOn, outOfItsOwnWay, treesAtHand, type TreeAtHand } from './treesAtHand'
+import { closedOn, outOfItsOwnWay } from './mayGoOn'
+import { treesAtHand, type TreeAtHand } from './treesAtHand'
 import type { Reading } from './verb'
 import { hoursAhead, knownWeather } from './weather/known'
 

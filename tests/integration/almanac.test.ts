@@ -7,7 +7,8 @@ import { usesOnShelf } from '@/db/queries/card'
 import { treeById } from '@/db/queries/tree'
 import { firmAlmanac, ownOf } from '@/server/almanac'
 import { heavy } from '@/server/heavy/pool'
-import { treesAtHand, waysFor } from '@/server/treesAtHand'
+import { treesAtHand } from '@/server/treesAtHand'
+import { waysFor } from '@/server/waysFor'
 import {
   act,
   decideAsh,

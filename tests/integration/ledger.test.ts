@@ -458,17 +458,31 @@ describe('the record says what happened', () => {
       diagnosisId,
       action: 'treat',
     })
-    expect(
-      await problemOf(arborist, 'hand-to-crew', {
-        ...otherwise(run.prescription, {
-          decisionId,
-          choice: 1,
-          given: { bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340] },
-        }),
-        id: uuidv7(),
-        onDate: '2026-07-12',
+    const again = {
+      ...otherwise(run.prescription, {
+        decisionId,
+        choice: 1,
+        given: { bearings: [20, 60, 100, 140, 180, 220, 260, 300, 340] },
       }),
-    ).toMatchObject({
+      id: uuidv7(),
+      onDate: '2026-07-12',
+    }
+    // What went in is let work, until a check says that it does not; the label’s most holds even then.
+    expect(await problemOf(arborist, 'hand-to-crew', again)).toMatchObject({
+      message: expect.stringMatching(/at work in this tree .*or when a check finds/),
+    })
+    const followUpId = uuidv7()
+    await inFirm(other.id, async (sql) => {
+      await sql`insert into follow_up (id, firm_id, site_id, tree_id, prescription_id, due_on, what, expectation)
+        values (${followUpId}, ${other.id}, ${other.site}, ${run.treeId}, ${run.prescription.id}, '2026-07-01', 'look', ${sql.json({ kind: 'share', question: '', unit: '%', sense: 'at-least', expected: 75, tolerated: 65, least: 0, most: 100 })})`
+    })
+    await done(arborist, 'enter-result', {
+      id: uuidv7(),
+      followUpId,
+      value: 20,
+      nextStep: 'reopen the diagnosis',
+    })
+    expect(await problemOf(arborist, 'hand-to-crew', again)).toMatchObject({
       code: 'over-label',
       field: 'choice',
       message: expect.stringMatching(/82\.8 mL of .* went into this tree already/),

@@ -159,9 +159,13 @@ describe('refusals', () => {
     expect(await given({ portGirth: '54 gal' })).toMatchObject({ field: 'portGirth' })
     expect(await hand({ onDate: '2026-06-11' })).toMatchObject({ field: 'onDate' })
     expect(await hand({ onDate: '2026-02-30' })).toMatchObject({ field: 'onDate' })
-    // In a January frost nothing is taken up; a year on the reading is too old.
-    await keepWeather(firm, ['2027-01-11', '2027-01-12'], { temperature: -4, wind: 2 })
+    // A bare tree takes nothing up, nor does one in a frost; a year on the reading is too old.
     expect(await hand({ onDate: '2027-01-12' }, new Date('2027-01-12T16:00:00Z'))).toMatchObject({
+      field: 'onDate',
+      message: expect.stringMatching(/a tree in full leaf, and it stands bare/),
+    })
+    await keepWeather(firm, ['2027-04-11', '2027-04-12'], { temperature: -4, wind: 2 })
+    expect(await hand({ onDate: '2027-04-12' }, new Date('2027-04-12T16:00:00Z'))).toMatchObject({
       field: 'temperature',
     })
     expect(await hand({ onDate: '2027-07-12' }, new Date('2027-07-12T16:00:00Z'))).toMatchObject({

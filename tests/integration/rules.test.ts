@@ -183,13 +183,12 @@ describe('before a prescription', () => {
     await done(arborist(), 'sign-decision', decide('refer'))
   })
 
-  test('holes of an earlier visit count: a port too near one is refused', async () => {
+  test('what works for two years is let work, and holes of an earlier visit count', async () => {
     const { treeId } = await recordedAsh(firm, 'E-1')
     const holes = await inFirm(firm.id, (sql) => holesOfTree(sql, treeId))
     expect(holes.map((h) => h.bearings.length)).toEqual([9])
-    // A year and more later, by the same findings, at the very same places.
-    const later = new Date(NOON.getTime() + 400 * 86_400_000)
-    const again = firm.person('arborist', later)
+    // Almost two years later, by the same findings, at the very same places.
+    const again = firm.person('arborist', new Date('2028-05-10T16:00:00Z'))
     await done(again, 'add-reading', {
       id: uuidv7(),
       treeId,
@@ -204,9 +203,12 @@ describe('before a prescription', () => {
     await done(again, 'sign-diagnosis', { id: diagnosisId, treeId, assessmentId, cause: 'emerald-ash-borer' })
     const decisionId = uuidv7()
     await done(again, 'sign-decision', { id: decisionId, treeId, diagnosisId, action: 'treat' })
-    const same = { ...prescription(treeId, decisionId), onDate: '2027-07-20' }
-    const problem = await problemOf(again, 'hand-to-crew', same)
-    expect(problem?.message).toMatch(/earlier hole|rest|already/i)
+    const same = { ...prescription(treeId, decisionId), onDate: '2028-05-15' }
+    expect((await problemOf(again, 'hand-to-crew', same))?.message).toMatch(/earlier hole|rest|already/i)
+    const early = firm.person('arborist', new Date('2028-03-20T16:00:00Z'))
+    expect(await problemOf(early, 'hand-to-crew', { ...same, onDate: '2028-03-21' })).toMatchObject({
+      message: expect.stringMatching(/at work in this tree .* 12 Jun 2026 .*Again from 30 Mar 2028/),
+    })
   })
 })
 

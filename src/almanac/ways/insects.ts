@@ -35,8 +35,8 @@ const YOUNG_BT = (again: string) =>
 export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'emerald-ash-borer': [
     w('trunk-injection', 'Inject a long-lasting systemic into the root flares', 'in full leaf with moist soil; spring before autumn', HOLDS, BY_CARD, { kinds: SYSTEMIC, on: 'trees with more than half of the crown alive' }),
-    w('soil-drench', 'Drench a systemic round the trunk', 'spring, weeks before the beetles feed; else autumn', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'small and middling trees, no water or flowers near', first: 'soil moist' }),
-    w('soil-injection', 'Inject a systemic into the soil below the mulch', 'spring, weeks before the beetles feed; else autumn', HOLDS, YEARLY, { kinds: SYSTEMIC, first: 'soil moist' }),
+    w('soil-drench', 'Drench a systemic round the trunk', 'in moist soil, best weeks before the beetles feed', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'small and middling trees, no water or flowers near', first: 'soil moist' }),
+    w('soil-injection', 'Inject a systemic into the soil below the mulch', 'in moist soil, best weeks before the beetles feed', HOLDS, YEARLY, { kinds: SYSTEMIC, first: 'soil moist' }),
     w('bark-spray', 'Spray a systemic on the lower bark', 'late spring in leaf', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'smaller stems with thin bark' }),
     WATER,
     w('refer', 'Plan the removal with an assessor', 'once half of the crown is gone', GAP, ONCE),
@@ -44,8 +44,8 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'bronze-birch-borer': [
     WATER,
     w('trunk-injection', 'Inject a systemic', 'spring in full leaf, before the beetles lay', HOLDS, BY_CARD, { kinds: SYSTEMIC, on: 'trees with little of the top dead', first: 'water' }),
-    w('soil-drench', 'Drench a systemic round the trunk', 'autumn or early spring', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'trees with little of the top dead', first: 'water' }),
-    w('soil-injection', 'Inject a systemic into the soil below the mulch', 'autumn or early spring', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'trees with little of the top dead', first: 'water' }),
+    w('soil-drench', 'Drench a systemic round the trunk', 'in moist soil, best in autumn or early spring', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'trees with little of the top dead', first: 'water' }),
+    w('soil-injection', 'Inject a systemic into the soil below the mulch', 'in moist soil, best in autumn or early spring', HOLDS, YEARLY, { kinds: SYSTEMIC, on: 'trees with little of the top dead', first: 'water' }),
     w('prune', 'Take dead tops out, never while the beetles fly', 'dormant', BEARS, YEARLY),
   ],
   'two-lined-chestnut-borer': [
@@ -66,10 +66,10 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'twig-pruner': [w('hands', 'Gather and destroy the fallen twigs', 'late summer to winter', ENDS, YEARLY)],
   'hemlock-woolly-adelgid': [
-    w('soil-drench', 'Drench a systemic round the trunk', 'spring or autumn in moist soil', ENDS, 'after several years', { kinds: SYSTEMIC, on: 'trees away from springs and streams', first: 'soil moist' }),
-    w('soil-injection', 'Inject a systemic into the soil', 'spring or autumn in moist soil', ENDS, 'after several years', { kinds: SYSTEMIC, on: 'slopes and lawn, away from water' }),
-    w('bark-spray', 'Spray a systemic on the lower bark', 'spring or autumn, bark dry', ENDS, BY_CARD, { kinds: SYSTEMIC, on: 'bad ones that need it fast, or where the ground may take no more' }),
-    w('trunk-injection', 'Inject a systemic', 'spring or autumn', HOLDS, BY_CARD, { kinds: SYSTEMIC, on: 'trees beside water' }),
+    w('soil-drench', 'Drench a systemic round the trunk', 'in moist soil, best in spring or autumn', ENDS, 'after several years', { kinds: SYSTEMIC, on: 'trees away from springs and streams', first: 'soil moist' }),
+    w('soil-injection', 'Inject a systemic into the soil', 'in moist soil, best in spring or autumn', ENDS, 'after several years', { kinds: SYSTEMIC, on: 'slopes and lawn, away from water' }),
+    w('bark-spray', 'Spray a systemic on the lower bark', 'bark dry, best in spring or autumn', ENDS, BY_CARD, { kinds: SYSTEMIC, on: 'bad ones that need it fast, or where the ground may take no more' }),
+    w('trunk-injection', 'Inject a systemic', 'best in spring or autumn', HOLDS, BY_CARD, { kinds: SYSTEMIC, on: 'trees beside water' }),
     w('crown-spray', 'Oil over every needle', 'dormant, or in summer at the weaker strength', HOLDS, YEARLY, { kinds: OIL, on: 'trees small enough to wet all over' }),
     WATER,
   ],

@@ -15,7 +15,7 @@ const OIL_AT_CRAWLERS = w(
 const REACHES_ARMOURED = w(
   'soil-drench',
   'Drench a systemic of the kind that reaches armoured scales',
-  'spring in moist soil, after bloom',
+  'in moist soil, after bloom',
   HOLDS,
   BY_LABEL,
   { kinds: ['systemic that reaches armoured scales'] },

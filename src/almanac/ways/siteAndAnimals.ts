@@ -20,9 +20,9 @@ export const SITE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   waterlogging: [w('water', 'Stop the irrigation and drain', 'at once', ENDS, 'by the probe'), w('trenches', 'Open the soil', 'once it drains', BEARS, ONCE)],
   'nutrient-shortage': [
     w('sample', 'Soil and leaf test', 'before anything is bought', BEARS, ONCE),
-    FEED('spring or autumn, soil moist', ['slow-release feed', 'micronutrients'], 'soil test'),
+    FEED('soil moist; quick release in spring or autumn only', ['slow-release feed', 'micronutrients'], 'soil test'),
     w('trunk-injection', 'Inject what is missing', 'in leaf', GAP, YEARLY, { kinds: ['micronutrients'], on: 'where the soil locks it up' }),
-    w('soil-injection', 'Feed in holes below the lawn', 'spring or autumn', HOLDS, YEARLY, { kinds: ['slow-release feed'] }),
+    w('soil-injection', 'Feed in holes below the lawn', 'best in spring or autumn', HOLDS, YEARLY, { kinds: ['slow-release feed'] }),
   ],
   'iron-chlorosis': [
     w('sample', 'Test the pH', 'before anything is bought', BEARS, ONCE),
@@ -33,7 +33,7 @@ export const SITE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'salt-injury': [w('water', 'Leach with water, keep the salt off', 'spring', HOLDS, YEARLY), w('feed', 'Gypsum where sodium is proven', 'spring, then water', HOLDS, YEARLY, { kinds: ['gypsum'], first: 'soil test' })],
   'frost-injury': [w('prune', 'Prune when the extent shows', 'after the second flush', BEARS, ONCE)],
   'buried-flare': [w('collar', 'Open the collar by hand and air, let it dry', 'when workable', ENDS, 'looked at each year'), w('trenches', 'Mulch off the bark', 'with it', BEARS, ONCE), WATER],
-  'girdling-roots': [w('collar', 'Expose and cut in steps', 'dormant, a set share of the roots a year', ENDS, 'over two or three years'), WATER],
+  'girdling-roots': [w('collar', 'Expose and cut in steps', 'best while dormant, a set share of the roots a year', ENDS, 'over two or three years'), WATER],
   'soil-compaction': [
     w('trenches', 'Radial trenches or air tool, compost', 'when the soil is moist', ENDS, ONCE),
     w('soil-drench', 'Biostimulant over the opened soil', 'afterwards', BEARS, YEARLY, { kinds: ['biostimulant'], first: 'open the soil' }),
@@ -43,7 +43,7 @@ export const SITE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'mechanical-wound': [w('guard', 'A mulch ring and a guard', 'at once', ENDS, ONCE), w('watch', 'Watch for decay', 'each year', BEARS, YEARLY)],
   'rootstock-takeover': [w('prune', 'Cut each at its origin on a slant, rub new ones off', 'as seen', ENDS, 'each season')],
-  'crowded-crown': [w('prune', 'Open the centre, a third at most at a time', 'stone fruit in dry summer after harvest, others dormant', ENDS, 'over years')],
+  'crowded-crown': [w('prune', 'Open the centre, a third at most at a time', 'stone fruit in dry summer after harvest, others best while dormant', ENDS, 'over years')],
   'vole-gnawing': [w('guard', 'Mesh 18 in high, or 6 in above the snow, and into the soil; ground bare', 'before snow', ENDS, 'off or looked at in spring'), w('save', 'Tape, bridge graft or cut back, by how much bark is gone', 'at once, grafts in early spring', HOLDS, ONCE)],
   'rabbit-gnawing': [w('guard', 'Guard 24 in above the snow, or a fence', 'before snow', ENDS, 'off or looked at in spring'), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],
   'deer-browse': [w('guard', 'Fence or cage', 'before they come', ENDS, ONCE), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],

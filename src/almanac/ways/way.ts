@@ -1,4 +1,6 @@
 import type { HowWell, Way, WayMethod } from '@/core/decide/way'
+import { AGAIN } from './again'
+import { WHEN } from './when'
 
 type More = Pick<Way, 'kinds' | 'on' | 'first'>
 
@@ -10,7 +12,7 @@ export const w = (
   well: HowWell,
   again: string,
   more: More = {},
-): Way => ({ method, what, when, well, again, ...more })
+): Way => ({ method, what, when, time: WHEN[when], well, again, againDays: AGAIN[again], ...more })
 
 export const ENDS = 'ends it'
 export const HOLDS = 'holds it down'

@@ -6,6 +6,22 @@ import { HAND_NAMES, isHand } from '../methods/hand'
 export const WAY_METHODS = [...PUT_ON_METHODS, ...HAND_NAMES, 'refer'] as const
 export type WayMethod = (typeof WAY_METHODS)[number]
 
+/** How the leaves of a tree that sheds them stand. */
+export const LEAF = ['none', 'swelling', 'out', 'falling'] as const
+export type Leaf = (typeof LEAF)[number]
+
+/** When a way may go on at all, as the gate holds it; any of it that is left out closes nothing. */
+export interface WayTime {
+  /** Days of the north, as a card writes them. */
+  window?: string
+  /** States of the leaves, of kinds that shed them. */
+  leaf?: readonly Leaf[]
+  /** Of the tree’s own flowers. */
+  bloom?: 'open' | 'not open'
+  /** Of what eats: it works on the young only. */
+  larvae?: 'small'
+}
+
 /** How well a way works on its cause: it ends it, holds it down, helps the tree bear it, or bridges a year. */
 export const HOW_WELL = ['ends it', 'holds it down', 'helps the tree bear it', 'a stop-gap'] as const
 export type HowWell = (typeof HOW_WELL)[number]
@@ -19,6 +35,8 @@ export interface Way {
   kinds?: readonly string[]
   /** When in the year or by which sign. */
   when: string
+  /** What of that the gate holds; a way of the firm’s own holds nothing. */
+  time?: WayTime
   well: HowWell
   /** On which trees, when not on all. */
   on?: string
@@ -26,6 +44,8 @@ export interface Way {
   first?: string
   /** How often. */
   again: string
+  /** After how many days it is due again; null where it is done once, or the card alone says it. */
+  againDays?: number | null
 }
 
 /** True for a method that puts something on. */

@@ -1,4 +1,3 @@
-import { SELDOM_KILLS } from '../decide/treatable'
 import { CARDS } from '../../../demo/cards'
 import { WAYS } from '@/almanac/ways'
 import { Card, CardUse } from '../card/card'
@@ -6,7 +5,6 @@ import { sayTerms } from '../card/say'
 import { fromSI, toSI } from '../quantity/units'
 import type { HandMethod } from './byHand'
 import { checksAfter } from './checks'
-import { gate } from './gate'
 import { HAND, HAND_NAMES, handMethod, isHand, type HandName } from './hand'
 import { outcomeOfWork } from './outcome'
 import type { Method } from '../card/card'
@@ -201,7 +199,7 @@ test('what is found at the tree sends it back', () => {
 test('oaks are not cut in the season of the wilt; it may go over the turn of the year', () => {
   const terms = { closedFrom: 4, closedTo: 7, closedWhy: 'beetles fly' }
   const at = (on: string, more = {}) =>
-    HAND.prune.gate!({ terms: { ...terms, ...more }, host: 'oak-red-group', on, earlier: [] })
+    HAND.prune.gate!({ terms: { ...terms, ...more }, host: 'oak-red-group', on })
   expect(at('2026-06-12')[0]).toMatchObject({
     why: 'This card does not cut then: beetles fly.',
     wayOut: 'Again from 1 Aug 2026.',
@@ -210,67 +208,7 @@ test('oaks are not cut in the season of the wilt; it may go over the turn of the
   expect(at('2026-08-01')).toEqual([])
   expect(at('2026-12-05', { closedFrom: 11, closedTo: 2 })[0]!.wayOut).toBe('Again from 1 Mar 2027.')
   expect(at('2026-01-05', { closedFrom: 11, closedTo: 2 })[0]!.wayOut).toBe('Again from 1 Mar 2026.')
-  expect(HAND.prune.gate!({ terms: {}, host: 'apple', on: '2026-06-12', earlier: [] })).toEqual([])
-})
-
-test('helpers are not set free into what was sprayed', () => {
-  const spray = {
-    on: '2026-06-05',
-    cause: 'spider-mites',
-    code: 'HO1',
-    name: 'Example HO1',
-    actives: ['horticultural oil'],
-    from: 'record 3',
-    amount: 1,
-    treated: true,
-    recorded: true,
-    atWorkDays: 0,
-    failed: false,
-    sprayed: true,
-    feeds: false,
-  }
-  const at = (on: string, earlier = [spray]) =>
-    HAND.release.gate!({ terms: { sprayDays: 14 }, host: 'apple', on, earlier })
-  expect(at('2026-06-12')[0]!.why).toMatch(/Example HO1 was sprayed on 5 Jun 2026 \(record 3\).*14 days/)
-  expect(at('2026-06-19')).toEqual([])
-  expect(at('2026-06-12', [{ ...spray, sprayed: false }])).toEqual([])
-})
-
-test('on a tree that bears food nothing stands against work that puts nothing on', () => {
-  for (const method of ['prune', 'guard', 'hands'] as const) {
-    const { card } = CARDS.find((c) => c.card.uses.some((u) => u.method === method))!
-    const facts = {
-      use: useOfHand(method),
-      card,
-      on: '2026-06-12',
-      cause: 'fire-blight',
-      inAlmanac: true,
-      tree: {
-        host: 'pear',
-        edible: true,
-        eaten: null,
-        kindOpen: false,
-        liveCrown: 80,
-        unsafe: [],
-        dry: false,
-        saturated: false,
-      },
-      treatable: SELDOM_KILLS,
-      harvestOn: null,
-      window: { is: 'open' as const },
-      water: null,
-      earlier: [],
-      rules: [],
-      today: '2026-06-12',
-      units: 'us' as const,
-    }
-    expect(gate(facts)).toEqual([])
-    // What the almanac does not name for the cause is no way of the house either.
-    expect(gate({ ...facts, inAlmanac: false }).map((r) => r.rule)).toEqual(['label'])
-    expect(gate({ ...facts, tree: { ...facts.tree, unsafe: ['Bracket at the base'] } })[0]!.rule).toBe(
-      'safety',
-    )
-  }
+  expect(HAND.prune.gate!({ terms: {}, host: 'apple', on: '2026-06-12' })).toEqual([])
 })
 
 test('a name is one of a method without a product, or it is not', () => {

@@ -1,4 +1,4 @@
-import type { DayFacts, EarlierWork, PromisedCheck, Repeats, TreeFacts } from './facts'
+import type { DayFacts, PromisedCheck, Repeats, TreeFacts } from './facts'
 import type { Result } from '../problem'
 import type { UnitSystem } from '../quantity/format'
 import type { Volume } from '../quantity/units'
@@ -50,7 +50,6 @@ export interface HandFacts {
   host: string
   /** The day of the work. */
   on: string
-  earlier: readonly EarlierWork[]
 }
 
 /**
@@ -78,6 +77,8 @@ export interface HandMethod {
   /** What is looked at afterwards. */
   /** `shape` of what was planned; none while it is not. */
   checks: (terms: Values, shape?: Values) => PromisedCheck[]
+  /** For so many days before and after it nothing may be sprayed. */
+  sprayDays?: (terms: Values) => number
   /** What of its own stands against it. */
   gate?: (f: HandFacts) => { why: string; wayOut: string }[]
   /** Why the tree goes back to the arborist after what was noted at its steps, by task, beside what was planned; null when nothing does. */

@@ -1,10 +1,12 @@
 import type { PromisedCheck } from './facts'
 import type { Method, PutOnMethod } from '../card/card'
+import { dueAgain } from '../history/dueAgain'
 import { handMethod, isHand } from './hand'
 import { handTerms } from './handTerms'
 import type { Values } from './lines'
 import type { SubjectPlan, UseOf } from './plan'
 
+const YEAR = 365
 const years = (n: number) => `${n} ${n === 1 ? 'year' : 'years'}`
 
 const allBack: PromisedCheck = {
@@ -57,17 +59,27 @@ const crown = (
 })
 
 /** Crown next summer, and the date on which it is treated again. */
-const lasting = (liveCrown: number, retreatYears: number): PromisedCheck[] => [
+const lasting = (liveCrown: number, again: number): PromisedCheck[] => [
+  // Where it is due again within the year, the look before it is the look.
+  ...(again > YEAR * 1.25
+    ? [
+        {
+          afterYears: 1,
+          ...crown(
+            liveCrown,
+            15,
+            'Live crown next summer',
+            'What share of the crown is alive, in steps of 5 %?',
+          ),
+        },
+      ]
+    : []),
   {
-    afterYears: 1,
-    ...crown(liveCrown, 15, 'Live crown next summer', 'What share of the crown is alive, in steps of 5 %?'),
-  },
-  {
-    afterYears: retreatYears,
+    ...(again % YEAR === 0 ? { afterYears: again / YEAR } : { afterDays: again }),
     ...crown(
       liveCrown,
       20,
-      `Treat again, ${years(retreatYears)} on`,
+      `Treat again, ${again % YEAR === 0 ? years(again / YEAR) : `${again} days`} on`,
       'What share of the crown is alive before treating again, in steps of 5 %?',
     ),
   },
@@ -94,15 +106,15 @@ const count = (
   },
 })
 
-const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number) => PromisedCheck[] } = {
-  'trunk-injection': (use, live) => [
+const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number, again: number) => PromisedCheck[] } = {
+  'trunk-injection': (_, live, again) => [
     allBack,
     harm('Leaf scorch after the injection', 'What share of the leaves shows new brown margins?', 14),
-    ...lasting(live, use.terms.retreatYears),
+    ...lasting(live, again),
   ],
-  'soil-drench': (use, live) => lasting(live, use.terms.retreatYears),
-  'soil-injection': (use, live) => lasting(live, use.terms.retreatYears),
-  'bark-spray': (use, live) => lasting(live, use.terms.retreatYears),
+  'soil-drench': (_, live, again) => lasting(live, again),
+  'soil-injection': (_, live, again) => lasting(live, again),
+  'bark-spray': (_, live, again) => lasting(live, again),
   'crown-spray': (use) =>
     use.terms.kind === 'contact' || use.terms.kind === 'biological'
       ? [
@@ -160,17 +172,22 @@ const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number) => Promis
 
 /**
  * What is looked at after a use of a card, when, and what is expected: of an injection first that everything is out again.
- * `liveCrown` in per cent, as it was taken; `plan` where some of the work is left for later. The figures are house figures; a card's retreatment decides the last date.
+ * `liveCrown` in per cent, as it was taken; `plan` where some of the work is left for later. The figures are house figures; `again`, after how many days it is due again for its cause, decides the last date; what the card says where it is not given.
  */
 export function checksAfter(
   use: UseOf<Method>,
   liveCrown: number,
   plan?: SubjectPlan | null,
+  again: number | null = dueAgain(use, null),
 ): PromisedCheck[] {
   if (isHand(use.method)) {
     const hand = handMethod(use.method)
     const terms = handTerms(hand, use.terms)
     return hand.checks(terms.ok ? terms.value : {}, plan ? (plan.shape as Values) : undefined)
   }
-  return (CHECKS[use.method] as (use: never, live: number) => PromisedCheck[])(use as never, liveCrown)
+  return (CHECKS[use.method] as (use: never, live: number, again: number) => PromisedCheck[])(
+    use as never,
+    liveCrown,
+    again ?? YEAR,
+  )
 }

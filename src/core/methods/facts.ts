@@ -27,32 +27,6 @@ export interface DayFacts {
   temperature: Temperature
 }
 
-/** Something that was put on this tree before, by anybody. Calendar dates. */
-export interface EarlierWork {
-  on: string
-  cause: string
-  code: string
-  name: string
-  /** Names of its actives. */
-  actives: readonly string[]
-  /** Record or plan, as it is said: `record 14`. */
-  from: string
-  /** m³ or kg. */
-  amount: number
-  /** It got all that its label asks for. */
-  treated: boolean
-  /** It is done, not only planned. */
-  recorded: boolean
-  /** Days from `on` during which it is at work. */
-  atWorkDays: number
-  /** A check said that it does not work. */
-  failed: boolean
-  /** It was sprayed: what is set free afterwards may die of it. */
-  sprayed: boolean
-  /** It only feeds the tree: it takes the place of nothing that works on a cause. */
-  feeds: boolean
-}
-
 /** After how many days a use goes on again, and how often a year at most. */
 export interface Repeats {
   least: number

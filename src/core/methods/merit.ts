@@ -1,7 +1,9 @@
 import type { Method } from '../card/card'
 import { inOrder, type HowWell, type Way } from '../decide/way'
+import { answers } from '../gate/ways'
 import { isHand } from './hand'
 import type { UseOf } from './plan'
+import { isSystemicWay } from './systemic'
 
 /** Why a way stands where it does among those that may be chosen; the greater `score` stands first. */
 export interface Merit {
@@ -9,7 +11,10 @@ export interface Merit {
   reasons: string[]
 }
 
-const years = (n: number) => (n === 1 ? 'one year' : `${n} years`)
+const years = (n: number) =>
+  n === 1
+    ? 'one year'
+    : `${String(n).replace('.5', '½').replace(/^0½/, 'half a')} ${n < 1 ? 'year' : 'years'}`
 
 /** By how well the almanac says that a way works. */
 const WELL: Record<HowWell, number> = {
@@ -25,14 +30,18 @@ const WELL: Record<HowWell, number> = {
  * what counts to no limit of the ground before what does, a slow feed before a quick one; against a borer that girdles, what
  * is fast before all. Each with its reasons in words.
  *
- * @example merit(soilDrench, { girdles: false, ways, feeds: false }).reasons // ['holds it down', 'holds 5 years', 'no wound', …]
+ * @example merit(soilDrench, { girdles: false, ways, kinds: ['systemic insecticide'], feeds: false, again: 1825 }).reasons // ['holds it down', 'holds 5 years', 'no wound', …]
  */
 export function merit(
   use: UseOf<Method>,
   q: {
     girdles: boolean
     /** Of the almanac, on the cause. */
-    ways: readonly Pick<Way, 'method' | 'well' | 'first'>[]
+    ways: readonly Pick<Way, 'method' | 'well' | 'first' | 'kinds'>[]
+    /** The kinds of active in the product; null where they are not known. */
+    kinds: readonly string[] | null
+    /** After so many days it is due again for this cause; null where nobody says. */
+    again: number | null
     /** The product only feeds. */
     feeds: boolean
   },
@@ -41,7 +50,7 @@ export function merit(
   let score = 0
   if (q.feeds && use.method !== 'feed')
     return { score: -40, reasons: ['only feeds: beside another way, in place of none'] }
-  const way = inOrder(q.ways).find((w) => w.method === use.method)
+  const way = inOrder(q.ways).find((w) => w.method === use.method && answers(w, q.kinds))
   if (way) {
     score += WELL[way.well]
     reasons.push(way.well)
@@ -51,9 +60,10 @@ export function merit(
     score -= 20
     reasons.push('no way of the almanac for this')
   }
-  if (!isHand(use.method) && 'retreatYears' in use.terms && typeof use.terms.retreatYears === 'number') {
-    score += 10 * Math.min(5, use.terms.retreatYears)
-    reasons.push(`holds ${years(use.terms.retreatYears)}`)
+  if (isSystemicWay(use.method) && q.again !== null) {
+    const holds = Math.round((q.again / 365) * 2) / 2
+    score += 10 * Math.min(5, holds)
+    reasons.push(`holds ${years(holds)}`)
   }
   if (use.method === 'trunk-injection') {
     score += 8

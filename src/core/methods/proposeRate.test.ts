@@ -22,7 +22,7 @@ test('a feed is given lightly and slowly first, whatever the tree has lost', () 
     why: 'A weak tree is fed lightly.',
   })
   expect(rateFor(useOf(card('EB4'), 'trunk-injection'), high)).toBe(high)
-  const asked = { girdles: false, ways: [], feeds: true }
+  const asked = { girdles: false, ways: [], kinds: null, feeds: true, again: null }
   expect(merit(useOf(card('FS18'), 'feed'), asked).score).toBeGreaterThan(
     merit(useOf(card('FQ10'), 'feed'), asked).score,
   )

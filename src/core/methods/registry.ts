@@ -25,14 +25,7 @@ export interface MethodParts<M extends Method> {
   onGround: boolean
   /** After how many days it is done again, and how often a year at most; null where the card does not say. */
   repeats: (use: UseOf<M>) => Repeats | null
-  /** For how many days the tree is not treated again for the same cause by anything; 0 where the card gives only days between. */
-  atWorkDays: (use: UseOf<M>) => number
 }
-
-/** A visit may come a quarter of a year before its time and still count as the next one. */
-const EARLY_DAYS = 91
-const lasting = (use: { terms: { retreatYears: number } }) =>
-  Math.max(0, Math.round(use.terms.retreatYears * 365.25) - EARLY_DAYS)
 
 const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
   'trunk-injection': {
@@ -41,7 +34,6 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
     systemic: true,
     onGround: false,
     repeats: () => null,
-    atWorkDays: lasting,
   },
   'soil-drench': {
     asks: () => [],
@@ -49,7 +41,6 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
     systemic: true,
     onGround: true,
     repeats: () => null,
-    atWorkDays: lasting,
   },
   'soil-injection': {
     asks: (use) => (use.terms.pattern.kind === 'grid' ? ['reach', 'hardscapePercent'] : []),
@@ -57,7 +48,6 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
     systemic: true,
     onGround: true,
     repeats: () => null,
-    atWorkDays: lasting,
   },
   'bark-spray': {
     asks: () => [],
@@ -65,7 +55,6 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
     systemic: true,
     onGround: true,
     repeats: () => null,
-    atWorkDays: lasting,
   },
   'crown-spray': {
     asks: () => ['crown'],
@@ -80,7 +69,6 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
             mostTimes: limits?.timesPerYear,
           }
         : null,
-    atWorkDays: () => 0,
   },
   feed: {
     asks: () => ['reach', 'hardscapePercent'],
@@ -88,7 +76,6 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
     systemic: false,
     onGround: true,
     repeats: () => null,
-    atWorkDays: () => 0,
   },
 }
 
@@ -97,11 +84,6 @@ export function methodOf(use: UseOf<Method>): MethodParts<Method> {
   return isHand(use.method)
     ? partsByHand(handMethod(use.method))
     : (METHODS[use.method] as unknown as MethodParts<Method>)
-}
-
-/** True for what is sprayed over leaves or bark. */
-export function isSpray(method: Method): boolean {
-  return method === 'crown-spray' || method === 'bark-spray'
 }
 
 /** Work without a product as a method like the others: nothing goes on, nothing is at work. */
@@ -115,7 +97,6 @@ function partsByHand(hand: HandMethod): MethodParts<Method> {
       const terms = handTerms(hand, use.terms)
       return terms.ok ? (hand.repeats?.(terms.value) ?? null) : null
     },
-    atWorkDays: () => 0,
   }
 }
 

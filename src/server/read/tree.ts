@@ -24,7 +24,8 @@ import { mattersAt } from '../houseRule'
 import { proposalFor } from '../decide'
 import { seenOf } from '../seen'
 import { READING_GOOD_FOR_YEARS } from '../planItem'
-import { dayFor, readingSource, treesAtHand, waysFor } from '../treesAtHand'
+import { dayFor, readingSource, treesAtHand } from '../treesAtHand'
+import { waysFor } from '../waysFor'
 import { proposeRate } from '@/core/methods/proposeRate'
 import type { Reading } from '../verb'
 import { historyOf } from './history'
@@ -278,7 +279,7 @@ export function prescribeView(id: string) {
       features: hand!.features,
       water: hand!.water,
       /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */
-      byHand: decided ? hand!.ways.filter((w) => !ways.some((s) => s.use.method === w.method)) : [],
+      byHand: decided ? hand!.cause!.ways.filter((w) => !ways.some((s) => s.use.method === w.method)) : [],
       ways,
       reading,
       readingGoodForYears: READING_GOOD_FOR_YEARS,

@@ -16,6 +16,7 @@ import {
   CapDrawing,
   DegreeDayDrawing,
   DiagnoseDrawing,
+  GateDrawing,
   IntervalsDrawing,
   ShareDrawing,
   SprayHoursDrawing,
@@ -41,6 +42,7 @@ const DRAWINGS: Record<string, (drawn: { units: UnitSystem }) => React.JSX.Eleme
   'spray-hours': SprayHoursDrawing,
   intervals: IntervalsDrawing,
   worth: WorthDrawing,
+  gate: GateDrawing,
   diagnose: DiagnoseDrawing,
 }
 

@@ -6,6 +6,7 @@ import { Drawing } from './Drawing'
 import type { Typed } from '@/ui/fields/paths'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { diagnoseSheet } from './diagnoseSheet'
+import { gateSheet } from './gateSheet'
 import { questionOf, startOf, withUnits, type Sheet } from './sheet'
 import { SheetForm } from './SheetForm'
 import { isPathOf, sheetNamed, SHEETS } from './sheets'
@@ -79,8 +80,9 @@ export function Reckon({
   const [open, setOpen] = useState<Open>(() => openFrom(search))
   const [copied, setCopied] = useState<string | null>(null)
   const { typed, tree } = open
-  const diagnose = useMemo(() => diagnoseSheet(entries), [entries])
-  const sheet = open.sheet.name === diagnose.name ? diagnose : open.sheet
+  // What chooses among entries of the almanac knows those of the firm.
+  const ofFirm = useMemo(() => [diagnoseSheet(entries), gateSheet(entries)], [entries])
+  const sheet = ofFirm.find((s) => s.name === open.sheet.name) ?? open.sheet
   const read = useMemo(() => withUnits(sheet, typed, units), [sheet, typed, units])
   const question = useMemo(() => questionOf(sheet, read), [sheet, read])
   const { reckoned, drawing, draw, stop } = useReckoning(sheet.name, question, entries)

@@ -74,6 +74,17 @@ const MADE: Record<string, (answer: Row) => string> = {
       )
       .join('; ')
   },
+  mayGoOn: (a) => (a['open'] === true ? 'It may go on' : 'It may not go on'),
+  closedBy: (a) => (a['closed'] as { message: string }[]).map((c) => c.message).join(' ') || 'nothing',
+  askedOf: (a) => (a['asks'] as { message: string }[]).map((c) => c.message).join(' ') || 'nothing',
+  'again.days': (a) => {
+    const { days } = a['again'] as { days: number | null }
+    if (days === null) return 'done once, or by a look'
+    const years = days / 365
+    return years >= 1
+      ? `after ${plain(years, 1)} ${years === 1 ? 'year' : 'years'}`
+      : `after ${plain(days, 0)} ${days === 1 ? 'day' : 'days'}`
+  },
   leading: (a) => {
     const [first] = a['causes'] as { cause: string; probability: number }[]
     return first ? `${causeName(first.cause)}, ${plain(first.probability, 2)}` : 'nothing'
@@ -97,7 +108,7 @@ export function figureText(figure: Figure, answer: Row, units: 'us' | 'si'): str
   if (figure.path === 'summedDiameter' && (answer['stems'] as unknown[]).length < 2) return null
   const value = valueAt(answer, figure.path)
   const made = MADE[figure.path]
-  if (made && typeof value !== 'number') return made(answer)
+  if (made && (typeof value !== 'number' || figure.path === 'again.days')) return made(answer)
   if (value === undefined) return null
   if (value === null) return 'none'
   if (isQuantity(value)) return quantityText(value)

@@ -1,11 +1,18 @@
 import type { Sheet } from './sheet'
 import { DIAGNOSE } from './diagnoseSheet'
+import { GATE_SHEET } from './gateSheet'
 import { GROUND_SHEETS } from './groundSheets'
 import { PLAN_SHEETS } from './planSheets'
 import { TRUNK_SHEETS } from './trunkSheets'
 
 /** Every sheet, in the order of the work. */
-export const SHEETS: readonly Sheet[] = [...TRUNK_SHEETS, ...GROUND_SHEETS, ...PLAN_SHEETS, DIAGNOSE]
+export const SHEETS: readonly Sheet[] = [
+  ...TRUNK_SHEETS,
+  ...GROUND_SHEETS,
+  ...PLAN_SHEETS,
+  GATE_SHEET,
+  DIAGNOSE,
+]
 
 /** The sheet of a name; the first where there is none. */
 export function sheetNamed(name: string | null): Sheet {

@@ -1,6 +1,5 @@
 import { ok } from '../../problem'
 import { plain } from '../../quantity/format'
-import { daysBetween, spokenDate } from '../../time/calendar'
 import type { HandMethod } from '../byHand'
 
 /** Predators and parasites set free when it is warm enough and nothing sprayed still kills. Source: handbook, biological. */
@@ -68,18 +67,7 @@ export const release: HandMethod = {
       },
     },
   ],
-  gate({ terms, on, earlier }) {
-    const days = Number(terms['sprayDays'])
-    const spray = earlier.find((e) => e.sprayed && Math.abs(daysBetween(e.on, on)) < days)
-    return spray
-      ? [
-          {
-            why: `${spray.name} was sprayed on ${spokenDate(spray.on)} (${spray.from}); what is released dies of it for ${days} days.`,
-            wayOut: 'Release later, or do without the spray.',
-          },
-        ]
-      : []
-  },
+  sprayDays: (terms) => Number(terms['sprayDays']),
   leads: (noted) =>
     noted['free'] === 'mostly dead'
       ? 'The helpers came mostly dead. Order them again or choose another way.'

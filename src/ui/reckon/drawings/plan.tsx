@@ -232,3 +232,32 @@ export function DiagnoseDrawing() {
     </Sketch>
   )
 }
+
+export function GateDrawing() {
+  return (
+    <Sketch says="A way with bars across it: what closes it, and the first day on which each opens.">
+      <path d="M20,110H280" className="stroke-line" strokeWidth="10" />
+      <path d="M20,110H112" className="stroke-moss" strokeWidth="10" />
+      {[
+        [120, 'leaf'],
+        [176, 'interval'],
+        [232, 'bees'],
+      ].map(([x, name], i) => (
+        <g key={name}>
+          <path
+            d={i === 0 ? `M${x},84V136` : `M${x},84L${Number(x) + 22},64`}
+            className={i === 0 ? 'stroke-rust' : 'stroke-moss'}
+            strokeWidth="5"
+            strokeLinecap="round"
+          />
+          <Word x={Number(x)} y={154} anchor="middle">
+            {name}
+          </Word>
+        </g>
+      ))}
+      <Word x={24} y={92}>
+        today
+      </Word>
+    </Sketch>
+  )
+}

@@ -228,7 +228,9 @@ export function Bench({
           {[
             ...new Map(
               [way, ...mates]
-                .flatMap((w) => checksAfter(w.use, tree.liveCrownPercent ?? 70, w === way ? plan : null))
+                .flatMap((w) =>
+                  checksAfter(w.use, tree.liveCrownPercent ?? 70, w === way ? plan : null, w.again),
+                )
                 .map((c) => [c.what, c]),
             ).values(),
           ].map((c) => (

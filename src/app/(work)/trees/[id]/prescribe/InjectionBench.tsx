@@ -1,7 +1,7 @@
 'use client'
 import Link from 'next/link'
 import { useMemo, useState, type ReactNode } from 'react'
-import { feedsOnly } from '@/core/methods/gate'
+import { feedsOnly } from '@/core/history/use'
 import { planInjection, type InjectionPlanInput } from '@/core/methods/trunk-injection/plan'
 import type { RingMark } from '@/core/ports/marks'
 import { harvestDaysOf } from '@/core/limits/harvest'

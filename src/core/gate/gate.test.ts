@@ -1,0 +1,199 @@
+import { causeFacts, hostFacts } from '@/almanac/gateFacts'
+import { activeKey } from '../actives/actives'
+import { BORER, RETURNS } from '../decide/treatable'
+import { actsOn, feedsOnly, usedActives } from '../history/use'
+import { used } from '../history/use.testing'
+import { toSI } from '../quantity/units'
+import { almanacWindow, bloomByCalendar, bloomOver, leafByCalendar } from './calendar'
+import { GATE, gate, said } from './gate'
+import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
+
+const product = (code: string, ...actives: string[]): ProductFacts => {
+  const named = usedActives(actives.map((name) => ({ name })))
+  return { code, name: `Example ${code}`, actives: named, kind: actsOn(named), feeds: feedsOnly(named) }
+}
+const card = (more: Partial<CardFacts> = {}): CardFacts => ({
+  namesHost: true,
+  namesCause: true,
+  forbiddenOnFood: true,
+  ...more,
+})
+
+const base: Question = {
+  on: '2026-06-12',
+  today: '2026-06-12',
+  units: 'us',
+  south: false,
+  host: hostFacts('ash'),
+  cause: causeFacts('emerald-ash-borer', 'ash'),
+  method: 'soil-drench',
+  product: product('SD2', 'imidacloprid'),
+  card: card({ timesPerYear: 1, waterSetback: toSI(25, 'ft') }),
+  keeps: { leastDays: 300 },
+  facts: { leaf: 'out', soil: 'moist', crownLost: 15, water: null, unsafe: [] },
+  history: [],
+  again: 365,
+  onGround: true,
+  rules: [],
+  inWindow: (window) => almanacWindow(window, '2026-06-12', false, []),
+  own: [],
+}
+const inject: Partial<Question> = {
+  method: 'trunk-injection',
+  product: product('EB4', 'emamectin benzoate'),
+  onGround: false,
+  again: 730,
+  keeps: {},
+}
+const closedBy = (q: Partial<Question>) => gate({ ...base, ...q }).closed.map((r) => r.rule)
+const facts = (f: Partial<Question['facts']>) => ({ facts: { ...base.facts, ...f } })
+const before = (on: string, more = {}) => ({ history: [used('SD2', ['imidacloprid'], on, more)] })
+
+test('a sound ash by a card that names it is open, and what nobody said is asked', () => {
+  expect(gate(base)).toEqual({
+    closed: [],
+    asks: [{ field: 'beneath', message: expect.stringMatching(/flowers/) as string }],
+    again: 365,
+  })
+  const asks = gate({ ...base, facts: {} }).asks.map((a) => a.field)
+  expect(asks).toEqual(['beneath', 'water', 'soil', 'crownLost'])
+})
+
+test.each<[string, Partial<Question>, string[]]>([
+  ['another kind', { card: card({ namesHost: false }) }, ['label']],
+  ['another cause', { card: card({ namesCause: false }) }, ['label']],
+  ['a look-alike nobody told apart', facts({ kindOpen: true }), ['kind']],
+  ['a soft anchor', facts({ unsafe: ['Anchor root soft'] }), ['safety']],
+  ['saturated soil', facts({ soil: 'saturated' }), ['soil']],
+  ['frozen soil', facts({ soil: 'frozen' }), ['soil']],
+  ['snow', facts({ snow: true }), ['soil']],
+  ['a dry tree', facts({ soil: 'dry' }), ['soil']],
+  ['an injection in a drought', { ...inject, ...facts({ drought: true }) }, ['soil']],
+  ['a drench in a drought, watered', facts({ drought: true }), []],
+  ['more than half of the crown lost to a girdling borer', facts({ crownLost: 55 }), ['crown']],
+  ['as much lost to what lets it come back', { ...facts({ crownLost: 55 }), cause: { ...base.cause, treatable: RETURNS } }, []],
+  ['as much lost, by the same judge', { ...facts({ crownLost: 55 }), cause: { ...base.cause, treatable: BORER } }, ['crown']],
+  ['food without a label for it', { host: { ...base.host, edible: true } }, ['food']],
+  ['a spring inside the setback', facts({ water: { distance: toSI(24, 'ft'), what: 'spring' } }), ['water']],
+  ['a spring on the setback', facts({ water: { distance: toSI(25, 'ft'), what: 'spring' } }), []],
+  ['an injection beside a spring', { ...inject, ...facts({ water: { distance: 1, what: 'spring' } }) }, []],
+  ['once a year, and 300 days between', before('2026-05-01'), ['count', 'interval']],
+  ['300 days between, over the turn of the year', before('2025-12-01'), ['interval']],
+  ['300 days over', before('2025-06-01'), []],
+  ['the same active of another card', { history: [used('IM2', ['Imidacloprid '], '2025-12-01')] }, ['interval']],
+  ['another active of another card', { history: [used('EB4', ['emamectin benzoate'], '2025-12-01')] }, []],
+  ['a later use of it', before('2027-02-01'), ['interval']],
+  ['a later use far enough', before('2027-06-01'), []],
+  ['another systemic at work against the same cause', { history: [used('EB4', ['emamectin benzoate'], '2025-12-01', { lastsDays: 730 })] }, ['interval']],
+  ['one that works for a year only', { history: [used('DS3', ['dinotefuran'], '2025-06-01', { lastsDays: 365 })] }, []],
+  ['one that is to go on while this works', { history: [used('EB4', ['emamectin benzoate'], '2026-09-01', { lastsDays: 730 })] }, ['interval']],
+  ['one that got too little', { history: [used('EB4', ['emamectin benzoate'], '2025-12-01', { lastsDays: 730, treated: false })] }, []],
+  ['one that was found not to work', { history: [used('EB4', ['emamectin benzoate'], '2025-12-01', { lastsDays: 730, failed: true })] }, []],
+  ['one against something else', { history: [used('EB4', ['emamectin benzoate'], '2025-12-01', { lastsDays: 730, cause: 'aphids' })] }, []],
+  ['feed capsules that went in before', { history: [used('FE1', ['iron'], '2026-05-01', { feeds: true, lastsDays: 365 })] }, []],
+  ['all at once', { ...facts({ soil: 'dry', kindOpen: true, water: { distance: 1, what: 'well' } }) }, ['kind', 'water', 'soil']],
+  ['what it does not do by this way', { method: 'crown-spray', onGround: false }, ['cause', 'cause', 'cause']],
+  ['an active that armoured scales do not feel', { cause: causeFacts('armored-scale', 'ash') }, ['cause']],
+  ['one that they do', { cause: causeFacts('armored-scale', 'ash'), product: product('PS3', 'dinotefuran') }, []],
+])('%s', (_, q, expected) => expect(closedBy(q)).toEqual(expected)) // prettier-ignore
+
+test('what keeps its distance from another active says when it may, by whichever card', () => {
+  const spray: Partial<Question> = {
+    method: 'crown-spray',
+    product: product('CP4', 'captan'),
+    cause: causeFacts('apple-scab', 'crabapple'),
+    host: hostFacts('crabapple'),
+    card: card({ forbiddenOnFood: false }),
+    ...facts({ eaten: false, bloom: 'over' }),
+    keeps: {},
+    again: 7,
+  }
+  const near = (q: Partial<Question>) =>
+    gate({ ...base, ...spray, ...q }).closed.map((r) => [r.rule, r.until, r.wayOut])
+  const oil = used('HO1', ['Oil'], '2026-06-02', { method: 'crown-spray' })
+  // Oil and captan keep apart whatever the cards say; a card that asks for more is held.
+  expect(near({ history: [oil] })).toEqual([['apart', '2026-06-16', 'Next from 16 Jun 2026.']])
+  expect(near({ history: [{ ...oil, keeps: { apart: [{ active: 'captan', days: 30 }] } }] })[0]![1]).toBe(
+    '2026-07-02',
+  )
+  expect(near({ history: [{ ...oil, on: '2026-06-25' }] })[0]![0]).toBe('apart')
+  expect(near({ history: [{ ...oil, on: '2026-06-26' }] })).toEqual([])
+})
+
+test('helpers and sprays keep apart whichever comes first', () => {
+  const free = used('HP1', [], '2026-06-10', { method: 'release', keeps: { sprayDays: 14 } })
+  const spray: Partial<Question> = {
+    method: 'crown-spray',
+    product: product('HO1', 'horticultural oil'),
+    cause: causeFacts('spider-mites', 'ash'),
+    onGround: false,
+    keeps: {},
+    history: [free],
+  }
+  expect(gate({ ...base, ...spray }).closed[0]).toMatchObject({ rule: 'apart', until: '2026-06-24' })
+  const release: Partial<Question> = {
+    method: 'release',
+    product: null,
+    card: null,
+    cause: causeFacts('spider-mites', 'ash'),
+    keeps: { sprayDays: 14 },
+  }
+  const oil = used('HO1', ['oil'], '2026-06-20', { method: 'crown-spray', sprayed: true })
+  expect(gate({ ...base, ...release, history: [oil] }).closed[0]).toMatchObject({
+    rule: 'apart',
+    until: '2026-07-04',
+  })
+  expect(gate({ ...base, ...release, history: [{ ...oil, sprayed: false }] }).closed).toEqual([])
+})
+
+test('each refusal names its rule and its way out, and every rule has words', () => {
+  const all = gate({
+    ...base,
+    ...facts({ soil: 'dry', crownLost: 80, water: { distance: 2, what: 'spring' } }),
+    ...before('2026-05-01'),
+  }).closed
+  expect(all).toHaveLength(5)
+  const wet = gate({
+    ...base,
+    ...facts({ soil: 'saturated', crownLost: 80, water: { distance: 2, what: 'spring' } }),
+    ...before('2026-05-01'),
+  }).closed
+  for (const r of [...all, ...wet]) expect(said(r)).toMatch(/^[A-Z\d].*\.$/)
+  for (const rule of GATE) expect(rule.words).toMatch(/^[A-Z].*\.$/)
+  expect(GATE.map((r) => r.name)).toEqual(RULES)
+})
+
+test('south of the equator the almanac lies half a year off', () => {
+  expect(almanacWindow('1 Nov to 15 Mar', '2026-06-12', true, []).is).toBe('open')
+  expect(almanacWindow('1 Nov to 15 Mar', '2026-12-12', true, [])).toMatchObject({ is: 'closed' })
+  expect(leafByCalendar('deciduous', '2026-07-01', true)).toBe('none')
+  expect(leafByCalendar('deciduous', '2026-07-01', false)).toBe('out')
+  expect(leafByCalendar('deciduous', '2026-04-15', false)).toBeUndefined()
+  expect(leafByCalendar('conifer', '2026-01-15', false)).toBeUndefined()
+  const apple = hostFacts('apple').bloom
+  expect([
+    bloomByCalendar(apple, '2026-03-01', false),
+    bloomByCalendar(apple, '2026-04-30', false),
+    bloomByCalendar(apple, '2026-07-01', false),
+    bloomByCalendar(undefined, '2026-07-01', false),
+  ]).toEqual(['before', undefined, 'over', undefined])
+  expect(bloomOver(apple!, '2026-03-01', false)).toBe('2026-06-06')
+  expect(bloomOver(apple!, '2026-09-01', false)).toBe('2027-06-06')
+})
+
+test('an active goes by one key, however it is written', () => {
+  for (const [one, other] of [
+    ['Imidacloprid ', 'imidacloprid'],
+    ['Copper hydroxide', 'copper  octanoate'],
+    ['Sulphur', 'sulfur'],
+    ['potassium salts of fatty acids', 'Insecticidal soap'],
+    ['Phosphonic acid', 'mono- and di-potassium salts of phosphorous acid'],
+    ['Oxytetracycline hydrochloride', 'oxytetracycline'],
+    ['thiophanate methyl', 'Thiophanate-methyl'],
+    ['quayside acid (a stranger)', 'Quayside acid'],
+    ['strangeron sodium', 'Strangeron'],
+  ] as const)
+    expect([one, activeKey(one)]).toEqual([one, activeKey(other)])
+  expect(activeKey('lime sulfur')).not.toBe(activeKey('sulfur'))
+  expect(activeKey('sodium')).toBe('sodium')
+})

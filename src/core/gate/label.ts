@@ -1,0 +1,24 @@
+import { closed, type Rule } from './question'
+
+/** The card names the kind of tree and the cause. Source: the label. */
+export const label: Rule = {
+  name: 'label',
+  words: 'A card is used on the kinds and against the causes it names.',
+  look: ({ card, product }) =>
+    card === null
+      ? []
+      : [
+          ...(card.namesHost
+            ? []
+            : [closed('label', 'This card does not name this kind of tree.', 'Choose a card that does.')]),
+          ...(card.namesCause
+            ? []
+            : [
+                closed(
+                  'label',
+                  `${product?.name ?? 'This card'} does not name this cause.`,
+                  'Choose a card that does.',
+                ),
+              ]),
+        ],
+}

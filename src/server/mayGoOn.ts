@@ -1,0 +1,150 @@
+import { host as hostOf } from '@/almanac/hosts'
+import type { Method } from '@/core/card/card'
+import { namesHost } from '@/core/card/namesHost'
+import type { Way as KnownWay } from '@/core/decide/way'
+import { almanacWindow, bloomByCalendar, leafByCalendar } from '@/core/gate/calendar'
+import { gate, type Answer } from '@/core/gate/gate'
+import type { CardFacts, Facts, Question, Refusal } from '@/core/gate/question'
+import { dueAgain } from '@/core/history/dueAgain'
+import { handMethod, isHand } from '@/core/methods/hand'
+import { handTerms } from '@/core/methods/handTerms'
+import type { UseOf } from '@/core/methods/plan'
+import { methodOf } from '@/core/methods/registry'
+import { readQuantity } from '@/core/quantity/parse'
+import type { InWindow } from '@/core/season/cardWindow'
+import type { UseRow } from '@/db/queries/card'
+import { keepsOf, productFacts, retreatOf } from './historyOf'
+import { screenedDanger, signsOfDanger } from './seen'
+import type { TreeAtHand } from './treesAtHand'
+
+/** The almanac names the method of a use among the ways. */
+export const inAlmanac = ({ method }: UseOf<Method>, ways: readonly KnownWay[]) =>
+  ways.some((w) => w.method === method)
+
+/** True for a use that names a cause, or leaves it to the almanac, which does; what changes nothing at a tree is for every cause. */
+export function namesCause(use: UseOf<Method>, cause: string, named: boolean): boolean {
+  if (use.targets.length > 0) return use.targets.includes(cause)
+  return isHand(use.method) && (named || handMethod(use.method).anyCause === true)
+}
+
+/** How a day lies to the window of a use, at a tree. */
+export const cardWindow = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>
+  use.window === undefined || !hand.season
+    ? { is: 'open' }
+    : hand.season.inWindow(hand.tree.host, use.window, on)
+
+/** What is asked beside the tree itself. */
+export interface Asked {
+  on: string
+  units: 'us' | 'metric'
+  /** Who eats of it, where that was answered. */
+  eaten?: boolean | null
+  harvestOn?: string | null
+  /** What somebody sees at the tree now: it comes before what the calendar says. */
+  seen?: Pick<Facts, 'leaf' | 'bloom' | 'soil' | 'bark' | 'larvae'>
+}
+
+/** What is asked of the gate: a use of a card at a tree on a day. */
+export function questionOf(hand: TreeAtHand, row: UseRow, q: Asked): Question {
+  const { use, product } = row
+  const cause = hand.cause ?? {
+    id: '',
+    name: '',
+    refuses: {},
+    bears: [],
+    treatable: NOTHING,
+    ways: [],
+    onKind: true,
+  }
+  const method = methodOf(use)
+  return {
+    on: q.on,
+    today: hand.today,
+    units: q.units,
+    south: hand.south,
+    host: hand.host,
+    cause,
+    method: use.method,
+    product: productFacts(use, product),
+    card: cardFacts(hand, row, q.on),
+    keeps: keepsOf(use),
+    facts: factsOf(hand, q),
+    history: hand.history,
+    again: dueAgain(use, retreatOf(cause, row)),
+    onGround: method.onGround,
+    rules: hand.rules,
+    inWindow: (window) => almanacWindow(window, q.on, hand.south, hand.season?.years(hand.tree.host) ?? []),
+    own: ownSays(hand, use, q.on),
+  }
+}
+
+const NOTHING = { kind: 'seldom kills', good: 50, none: 100 } as const
+
+function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
+  const setback =
+    use.waterSetback === undefined ? null : readQuantity(use.waterSetback, 'length', 'waterSetback')
+  return {
+    namesHost: namesHost(use, hand.tree.host),
+    namesCause: namesCause(use, hand.cause?.id ?? '', inAlmanac(use, hand.cause?.ways ?? [])),
+    timesPerYear: use.limits?.timesPerYear,
+    ...(setback?.ok && { waterSetback: setback.value.si }),
+    forbiddenOnFood: use.forbiddenOnFood,
+    foodCrops: use.foodCrops,
+    neverInBloom: use.neverInBloom,
+    ...(use.window !== undefined && { window: { text: use.window, is: cardWindow(hand, use, on) } }),
+    ...(use.method === 'feed' && { release: (use as UseOf<'feed'>).terms.release }),
+  }
+}
+
+/** What is known of tree, ground and day: what was found, what the calendar says for certain, and what somebody sees now. */
+function factsOf(hand: TreeAtHand, q: Asked): Facts {
+  const seen = hand.decided?.seen ?? {}
+  const there = (finding: string) => seen[finding] === 'there'
+  const dry = there('soil-dry') || there('leaf-fold-crisp')
+  const live = hand.tree.liveCrownPercent
+  const leaf = leafByCalendar(hand.host.foliage, q.on, hand.south)
+  const bloom = bloomByCalendar(hand.host.bloom, q.on, hand.south)
+  return {
+    ...(leaf !== undefined && { leaf }),
+    ...(bloom !== undefined && { bloom }),
+    // What was found at the examination stands until somebody looks again.
+    ...(there('soil-wet') ? { soil: 'saturated' as const } : dry ? { soil: 'dry' as const } : {}),
+    ...(live !== null && { crownLost: 100 - live }),
+    ...(q.eaten !== undefined && q.eaten !== null && { eaten: q.eaten }),
+    ...(q.harvestOn !== undefined && q.harvestOn !== null && { harvestOn: q.harvestOn }),
+    water: hand.water,
+    unsafe: [...signsOfDanger(seen), ...screenedDanger(hand.screen)],
+    kindOpen: !hand.tree.identityConfirmedAt && hostOf(hand.tree.host)?.confusedWith !== undefined,
+    ...q.seen,
+  }
+}
+
+/** What a method without a product says against it itself. */
+function ownSays(hand: TreeAtHand, use: UseOf<Method>, on: string): Question['own'] {
+  if (!isHand(use.method)) return []
+  const method = handMethod(use.method)
+  const terms = handTerms(method, use.terms)
+  return (terms.ok && method.gate?.({ terms: terms.value, host: hand.tree.host, on })) || []
+}
+
+/** May a use of a card go on a tree on a day? All that closes it, and what must be asked. */
+export function gateOf(hand: TreeAtHand, row: UseRow, q: Asked): Answer {
+  return gate(questionOf(hand, row, q))
+}
+
+/** Why work that was signed may not be done at a tree on another day, or undefined; who eats of it was answered when it was signed. */
+export function closedOn(
+  hand: TreeAtHand,
+  row: UseRow,
+  q: Pick<Asked, 'on' | 'harvestOn' | 'units' | 'seen'>,
+): Refusal | undefined {
+  return gateOf(hand, row, q).closed[0]
+}
+
+/** A tree without the work that is to be moved from a day: what is moved is not in its own way. `on` null: it stands on none. */
+export function outOfItsOwnWay(hand: TreeAtHand, moved: { on: string | null; code: string }): TreeAtHand {
+  return {
+    ...hand,
+    history: hand.history.filter((e) => e.state === 'done' || e.on !== moved.on || e.code !== moved.code),
+  }
+}

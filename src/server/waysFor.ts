@@ -1,0 +1,123 @@
+import { cause as causeOf } from '@/almanac/causes'
+import type { Method } from '@/core/card/card'
+import { namesHost } from '@/core/card/namesHost'
+import { said } from '@/core/gate/gate'
+import type { Refusal } from '@/core/gate/question'
+import { dueAgain } from '@/core/history/dueAgain'
+import { feedsOnly } from '@/core/history/use'
+import { merit } from '@/core/methods/merit'
+import { methodOf } from '@/core/methods/registry'
+import { daysBetween } from '@/core/time/calendar'
+import type { UseRow } from '@/db/queries/card'
+import { kindsOf } from '@/core/gate/ways'
+import { productFacts, retreatOf } from './historyOf'
+import { cardWindow, gateOf, inAlmanac, namesCause } from './mayGoOn'
+import { cardSource, type TreeAtHand } from './treesAtHand'
+
+/** Asks of the gate that only a look at the tree answers. */
+const LOOKED_FOR: readonly string[] = ['leaf', 'bloom', 'beneath', 'larvae', 'bark', 'sort']
+
+const kindsIn = ({ use, product }: UseRow) => {
+  const facts = productFacts(use, product)
+  return facts === null || facts.actives.length === 0 ? null : kindsOf(facts)
+}
+
+/** As far ahead as work is offered for its day: the year in which a reading is good. */
+const AHEAD = 366
+
+/**
+ * The first day on which nothing closes a way any more that a day alone opens, within the year; null where something else closes it.
+ */
+function rightDay(
+  hand: TreeAtHand,
+  row: UseRow,
+  refused: readonly Refusal[],
+  q: { on: string; units: 'us' | 'metric' },
+): string | null {
+  let now = refused
+  for (let i = 0; i < 8; i++) {
+    if (now.some((r) => r.until === null)) return null
+    const day = now.map((r) => r.until!).reduce((x, y) => (x > y ? x : y))
+    if (daysBetween(q.on, day) > AHEAD) return null
+    now = gateOf(hand, row, { on: day, units: q.units }).closed
+    if (now.length === 0) return day
+  }
+  return null
+}
+
+/** A way as it is offered for a tree: a use on the shelf, what stands against it, and why it stands where it does. */
+export interface Way extends UseRow {
+  source: string
+  /** Empty when it may be chosen. What is only still to be asked, such as who eats of it, is no refusal. */
+  closed: { rule: string; text: string }[]
+  reasons: string[]
+  /** The first day on which its card lets it go on, where that is not the day asked about. */
+  opensOn: string | null
+  /** After so many days it is due again for this cause; null where nobody says. */
+  again: number | null
+  /** What is looked for at the tree before it is begun. */
+  asks: string[]
+  /** By merit; the greater stands first. */
+  score: number
+}
+
+/**
+ * Every use on the shelf that names a tree's signed cause and kind: first those that may be chosen, in order of merit, those for a later day after
+ * those for this one; then the closed ones with what would open them.
+ */
+export function waysFor(
+  hand: TreeAtHand,
+  uses: readonly UseRow[],
+  q: { on: string; units: 'us' | 'metric'; action: string | null },
+): Way[] {
+  const { decided, tree } = hand
+  if (!decided) return []
+  return uses
+    .filter(
+      (u) =>
+        namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, hand.cause!.ways)),
+    )
+    .map((u) => {
+      const { closed: refused, asks } = gateOf(hand, u, { on: q.on, units: q.units })
+      // Where only the day is wrong, it can be chosen for the right one.
+      const opensOn = refused.length === 0 ? null : rightDay(hand, u, refused, q)
+      const closed: Way['closed'] =
+        opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
+      if (q.action === 'care' && methodOf(u.use).systemic)
+        closed.unshift({
+          rule: 'decision',
+          text: 'The decision is to care for this tree; a systemic is not part of that. Decide anew to treat.',
+        })
+      const again = dueAgain(u.use, retreatOf(hand.cause!, u))
+      const { score, reasons } = merit(u.use, {
+        girdles: causeOf(decided.cause)?.girdles ?? false,
+        ways: hand.cause!.ways,
+        kinds: kindsIn(u),
+        feeds: feedsOnly(u.product.actives),
+        again,
+      })
+      const window = cardWindow(hand, u.use, q.on)
+      const season =
+        opensOn !== null
+          ? refused.map(said)
+          : window.is === 'maybe'
+            ? [`goes on ${u.use.window}: ${window.why}, look at the tree`]
+            : []
+      return {
+        ...u,
+        source: cardSource(u.product),
+        closed,
+        reasons: [...reasons, ...season],
+        opensOn,
+        again,
+        asks: asks.filter((a) => LOOKED_FOR.includes(a.field)).map((a) => a.message),
+        score,
+      }
+    })
+    .sort(
+      (a, b) =>
+        Number(a.closed.length > 0) - Number(b.closed.length > 0) ||
+        Number(a.opensOn !== null) - Number(b.opensOn !== null) ||
+        b.score - a.score,
+    )
+}
