@@ -235,7 +235,7 @@ export const LEAF_AND_NEEDLE_DISEASES: readonly Cause[] = [
     decision: 'root-care',
     proof: 'where new',
     reportable: true,
-    refuses: { fungicide: 'A nematode is no fungus.', bactericide: 'A nematode is no bacterium.', insecticide: 'A nematode is no insect.', miticide: 'A nematode is no mite.', fertiliser: 'Feed does not reach what is in the buds.' },
+    refuses: { bactericide: 'A nematode is no bacterium.', insecticide: 'A nematode is no insect.', miticide: 'A nematode is no mite.', fertiliser: 'Feed does not reach what is in the buds.' },
     oneLine: 'Nematodes in the buds make dark banded leaves and thin the crown.',
     act: 'Test where it is new, report as asked, care for the roots; a labelled nematicide by local advice.',
     doNot: 'Do not move beech plants or leaves.',

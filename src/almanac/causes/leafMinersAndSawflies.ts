@@ -141,7 +141,7 @@ export const LEAF_MINERS_AND_SAWFLIES: readonly Cause[] = [
     findings: { 'leaf-notched-edge': 'usual', 'grubs-white-roots': 'usual', 'leaf-yellow-even': 'sometimes', 'wilt-sudden-whole': 'sometimes', 'crown-thin-even': 'sometimes' },
     defining: ['leaf-notched-edge', 'grubs-white-roots'],
     action: 'leaf-feeder-care',
-    refuses: { ...NOT_FOR_INSECTS, 'crown-spray': 'The harm is done at the roots.', injection: 'Nothing injected reaches grubs in the soil.' },
+    refuses: { ...NOT_FOR_INSECTS, injection: 'Nothing injected reaches grubs in the soil.' },
     oneLine: 'Weevils notch leaves at night; their grubs eat the roots.',
     act: 'Insect-eating nematodes on moist, warm soil; trap boards; a labelled drench where lawful.',
     doNot: 'Do not wait when notches are many: the roots count.',

@@ -33,7 +33,7 @@ export const STEM_BORERS: readonly Cause[] = [
     defining: ['pitch-tubes', 'galleries-conifer'],
     action: 'cover-spray',
     decision: 'bark-protect',
-    refuses: { ...NOT_FOR_INSECTS, 'crown-spray': UNDER_BARK, soil: 'Nothing from the soil reaches them in time.', injection: 'Once the beetles are in, the wood carries nothing up.', fertiliser: 'Feed does not bring back a faded conifer.' },
+    refuses: { ...NOT_FOR_INSECTS, 'crown-spray': UNDER_BARK, soil: 'Nothing from the soil reaches them in time.', fertiliser: 'Feed does not bring back a faded conifer.' },
     oneLine: 'Beetles breed under the bark of weak conifers, and of sound ones in an outbreak.',
     act: 'Take brood trees out before the next flight; wet the bark of sound trees of worth before it; water in drought.',
     doNot: 'No product on a conifer that has faded, and no fresh slash left beside sound trees. A red tree whose bark is off and empty is no brood tree.',

@@ -3,6 +3,8 @@ import { ASSESSOR, BEARS, BY_LABEL, ENDS, GAP, HOLDS, ONCE, SAMPLE, w, WATER, YE
 
 const COPPER = ['copper']
 const COVERS = ['protective fungicide', 'sulfur']
+/** Sulfur holds scab and mildew, not rusts and fruit rots. */
+const NO_SULFUR = ['protective fungicide']
 const CLEAN = (what: string, when: string) => w('hands', what, when, HOLDS, YEARLY)
 const DRY_CUT = (what: string) => w('prune', what, 'dry weather', HOLDS, YEARLY)
 const COVER = (when: string, kinds = COVERS) =>
@@ -31,7 +33,7 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'verticillium-wilt': [SAMPLE, WATER, w('prune', 'Take dead wood out', 'dormant', BEARS, YEARLY)],
   'oak-wilt': [
     SAMPLE,
-    w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound neighbours, white oaks early in it', first: 'laboratory proof' }),
+    w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['propiconazole'], on: 'sound neighbours, and oaks early in it' }),
     w('trenches', 'Cut joined roots before anything is felled', 'before felling', HOLDS, ONCE),
     w('prune', 'No cut in the local risk season; wounds painted at once', 'outside the local risk season, best in deep dormancy', HOLDS, YEARLY),
   ],
@@ -59,15 +61,15 @@ export const DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     WATER,
   ],
   'apple-scab': [w('crown-spray', 'Copper as the first cover, where lawful; it russets later', 'silver tip to half-inch green', HOLDS, YEARLY, { kinds: ['copper'] }), COVER('from green tip to four to six weeks after petal fall, by rain and growth'), CLEAN('Rake or shred the fallen leaves', 'autumn'), w('prune', 'Open the crown', 'dormant', BEARS, YEARLY)],
-  'cedar-apple-rust': [COVER('from pink to mid-season where it costs fruit'), w('hands', 'Take galls off the second host where practical', 'winter', BEARS, YEARLY)],
-  'sooty-blotch-flyspeck': [w('prune', 'Open the crown so that fruit dries', 'dormant', HOLDS, YEARLY), COVER('from three weeks after petal fall, where looks are paid for')],
-  'bitter-rot': [CLEAN('Mummies and dead wood out', 'winter'), COVER('warm wet weather')],
-  'black-rot': [CLEAN('Mummies, cankers and dead wood out', 'winter'), COVER('from pink on')],
-  'white-rot': [CLEAN('Mummies and dead wood out', 'winter'), WATER, COVER('late in the season')],
+  'cedar-apple-rust': [COVER('from pink to mid-season where it costs fruit', NO_SULFUR), w('hands', 'Take galls off the second host where practical', 'winter', BEARS, YEARLY)],
+  'sooty-blotch-flyspeck': [w('prune', 'Open the crown so that fruit dries', 'dormant', HOLDS, YEARLY), COVER('from three weeks after petal fall, where looks are paid for', NO_SULFUR)],
+  'bitter-rot': [CLEAN('Mummies and dead wood out', 'winter'), COVER('warm wet weather', NO_SULFUR)],
+  'black-rot': [CLEAN('Mummies, cankers and dead wood out', 'winter'), COVER('from pink on', NO_SULFUR)],
+  'white-rot': [CLEAN('Mummies and dead wood out', 'winter'), WATER, COVER('late in the season', NO_SULFUR)],
   'plum-pockets': [CLEAN('Pick and bin the pockets before they turn grey', 'spring'), w('crown-spray', 'Copper or lime sulfur over bare twigs where lawful', 'dormant, before bud swell', ENDS, YEARLY, { kinds: ['copper', 'lime sulfur'] })],
   'dutch-elm-disease': [
     SAMPLE,
-    w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound elms, or one flag far out', first: 'laboratory proof' }),
+    w('trunk-injection', 'Inject a fungicide into healthy neighbours', 'in leaf, before they show it', HOLDS, 'after the time the card names', { kinds: ['thiabendazole', 'propiconazole'], on: 'sound elms, or one flag far out' }),
     w('prune', 'Cut the flag out with 8 to 10 ft of clean wood below the last streak', 'at once', HOLDS, ONCE, { on: 'a new beetle infection in under about 5 % of the crown; else it is felled' }),
     w('trenches', 'Cut joined roots before felling', 'before felling', HOLDS, ONCE),
   ],

@@ -24,7 +24,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('prune', 'Cut sick twigs out', 'dry weather', HOLDS, YEARLY),
   ],
   'pear-trellis-rust': [
-    COVER('from bloom, by rain'),
+    COVER('from bloom, by rain', ['protective fungicide']),
     w('prune', 'Take swollen juniper limbs out', 'winter', HOLDS, YEARLY),
   ],
   'needle-cast': [
@@ -66,7 +66,10 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'beech-leaf-disease': [
     SAMPLE,
     ROOT_CARE,
-    w('crown-spray', 'Labelled product by local advice', 'summer', HOLDS, BY_LABEL, { kinds: ['nematicide'] }),
+    w('crown-spray', 'Fluopyram over all leaves, small trees', 'summer', HOLDS, BY_LABEL, { kinds: ['nematicide'] }),
+    w('trunk-injection', 'Inject thiabendazole', 'in leaf', HOLDS, 'after the time the card names', { kinds: ['thiabendazole'] }),
+    w('soil-drench', 'Phosphite round the trunk', 'in moist soil, best in spring or autumn', BEARS, YEARLY, { kinds: ['phosphonate'] }),
+    w('bark-spray', 'Phosphite on the lower bark', 'in leaf', BEARS, YEARLY, { kinds: ['phosphonate'] }),
   ],
   'brown-rot': [
     w('prune', 'Blighted twigs cut in dry summer, every mummy off before winter', 'dry weather after harvest', HOLDS, YEARLY),
@@ -126,7 +129,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'laurel-wilt': [
     SAMPLE,
-    w('trunk-injection', 'Inject a fungicide into sound neighbours', 'before they show it', HOLDS, 'after the time the card names', { kinds: ['systemic fungicide'], on: 'sound trees only', first: 'laboratory proof' }),
+    w('trunk-injection', 'Inject a fungicide into sound neighbours', 'before they show it', HOLDS, 'after the time the card names', { kinds: ['propiconazole'], on: 'sound trees only' }),
     ROOT_CUT,
   ],
   'pine-wilt': [
@@ -173,7 +176,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'manganese-shortage': [
     SAMPLE,
-    w('feed', 'Acidify the soil, manganese by label', 'when the soil is moist', ENDS, 'by the test', { kinds: ['manganese'], first: 'soil pH and leaf analysis' }),
+    w('feed', 'Acidify the soil, manganese by label; on limey soil it holds for some seasons', 'when the soil is moist', HOLDS, 'by the test', { kinds: ['manganese'], first: 'soil pH and leaf analysis' }),
     w('trunk-injection', 'Inject manganese', 'in leaf', GAP, 'after the time the card names', { kinds: ['manganese'], first: 'soil pH and leaf analysis' }),
   ],
   lichen: [

@@ -1,5 +1,5 @@
 import type { Way } from '@/core/decide/way'
-import { BEARS, BY_LABEL, ENDS, HOLDS, ONCE, SAMPLE, WATER, YEARLY, w } from './way'
+import { BEARS, BY_CARD, BY_LABEL, ENDS, HOLDS, ONCE, SAMPLE, WATER, YEARLY, w } from './way'
 
 const OIL = ['horticultural oil']
 const OIL_SOAP = ['horticultural oil', 'soap']
@@ -47,6 +47,8 @@ export const MORE_INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'conifer-bark-beetle': [
     w('bark-spray', 'Wet the bark of sound trees of worth', 'before the first flight', HOLDS, YEARLY, { kinds: ['contact insecticide'], on: 'sound trees only' }),
+    w('trunk-injection', 'Inject sound pines of worth', 'before the first flight', HOLDS, BY_CARD, { kinds: ['systemic insecticide'], on: 'sound trees only' }),
+    w('repel', 'Hang pheromones that send beetles away', 'before the first flight', HOLDS, YEARLY, { on: 'stands not yet attacked' }),
     w('refer', 'Have brood trees taken out and chipped', 'before the beetles fly', HOLDS, ONCE),
     WATER,
   ],
@@ -57,6 +59,7 @@ export const MORE_INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'cottony-maple-scale': [
     OIL_AT_CRAWLERS,
+    SYSTEMIC_AFTER_BLOOM,
     w('release', 'Spare and await the beetles and wasps that eat it', 'all season, nothing broad sprayed', HOLDS, 'each year'),
     WATER,
   ],
@@ -112,6 +115,7 @@ export const MORE_INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'black-vine-weevil': [
     w('release', 'Insect-eating nematodes on moist, warm soil', 'late summer, or spring', HOLDS, YEARLY),
+    w('crown-spray', 'Labelled cover of leaves and stem against the adults, at night', 'at the first notches', HOLDS, 'every three to four weeks', { kinds: ['contact insecticide'] }),
     w('hands', 'Boards to hide under, emptied each morning', 'June to September', HOLDS, 'daily'),
   ],
   bagworm: [

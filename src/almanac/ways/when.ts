@@ -81,7 +81,7 @@ export const WHEN: Readonly<Record<string, WayTime>> = {
   'autumn': RAKED, 'autumn to spring': days('1 Oct to 31 May'), 'autumn and spring': days('1 Sep to 31 May'), 'before April': days('1 Nov to 31 Mar'),
   'late summer to winter': days('1 Aug to 28 Feb'), 'late summer, or spring': days('1 Apr to 31 May or 15 Aug to 30 Sep'), 'spring': days('1 Mar to 30 Jun'),
   'spring, old galls left on': days('1 Mar to 31 May'), 'spring, then water': days('1 Mar to 31 May'), 'late autumn and early spring': days('1 Oct to 15 Apr'),
-  'June to September': days('1 Jun to 30 Sep'), 'cool mornings': days('1 Jun to 30 Sep'), 'from July': days('15 Jun to 30 Sep'), 'weekly from June': days('1 Jun to 30 Sep'),
+  'at the first notches': days('1 May to 15 Sep'), 'June to September': days('1 Jun to 30 Sep'), 'cool mornings': days('1 Jun to 30 Sep'), 'from July': days('15 Jun to 30 Sep'), 'weekly from June': days('1 Jun to 30 Sep'),
   'from the first colour': days('1 May to 31 Oct'), 'mornings from petal fall': days('15 Apr to 15 Jul'), 'harvest': days('15 Aug to 30 Nov'),
   'dry summer': days('1 Jun to 15 Sep'), 'dry summer, after harvest': days('1 Jun to 15 Sep'), 'before the wasps fly': days('1 Nov to 15 May'),
   'late April to June': days('20 Apr to 30 Jun'), 'after the cups form': days('1 May to 31 Jul'), 'after the second flush': days('1 Jun to 31 Aug'),

@@ -81,7 +81,7 @@ export const ACTIVES: readonly Active[] = [
   a('bacillus thuringiensis', '11A', 'insecticide', ['Bt for caterpillars'], { called: ['bt', 'btk', 'bacillus thuringiensis kurstaki', 'bacillus thuringiensis subsp kurstaki', 'bacillus thuringiensis var kurstaki', 'bacillus thuringiensis aizawai'], by: COVER }),
   a('bacillus thuringiensis tenebrionis', '11A', 'insecticide', ['Bt for beetles'], { called: ['btt', 'bacillus thuringiensis galleriae', 'btg'], by: COVER }),
   a('codling moth virus', 'UN', 'insecticide', ['codling moth virus'], { called: ['codling moth granulovirus', 'cydia pomonella granulovirus'], by: COVER }),
-  a('propiconazole', '3', 'fungicide', [CURES, PROTECTS], { by: [...TRUNK, ...COVER] }),
+  a('propiconazole', '3', 'fungicide', [CURES, PROTECTS, 'propiconazole'], { by: [...TRUNK, ...COVER] }),
   a('tebuconazole', '3', 'fungicide', [CURES, PROTECTS], { by: [...TRUNK, ...COVER] }),
   a('myclobutanil', '3', 'fungicide', [PROTECTS], { by: COVER }),
   a('difenoconazole', '3', 'fungicide', [PROTECTS], { by: COVER }),
@@ -101,6 +101,8 @@ export const ACTIVES: readonly Active[] = [
   a('streptomycin', '25', 'bactericide', ['bactericide'], { called: ['streptomycin sulfate'], by: COVER }),
   a('kasugamycin', '24', 'bactericide', ['bactericide'], { by: COVER }),
   a('oxytetracycline', '41', 'bactericide', ['antibiotic', 'bactericide'], { called: ['oxytetracycline hydrochloride', 'oxytetracycline calcium'], by: [...TRUNK, ...COVER] }),
+  // What feeds: labels name them by what is short.
+  ...['iron', 'manganese', 'zinc', 'magnesium', 'nitrogen', 'phosphate', 'potash', 'gypsum'].map((key) => a(key, 'feed', 'feed', [key, 'micronutrients'])),
   a('paclobutrazol', 'PGR', 'growth', ['growth regulator'], { by: SOIL }),
 ]
 

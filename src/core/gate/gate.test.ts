@@ -95,7 +95,7 @@ test.each<[string, Partial<Question>, string[]]>([
   ['what it does not do by this way', { method: 'crown-spray', onGround: false }, ['cause', 'cause', 'cause']],
   ['an active that armoured scales do not feel', { cause: causeFacts('armored-scale', 'ash') }, ['cause']],
   ['one that they do', { cause: causeFacts('armored-scale', 'ash'), product: product('PS3', 'dinotefuran') }, []],
-])('%s', (_, q, expected) => expect(closedBy(q)).toEqual(expected)) // prettier-ignore
+])('%s', (_, q, expected) => expect(closedBy(q)).toEqual(expected))
 
 test('what keeps its distance from another active says when it may, by whichever card', () => {
   const spray: Partial<Question> = {

@@ -6,6 +6,7 @@ import {
   helpersProblem,
   intervalProblem,
   rotationProblem,
+  woundProblem,
   type Candidate,
 } from '../history/pairs'
 import { isSpray, isSystemicWay } from '../methods/systemic'
@@ -82,8 +83,22 @@ export const interval: Rule = {
         ),
       )
     }
-    return found
+    return [...found, ...wounded(q)]
   },
+}
+
+function wounded(q: Question): Found[] {
+  const near = woundProblem(q.history, q)
+  return near
+    ? [
+        closed(
+          'interval',
+          `${near.days} days lie between opening a trunk and work at its roots: ${near.use.name}, ${spokenDate(near.use.on)} (${near.use.from}).`,
+          nextFrom(near.until),
+          { until: near.until },
+        ),
+      ]
+    : []
 }
 
 /** Two actives that harm a tree together, and sprays beside helpers. Source: label; handbook, one history and biological. */

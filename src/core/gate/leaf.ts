@@ -27,6 +27,7 @@ export const leaf: Rule = {
   words: 'Injections go into trees in leaf; what is for bare twigs goes on no leaf.',
   look(q) {
     if (q.host.foliage !== 'deciduous') return []
+    if (q.method === 'feed') return fedLate(q)
     const wanted = waysHere(q).map(
       (w) => w.time?.leaf ?? (q.method === 'trunk-injection' ? INTO_A_TRUNK : null),
     )
@@ -37,6 +38,18 @@ export const leaf: Rule = {
     if (now === undefined) return [asked('leaf', 'How do its leaves stand: none, swelling, out or falling?')]
     return any.includes(now) ? [] : [out(q, now, any)]
   },
+}
+
+/** Nitrogen near leaf fall drives shoots that the frost takes, and is washed out. Source: handbook, feed. */
+function fedLate({ facts, product }: Question): Found[] {
+  const nitrogen = product?.actives.some((a) => /nitrogen|urea|ammoni|nitrate/i.test(a.name)) ?? false
+  return facts.leaf === 'falling' && nitrogen
+    ? [
+        closed('leaf', 'Its leaves are falling: no nitrogen within a month of it.', 'Feed in spring.', {
+          field: 'onDate',
+        }),
+      ]
+    : []
 }
 
 function out(q: Question, now: Leaf, any: readonly Leaf[]): Found {

@@ -133,6 +133,27 @@ export function helpersProblem(
   )
 }
 
+/** Root work waits so many days after the trunk was opened, and the other way round. House figure for “some weeks”. */
+const ROOTS_AFTER_WOUND = 28
+const OPENS_WOOD: readonly string[] = ['trunk-injection']
+const OPENS_GROUND: readonly string[] = ['collar', 'trenches']
+
+/** Work that wounds trunk or roots, too near to the other of the two; null where none is. Source: handbook, root work. */
+export function woundProblem(
+  history: readonly Use[],
+  c: Pick<Candidate, 'on'> & { method: string },
+): TooNear | null {
+  const other = OPENS_WOOD.includes(c.method)
+    ? OPENS_GROUND
+    : OPENS_GROUND.includes(c.method)
+      ? OPENS_WOOD
+      : []
+  return nearest(
+    c.on,
+    history.filter((use) => other.includes(use.method)).map((use) => ({ use, days: ROOTS_AFTER_WOUND })),
+  )
+}
+
 /** Not more than so many in a row of one group against the same kind of organism. Source: handbook, one history. */
 export const MOST_IN_A_ROW = 2
 /** A pause as long as this ends a row: another season, other broods. House figure. */
