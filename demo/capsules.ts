@@ -23,7 +23,13 @@ export async function capsulesOut(story: Story, today: string): Promise<void> {
     onDate: today,
   })) as { jobId: string }
   const { subjects, steps } = await workOf(jobId)
-  await story.do('teodor', 0, 'confirm-tree', { jobSubjectId: subjects[0]!.id, tag: TAG, gear: true }, -50)
+  await story.do(
+    'teodor',
+    0,
+    'confirm-tree',
+    { jobSubjectId: subjects[0]!.id, tag: TAG, gear: true, seen: { soil: 'moist', leaf: 'out' } },
+    -50,
+  )
   for (const s of steps)
     for (const [i, kind] of (['drill', 'start'] as const).entries())
       await story.do(

@@ -31,7 +31,13 @@ export async function infusedElm(story: Story, today: string): Promise<void> {
     onDate: addDays(today, -AGO),
   })) as { jobId: string }
   const { subjects, steps } = await workOf(jobId)
-  await story.do('teodor', AGO, 'confirm-tree', { jobSubjectId: subjects[0]!.id, tag: TAG, gear: true }, 5)
+  await story.do(
+    'teodor',
+    AGO,
+    'confirm-tree',
+    { jobSubjectId: subjects[0]!.id, tag: TAG, gear: true, seen: { soil: 'moist', leaf: 'out' } },
+    5,
+  )
   for (const s of steps)
     for (const [i, kind] of (['drill', 'start', 'stop', 'out'] as const).entries())
       await story.do(

@@ -54,7 +54,8 @@ export const AVENUE_TREES: readonly DemoTree[] = Array.from({ length: 64 }, (_, 
     8 + Math.floor(i / 2) * 11,
     i % 2 === 0 ? 8 : 24,
     between(`${tag} d`, 15, 27),
-    between(`${tag} c`, 85, 100),
+    // At the sixtieth the wilt was caught on one limb.
+    between(`${tag} c`, i === 59 ? 96 : 85, 100),
   )
 })
 

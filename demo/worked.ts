@@ -40,7 +40,18 @@ export async function worked(story: Story, jobId: string, w: Worked): Promise<vo
   const { subjects, steps } = await workOf(jobId)
   const ids = subjects.map((s) => s.id)
   const at = w.at ?? 5
-  await story.do('teodor', w.ago, 'begin-work', { jobSubjectIds: ids, gear: true, ...w.begin }, at)
+  await story.do(
+    'teodor',
+    w.ago,
+    'begin-work',
+    {
+      jobSubjectIds: ids,
+      gear: true,
+      seen: { soil: 'moist', leaf: 'out', bark: 'dry', larvae: 'small' },
+      ...w.begin,
+    },
+    at,
+  )
   await story.do(
     'teodor',
     w.ago,

@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { LOOKS } from '@/core/gate/looks'
+import { grouped } from '@/core/grouped'
 import { isTag } from '@/core/methods/tag'
 import { ok, refuse, type Result } from '@/core/problem'
 import {
@@ -7,9 +9,10 @@ import {
   jobSubjectsForChange,
   type JobSubjectRow,
 } from '@/db/queries/job'
+import { treesById } from '@/db/queries/tree'
 import { id, line } from './text'
-import { verb } from './verb'
-import { placeAtHand } from './placeAtHand'
+import { treesAtHand, type TreeAtHand } from './treesAtHand'
+import { verb, type Context } from './verb'
 import { whyNotBegun } from './whyNotBegun'
 
 /** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
@@ -26,13 +29,39 @@ function bloomNotLookedFor(subjects: readonly JobSubjectRow[], looked: boolean):
     : null
 }
 
+/** What whoever begins it sees at the tree, where the gate asks for it. */
+const seen = z
+  .strictObject({
+    leaf: z.enum(LOOKS.leaf.options).optional(),
+    bloom: z.enum(LOOKS.bloom.options).optional(),
+    soil: z.enum(LOOKS.soil.options).optional(),
+    bark: z.enum(LOOKS.bark.options).optional(),
+    larvae: z.enum(LOOKS.larvae.options).optional(),
+  })
+  .default({})
+
+/** The trees of work with what their gates rest on; those of several sites each by their own. */
+async function handsOf(
+  context: Context,
+  subjects: readonly JobSubjectRow[],
+): Promise<Map<string, TreeAtHand>> {
+  const trees = await treesById(context.sql, [...new Set(subjects.map((s) => s.treeId))])
+  const rows = [
+    ...new Map(subjects.map((s) => [s.useId, { id: s.useId, use: s.use, product: s.product }])).values(),
+  ]
+  const hands = []
+  for (const own of grouped(trees, (t) => t.siteId).values())
+    hands.push(...(await treesAtHand(context, own, rows)))
+  return new Map(hands.map((h) => [h.tree.id, h]))
+}
+
 const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
 
 /** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
 export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
   about: (i) => i.jobSubjectId,
-  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear, noBloom }),
+  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear, noBloom, seen }),
   run: async (context, input): Promise<Result<{ confirmed: true }>> => {
     const { sql, at } = context
     const subject = await jobSubjectForChange(sql, input.jobSubjectId)
@@ -43,9 +72,12 @@ export const confirmTreeVerb = verb({
         'tag',
         `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
       )
-    const not = bloomNotLookedFor([subject], input.noBloom) ?? (await whyNotBegun(context, subject))
+    const looked = bloomNotLookedFor([subject], input.noBloom)
+    if (looked) return looked
+    const hands = await handsOf(context, [subject])
+    const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen)
     if (not) return not
-    await confirmSubjects(sql, [subject.id], at)
+    await confirmSubjects(sql, [subject.id], at, input.seen)
     return ok({ confirmed: true })
   },
 })
@@ -64,6 +96,7 @@ export const beginWorkVerb = verb({
     jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
     gear,
     noBloom,
+    seen,
   }),
   run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
     const { sql, at } = context
@@ -76,15 +109,16 @@ export const beginWorkVerb = verb({
     if (bloom) return bloom
     const closed: string[] = []
     const open: string[] = []
-    const site = subjects[0]!.siteId
-    const place = await placeAtHand(sql, site)
+    const hands = await handsOf(context, subjects)
     for (const subject of subjects) {
-      const not = await whyNotBegun(context, subject, subject.siteId === site ? place : undefined)
+      const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen)
+      // What must be looked at is said once, for all of them.
+      if (not && !not.ok && not.problem.field.startsWith('seen.')) return not
       if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
       else open.push(subject.id)
     }
     if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
-    await confirmSubjects(sql, open, at)
+    await confirmSubjects(sql, open, at, input.seen)
     return ok({ begun: open.length, closed })
   },
 })

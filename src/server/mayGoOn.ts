@@ -1,10 +1,13 @@
+import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { host as hostOf } from '@/almanac/hosts'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Method } from '@/core/card/card'
 import { namesHost } from '@/core/card/namesHost'
 import type { Way as KnownWay } from '@/core/decide/way'
 import { almanacWindow, bloomByCalendar, leafByCalendar } from '@/core/gate/calendar'
 import { gate, type Answer } from '@/core/gate/gate'
-import type { CardFacts, Facts, Question, Refusal } from '@/core/gate/question'
+import { LOOKED_AT, type LookedAt, type Seen } from '@/core/gate/looks'
+import type { CardFacts, Facts, HostFacts, Question, Refusal } from '@/core/gate/question'
 import { dueAgain } from '@/core/history/dueAgain'
 import { handMethod, isHand } from '@/core/methods/hand'
 import { handTerms } from '@/core/methods/handTerms'
@@ -41,7 +44,7 @@ export interface Asked {
   eaten?: boolean | null
   harvestOn?: string | null
   /** What somebody sees at the tree now: it comes before what the calendar says. */
-  seen?: Pick<Facts, 'leaf' | 'bloom' | 'soil' | 'bark' | 'larvae'>
+  seen?: Seen
 }
 
 /** What is asked of the gate: a use of a card at a tree on a day. */
@@ -102,11 +105,8 @@ function factsOf(hand: TreeAtHand, q: Asked): Facts {
   const there = (finding: string) => seen[finding] === 'there'
   const dry = there('soil-dry') || there('leaf-fold-crisp')
   const live = hand.tree.liveCrownPercent
-  const leaf = leafByCalendar(hand.host.foliage, q.on, hand.south)
-  const bloom = bloomByCalendar(hand.host.bloom, q.on, hand.south)
   return {
-    ...(leaf !== undefined && { leaf }),
-    ...(bloom !== undefined && { bloom }),
+    ...byCalendar(hand.host, q.on, hand.south),
     // What was found at the examination stands until somebody looks again.
     ...(there('soil-wet') ? { soil: 'saturated' as const } : dry ? { soil: 'dry' as const } : {}),
     ...(live !== null && { crownLost: 100 - live }),
@@ -141,10 +141,52 @@ export function closedOn(
   return gateOf(hand, row, q).closed[0]
 }
 
-/** A tree without the work that is to be moved from a day: what is moved is not in its own way. `on` null: it stands on none. */
-export function outOfItsOwnWay(hand: TreeAtHand, moved: { on: string | null; code: string }): TreeAtHand {
-  return {
-    ...hand,
-    history: hand.history.filter((e) => e.state === 'done' || e.on !== moved.on || e.code !== moved.code),
-  }
+/**
+ * What is looked at before work is begun on kinds of tree on a day: what the gate asks of them that only a look answers, and the
+ * calendar does not say for certain.
+ */
+export function looksBefore(
+  row: UseRow,
+  at: { cause: string; hosts: readonly string[]; on: string; south: boolean; own: readonly OwnEntry[] },
+): LookedAt[] {
+  const { use, product } = row
+  const fields = at.hosts.flatMap((id) => {
+    const host = hostFacts(id, at.own)
+    const question: Question = {
+      on: at.on,
+      today: at.on,
+      units: 'us',
+      south: at.south,
+      host,
+      cause: causeFacts(at.cause, id, at.own),
+      method: use.method,
+      product: productFacts(use, product),
+      card: { namesHost: true, namesCause: true, forbiddenOnFood: false },
+      keeps: {},
+      facts: { ...byCalendar(host, at.on, at.south), crownLost: 0, water: null },
+      history: [],
+      again: null,
+      onGround: methodOf(use).onGround,
+      rules: [],
+      inWindow: (window) => almanacWindow(window, at.on, at.south, []),
+      own: [],
+    }
+    return gate(question).asks.map((a) => a.field)
+  })
+  return LOOKED_AT.filter((field) => fields.includes(field))
+}
+
+/** What the calendar alone says of leaves and flowers of a kind on a day. */
+function byCalendar(host: HostFacts, on: string, south: boolean): Seen {
+  const leaf = leafByCalendar(host.foliage, on, south)
+  const bloom = bloomByCalendar(host.bloom, on, south)
+  return { ...(leaf !== undefined && { leaf }), ...(bloom !== undefined && { bloom }) }
+}
+
+/** Notice was given when work was put on its day. */
+export const NOTICE_GIVEN_DAYS = 400
+
+/** A tree without work that stands on a day: what is moved or begun is not in its own way. */
+export function outOfItsOwnWay(hand: TreeAtHand, workIds: readonly string[]): TreeAtHand {
+  return { ...hand, history: hand.history.filter((e) => e.workId === null || !workIds.includes(e.workId)) }
 }

@@ -66,12 +66,12 @@ export async function moveTrees(
       rows.push(row.value)
     }
     const hands = new Map((await treesAtHand(context, trees, rows)).map((h) => [h.tree.id, h]))
+    const moving = subjects.map((s) => s.id)
     const limited = []
     for (const row of rows) {
       const own = subjects.filter((s) => s.useId === row.id)
       for (const s of own) {
-        const own = { on: job.onDate, code: row.product.code }
-        const shut = closedOn(outOfItsOwnWay(hands.get(s.treeId)!, own), row, {
+        const shut = closedOn(outOfItsOwnWay(hands.get(s.treeId)!, moving), row, {
           on: to.onDate,
           harvestOn: s.harvestOn,
           units: person.units,

@@ -55,6 +55,7 @@ export function withItem(hand: TreeAtHand, row: UseRow, plan: SubjectPlan, on: s
     history: [
       ...hand.history,
       usedAs(hand.cause!, row, {
+        workId: null,
         on,
         state: 'in this signature',
         from: 'this prescription',

@@ -21,7 +21,7 @@ import {
   type PlacedSite,
 } from '@/db/queries/week'
 import { renewalsOf } from './renewals'
-import { closedOn, outOfItsOwnWay } from './mayGoOn'
+import { closedOn, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import { treesAtHand, type TreeAtHand } from './treesAtHand'
 import type { Reading } from './verb'
 import { hoursAhead, knownWeather } from './weather/known'
@@ -38,8 +38,6 @@ const LEAST_OPEN = 60
 const KNOWN_HOURS = 12
 /** A stop of more trees lets others in between its days. */
 const MANY_TREES = 30
-/** Notice was given when work was put on its day. */
-const NOTICE_GIVEN_DAYS = 400
 
 /** Everything that waits for a day or a crew, with the crews there are. */
 export interface OpenWeek {
@@ -156,7 +154,7 @@ export async function askedStops(
     const forecast = hoursAhead(weather, context.now, 24 * WEEK_DAYS)
     const trees = new Map<
       string,
-      { treeId: string; useId: string; harvestOn: string | null; on: string | null }[]
+      { workId: string | null; treeId: string; useId: string; harvestOn: string | null; on: string | null }[]
     >()
     for (const stop of own)
       trees.set(
@@ -164,11 +162,12 @@ export async function askedStops(
         stop.occurrenceId === null
           ? stop.subjects.map((id) => {
               const { treeId, useId, harvestOn, onDate } = week.works.get(id)!
-              return { treeId, useId, harvestOn, on: onDate }
+              return { workId: id, treeId, useId, harvestOn, on: onDate }
             })
           : (await dueSubjects(sql, stop.occurrenceId)).map(({ treeId }) => ({
               treeId,
               useId: stop.uses[0]!,
+              workId: null,
               harvestOn: week.due.get(stop.occurrenceId!)!.harvestOn,
               on: null,
             })),
@@ -293,7 +292,13 @@ function lotsOver(
 /** Why one of the trees may not be worked on a day; null where all may. */
 function gateClosed(
   { person }: Pick<Reading, 'person'>,
-  trees: readonly { treeId: string; useId: string; harvestOn: string | null; on: string | null }[],
+  trees: readonly {
+    workId: string | null
+    treeId: string
+    useId: string
+    harvestOn: string | null
+    on: string | null
+  }[],
   q: {
     hands: ReadonlyMap<string, TreeAtHand>
     uses: ReadonlyMap<string, UseRow>
@@ -301,13 +306,13 @@ function gateClosed(
     today: string
   },
 ): string | null {
-  for (const { treeId, useId, harvestOn, on } of trees) {
+  for (const { workId, treeId, useId, harvestOn, on } of trees) {
     const hand = q.hands.get(treeId)
     if (!hand) continue
     const row = q.uses.get(useId)!
     const shut = closedOn(
       {
-        ...outOfItsOwnWay(hand, { on, code: row.product.code }),
+        ...outOfItsOwnWay(hand, workId === null ? [] : [workId]),
         // Notice of its own day was given.
         today: q.date === on ? addDays(q.today, -NOTICE_GIVEN_DAYS) : hand.today,
       },

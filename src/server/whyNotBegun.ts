@@ -1,17 +1,19 @@
 import { hostName } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
-import { refusedForHarvest } from '@/core/limits/harvest'
+import { said } from '@/core/gate/gate'
+import { isLook, type Seen } from '@/core/gate/looks'
 import { anewOf } from '@/core/plan/anew'
 import { refuse, type Result } from '@/core/problem'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
-import { dateIn } from '@/core/time/calendar'
+import { addDays, dateIn } from '@/core/time/calendar'
 import type { FirmSql } from '@/db/client'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
-import { closedHere, placeAtHand, type PlaceAtHand } from './placeAtHand'
+import { gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
+import type { TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
@@ -46,12 +48,16 @@ export async function supersededCard(
     : null
 }
 
-/** Why nothing may be begun at a tree, or null: taken back, decided anew, its card replaced, its reading too old. */
+/**
+ * Why nothing may be begun at a tree today, or null: taken back, decided anew, its card replaced, its reading too old, or the gate of
+ * this day closes it, asked with what whoever begins it sees there.
+ */
 export async function whyNotBegun(
   { sql, person, now }: Pick<Context, 'sql' | 'person' | 'now'>,
   subject: JobSubjectRow,
-  /** Of its site, where it was read for several trees at once. */
-  known?: PlaceAtHand,
+  /** The tree with what its gate rests on. */
+  hand: TreeAtHand,
+  seen: Seen,
 ): Promise<Result<never> | null> {
   const stopped = await whyStopped(sql, subject)
   if (stopped) return stopped
@@ -64,29 +70,31 @@ export async function whyNotBegun(
   const superseded = await supersededCard(sql, subject)
   if (superseded)
     return refuse('conflict', 'label', `${superseded} Open nothing; the arborist prescribes by the new card.`)
+  const anew = await workedOutAgain(sql, subject, person.units)
+  if (anew) return anew
   const today = dateIn(subject.timeZone, now)
-  const place = known ?? (await placeAtHand(sql, subject.siteId))
-  const booked = { ...subject, actives: subject.product.actives }
-  const closed = closedHere(place, booked, today, person.units)[0]
-  if (closed)
-    return refuse(
-      'not-allowed',
-      'rule',
-      `${closed.why} ${closed.wayOut} Hand it back, with this as the reason.`,
-    )
-  return (
-    (await workedOutAgain(sql, subject, person.units)) ??
-    (subject.harvestOn === null
-      ? null
-      : refusedForHarvest({
-          host: subject.host,
-          foodCrops: subject.use.foodCrops,
-          eaten: true,
-          on: today,
-          harvestOn: subject.harvestOn,
-        })) ??
-    staleReading(sql, subject.readingId, now)
+  const { closed, asks } = gateOf(
+    // Who had to be told before was told when the day was set.
+    { ...outOfItsOwnWay(hand, [subject.id]), today: addDays(today, -NOTICE_GIVEN_DAYS) },
+    { id: subject.useId, use: subject.use, product: subject.product },
+    {
+      on: today,
+      units: person.units,
+      harvestOn: subject.harvestOn,
+      seen: { ...soilNow(hand, now), ...seen },
+    },
   )
+  if (closed[0])
+    return refuse('not-allowed', 'rule', `${said(closed[0])} Hand it back, with this as the reason.`)
+  const ask = asks.find((a) => isLook(a.field))
+  if (ask) return refuse('missing', `seen.${ask.field}`, `Look at the tree first: ${ask.message}`)
+  return staleReading(sql, subject.readingId, now)
+}
+
+/** How the soil is by the weather of this hour, where that is known; what is seen there comes before it. */
+function soilNow(hand: TreeAtHand, now: Date): Seen {
+  const hour = hand.weather?.at(now)
+  return hour ? { soil: hour.soil } : {}
 }
 
 /**

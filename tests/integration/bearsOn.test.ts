@@ -97,7 +97,12 @@ test('another size, and its striking out, mark the dose and take the mark off; t
   const listed = await rows((sql) => treesOfSite(sql, firm.site))
   expect(listed.find((t) => t.id === treeId)!.anew).toBe(true)
   expect(
-    await problemOf(tech(2), 'begin-work', { jobSubjectIds: [subject.id], gear: true, noBloom: true }),
+    await problemOf(tech(2), 'begin-work', {
+      jobSubjectIds: [subject.id],
+      gear: true,
+      seen: { soil: 'moist' as const },
+      noBloom: true,
+    }),
   ).toMatchObject({
     message: expect.stringMatching(/worked out again/),
   })
@@ -184,7 +189,12 @@ test('a correction of an amount counts toward the limit, and the first entry sta
     eaten: null,
   })
   const subject = (await rows((sql) => subjectsOfJob(sql, jobId))).find((s) => s.treeId === t.treeId)!
-  await done(tech(1), 'begin-work', { jobSubjectIds: [subject.id], gear: true, noBloom: true })
+  await done(tech(1), 'begin-work', {
+    jobSubjectIds: [subject.id],
+    gear: true,
+    seen: { soil: 'moist' as const },
+    noBloom: true,
+  })
   for (const s of await rows((sql) => stepsOfSubjects(sql, [subject.id])))
     await done(tech(1), 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
   const { recordId } = await done<{ recordId: string }>(lead(2), 'sign-record', {

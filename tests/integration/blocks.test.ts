@@ -73,7 +73,12 @@ async function runAll(jobId: string, days: number): Promise<string> {
     .filter((s) => s.status === 'open')
     .map((s) => s.id)
   const tech = firm.person('technician', at(days, 60))
-  await done(tech, 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })
+  await done(tech, 'begin-work', {
+    jobSubjectIds: ids,
+    gear: true,
+    seen: { soil: 'moist' as const },
+    noBloom: true,
+  })
   const steps = await rows((sql) => stepsOfSubjects(sql, ids))
   for (const s of steps) await done(tech, 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
   const { recordId } = await done<{ recordId: string }>(
@@ -297,7 +302,7 @@ test('a card that keeps days before the harvest asks for it, and holds the day o
   )
   const subject = (await rows((sql) => subjectsOfJob(sql, own))).find((s) => s.tag === 'B02')!
   // Left lying until the harvest is too near, it is not begun any more.
-  const begin = { jobSubjectIds: [subject.id], gear: true, noBloom: true }
+  const begin = { jobSubjectIds: [subject.id], gear: true, seen: { soil: 'moist' as const }, noBloom: true }
   expect(await problemOf(firm.person('technician', at(6)), 'begin-work', begin)).toMatchObject({
     message: expect.stringMatching(/keeps 14 days before the harvest/),
   })

@@ -98,7 +98,7 @@ describe('a reading that is too old', () => {
       onDate: '2027-06-10',
     })
     const [item] = await inFirm(firm.id, (sql) => subjectsOfJob(sql, jobId))
-    const confirm = { jobSubjectId: item!.id, tag: 'OLD-1', gear: true }
+    const confirm = { jobSubjectId: item!.id, tag: 'OLD-1', gear: true, seen: { soil: 'moist' as const } }
     const after = (days: number) => firm.person('technician', new Date(NOON.getTime() + days * DAY))
     expect(await problemOf(after(380), 'confirm-tree', confirm)).toMatchObject({
       code: 'out-of-range',

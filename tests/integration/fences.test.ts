@@ -207,7 +207,7 @@ test('firm B can write nothing into firm A, by verb or by query', async () => {
     ['sign-diagnosis', { id: uuidv7(), treeId: t, assessmentId: ids.assessment, cause: 'emerald-ash-borer' }],
     ['sign-decision', { id: uuidv7(), treeId: t, diagnosisId: uuidv7(), action: 'treat' }],
     ['hand-to-crew', { ...treated.prescription, id: uuidv7() }],
-    ['confirm-tree', { jobSubjectId: ids.item, tag: 'A-1', gear: true }],
+    ['confirm-tree', { jobSubjectId: ids.item, tag: 'A-1', gear: true, seen: { soil: 'moist' as const } }],
     ['mark-step', { eventId: uuidv7(), stepId: ids.port, kind: 'drill' }],
     [
       'sign-record',

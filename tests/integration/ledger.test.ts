@@ -331,6 +331,7 @@ describe('the record says what happened', () => {
         jobSubjectId: item.id,
         tag: 'T-4',
         gear: true,
+        seen: { soil: 'moist' as const },
       }),
     ).toMatchObject({ message: expect.stringMatching(/v1 was replaced by v2\. Open nothing/) })
   })
@@ -349,7 +350,7 @@ describe('the record says what happened', () => {
         accepted: ['grew-fast'],
       })
     const [subject] = await inFirm(other.id, (sql) => subjectsOfJob(sql, jobId))
-    const confirm = { jobSubjectId: subject!.id, tag: 'T-9', gear: true }
+    const confirm = { jobSubjectId: subject!.id, tag: 'T-9', gear: true, seen: { soil: 'moist' as const } }
     await read('53', 1)
     const later = other.person('technician', new Date(NOON.getTime() + 2 * HOUR))
     expect(await problemOf(later, 'confirm-tree', confirm)).toMatchObject({

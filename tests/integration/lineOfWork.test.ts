@@ -90,7 +90,7 @@ const open = async (jobId: string, treeId: string) =>
 /** Does every step of a tree's work, noting what is asked for. */
 async function work(s: JobSubjectRow, notes: Record<string, string>, days = 0) {
   const tech = firm.person('technician', at(days, 30))
-  await done(tech, 'begin-work', { jobSubjectIds: [s.id], gear: true })
+  await done(tech, 'begin-work', { jobSubjectIds: [s.id], gear: true, seen: { soil: 'moist' as const } })
   for (const step of await rows((sql) => stepsOfSubjects(sql, [s.id]))) {
     if (step.what.kind !== 'task') continue
     await done(tech, 'mark-step', {
@@ -122,7 +122,11 @@ test('what waits stands on no day; once the first is done it is due, and is put 
   // What is to be noted is asked for, and held to its line.
   const steps = await rows((sql) => stepsOfSubjects(sql, [collar!.id]))
   const tech = firm.person('technician', at(0, 30))
-  await done(tech, 'begin-work', { jobSubjectIds: [collar!.id], gear: true })
+  await done(tech, 'begin-work', {
+    jobSubjectIds: [collar!.id],
+    gear: true,
+    seen: { soil: 'moist' as const },
+  })
   const press = { eventId: uuidv7(), stepId: steps[0]!.id, kind: 'do' }
   expect(await problemOf(tech, 'mark-step', press)).toMatchObject({ code: 'missing', field: 'noted' })
   expect(await problemOf(tech, 'mark-step', { ...press, noted: 'rather deep' })).toMatchObject({
@@ -206,7 +210,13 @@ test('what is only done if something is found waits for the crew lead’s words'
     subjects.find((s) => s.method === 'trenches')!,
   ]
   const tech = firm.person('technician', at(0, 10))
-  expect(await problemOf(tech, 'begin-work', { jobSubjectIds: [spokes.id], gear: true })).toMatchObject({
+  expect(
+    await problemOf(tech, 'begin-work', {
+      jobSubjectIds: [spokes.id],
+      gear: true,
+      seen: { soil: 'moist' as const },
+    }),
+  ).toMatchObject({
     message: expect.stringMatching(/only done if: the soil is packed hard/),
   })
   const lead = firm.person('crew lead', at(0, 20))
@@ -367,7 +377,7 @@ test('work that is broken off is asked about in its own words, and goes back par
   )
   const [water] = await open(jobId, treeId)
   const tech = firm.person('technician', at(0, 30))
-  await done(tech, 'begin-work', { jobSubjectIds: [water!.id], gear: true })
+  await done(tech, 'begin-work', { jobSubjectIds: [water!.id], gear: true, seen: { soil: 'moist' as const } })
   const steps = await rows((sql) => stepsOfSubjects(sql, [water!.id]))
   const press = (n: number, more: object) => ({ eventId: uuidv7(), stepId: steps[n]!.id, ...more })
   await done(tech, 'mark-step', press(0, { kind: 'do', noted: 'dry, crumbles' }))

@@ -74,6 +74,7 @@ describe('a closed season', () => {
       jobSubjectId: (await subject()).id,
       tag: 'R-2',
       gear: true,
+      seen: { soil: 'moist' as const },
     })
     expect(begun!.message).toMatch(/Closed here at this time of year.*Hand it back/)
     await end(rule)
@@ -82,6 +83,7 @@ describe('a closed season', () => {
       jobSubjectId: (await subject()).id,
       tag: 'R-2',
       gear: true,
+      seen: { soil: 'moist' as const },
     })
   })
 

@@ -205,11 +205,24 @@ describe('a drench for several trees', () => {
       field: 'gear',
     })
     // The card is never used in bloom: somebody has looked.
-    expect(await problemOf(tech(), 'begin-work', { jobSubjectIds: ids, gear: true })).toMatchObject({
+    expect(
+      await problemOf(tech(), 'begin-work', {
+        jobSubjectIds: ids,
+        gear: true,
+        seen: { soil: 'moist' as const },
+      }),
+    ).toMatchObject({
       code: 'missing',
       field: 'noBloom',
     })
-    expect(await done(tech(), 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })).toEqual({
+    expect(
+      await done(tech(), 'begin-work', {
+        jobSubjectIds: ids,
+        gear: true,
+        seen: { soil: 'moist' as const },
+        noBloom: true,
+      }),
+    ).toEqual({
       begun: 2,
       closed: [],
     })
@@ -395,7 +408,12 @@ describe('what stands against one tree of many is said with its name', () => {
       onDate: '2026-05-02',
       source: 'the gardener’s receipt',
     })
-    await done(tech(), 'begin-work', { jobSubjectIds: [subject.id], gear: true, noBloom: true })
+    await done(tech(), 'begin-work', {
+      jobSubjectIds: [subject.id],
+      gear: true,
+      seen: { soil: 'moist' as const },
+      noBloom: true,
+    })
     const [basin, pour] = await rows((sql) => stepsOfSubjects(sql, [subject.id]))
     await done(tech(), 'mark-step', { eventId: uuidv7(), stepId: basin!.id, kind: 'do' })
     const measured = (amount: string) => ({ eventId: uuidv7(), stepId: pour!.id, kind: 'do', amount })

@@ -70,7 +70,12 @@ const jobs = () => read((sql) => jobsBetween(sql, '2026-06-01', '2026-07-30'))
 async function work(job: string, tags: string[], days: number) {
   const ids = (await openOf(job)).filter((s) => tags.includes(s.tag)).map((s) => s.id)
   const tech = firm.person('technician', at(days, 60))
-  await done(tech, 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })
+  await done(tech, 'begin-work', {
+    jobSubjectIds: ids,
+    gear: true,
+    seen: { soil: 'moist' as const },
+    noBloom: true,
+  })
   for (const s of await read((sql) => stepsOfSubjects(sql, ids)))
     await done(tech, 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
   return {

@@ -91,6 +91,7 @@ test('it leaves when it is done; what is due again after it is overdue once its 
   await done(firm.person('crew lead', at(2)), 'begin-work', {
     jobSubjectIds: subjects,
     gear: true,
+    seen: { soil: 'moist' as const },
     noBloom: true,
   })
   for (const s of await read((sql) => stepsOfSubjects(sql, subjects)))

@@ -312,6 +312,7 @@ export async function runAsh(firm: TestFirm, tag: string, at = NOON) {
     jobSubjectId: found.subject.id,
     tag,
     gear: true,
+    seen: { soil: 'moist' as const },
   })
   return { ...treated, jobId, ...found }
 }

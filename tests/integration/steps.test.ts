@@ -276,6 +276,7 @@ describe('pairs of hands at the same moment', () => {
           jobSubjectId: items[0]!.id,
           tag: 'P-5',
           gear: true,
+          seen: { soil: 'moist' as const },
         }),
       ).toMatchObject({ field: 'prescription', message: expect.stringMatching(/decided anew.*remove/) })
   })

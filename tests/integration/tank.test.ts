@@ -104,7 +104,12 @@ test('it is walked once and signed once, with a record for each product that nam
   const of = (code: string) => subjects.filter((s) => s.product.code === code)
   expect(of('MY3').map((s) => s.plan.minutes)).toEqual([0, 0])
   const ids = subjects.map((s) => s.id)
-  await done(firm.person('technician', NOON), 'begin-work', { jobSubjectIds: ids, gear: true, noBloom: true })
+  await done(firm.person('technician', NOON), 'begin-work', {
+    jobSubjectIds: ids,
+    gear: true,
+    seen: { soil: 'moist' as const },
+    noBloom: true,
+  })
   for (const s of await rows((sql) => stepsOfSubjects(sql, ids)))
     await done(firm.person('technician', NOON), 'mark-step', { eventId: uuidv7(), stepId: s.id, kind: 'do' })
 

@@ -402,6 +402,7 @@ test('what is due again is put on its day by the week, after its card’s days a
   await done(firm.person('crew lead', at(6)), 'begin-work', {
     jobSubjectIds: spray.subjects,
     gear: true,
+    seen: { soil: 'moist' as const },
     noBloom: true,
   })
   const begun = (await stops(6)).find((s) => s.id === spray.id)!

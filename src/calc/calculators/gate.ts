@@ -248,6 +248,7 @@ function useOf(h: NonNullable<Input['history']>[number], own: readonly OwnEntry[
   const ways = h.cause === undefined ? [] : causeFacts(h.cause, '', own).ways
   const again = h.cause === undefined ? null : retreatDays(h.cause, how, product, ways)
   return {
+    workId: null,
     on: h.date,
     state: 'done',
     cause: h.cause ?? '',

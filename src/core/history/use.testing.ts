@@ -4,6 +4,7 @@ import { actsOn, feedsOnly, usedActives, type Use } from './use'
 export function used(code: string, actives: readonly string[], on: string, more: Partial<Use> = {}): Use {
   const named = usedActives(actives.map((name) => ({ name })))
   return {
+    workId: null,
     on,
     state: 'done',
     cause: 'emerald-ash-borer',

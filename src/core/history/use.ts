@@ -22,6 +22,8 @@ export interface UsedActive {
 
 /** One time something was, is or will be put on a tree or done at it. Calendar dates. */
 export interface Use {
+  /** Of the work at the tree, where it stands on a day; null where it stands on none. */
+  workId: string | null
   on: PlainDate
   state: UseState
   cause: string

@@ -38,7 +38,8 @@ const NEVER = -Infinity
  *
  * Every neighbouring pair stays at least `minSpacing` apart along the girth. No gap exceeds `maxGap` where that can be
  * met; otherwise the widest gap is the smallest that can be. When `count` ports cannot be placed, as many as can.
- * Ties go to the smaller bearings, so the same input always gives the same ports.
+ * Among equal totals the ports lie as far apart as they can: first the greatest least gap, then the smallest largest gap, then
+ * the smaller bearings, so the same input always gives the same ports. Source: handbook, ports without a drawn ring.
  *
  * @example layoutPorts({ portGirth: toSI(60, 'in'), count: 6, minSpacing: toSI(5, 'in') }).ports[1].bearing // 30
  */
@@ -59,7 +60,7 @@ export function layoutPorts(input: LayoutInput): PortLayout {
         ? ROUND
         : Math.min(ROUND, floorGuarded(degreesOf(input.maxGap, input.portGirth)))
     const most = narrowestGap(open, placeable, least, wanted)
-    bearings = best(value, open, placeable, least, most)
+    bearings = spread(value, open, placeable, least, most)
   }
   return describeLayout(bearings, input, input.count - bearings.length)
 }
@@ -177,18 +178,65 @@ function feasible(open: Uint8Array, count: number, least: number, most: number):
 }
 
 /**
+ * The best bearings, spread out: of all sets with the greatest total the one whose nearest two are farthest apart, then the one whose
+ * widest gap is narrowest. Narrowing the gaps that are allowed never raises the total, so each is found by halving.
+ */
+function spread(value: Float64Array, open: Uint8Array, count: number, least: number, most: number): number[] {
+  const first = best(value, open, count, least, most)
+  if (count < 2 || first.length === 0) return first
+  const total = first.reduce((sum, b) => sum + value[b]!, 0)
+  const keeps = (apart: number, within: number) => {
+    const found = best(value, open, count, apart, within, total)
+    return found.length > 0 && found.reduce((sum, b) => sum + value[b]!, 0) === total ? found : null
+  }
+  const widest = (bearings: number[]) => Math.max(...gapsOf(bearings).map((g) => g.degrees))
+  const nearest = (bearings: number[]) => Math.min(...gapsOf(bearings).map((g) => g.degrees))
+  let found = first
+  let low = nearest(found)
+  let high = Math.floor(ROUND / count)
+  while (low < high) {
+    const middle = (low + high + 1) >> 1
+    const next = keeps(middle, most)
+    if (next) {
+      found = next
+      low = nearest(next)
+    } else high = middle - 1
+  }
+  const apart = low
+  let [from, to] = [Math.ceil(ROUND / count), widest(found)]
+  while (from < to) {
+    const middle = (from + to) >> 1
+    const next = keeps(apart, middle)
+    if (next) {
+      found = next
+      to = widest(next)
+    } else from = middle + 1
+  }
+  return keeps(apart, to) ?? found
+}
+
+/**
  * The optimal bearings. For a smallest bearing `start`, `rest[k][b]` is the greatest value of k more ports after a
  * port at b; windows of candidates slide, so a start costs count × 360 steps. What a start could reach if the last
  * port were free of it bounds it from above, so starts are tried from the most promising and most are never filled in.
  */
-function best(value: Float64Array, open: Uint8Array, count: number, least: number, most: number): number[] {
+function best(
+  value: Float64Array,
+  open: Uint8Array,
+  count: number,
+  least: number,
+  most: number,
+  /** What must be reached; less is as good as nothing. */
+  wanted = NEVER,
+): number[] {
   const table = new Float64Array(count * ROUND)
   const queue = new Int32Array(ROUND)
   const starts = boundedStarts(table, queue, value, open, count, least, most)
   let bestTotal = NEVER
   let bestStart = -1
   for (const { start, bound } of starts) {
-    if (bound < bestTotal) break
+    // Starts come by their bounds, then by their bearings: where nothing is left to gain, the first that reaches it stands.
+    if (bound < bestTotal || bound < wanted || (bound === bestTotal && start > bestStart)) break
     const total = value[start]! + fill(table, queue, value, open, count, least, most, start)
     if (total > bestTotal || (total === bestTotal && total !== NEVER && start < bestStart)) {
       bestTotal = total

@@ -1,5 +1,6 @@
 import type { PromisedCheck } from '@/core/methods/facts'
 import type { Method } from '@/core/card/card'
+import type { Seen } from '@/core/gate/looks'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
 import type { Length } from '@/core/quantity/units'
@@ -290,8 +291,9 @@ export async function jobSubjectForChange(sql: FirmSql, id: string): Promise<Job
   return (await jobSubjectsForChange(sql, [id]))[0]
 }
 
-export async function confirmSubjects(sql: FirmSql, ids: string[], at: Date): Promise<void> {
-  await sql`update job_subject set confirmed_at = ${at} where id = any(${ids}) and confirmed_at is null`
+export async function confirmSubjects(sql: FirmSql, ids: string[], at: Date, seen: Seen): Promise<void> {
+  await sql`update job_subject set confirmed_at = ${at}, seen = ${sql.json(seen as never)}
+    where id = any(${ids}) and confirmed_at is null`
 }
 
 /** Releases what is only done when something is found, with what that was. */

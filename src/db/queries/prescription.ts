@@ -61,6 +61,7 @@ export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise
 /** What of earlier and planned work on trees bears on new work: by tree. */
 export interface EarlierRow {
   treeId: string
+  jobSubjectId: string
   prescriptionId: string
   cause: string
   useId: string
@@ -82,7 +83,7 @@ export interface EarlierRow {
 export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<EarlierRow[]> {
   if (treeIds.length === 0) return []
   const rows = await sql<Omit<EarlierRow, 'product' | 'use'>[]>`
-    select x.tree_id as "treeId", p.id as "prescriptionId", p.cause, i.card_use_id as "useId", coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
+    select x.tree_id as "treeId", js.id as "jobSubjectId", p.id as "prescriptionId", p.cause, i.card_use_id as "useId", coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
       a.outcome, r.seq::int as seq,
       case when i.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
         where s.firm_id = js.firm_id and s.job_subject_id = js.id and s.what->>'task' = 'roots'), x.plan->'shape'->>'cut') end as "rootsCut",

@@ -16,9 +16,11 @@ import { lotsOfCodes, usesByIds } from '@/db/queries/card'
 import { eventsOfSubjects, plannedSteps } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { checkTail, followChain } from '../ledger/check'
+import { spotOf } from '@/db/queries/weather'
 import { movesOfCheck, movesOfJob } from '@/db/queries/moved'
 import { hoursAhead, HOURS_AHEAD, knownWeather } from '../weather/known'
 import { askForCheck } from '../ledger/watch'
+import { looksBefore } from '../mayGoOn'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { inOneLine, readRecord } from '../ledger/body'
@@ -58,7 +60,7 @@ export function jobView(id: string) {
       ...new Set(subjects.flatMap((s) => (s.method === 'trunk-injection' ? [s.treeId] : []))),
     ]
     // Asked for at once: while the database reads the next, what came is taken apart.
-    const [steps, events, ringed, holed, uses, moved, weather] = await Promise.all([
+    const [steps, events, ringed, holed, uses, moved, weather, entries] = await Promise.all([
       plannedSteps(sql, ids),
       eventsOfSubjects(sql, ids),
       marksOfTrees(sql, treeIds),
@@ -66,7 +68,9 @@ export function jobView(id: string) {
       usesByIds(sql, [...new Set(subjects.map((s) => s.useId))]),
       movesOfJob(sql, id),
       knownWeather(context, job.siteId),
+      ownOf(sql),
     ])
+    const south = weather.place ? spotOf(weather.place).latitude < 0 : false
     const useOf = (s: { useId: string }) => uses.get(s.useId)!
     const marks = grouped(ringed, (m) => m.treeId)
     const drilled = grouped(holed, (h) => h.treeId)
@@ -88,6 +92,14 @@ export function jobView(id: string) {
         agreed: agreedByAll(own.map((x) => x.agreed)),
         product,
         use,
+        /** What is looked at and said before it is begun. */
+        looks: looksBefore(useOf(s), {
+          cause: s.cause,
+          hosts: [...new Set(own.flatMap((x) => (x.confirmedAt === null ? [x.host] : [])))],
+          on: today,
+          south,
+          own: entries,
+        }),
         lots: (lots.get(product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
       }
     })

@@ -26,6 +26,7 @@ const [one, two] = [tree('1'), tree('2')]
 const withIt = (t: JobTree) => [t.id, `${t.id} beside`]
 const item = {
   method: 'soil-drench',
+  looks: ['leaf'],
   product: { name: 'Hollow Creek 2F' },
   use: {
     protectiveGear: ['gloves', 'eye protection'],
@@ -86,21 +87,21 @@ formsHold([
   },
   {
     name: 'a tree is confirmed by its tag, with the gear on',
-    draw: () => h(ConfirmTree, { tree: one, item, onConfirmed: nothing }),
+    draw: () => h(ConfirmTree, { tree: one, item, soil: null, onConfirmed: nothing }),
     verb: 'confirm-tree',
-    type: { 'Read the tag on the tree': 'ash 1', ...gear, [BLOOM]: true },
+    type: { 'Read the tag on the tree': 'ash 1', ...gear, [BLOOM]: true, out: true },
     press: 'This is the tree, begin',
-    sends: { jobSubjectId: '1', tag: 'ash 1', gear: true, noBloom: true },
+    sends: { jobSubjectId: '1', tag: 'ash 1', gear: true, noBloom: true, seen: { leaf: 'out' } },
     beside: { tag: 'Read the tag on the tree' },
     atForm: ['gear', 'noBloom', 'anew'],
   },
   {
     name: 'with a glove missing the gear is not on',
-    draw: () => h(ConfirmTree, { tree: one, item, onConfirmed: nothing }),
+    draw: () => h(ConfirmTree, { tree: one, item, soil: null, onConfirmed: nothing }),
     verb: 'confirm-tree',
     type: { 'Read the tag on the tree': 'ash 1', gloves: true },
     press: 'This is the tree, begin',
-    sends: { gear: false, noBloom: false },
+    sends: { gear: false, noBloom: false, seen: {} },
     atForm: ['gear'],
   },
   {
@@ -110,13 +111,14 @@ formsHold([
         items: [item],
         trees: [one, two],
         ids: ['1', '1 beside', '2', '2 beside'],
+        soil: 'moist',
         onBegun: nothing,
       }),
     verb: 'begin-work',
     type: { ...gear, [BLOOM]: true },
     press: 'Gear is on, begin',
-    sends: { jobSubjectIds: ['1', '1 beside', '2', '2 beside'], gear: true, noBloom: true },
-    atForm: ['gear', 'noBloom', 'weather'],
+    sends: { jobSubjectIds: ['1', '1 beside', '2', '2 beside'], gear: true, noBloom: true, seen: {} },
+    atForm: ['gear', 'noBloom', 'weather', 'seen.leaf'],
     answer: { closed: [] },
   },
   {

@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { LOOKED_AT, only, type Seen } from '@/core/gate/looks'
 import { METHOD_NAME } from '@/core/card/say'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -13,6 +14,7 @@ export function BeginWork({
   items,
   trees,
   ids,
+  soil,
   onBegun,
 }: {
   /** What is put on, several where they come out of one tank. */
@@ -21,13 +23,17 @@ export function BeginWork({
   trees: JobTree[]
   /** Of all of them, under every item. */
   ids: string[]
+  /** By the weather of this hour; null where it is not known. */
+  soil: Seen['soil'] | null
   onBegun: () => void
 }) {
   const { send, busy, problem } = useVerb('begin-work')
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)
+  const [seen, setSeen] = useState<Seen>(soil ? { soil } : {})
   const [closed, setClosed] = useState<string[]>([])
   const all = [...new Set(items.flatMap((i) => i.use.protectiveGear))]
+  const looks = LOOKED_AT.filter((field) => items.some((i) => i.looks.includes(field)))
   const cautions = [...new Set(items.flatMap((i) => [i.use.waterCaution, i.use.beeCaution]))]
   return (
     <section aria-label="Begin">
@@ -42,6 +48,9 @@ export function BeginWork({
           on={gear}
           onChange={setGear}
           bloom={items.some((i) => i.use.neverInBloom) ? { looked: noBloom, onLooked: setNoBloom } : null}
+          looks={looks}
+          seen={seen}
+          onSeen={setSeen}
         />
       </div>
       {closed.map((words) => (
@@ -59,6 +68,7 @@ export function BeginWork({
             jobSubjectIds: ids,
             gear: gear.length === all.length,
             noBloom,
+            seen: only(seen, looks),
           })
           if (!done) return
           setClosed(done.closed)

@@ -1,5 +1,6 @@
 'use client'
 import { useState, type FormEvent } from 'react'
+import { only, type Seen } from '@/core/gate/looks'
 import { Ring } from '@/ui/ring/Ring'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -12,21 +13,31 @@ import { Gear } from './Gear'
 export function ConfirmTree({
   tree,
   item,
+  soil,
   onConfirmed,
 }: {
   tree: JobTree
   item: JobItem
+  /** By the weather of this hour; null where it is not known. */
+  soil: Seen['soil'] | null
   onConfirmed: () => void
 }) {
   const { send, busy, problem } = useVerb('confirm-tree')
   const [tag, setTag] = useState('')
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)
+  const [seen, setSeen] = useState<Seen>(soil ? { soil } : {})
   const all = item.use.protectiveGear
   async function submit(event: FormEvent) {
     event.preventDefault()
-    if ((await send({ jobSubjectId: tree.id, tag, gear: gear.length === all.length, noBloom })) !== null)
-      onConfirmed()
+    const begun = await send({
+      jobSubjectId: tree.id,
+      tag,
+      gear: gear.length === all.length,
+      noBloom,
+      seen: only(seen, item.looks),
+    })
+    if (begun !== null) onConfirmed()
   }
   return (
     <form onSubmit={submit} noValidate>
@@ -53,6 +64,9 @@ export function ConfirmTree({
           on={gear}
           onChange={setGear}
           bloom={item.use.neverInBloom ? { looked: noBloom, onLooked: setNoBloom } : null}
+          looks={item.looks}
+          seen={seen}
+          onSeen={setSeen}
         />
         <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
         <Button type="submit" now className="hand-tall" disabled={busy}>

@@ -236,7 +236,13 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
             <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />
           ) : item.method === 'trunk-injection' ? (
             tree.status === 'open' && tree.confirmedAt === null && may('confirm-tree') ? (
-              <ConfirmTree key={tree.id} tree={tree} item={item} onConfirmed={() => void work.refresh()} />
+              <ConfirmTree
+                key={tree.id}
+                tree={tree}
+                item={item}
+                soil={view.weather?.soil ?? null}
+                onConfirmed={() => void work.refresh()}
+              />
             ) : (
               <PortWork
                 key={tree.id}
@@ -284,6 +290,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
                   items={[item, ...mates]}
                   trees={unbegun}
                   ids={withMates(unbegun).map((t) => t.id)}
+                  soil={view.weather?.soil ?? null}
                   onBegun={() => void work.refresh()}
                 />
               )}

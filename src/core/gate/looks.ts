@@ -1,0 +1,48 @@
+import { LEAF } from '../decide/way'
+import type { Facts } from './question'
+
+/** What only somebody who stands at the tree can say, and is asked before work is begun. */
+export const LOOKS = {
+  leaf: { question: 'Leaves', options: LEAF, said: ['none', 'swelling buds', 'out', 'falling'] },
+  bloom: {
+    question: 'Flowers of this year',
+    options: ['before', 'open', 'over'],
+    said: ['still to come', 'open', 'over'],
+  },
+  soil: {
+    question: 'Soil',
+    options: ['moist', 'dry', 'saturated', 'frozen'],
+    said: ['moist', 'dry', 'saturated', 'frozen'],
+  },
+  bark: { question: 'Bark', options: ['dry', 'wet'], said: ['dry', 'wet'] },
+  larvae: {
+    question: 'Larvae',
+    options: ['small', 'large'],
+    said: ['small, first to third stage', 'large'],
+  },
+} as const satisfies Record<string, { question: string; options: readonly string[]; said: readonly string[] }>
+
+export type LookedAt = keyof typeof LOOKS
+export const LOOKED_AT = Object.keys(LOOKS) as LookedAt[]
+
+/** What somebody sees at the tree. */
+export type Seen = Pick<Facts, LookedAt>
+
+/** True for a field of the gate that a look at the tree answers. `isLook('leaf') === true` */
+export function isLook(field: string): field is LookedAt {
+  return Object.hasOwn(LOOKS, field)
+}
+
+/** What was seen, in words. `saySeen({ leaf: 'out', soil: 'moist' }) === 'leaves out, soil moist'` */
+export function saySeen(seen: Seen): string {
+  return LOOKED_AT.flatMap((field) => {
+    const { question, options, said } = LOOKS[field]
+    const at = (options as readonly string[]).indexOf(seen[field] ?? '')
+    return at < 0 ? [] : [`${question.toLowerCase()} ${said[at]}`]
+  }).join(', ')
+}
+
+/** What was seen of the fields that are asked for. `only({ soil: 'moist', leaf: 'out' }, ['leaf'])` is `{ leaf: 'out' }` */
+export function only(seen: Seen, fields: readonly LookedAt[]): Seen {
+  return Object.fromEntries(fields.flatMap((f) => (seen[f] === undefined ? [] : [[f, seen[f]]])))
+}
