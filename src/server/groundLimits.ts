@@ -1,3 +1,5 @@
+import { activeKey } from '@/core/actives/actives'
+import { eachActive } from '@/core/limits/counted'
 import { groundLimit, refusedByGround, yearlyLimit } from '@/core/limits/ground'
 import { methodOf } from '@/core/methods/registry'
 import { refuse, type Result } from '@/core/problem'
@@ -26,17 +28,20 @@ export async function refusedByLimits(
     )
   const year = onDate.slice(0, 4)
   const used = await groundUse(sql, siteId, year)
+  // Whatever has the active in it counts toward its limit, also what sets none itself; the least that any card allows holds.
   const wanted = new Map<string, { kg: number; perArea: number }>()
-  for (const { row, subjects } of limited) {
-    const active = row.product.actives[0]!.name
+  for (const { row } of limited) {
+    const active = activeKey(row.product.actives[0]!.name)
     const perArea = yearlyLimit(row.use)!
     if (!perArea.ok) return perArea
-    const kg = subjects.reduce((sum, s) => sum + (s.plan.active ?? 0), 0)
-    const before = wanted.get(active)
-    wanted.set(active, {
-      kg: kg + (before?.kg ?? 0),
-      perArea: Math.min(perArea.value, before?.perArea ?? Infinity),
-    })
+    wanted.set(active, { kg: 0, perArea: Math.min(perArea.value, wanted.get(active)?.perArea ?? Infinity) })
+  }
+  for (const { row, subjects } of items.filter((i) => methodOf(i.row.use).onGround)) {
+    const first = subjects.reduce((sum, s) => sum + (s.plan.active ?? 0), 0)
+    for (const { active, kg } of eachActive(row.product.actives, first)) {
+      const limit = wanted.get(active)
+      if (limit) limit.kg += kg
+    }
   }
   for (const [active, { kg, perArea }] of wanted) {
     const use = used.find((u) => u.active === active) ?? { active, applied: 0, others: 0, planned: 0 }

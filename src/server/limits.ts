@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { activeKey } from '@/core/actives/actives'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import { dateIn } from '@/core/time/calendar'
@@ -37,8 +38,8 @@ export const noteAppliedVerb = verb({
         'The day lies ahead; note what was put on, not what is planned.',
       )
     const known = await activesOnShelf(sql)
-    const active = known.find((a) => a.toLowerCase() === input.active.toLowerCase())
-    if (active === undefined)
+    const active = activeKey(input.active)
+    if (!known.some((a) => activeKey(a) === active))
       return refuse(
         'unknown',
         'active',

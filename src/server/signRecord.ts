@@ -1,3 +1,4 @@
+import { activeKey } from '@/core/actives/actives'
 import { capital } from '@/core/capital'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
@@ -212,7 +213,7 @@ async function signOne(
         onDate: day,
         amount: applied,
         outcome,
-        active: activeKg === null ? null : (product.actives[0]?.name ?? null),
+        active: activeKg === null || !product.actives[0] ? null : activeKey(product.actives[0].name),
         activeKg,
       }
     }),

@@ -47,7 +47,7 @@ export const SITE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'vole-gnawing': [w('guard', 'Mesh 18 in high, or 6 in above the snow, and into the soil; ground bare', 'before snow', ENDS, 'off or looked at in spring'), w('save', 'Tape, bridge graft or cut back, by how much bark is gone', 'at once, grafts in early spring', HOLDS, ONCE)],
   'rabbit-gnawing': [w('guard', 'Guard 24 in above the snow, or a fence', 'before snow', ENDS, 'off or looked at in spring'), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],
   'deer-browse': [w('guard', 'Fence or cage', 'before they come', ENDS, ONCE), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],
-  'deer-rub': [w('guard', 'Cage the stem', 'before autumn', ENDS, YEARLY), w('save', 'Cut below the wound, or graft', 'dormant', HOLDS, ONCE)],
+  'deer-rub': [w('guard', 'Cage the stem', 'before autumn', ENDS, YEARLY), w('save', 'Cut below the wound, or graft', 'at once, grafts in early spring', HOLDS, ONCE)],
   'squirrel-stripping': [w('prune', 'Shorten a limb more than a quarter girdled', 'dry weather', BEARS, ONCE), w('refer', 'Wildlife control where it goes on', 'as it is borne', GAP, ONCE)],
   'natural-bark-shedding': NOTHING,
   'natural-needle-drop': NOTHING,

@@ -50,23 +50,93 @@ const cover = (date: string, actives: string, more: Asked = {}) =>
 /** What is closed, and by which rule; null where it is open. */
 test.each<[string, Asked, RuleName | null]>([
   // Season, leaf, bud.
-  ['ash injected in January', q('2027-01-15', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { leaf: 'none' }), 'leaf'],
-  ['ash injected as the leaves fall', q('2026-10-30', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { leaf: 'falling' }), 'leaf'],
+  [
+    'ash injected in January',
+    q('2027-01-15', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { leaf: 'none' }),
+    'leaf',
+  ],
+  [
+    'ash injected as the leaves fall',
+    q('2026-10-30', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { leaf: 'falling' }),
+    'leaf',
+  ],
   ['ash injected in leaf', q('2026-06-12', 'ash', EAB, 'trunk-injection', 'emamectin', OUT), null],
-  ['a conifer has its leaves', q('2026-04-12', 'hemlock', HWA, 'trunk-injection', 'imidacloprid', { leaf: 'none' }), null],
-  ['a conifer on frozen soil', q('2027-01-15', 'hemlock', HWA, 'trunk-injection', 'imidacloprid', { soil: 'frozen' }), 'soil'],
-  ['leaf curl copper in June', q('2026-06-12', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper hydroxide', OUT), 'season'],
-  ['leaf curl copper on leaves in November', q('2026-11-05', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper', OUT), 'leaf'],
-  ['leaf curl copper in swelling buds', q('2027-03-10', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper', { leaf: 'swelling' }), 'leaf'],
-  ['leaf curl lime sulfur in January', q('2027-01-12', 'peach', 'peach-leaf-curl', 'crown-spray', 'lime sulfur', { leaf: 'none' }), null],
-  ['fire blight copper in June', q('2026-06-12', 'apple', 'fire-blight', 'crown-spray', 'copper hydroxide', OUT), 'season'],
-  ['fire blight copper at silver tip', q('2027-04-02', 'apple', 'fire-blight', 'crown-spray', 'copper hydroxide', { leaf: 'swelling' }), null],
-  ['streptomycin after bloom', q('2026-06-12', 'apple', 'fire-blight', 'crown-spray', 'streptomycin sulfate', { ...OUT, bloom: 'over' }), 'season'],
-  ['streptomycin in bloom', q('2027-05-02', 'apple', 'fire-blight', 'crown-spray', 'streptomycin', { ...OUT, bloom: 'open' }), null],
-  ['an antibiotic for scorch in April', q('2026-04-12', 'oak-red-group', 'bacterial-leaf-scorch', 'trunk-injection', 'oxytetracycline', { ...OUT, eaten: false }), 'season'],
-  ['an antibiotic for scorch in early summer', q('2026-06-12', 'oak-red-group', 'bacterial-leaf-scorch', 'trunk-injection', 'oxytetracycline', { ...OUT, eaten: false }), null],
-  ['Bt on young larvae', q('2026-05-12', 'apple', 'tent-caterpillar', 'crown-spray', 'Bt', { larvae: 'small' }), null],
-  ['Bt on grown larvae', q('2026-06-12', 'apple', 'tent-caterpillar', 'crown-spray', 'Bt', { larvae: 'large' }), 'season'],
+  [
+    'a conifer has its leaves',
+    q('2026-04-12', 'hemlock', HWA, 'trunk-injection', 'imidacloprid', { leaf: 'none' }),
+    null,
+  ],
+  [
+    'a conifer on frozen soil',
+    q('2027-01-15', 'hemlock', HWA, 'trunk-injection', 'imidacloprid', { soil: 'frozen' }),
+    'soil',
+  ],
+  [
+    'leaf curl copper in June',
+    q('2026-06-12', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper hydroxide', OUT),
+    'season',
+  ],
+  [
+    'leaf curl copper on leaves in November',
+    q('2026-11-05', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper', OUT),
+    'leaf',
+  ],
+  [
+    'leaf curl copper in swelling buds',
+    q('2027-03-10', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper', { leaf: 'swelling' }),
+    'leaf',
+  ],
+  [
+    'leaf curl lime sulfur in January',
+    q('2027-01-12', 'peach', 'peach-leaf-curl', 'crown-spray', 'lime sulfur', { leaf: 'none' }),
+    null,
+  ],
+  [
+    'fire blight copper in June',
+    q('2026-06-12', 'apple', 'fire-blight', 'crown-spray', 'copper hydroxide', OUT),
+    'season',
+  ],
+  [
+    'fire blight copper at silver tip',
+    q('2027-04-02', 'apple', 'fire-blight', 'crown-spray', 'copper hydroxide', { leaf: 'swelling' }),
+    null,
+  ],
+  [
+    'streptomycin after bloom',
+    q('2026-06-12', 'apple', 'fire-blight', 'crown-spray', 'streptomycin sulfate', { ...OUT, bloom: 'over' }),
+    'season',
+  ],
+  [
+    'streptomycin in bloom',
+    q('2027-05-02', 'apple', 'fire-blight', 'crown-spray', 'streptomycin', { ...OUT, bloom: 'open' }),
+    null,
+  ],
+  [
+    'an antibiotic for scorch in April',
+    q('2026-04-12', 'oak-red-group', 'bacterial-leaf-scorch', 'trunk-injection', 'oxytetracycline', {
+      ...OUT,
+      eaten: false,
+    }),
+    'season',
+  ],
+  [
+    'an antibiotic for scorch in early summer',
+    q('2026-06-12', 'oak-red-group', 'bacterial-leaf-scorch', 'trunk-injection', 'oxytetracycline', {
+      ...OUT,
+      eaten: false,
+    }),
+    null,
+  ],
+  [
+    'Bt on young larvae',
+    q('2026-05-12', 'apple', 'tent-caterpillar', 'crown-spray', 'Bt', { larvae: 'small' }),
+    null,
+  ],
+  [
+    'Bt on grown larvae',
+    q('2026-06-12', 'apple', 'tent-caterpillar', 'crown-spray', 'Bt', { larvae: 'large' }),
+    'season',
+  ],
   // Cuts.
   ['a red oak in May', q('2026-05-12', 'oak-red-group', 'oak-wilt', 'prune'), 'season'],
   ['a white oak in July', q('2026-07-31', 'oak-white-group', 'crowded-crown', 'prune'), 'season'],
@@ -74,87 +144,395 @@ test.each<[string, Asked, RuleName | null]>([
   ['a live oak in February', q('2026-02-12', 'oak-live', 'crowded-crown', 'prune'), 'season'],
   ['an elm in the flight', q('2026-06-12', 'elm', 'crowded-crown', 'prune'), 'season'],
   ['a flag in an elm at once', q('2026-06-12', 'elm', 'dutch-elm-disease', 'prune'), null],
-  ['a birch in the flight', q('2026-06-12', 'birch', 'bronze-birch-borer', 'prune', undefined, OUT), 'season'],
-  ['a birch at rest', q('2026-12-12', 'birch', 'bronze-birch-borer', 'prune', undefined, { leaf: 'none' }), null],
+  [
+    'a birch in the flight',
+    q('2026-06-12', 'birch', 'bronze-birch-borer', 'prune', undefined, OUT),
+    'season',
+  ],
+  [
+    'a birch at rest',
+    q('2026-12-12', 'birch', 'bronze-birch-borer', 'prune', undefined, { leaf: 'none' }),
+    null,
+  ],
   ['an ash in the flight', q('2026-06-12', 'ash', 'crowded-crown', 'prune'), 'season'],
   ['a plum in January for silver leaf', q('2027-01-12', 'plum', 'silver-leaf', 'prune'), 'season'],
   ['a plum in dry summer', q('2026-07-12', 'plum', 'silver-leaf', 'prune', undefined, { bark: 'dry' }), null],
-  ['a plum in the wet', q('2026-07-12', 'plum', 'silver-leaf', 'prune', undefined, { bark: 'wet' }), 'weather'],
+  [
+    'a plum in the wet',
+    q('2026-07-12', 'plum', 'silver-leaf', 'prune', undefined, { bark: 'wet' }),
+    'weather',
+  ],
   ['a knot of a plum in winter', q('2027-01-12', 'plum', 'black-knot', 'prune'), null],
   ['a cut that does nothing', q('2026-12-12', 'ash', EAB, 'prune'), 'cause'],
   // Bees.
-  ['crape myrtle before bloom', q('2026-06-12', 'crape-myrtle', 'bark-scale-felted', 'soil-drench', 'imidacloprid', { bloom: 'before' }), 'bees'],
-  ['magnolia in March', q('2027-03-12', 'magnolia', 'tuliptree-scale', 'soil-drench', 'imidacloprid', { bloom: 'before' }), 'bees'],
-  ['magnolia after bloom', q('2026-06-20', 'magnolia', 'tuliptree-scale', 'soil-drench', 'imidacloprid', { bloom: 'over' }), null],
-  ['magnolia in October', q('2026-10-20', 'magnolia', 'tuliptree-scale', 'soil-drench', 'imidacloprid', { bloom: 'over' }), 'bees'],
-  ['maple in bloom', q('2027-04-02', 'maple', 'cottony-maple-scale', 'soil-drench', 'imidacloprid', { bloom: 'open' }), 'bees'],
-  ['hawthorn before bloom', q('2027-04-02', 'hawthorn', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'before', eaten: false }), 'bees'],
-  ['linden at any time', q('2026-09-02', 'linden', 'aphids', 'soil-drench', 'dinotefuran', { bloom: 'over' }), 'bees'],
-  ['a wind flower has no nectar', q('2027-04-02', 'birch', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'before' }), null],
-  ['carbaryl onto open bloom', q('2026-05-05', 'apple', 'codling-moth', 'crown-spray', 'carbaryl', { bloom: 'open' }), 'bees'],
-  ['carbaryl after it', q('2026-06-05', 'apple', 'codling-moth', 'crown-spray', 'carbaryl', { bloom: 'over' }), null],
-  ['spinosad onto open bloom', q('2026-05-05', 'cherry', 'spotted-wing-drosophila', 'crown-spray', 'spinosad', { bloom: 'open' }), 'bees'],
-  ['a fungicide of the same number', q('2026-05-05', 'apple', 'apple-scab', 'crown-spray', 'trifloxystrobin', { bloom: 'open' }), null],
+  [
+    'crape myrtle before bloom',
+    q('2026-06-12', 'crape-myrtle', 'bark-scale-felted', 'soil-drench', 'imidacloprid', { bloom: 'before' }),
+    'bees',
+  ],
+  [
+    'magnolia in March',
+    q('2027-03-12', 'magnolia', 'tuliptree-scale', 'soil-drench', 'imidacloprid', { bloom: 'before' }),
+    'bees',
+  ],
+  [
+    'magnolia after bloom',
+    q('2026-06-20', 'magnolia', 'tuliptree-scale', 'soil-drench', 'imidacloprid', { bloom: 'over' }),
+    null,
+  ],
+  [
+    'magnolia in October',
+    q('2026-10-20', 'magnolia', 'tuliptree-scale', 'soil-drench', 'imidacloprid', { bloom: 'over' }),
+    'bees',
+  ],
+  [
+    'maple in bloom',
+    q('2027-04-02', 'maple', 'cottony-maple-scale', 'soil-drench', 'imidacloprid', { bloom: 'open' }),
+    'bees',
+  ],
+  [
+    'hawthorn before bloom',
+    q('2027-04-02', 'hawthorn', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'before', eaten: false }),
+    'bees',
+  ],
+  [
+    'linden at any time',
+    q('2026-09-02', 'linden', 'aphids', 'soil-drench', 'dinotefuran', { bloom: 'over' }),
+    'bees',
+  ],
+  [
+    'a wind flower has no nectar',
+    q('2027-04-02', 'birch', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'before' }),
+    null,
+  ],
+  [
+    'carbaryl onto open bloom',
+    q('2026-05-05', 'apple', 'codling-moth', 'crown-spray', 'carbaryl', { bloom: 'open' }),
+    'bees',
+  ],
+  [
+    'carbaryl after it',
+    q('2026-06-05', 'apple', 'codling-moth', 'crown-spray', 'carbaryl', { bloom: 'over' }),
+    null,
+  ],
+  [
+    'spinosad onto open bloom',
+    q('2026-05-05', 'cherry', 'spotted-wing-drosophila', 'crown-spray', 'spinosad', { bloom: 'open' }),
+    'bees',
+  ],
+  [
+    'a fungicide of the same number',
+    q('2026-05-05', 'apple', 'apple-scab', 'crown-spray', 'trifloxystrobin', { bloom: 'open' }),
+    null,
+  ],
   // Soil, snow, bark, drought, water.
-  ['a drench on dry soil', q('2026-05-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', { soil: 'dry' }), 'soil'],
-  ['a drench on frozen soil', q('2026-12-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', { soil: 'frozen' }), 'soil'],
-  ['a drench through snow', q('2026-12-12', 'hemlock', HWA, 'soil-injection', 'imidacloprid', { snow: true }), 'soil'],
-  ['a feed on dry soil', q('2026-05-12', 'birch', 'nutrient-shortage', 'feed', 'nitrogen', { soil: 'dry' }), 'soil'],
-  ['a feed in a drought', q('2026-05-12', 'birch', 'nutrient-shortage', 'feed', 'nitrogen', { drought: true }), 'soil'],
-  ['nitrogen at leaf fall', q('2026-10-20', 'birch', 'nutrient-shortage', 'feed', 'nitrogen', { leaf: 'falling' }), 'leaf'],
-  ['trenches in a bog', q('2026-05-12', 'birch', 'soil-compaction', 'trenches', undefined, { soil: 'saturated' }), 'soil'],
+  [
+    'a drench on dry soil',
+    q('2026-05-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', { soil: 'dry' }),
+    'soil',
+  ],
+  [
+    'a drench on frozen soil',
+    q('2026-12-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', { soil: 'frozen' }),
+    'soil',
+  ],
+  [
+    'a drench through snow',
+    q('2026-12-12', 'hemlock', HWA, 'soil-injection', 'imidacloprid', { snow: true }),
+    'soil',
+  ],
+  [
+    'a feed on dry soil',
+    q('2026-05-12', 'birch', 'nutrient-shortage', 'feed', 'nitrogen', { soil: 'dry' }),
+    'soil',
+  ],
+  [
+    'a feed in a drought',
+    q('2026-05-12', 'birch', 'nutrient-shortage', 'feed', 'nitrogen', { drought: true }),
+    'soil',
+  ],
+  [
+    'nitrogen at leaf fall',
+    q('2026-10-20', 'birch', 'nutrient-shortage', 'feed', 'nitrogen', { leaf: 'falling' }),
+    'leaf',
+  ],
+  [
+    'trenches in a bog',
+    q('2026-05-12', 'birch', 'soil-compaction', 'trenches', undefined, { soil: 'saturated' }),
+    'soil',
+  ],
   ['trenches in moist soil', q('2026-05-12', 'birch', 'soil-compaction', 'trenches'), null],
-  ['an injection in a drought', q('2026-07-12', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { ...OUT, drought: true }), 'soil'],
-  ['bark that is wet', q('2026-06-12', 'ash', EAB, 'bark-spray', 'dinotefuran', { ...OUT, bark: 'wet' }), 'weather'],
-  ['bark that is dry', q('2026-06-12', 'ash', EAB, 'bark-spray', 'dinotefuran', { ...OUT, bark: 'dry' }), null],
-  ['oil in a drought', q('2026-07-12', 'hemlock', HWA, 'crown-spray', 'horticultural oil', { drought: true }), 'weather'],
-  ['a well inside the setback', q('2026-05-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', { toWater: '24 ft' }, { card: { waterSetback: '25 ft' } }), 'water'],
-  ['a well beyond it', q('2026-05-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', { toWater: '8 m' }, { card: { waterSetback: '25 ft' } }), null],
+  [
+    'an injection in a drought',
+    q('2026-07-12', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { ...OUT, drought: true }),
+    'soil',
+  ],
+  [
+    'bark that is wet',
+    q('2026-06-12', 'ash', EAB, 'bark-spray', 'dinotefuran', { ...OUT, bark: 'wet' }),
+    'weather',
+  ],
+  [
+    'bark that is dry',
+    q('2026-06-12', 'ash', EAB, 'bark-spray', 'dinotefuran', { ...OUT, bark: 'dry' }),
+    null,
+  ],
+  [
+    'oil in a drought',
+    q('2026-07-12', 'hemlock', HWA, 'crown-spray', 'horticultural oil', { drought: true }),
+    'weather',
+  ],
+  [
+    'a well inside the setback',
+    q(
+      '2026-05-12',
+      'hemlock',
+      HWA,
+      'soil-drench',
+      'imidacloprid',
+      { toWater: '24 ft' },
+      { card: { waterSetback: '25 ft' } },
+    ),
+    'water',
+  ],
+  [
+    'a well beyond it',
+    q(
+      '2026-05-12',
+      'hemlock',
+      HWA,
+      'soil-drench',
+      'imidacloprid',
+      { toWater: '8 m' },
+      { card: { waterSetback: '25 ft' } },
+    ),
+    null,
+  ],
   // Kind.
-  ['oil on Douglas-fir', q('2026-12-12', 'douglas-fir', 'pine-needle-scale', 'crown-spray', 'mineral oil'), 'kind'],
+  [
+    'oil on Douglas-fir',
+    q('2026-12-12', 'douglas-fir', 'pine-needle-scale', 'crown-spray', 'mineral oil'),
+    'kind',
+  ],
   ['oil on redbud', q('2026-12-12', 'redbud', 'aphids', 'crown-spray', 'oil'), 'kind'],
   ['oil on walnut', q('2026-07-12', 'walnut', 'aphids', 'crown-spray', 'oil'), 'kind'],
   ['soap on walnut', q('2026-07-12', 'walnut', 'aphids', 'crown-spray', 'insecticidal soap'), null],
   ['sulfur on apricot', q('2026-06-12', 'apricot', 'powdery-mildew', 'crown-spray', 'Sulphur'), 'kind'],
   // Crown.
-  ['an ash that lost more than half', q('2026-06-12', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { ...OUT, crownLost: 55 }), 'crown'],
-  ['a red oak that lost a quarter', q('2026-06-12', 'oak-red-group', 'oak-wilt', 'trunk-injection', 'propiconazole', { ...OUT, crownLost: 25, eaten: false }), null],
-  ['a red oak that lost more', q('2026-06-12', 'oak-red-group', 'oak-wilt', 'trunk-injection', 'propiconazole', { ...OUT, crownLost: 28, eaten: false }), 'crown'],
-  ['a white oak that lost as much', q('2026-06-12', 'oak-white-group', 'oak-wilt', 'trunk-injection', 'propiconazole', { ...OUT, crownLost: 28, eaten: false }), null],
-  ['an elm far gone', q('2026-06-12', 'elm', 'dutch-elm-disease', 'trunk-injection', 'thiabendazole', { ...OUT, crownLost: 12 }), 'crown'],
+  [
+    'an ash that lost more than half',
+    q('2026-06-12', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { ...OUT, crownLost: 55 }),
+    'crown',
+  ],
+  [
+    'a red oak that lost a quarter',
+    q('2026-06-12', 'oak-red-group', 'oak-wilt', 'trunk-injection', 'propiconazole', {
+      ...OUT,
+      crownLost: 25,
+      eaten: false,
+    }),
+    null,
+  ],
+  [
+    'a red oak that lost more',
+    q('2026-06-12', 'oak-red-group', 'oak-wilt', 'trunk-injection', 'propiconazole', {
+      ...OUT,
+      crownLost: 28,
+      eaten: false,
+    }),
+    'crown',
+  ],
+  [
+    'a white oak that lost as much',
+    q('2026-06-12', 'oak-white-group', 'oak-wilt', 'trunk-injection', 'propiconazole', {
+      ...OUT,
+      crownLost: 28,
+      eaten: false,
+    }),
+    null,
+  ],
+  [
+    'an elm far gone',
+    q('2026-06-12', 'elm', 'dutch-elm-disease', 'trunk-injection', 'thiabendazole', {
+      ...OUT,
+      crownLost: 12,
+    }),
+    'crown',
+  ],
   // Cause.
-  ['imidacloprid on armoured scale', q('2026-06-20', 'ash', 'armored-scale', 'soil-drench', 'imidacloprid'), 'cause'],
-  ['dinotefuran on armoured scale', q('2026-06-20', 'ash', 'armored-scale', 'soil-drench', 'dinotefuran'), null],
-  ['imidacloprid on elongate hemlock scale', q('2026-06-20', 'hemlock', 'elongate-hemlock-scale', 'soil-drench', 'imidacloprid'), 'cause'],
-  ['clearwing by soil', q('2026-05-12', 'ash', 'clearwing-borer', 'soil-drench', 'imidacloprid', OUT), 'cause'],
+  [
+    'imidacloprid on armoured scale',
+    q('2026-06-20', 'ash', 'armored-scale', 'soil-drench', 'imidacloprid'),
+    'cause',
+  ],
+  [
+    'dinotefuran on armoured scale',
+    q('2026-06-20', 'ash', 'armored-scale', 'soil-drench', 'dinotefuran'),
+    null,
+  ],
+  [
+    'imidacloprid on elongate hemlock scale',
+    q('2026-06-20', 'hemlock', 'elongate-hemlock-scale', 'soil-drench', 'imidacloprid'),
+    'cause',
+  ],
+  [
+    'clearwing by soil',
+    q('2026-05-12', 'ash', 'clearwing-borer', 'soil-drench', 'imidacloprid', OUT),
+    'cause',
+  ],
   ['a fungicide on aphids', q('2026-05-12', 'birch', 'aphids', 'crown-spray', 'captan'), 'cause'],
   ['an insecticide on scab', scab('2026-06-12', 'permethrin', []), 'cause'],
-  ['sulfur on a rust', q('2026-05-12', 'apple', 'cedar-apple-rust', 'crown-spray', 'sulfur', { bloom: 'over' }), 'cause'],
-  ['a fungicide in a maple with its wilt', q('2026-06-12', 'maple', 'verticillium-wilt', 'trunk-injection', 'propiconazole', OUT), 'cause'],
+  [
+    'sulfur on a rust',
+    q('2026-05-12', 'apple', 'cedar-apple-rust', 'crown-spray', 'sulfur', { bloom: 'over' }),
+    'cause',
+  ],
+  [
+    'a fungicide in a maple with its wilt',
+    q('2026-06-12', 'maple', 'verticillium-wilt', 'trunk-injection', 'propiconazole', OUT),
+    'cause',
+  ],
   ['emamectin by a drench', q('2026-06-12', 'ash', EAB, 'soil-drench', 'emamectin benzoate', OUT), 'cause'],
-  ['nothing is needed for what sheds by nature', q('2026-06-12', 'sycamore', 'natural-bark-shedding', 'bark-spray', 'permethrin', { bark: 'dry' }), 'cause'],
+  [
+    'nothing is needed for what sheds by nature',
+    q('2026-06-12', 'sycamore', 'natural-bark-shedding', 'bark-spray', 'permethrin', { bark: 'dry' }),
+    'cause',
+  ],
   // Food and label.
-  ['a systemic into an apple', q('2026-06-12', 'apple', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'over' }), 'food'],
-  ['into a crabapple that is eaten', q('2026-06-12', 'crabapple', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'over', eaten: true }), 'food'],
-  ['into one that is not', q('2026-06-12', 'crabapple', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'over', eaten: false }), null],
-  ['a card for other kinds', q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid', OUT, { card: { hosts: ['hemlock'] } }), 'label'],
+  [
+    'a systemic into an apple',
+    q('2026-06-12', 'apple', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'over' }),
+    'food',
+  ],
+  [
+    'into a crabapple that is eaten',
+    q('2026-06-12', 'crabapple', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'over', eaten: true }),
+    'food',
+  ],
+  [
+    'into one that is not',
+    q('2026-06-12', 'crabapple', 'aphids', 'soil-drench', 'imidacloprid', { bloom: 'over', eaten: false }),
+    null,
+  ],
+  [
+    'a card for other kinds',
+    q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid', OUT, { card: { hosts: ['hemlock'] } }),
+    'label',
+  ],
   // History.
-  ['a cover between two covers', scab('2026-06-15', 'captan', [cover('2026-06-12', 'Captan'), cover('2026-07-12', 'captan')], { card: { minDays: 7 } }), 'interval'],
-  ['too near to one to come', scab('2026-07-08', 'captan', [cover('2026-07-12', 'captan')], { card: { minDays: 7 } }), 'interval'],
-  ['far from both', scab('2026-06-25', 'captan', [cover('2026-06-12', 'captan'), cover('2026-07-12', 'captan')], { card: { minDays: 7 } }), null],
-  ['one more than the year allows, counted after it too', scab('2026-05-12', 'captan', [cover('2026-06-12', 'captan'), cover('2026-07-12', 'captan')], { card: { maxApplications: 2 } }), 'count'],
+  [
+    'a cover between two covers',
+    scab('2026-06-15', 'captan', [cover('2026-06-12', 'Captan'), cover('2026-07-12', 'captan')], {
+      card: { minDays: 7 },
+    }),
+    'interval',
+  ],
+  [
+    'too near to one to come',
+    scab('2026-07-08', 'captan', [cover('2026-07-12', 'captan')], { card: { minDays: 7 } }),
+    'interval',
+  ],
+  [
+    'far from both',
+    scab('2026-06-25', 'captan', [cover('2026-06-12', 'captan'), cover('2026-07-12', 'captan')], {
+      card: { minDays: 7 },
+    }),
+    null,
+  ],
+  [
+    'one more than the year allows, counted after it too',
+    scab('2026-05-12', 'captan', [cover('2026-06-12', 'captan'), cover('2026-07-12', 'captan')], {
+      card: { maxApplications: 2 },
+    }),
+    'count',
+  ],
   ['sulfur after oil', scab('2026-06-12', 'sulfur', [cover('2026-06-01', 'oil')]), 'apart'],
   ['captan before oil', scab('2026-06-12', 'captan', [cover('2026-06-20', 'Horticultural oil')]), 'apart'],
   ['captan long after oil', scab('2026-06-25', 'captan', [cover('2026-06-01', 'oil')]), null],
-  ['a third in a row of one group', scab('2026-06-25', 'myclobutanil', [cover('2026-06-01', 'difenoconazole'), cover('2026-06-12', 'myclobutanil')]), 'rotation'],
-  ['a third with another between', scab('2026-06-25', 'myclobutanil', [cover('2026-06-01', 'myclobutanil'), cover('2026-06-08', 'captan'), cover('2026-06-15', 'myclobutanil')]), null],
-  ['a third of many sites', scab('2026-06-25', 'captan', [cover('2026-06-01', 'captan'), cover('2026-06-12', 'captan')]), null],
-  ['a borer injected again after one year', q('2026-06-12', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', OUT, { history: [was('2025-06-12', 'trunk-injection', 'emamectin benzoate', EAB)] }), 'interval'],
-  ['a borer drenched a year after it was injected', q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid', OUT, { history: [was('2025-06-12', 'trunk-injection', 'emamectin benzoate', EAB)] }), 'interval'],
-  ['a borer drenched year after year', q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid', OUT, { history: ['2023', '2024', '2025'].map((y) => was(`${y}-06-10`, 'soil-drench', 'imidacloprid', EAB, { group: '4A', kind: 'insecticide' })) }), null],
-  ['a hemlock drenched two years ago', q('2026-05-12', 'hemlock', HWA, 'soil-drench', 'imidacloprid', {}, { history: [was('2024-05-10', 'soil-drench', 'Imidacloprid', HWA)] }), 'interval'],
-  ['a hemlock sprayed two years ago', q('2026-05-20', 'hemlock', HWA, 'soil-drench', 'imidacloprid', {}, { history: [was('2024-05-10', 'crown-spray', 'oil', HWA)] }), null],
-  ['roots opened a week after the trunk', q('2026-06-19', 'ash', 'buried-flare', 'collar', undefined, {}, { history: [was('2026-06-12', 'trunk-injection', 'emamectin benzoate', EAB)] }), 'interval'],
+  [
+    'a third in a row of one group',
+    scab('2026-06-25', 'myclobutanil', [
+      cover('2026-06-01', 'difenoconazole'),
+      cover('2026-06-12', 'myclobutanil'),
+    ]),
+    'rotation',
+  ],
+  [
+    'a third with another between',
+    scab('2026-06-25', 'myclobutanil', [
+      cover('2026-06-01', 'myclobutanil'),
+      cover('2026-06-08', 'captan'),
+      cover('2026-06-15', 'myclobutanil'),
+    ]),
+    null,
+  ],
+  [
+    'a third of many sites',
+    scab('2026-06-25', 'captan', [cover('2026-06-01', 'captan'), cover('2026-06-12', 'captan')]),
+    null,
+  ],
+  [
+    'a borer injected again after one year',
+    q('2026-06-12', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', OUT, {
+      history: [was('2025-06-12', 'trunk-injection', 'emamectin benzoate', EAB)],
+    }),
+    'interval',
+  ],
+  [
+    'a borer drenched a year after it was injected',
+    q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid', OUT, {
+      history: [was('2025-06-12', 'trunk-injection', 'emamectin benzoate', EAB)],
+    }),
+    'interval',
+  ],
+  [
+    'a borer drenched year after year',
+    q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid', OUT, {
+      history: ['2023', '2024', '2025'].map((y) =>
+        was(`${y}-06-10`, 'soil-drench', 'imidacloprid', EAB, { group: '4A', kind: 'insecticide' }),
+      ),
+    }),
+    null,
+  ],
+  [
+    'a hemlock drenched two years ago',
+    q(
+      '2026-05-12',
+      'hemlock',
+      HWA,
+      'soil-drench',
+      'imidacloprid',
+      {},
+      { history: [was('2024-05-10', 'soil-drench', 'Imidacloprid', HWA)] },
+    ),
+    'interval',
+  ],
+  [
+    'a hemlock sprayed two years ago',
+    q(
+      '2026-05-20',
+      'hemlock',
+      HWA,
+      'soil-drench',
+      'imidacloprid',
+      {},
+      { history: [was('2024-05-10', 'crown-spray', 'oil', HWA)] },
+    ),
+    null,
+  ],
+  [
+    'roots opened a week after the trunk',
+    q(
+      '2026-06-19',
+      'ash',
+      'buried-flare',
+      'collar',
+      undefined,
+      {},
+      { history: [was('2026-06-12', 'trunk-injection', 'emamectin benzoate', EAB)] },
+    ),
+    'interval',
+  ],
 ])('%s', (_, request, rule) => {
   const { open, closed } = told(request)
   if (rule === null) expect([closed, open]).toEqual([[], true])
@@ -185,11 +563,22 @@ test.each<[Asked, number | null]>([
 
 test('a rule that time alone opens says from when', () => {
   const until = (request: Asked, rule: RuleName) => told(request).closed.find((c) => c.rule === rule)?.until
-  expect(until(q('2026-06-12', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper', OUT), 'season')).toBe('2026-11-01')
+  expect(until(q('2026-06-12', 'peach', 'peach-leaf-curl', 'crown-spray', 'copper', OUT), 'season')).toBe(
+    '2026-11-01',
+  )
   expect(until(q('2026-05-12', 'oak-red-group', 'oak-wilt', 'prune'), 'season')).toBe('2026-08-01')
-  expect(until(scab('2026-06-15', 'captan', [cover('2026-06-12', 'captan'), cover('2026-06-24', 'captan')], { card: { minDays: 7 } }), 'interval')).toBe('2026-07-01')
+  expect(
+    until(
+      scab('2026-06-15', 'captan', [cover('2026-06-12', 'captan'), cover('2026-06-24', 'captan')], {
+        card: { minDays: 7 },
+      }),
+      'interval',
+    ),
+  ).toBe('2026-07-01')
   expect(until(q('2026-06-12', 'ash', EAB, 'soil-drench', 'emamectin benzoate'), 'cause')).toBeNull()
-  expect(until(q('2027-01-15', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { leaf: 'none' }), 'leaf')).toBe('2027-03-16')
+  expect(
+    until(q('2027-01-15', 'ash', EAB, 'trunk-injection', 'emamectin benzoate', { leaf: 'none' }), 'leaf'),
+  ).toBe('2027-03-16')
 })
 
 test('what nobody said is asked where it matters, and closes nothing', () => {

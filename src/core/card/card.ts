@@ -5,6 +5,7 @@ import { feed } from '../methods/feed/use'
 import { soilDrench } from '../methods/soil-drench/use'
 import { soilInjection } from '../methods/soil-injection/use'
 import { trunkInjection } from '../methods/trunk-injection/use'
+import { countable } from '../limits/counted'
 import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
 import { CARD_FORMAT, PUT_ON_METHODS } from './format'
 import { schemaOf } from './lineSchema'
@@ -125,6 +126,11 @@ export const Card = z
     if (card.kind === 'label' && card.registration === undefined)
       wrong('registration', 'A label has a registration number; copy it, or make it a house card.')
     if (card.kind === 'label' && card.actives.length === 0) wrong('actives', 'A label names what is in it.')
+    if (card.uses.some((u) => u.limits?.activePerAreaYear !== undefined) && !countable(card.actives))
+      wrong(
+        'actives',
+        'Where a yearly limit counts, the strengths of all actives are given alike: each in lb/gal, or each in per cent.',
+      )
     if (card.kind === 'label' && card.uses.some((u) => isHand(u.method)))
       wrong('kind', 'Work without a product stands on a house card; make it one.')
     if (card.kind === 'house' && card.registration !== undefined)

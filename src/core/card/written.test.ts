@@ -1,4 +1,5 @@
 import type { z } from 'zod'
+import { trunkInjection } from '../methods/trunk-injection/use'
 import { analysis, mix, mixes, quantities, quantity, rate, rates, whole, window, words } from './written'
 
 /** What is said of a text; null where it is taken. */
@@ -55,4 +56,46 @@ test('a window, words and whole numbers keep their bounds', () => {
   takes(words(5), ['ab', ' abcde '], ['', '   ', 'abcdef'])
   takes(words(50, 3), ['abc'], ['ab'])
   takes(whole(1, 9), [1, 9], [0, 10, 1.5, '1', NaN])
+})
+
+test.each([
+  ['a port of 1e308 mL', { perPortMax: '1e308 mL' }],
+  ['a spacing of 1e300 in', { minSpacing: '1e300 in' }],
+  ['a spacing without end', { minSpacing: '900 in' }],
+  ['a bit of less than nothing', { bit: '-1 mm' }],
+  ['a bit that is no length', { bit: '5 mL' }],
+  ['a bit like a pipe', { bit: '3 in' }],
+  ['a bathtub an inch', { ratePerInch: { low: '1 mL', high: '50 gal' } }],
+  ['uptake that ends before it begins', { uptakeMinutes: { from: 60, to: 10 } }],
+  ['uptake of a month', { uptakeMinutes: { from: 10, to: 43_200 } }],
+])('%s is no figure of an injection', (_, wrong) => {
+  const good = {
+    hardware: 'bottle',
+    ratePerInch: { low: '5 mL', high: '10 mL' },
+    ports: { rule: 'spacing', spacing: '6 in' },
+    minSpacing: '4 in',
+    perPortMax: '20 mL',
+    bit: '1/4 in',
+    depth: '1/2 in into the wood',
+    uptakeMinutes: { from: 10, to: 60 },
+    temperature: { least: '45 F', most: '90 F' },
+    hole: 'left open',
+    retreatYears: 2,
+  }
+  expect(trunkInjection.safeParse(good).error).toBeUndefined()
+  expect(trunkInjection.safeParse({ ...good, ...wrong }).success).toBe(false)
+})
+
+test('figures that no label could mean are refused in every dimension', () => {
+  const refused = (schema: { safeParse: (text: string) => { success: boolean } }, text: string) =>
+    expect([text, schema.safeParse(text).success]).toEqual([text, false])
+  refused(quantity('length'), '1e300 in')
+  refused(quantity('length'), '0.00001 in')
+  refused(quantity('volume'), '1e12 gal')
+  refused(quantity('temperature'), '900 F')
+  refused(quantity('speed'), '500 mph')
+  refused(rate('mass', 'area'), '1e9 lb/acre')
+  refused(rate('mass', 'volume'), '90 lb/gal')
+  refused(mix(), '80 %')
+  refused(mix(), '1e30 lb/gal')
 })

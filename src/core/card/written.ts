@@ -17,16 +17,69 @@ function written<T>(read: (text: string) => Result<T>) {
   })
 }
 
-/** A quantity more than zero (temperatures may be below it): `quantity('length')` takes `1/4 in`. */
-export const quantity = (dimension: Dimension) =>
-  written((text) => above(readQuantity(text, dimension, ''), dimension === 'temperature'))
+/** The least and the most that a label could mean, SI. */
+export type Bounds = readonly [least: number, most: number]
+
+/** What any card could say of a dimension: beyond it the number or its unit is a slip. House figures, wide on purpose. */
+const SENSE: Readonly<Partial<Record<Dimension, Bounds>>> = {
+  // A tenth of a millimetre to sixty metres.
+  length: [1e-4, 60],
+  // A thousandth of a millilitre to two hundred litres.
+  volume: [1e-9, 0.2],
+  mass: [1e-9, 100],
+  area: [1e-4, 1e6],
+  // Kelvin-free: degrees Celsius.
+  temperature: [-30, 60],
+  speed: [0.05, 25],
+}
+
+/** The same of one thing in another, by both. */
+const SENSE_OF_RATES: Readonly<Record<string, Bounds>> = {
+  // Up to the density of the heaviest concentrate; up to a tonne a hectare; a litre in a litre; a litre on a square metre.
+  'mass/volume': [1e-6, 2500],
+  'mass/area': [1e-9, 0.1],
+  'volume/volume': [1e-7, 1],
+  'volume/area': [1e-9, 0.05],
+}
+
+const beyond = (): Result<never> => ({
+  ok: false,
+  problem: {
+    code: 'out-of-range',
+    field: '',
+    message: 'No label says so much or so little; check the number and its unit.',
+  },
+})
+
+function within<T extends { si: number }>(result: Result<T>, bounds: Bounds | undefined): Result<T> {
+  if (!result.ok || !bounds) return result
+  return result.value.si >= bounds[0] * (1 - 1e-9) - 1e-12 && result.value.si <= bounds[1] * (1 + 1e-9)
+    ? result
+    : beyond()
+}
+
+/**
+ * A quantity more than zero (temperatures may be below it), within what a label could mean: `quantity('length')` takes `1/4 in`.
+ * `bounds`: narrower ones, SI.
+ */
+export const quantity = (dimension: Dimension, bounds = SENSE[dimension]) =>
+  written((text) => within(above(readQuantity(text, dimension, ''), dimension === 'temperature'), bounds))
 
 /** A rate more than zero, one quantity per another: `rate('mass', 'area')` takes `0.4 lb/acre`. */
-export const rate = (of: Dimension, per: Dimension) =>
-  written((text) => above(readRate(text, of, per, ''), false))
+export const rate = (of: Dimension, per: Dimension, bounds = SENSE_OF_RATES[`${of}/${per}`]) =>
+  written((text) => within(above(readRate(text, of, per, ''), false), bounds))
+
+/** The most of a product in a spray: half of it, or as much as dissolves. */
+const MOST_IN_A_MIX = { liquid: 0.5, weight: 500 } as const
 
 /** A tank mix as labels write it: `2 %`, `4 tsp/gal`, `3 lb/100 gal`. */
-export const mix = () => written((text) => readMixRate(text, ''))
+export const mix = () =>
+  written((text) => {
+    const read = readMixRate(text, '')
+    return read.ok && !(read.value.perVolume > 0 && read.value.perVolume <= MOST_IN_A_MIX[read.value.kind])
+      ? beyond()
+      : read
+  })
 
 /** The analysis of a fertiliser as on the bag: `18-6-12`. */
 export const analysis = () => written((text) => readAnalysis(text, ''))
@@ -63,8 +116,8 @@ function range(of: z.ZodString, si: (text: string) => number | null) {
 const si = <T>(result: Result<T>, of: (value: T) => number) => (result.ok ? of(result.value) : null)
 
 /** A low and a high quantity. */
-export const quantities = (dimension: Dimension) =>
-  range(quantity(dimension), (text) => si(readQuantity(text, dimension, ''), (q) => q.si))
+export const quantities = (dimension: Dimension, bounds = SENSE[dimension]) =>
+  range(quantity(dimension, bounds), (text) => si(readQuantity(text, dimension, ''), (q) => q.si))
 
 /** A low and a high rate. */
 export const rates = (of: Dimension, per: Dimension) =>

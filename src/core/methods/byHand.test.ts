@@ -35,7 +35,7 @@ const GIVEN: Record<HandName, Record<string, string>> = {
   sample: { part: 'Three branches', asked: 'wilt fungus' },
 }
 
-function planned(method: HandName, given = GIVEN[method], inches = 3) {
+function planned(method: HandName, given = GIVEN[method], inches = 3, on = '2026-04-12') {
   const r = planSubject({
     use: useOfHand(method),
     tree: {
@@ -46,7 +46,7 @@ function planned(method: HandName, given = GIVEN[method], inches = 3) {
       marks: [],
       holes: [],
     },
-    day: { on: '2026-06-12', soil: 'moist', temperature: 21 },
+    day: { on, soil: 'moist', temperature: 21 },
     choice: 0,
     given: { hand: given },
     units: 'us',
@@ -209,6 +209,17 @@ test('oaks are not cut in the season of the wilt; it may go over the turn of the
   expect(at('2026-12-05', { closedFrom: 11, closedTo: 2 })[0]!.wayOut).toBe('Again from 1 Mar 2027.')
   expect(at('2026-01-05', { closedFrom: 11, closedTo: 2 })[0]!.wayOut).toBe('Again from 1 Mar 2026.')
   expect(HAND.prune.gate!({ terms: {}, host: 'apple', on: '2026-06-12' })).toEqual([])
+})
+
+test('grafts are let in while the bark slips; tape and a cut go on at any time', () => {
+  const june = (lost: string, inches: number) =>
+    planned('save', { lost, height: '6 in', where: 'above the graft' }, inches, '2026-06-12')
+  expect(june('80', 3)).toMatchObject({
+    ok: false,
+    problem: { field: 'onDate', message: expect.stringMatching(/15 February to 31 May.*15 Feb 2027/) },
+  })
+  expect(june('40', 3).ok).toBe(true)
+  expect(june('80', 1.5).ok).toBe(true)
 })
 
 test('a name is one of a method without a product, or it is not', () => {

@@ -11,7 +11,7 @@ const way = (id: string, active: string | null, limit: number | null, use = dren
   id,
   use,
   limit,
-  product: { actives: active === null ? [] : [{ name: active }] },
+  product: { actives: active === null ? [] : [{ name: active, strength: '2 lb/gal' }] },
 })
 const row = (useId: string | null, active: number | null, ...besides: [string, number][]) =>
   ({

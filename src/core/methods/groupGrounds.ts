@@ -1,3 +1,5 @@
+import { activeKey } from '../actives/actives'
+import { eachActive, type InIt } from '../limits/counted'
 import { goesOver, leftOf, type GroundUse } from '../limits/ground'
 import type { Method } from '../card/card'
 import type { Mass } from '../quantity/units'
@@ -9,7 +11,7 @@ import { methodOf } from './registry'
 export interface GroupWay {
   id: string
   use: UseOf<Method>
-  product: { actives: readonly { name: string }[] }
+  product: { actives: readonly InIt[] }
   limit: Mass | null
 }
 
@@ -28,7 +30,7 @@ export interface GroupGround extends GroundUse {
 
 /**
  * What a table would put on the ground, active by active, each held against the tightest limit of the cards on the table that hold it. `used`: what was put on, by others
- * too, and what is signed. Ways without a limit count to none.
+ * too, and what is signed. Whatever has the active in it counts, also a way that sets no limit itself.
  *
  * @example groundsOf(rows, ways, [{ active: 'imidacloprid', applied: 0.1, others: 0, planned: 0 }])[0].over
  */
@@ -38,17 +40,23 @@ export function groundsOf(
   used: readonly GroundUse[],
 ): GroupGround[] {
   const limited = ways.flatMap(({ id, limit, product }) =>
-    limit === null || !product.actives[0] ? [] : [{ id, limit, active: product.actives[0].name }],
+    limit === null || !product.actives[0] ? [] : [{ id, limit, active: activeKey(product.actives[0].name) }],
   )
   return [...new Set(limited.map((w) => w.active))].map((active) => {
     const own = limited.filter((w) => w.active === active)
-    const useIds = own.map((w) => w.id)
+    // How much of it goes on with a pound of the first active of each way.
+    const shares = new Map(
+      ways.flatMap(({ id, product }) =>
+        eachActive(product.actives, 1).flatMap((a) => (a.active === active ? [[id, a.kg] as const] : [])),
+      ),
+    )
+    const useIds = [...shares.keys()]
     const limit = Math.min(...own.map((w) => w.limit))
     const use = used.find((u) => u.active === active) ?? { active, applied: 0, others: 0, planned: 0 }
     let wanted = 0
     for (const { useId, plan, besides } of rows)
       for (const put of [{ useId, plan }, ...besides])
-        if (put.useId !== null && useIds.includes(put.useId)) wanted += put.plan?.active ?? 0
+        wanted += (put.plan?.active ?? 0) * (put.useId === null ? 0 : (shares.get(put.useId) ?? 0))
     const left = leftOf(limit, use)
     return { ...use, limit, left, wanted, over: goesOver(wanted, { allowed: limit, left }), useIds }
   })

@@ -1,28 +1,33 @@
+import { countedUse, eachActive, type Amount, type InIt } from '@/core/limits/counted'
 import type { GroundUse } from '@/core/limits/ground'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
 
 /**
  * What of each active counts on a site in a calendar year: put on by recorded work, put on by others, and signed but not
- * yet recorded. kg.
+ * yet recorded. kg. Rows are of cards and of words others used; all actives of each count, by their keys.
  */
 export async function groundUse(sql: FirmSql, siteId: string, year: string): Promise<GroundUse[]> {
   const [from, to] = [`${year}-01-01`, `${year}-12-31`]
-  return sql<GroundUse[]>`
-    select active, sum(applied) as applied, sum(others) as others, sum(planned) as planned from (
-      select active, active_kg as applied, 0 as others, 0 as planned from ${applied(sql)} a
-        where site_id = ${siteId} and on_date between ${from} and ${to} and active is not null
+  return countedUse(
+    await sql<Amount[]>`
+    with used as (
+      select p.card_use_id as use, sum(a.active_kg) as applied, 0::double precision as planned
+      from ${applied(sql)} a join application p on p.firm_id = a.firm_id and p.id = a.application_id
+      where a.site_id = ${siteId} and a.on_date between ${from} and ${to} and a.active is not null group by p.card_use_id
       union all
-      select active, 0, active_kg, 0 from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}
-      union all
-      select c.body->'actives'->0->>'name', 0, 0, (x.plan->>'active')::double precision
-        from job j join job_subject js on js.firm_id = j.firm_id and js.job_id = j.id
-          join item_subject x on x.firm_id = js.firm_id and x.id = js.subject_id
-          join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
-          join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
-          join card c on c.firm_id = u.firm_id and c.id = u.card_id
-        where j.site_id = ${siteId} and j.on_date between ${from} and ${to} and js.status = 'open' and x.plan->>'active' is not null
-    ) used group by active order by active`
+      select i.card_use_id, 0, sum((x.plan->>'active')::double precision)
+      from job j join job_subject js on js.firm_id = j.firm_id and js.job_id = j.id
+        join item_subject x on x.firm_id = js.firm_id and x.id = js.subject_id
+        join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+      where j.site_id = ${siteId} and j.on_date between ${from} and ${to} and js.status = 'open' and x.plan->>'active' is not null
+      group by i.card_use_id)
+    select c.body->'actives' as actives, sum(used.applied) as applied, 0::double precision as others, sum(used.planned) as planned
+    from used join card_use u on u.id = used.use join card c on c.firm_id = u.firm_id and c.id = u.card_id group by c.id, c.body->'actives'
+    union all
+    select jsonb_build_array(jsonb_build_object('name', active, 'strength', '')), 0, sum(active_kg), 0
+    from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to} group by active`,
+  )
 }
 
 /** Who put on what else on a site, the newest first. */
@@ -77,11 +82,17 @@ export async function useByDay(
   year: string,
 ): Promise<{ on: string; active: string; kg: number; ours: boolean }[]> {
   const [from, to] = [`${year}-01-01`, `${year}-12-31`]
-  return sql<{ on: string; active: string; kg: number; ours: boolean }[]>`
-    select on_date::text as on, active, sum(kg) as kg, ours from (
-      select on_date, active, active_kg as kg, true as ours from ${applied(sql)} a
-        where site_id = ${siteId} and on_date between ${from} and ${to} and active is not null
+  const rows = await sql<{ on: string; actives: InIt[]; kg: number; ours: boolean }[]>`
+    select d.on_date::text as on, d.actives, sum(d.kg) as kg, d.ours from (
+      select a.on_date, c.body->'actives' as actives, a.active_kg as kg, true as ours
+      from ${applied(sql)} a join application p on p.firm_id = a.firm_id and p.id = a.application_id
+        join card_use u on u.id = p.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id
+      where a.site_id = ${siteId} and a.on_date between ${from} and ${to} and a.active is not null
       union all
-      select on_date, active, active_kg, false from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}) d
-    group by on_date, active, ours order by on_date, active, ours limit 800`
+      select on_date, jsonb_build_array(jsonb_build_object('name', active, 'strength', '')), active_kg, false
+      from applied_by_others where site_id = ${siteId} and on_date between ${from} and ${to}) d
+    group by d.on_date, d.actives, d.ours order by d.on_date, d.ours limit 800`
+  return rows.flatMap(({ actives, kg, ...day }) =>
+    eachActive(actives, kg).map((used) => ({ ...day, active: used.active, kg: used.kg })),
+  )
 }

@@ -1,3 +1,4 @@
+import { activeKey } from '@/core/actives/actives'
 import { METHOD_NAME } from '@/core/card/say'
 import { namesHost } from '@/core/card/namesHost'
 import { groundLimit, yearlyLimit } from '@/core/limits/ground'
@@ -105,8 +106,9 @@ async function limitedWays(
   const used = await groundUse(sql, site.id, today.slice(0, 4))
   return (await usesOnShelf(sql)).flatMap(({ use, product, id }) => {
     const perArea = yearlyLimit(use)
-    const active = product.actives[0]?.name
-    if (!perArea?.ok || active === undefined) return []
+    const named = product.actives[0]?.name
+    if (!perArea?.ok || named === undefined) return []
+    const active = activeKey(named)
     const each = trees.flatMap(({ tree, cause, reading }) => {
       if (!namesHost(use, tree.host) || !use.targets.includes(cause)) return []
       const planned = planSubject({

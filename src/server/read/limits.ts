@@ -1,3 +1,4 @@
+import { activeKey } from '@/core/actives/actives'
 import { yearlyLimit } from '@/core/limits/ground'
 import { dateIn } from '@/core/time/calendar'
 import { activesOnShelf, usesOnShelf } from '@/db/queries/card'
@@ -25,9 +26,10 @@ export function limitsView(siteId: string, asked: string | null) {
     ])
     const limits = new Map<string, Map<number, string[]>>()
     for (const { use, product } of uses) {
-      const active = product.actives[0]?.name
+      const named = product.actives[0]?.name
       const perArea = yearlyLimit(use)
-      if (active === undefined || !perArea?.ok) continue
+      if (named === undefined || !perArea?.ok) continue
+      const active = activeKey(named)
       const byRate = limits.get(active) ?? new Map<number, string[]>()
       byRate.set(perArea.value, [...new Set([...(byRate.get(perArea.value) ?? []), product.name])])
       limits.set(active, byRate)

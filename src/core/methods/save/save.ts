@@ -1,6 +1,8 @@
-import { ok } from '../../problem'
+import { ok, refuse } from '../../problem'
 import { shown } from '../../quantity/pair'
 import { toSI, type Length } from '../../quantity/units'
+import { spokenDate } from '../../time/calendar'
+import { isWithin, sayYearly, type Yearly } from '../../time/yearly'
 import type { HandMethod } from '../byHand'
 
 /** What may be done for a stem that lost bark. */
@@ -29,6 +31,11 @@ export function rescueOf(f: { lost: number; diameter: Length; where: string }): 
 /** A scion over every so much of the girth. */
 const SCION_EVERY = toSI(2, 'in')
 
+/** When grafts take. Source: handbook, gnawed stems; house figures for its ends. */
+const GRAFTED: Yearly = { from: '02-15', to: '05-31' }
+const nextOf = (on: string) =>
+  `${Number(on.slice(0, 4)) + (on.slice(5) < GRAFTED.from ? 0 : 1)}-${GRAFTED.from}`
+
 /** A stem that animals took the bark off: leave, tape, bridge, cut back or inarch. */
 export const save: HandMethod = {
   name: 'Save a gnawed stem',
@@ -47,11 +54,17 @@ export const save: HandMethod = {
     },
   ],
   kit: 'knife, grafting tape, wax, brads, scions, saw',
-  plan({ tree, given }) {
+  plan({ tree, given, day }) {
     const [lost, where] = [Number(given['lost']), String(given['where'])]
     const way = rescueOf({ lost, diameter: tree.diameter, where })
     const scions = Math.max(2, Math.ceil(((lost / 100) * Math.PI * tree.diameter) / SCION_EVERY))
     const grafted = way === 'bridge graft' || way === 'inarch'
+    if (grafted && !isWithin(GRAFTED, day.on))
+      return refuse(
+        'not-allowed',
+        'onDate',
+        `A ${way === 'inarch' ? 'seedling let in' : 'bridge graft'} takes from ${sayYearly(GRAFTED)}, while the bark slips and scions rest. Keep the wound moist and covered until then, and sign it for ${spokenDate(nextOf(day.on))} or later.`,
+      )
     return ok({
       minutes:
         { 'leave it': 5, 'tape it': 15, 'cut below and train a shoot': 15 }[way as string] ??

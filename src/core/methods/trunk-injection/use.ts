@@ -1,14 +1,24 @@
 import { z } from 'zod'
-import { quantities, quantity, whole, words } from '../../card/written'
+import { quantities, quantity, whole, words, type Bounds } from '../../card/written'
+
+/** A hundredth of a millilitre to four litres: a capsule of the smallest, a port of an infusion. m³ */
+const A_PORT: Bounds = [1e-8, 4e-3]
+const A_CAPSULE: Bounds = [1e-8, 2e-4]
+/** A finger’s width to a metre along the girth. */
+const APART: Bounds = [0.01, 1]
+/** 1.5 to 25 mm. */
+const A_BIT: Bounds = [0.0015, 0.0255]
 
 /** What a card says of a trunk injection: capsule, bottle, infusion or plug are its hardware, not methods of their own. */
 export const trunkInjection = z
   .strictObject({
     hardware: words(80),
-    ratePerInch: quantities('volume').optional(),
-    capsule: z.strictObject({ volume: quantity('volume'), maxPerInch: quantity('volume') }).optional(),
+    ratePerInch: quantities('volume', A_PORT).optional(),
+    capsule: z
+      .strictObject({ volume: quantity('volume', A_CAPSULE), maxPerInch: quantity('volume', A_PORT) })
+      .optional(),
     ports: z.discriminatedUnion('rule', [
-      z.strictObject({ rule: z.literal('spacing'), spacing: quantity('length') }),
+      z.strictObject({ rule: z.literal('spacing'), spacing: quantity('length', APART) }),
       z.strictObject({ rule: z.literal('per-diameter'), inchesPerPort: z.number().positive().max(20) }),
       z.strictObject({
         rule: z.literal('table'),
@@ -18,13 +28,16 @@ export const trunkInjection = z
           .max(50),
       }),
     ]),
-    minSpacing: quantity('length'),
-    maxGap: quantity('length').optional(),
-    perPortMax: quantity('volume').optional(),
+    minSpacing: quantity('length', APART),
+    maxGap: quantity('length', [0.02, 3]).optional(),
+    perPortMax: quantity('volume', A_PORT).optional(),
     minPorts: whole(1, 50).optional(),
-    bit: words(30),
+    bit: quantity('length', A_BIT).max(30),
     depth: words(60),
-    uptakeMinutes: z.strictObject({ from: z.number().positive(), to: z.number().positive().max(2880) }),
+    uptakeMinutes: z.strictObject({
+      from: z.number().positive().max(2880),
+      to: z.number().positive().max(2880),
+    }),
     temperature: z.strictObject({ least: quantity('temperature'), most: quantity('temperature') }),
     hole: words(80),
     retreatYears: z.number().positive().max(10),
@@ -35,5 +48,11 @@ export const trunkInjection = z
         code: 'custom',
         path: ['ratePerInch'],
         message: 'Give either a rate per inch or a capsule, not both and not neither.',
+      })
+    if (use.uptakeMinutes.to < use.uptakeMinutes.from)
+      context.addIssue({
+        code: 'custom',
+        path: ['uptakeMinutes', 'to'],
+        message: 'The longest uptake is below the shortest; change them over.',
       })
   })
