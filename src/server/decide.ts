@@ -20,7 +20,7 @@ import { verb, type Context } from './verb'
 
 /** What the product proposes for a signed diagnosis, with reasons. */
 export function proposalFor(
-  tree: Pick<TreeRow, 'liveCrownPercent'>,
+  tree: Pick<TreeRow, 'liveCrownPercent' | 'host'>,
   diagnosis: Pick<DiagnosisRow, 'cause' | 'probability' | 'held' | 'overrideReason'>,
   seen: Seen,
   screen: ScreenRow | null,
@@ -41,7 +41,7 @@ export function proposalFor(
     saturated: there('soil-wet'),
     buriedFlare: there('flare-hidden'),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(screen)],
-    treatable: treatableOf(diagnosis.cause),
+    treatable: treatableOf(diagnosis.cause, tree.host),
   })
 }
 
@@ -130,7 +130,12 @@ async function decideOne(
     return refuse('not-allowed', 'watch', 'A threshold belongs to a watch; take it out.')
   const promised = input.action === 'treat' ? null : promisedBy(input.action, { ...input, today })
   if (promised && !promised.ok) return promised
-  await dropPromises(sql, tree.id, `decided anew on ${spokenDate(today)}.`)
+  const ends = input.action === 'remove' || input.action === 'refer'
+  await dropPromises(
+    sql,
+    { treeId: tree.id, cause: ends ? null : diagnosis.cause },
+    `decided anew on ${spokenDate(today)}.`,
+  )
   await signDecision(sql, {
     id: input.id,
     firmId: person.firmId,

@@ -48,7 +48,7 @@ export function keepsOf(use: UseOf<Method>): Keeps {
 export function usedAs(
   cause: Pick<CauseFacts, 'id' | 'ways'>,
   row: Pick<UseRow, 'use' | 'product'>,
-  more: Pick<Use, 'workId' | 'on' | 'state' | 'from' | 'amount' | 'treated' | 'failed'>,
+  more: Pick<Use, 'workId' | 'signedIn' | 'on' | 'state' | 'from' | 'amount' | 'treated' | 'failed'>,
 ): Use {
   const { use, product } = row
   const facts = productFacts(use, product)
@@ -72,6 +72,7 @@ export function usedAs(
 export function useOf(e: EarlierRow, own: readonly OwnEntry[]): Use {
   return usedAs({ id: e.cause, ways: waysOf(e.cause, own) }, e, {
     workId: e.jobSubjectId,
+    signedIn: e.prescriptionId,
     on: e.on,
     state: e.seq === null ? 'on a day' : 'done',
     from: e.seq === null ? 'with the crew' : `record ${e.seq}`,

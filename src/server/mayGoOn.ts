@@ -95,7 +95,7 @@ function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
     foodCrops: use.foodCrops,
     neverInBloom: use.neverInBloom,
     ...(use.window !== undefined && { window: { text: use.window, is: cardWindow(hand, use, on) } }),
-    ...(use.method === 'feed' && { release: (use as UseOf<'feed'>).terms.release }),
+    ...(use.method === 'feed' && { release: use.terms.release }),
   }
 }
 
@@ -183,10 +183,23 @@ function byCalendar(host: HostFacts, on: string, south: boolean): Seen {
   return { ...(leaf !== undefined && { leaf }), ...(bloom !== undefined && { bloom }) }
 }
 
+/** A tree as the gate is asked about it for a cause that was signed before: another one may have been signed since. */
+export function against(hand: TreeAtHand, cause: string): TreeAtHand {
+  return { ...hand, cause: hand.causeOf(cause) }
+}
+
 /** Notice was given when work was put on its day. */
 export const NOTICE_GIVEN_DAYS = 400
 
 /** A tree without work that stands on a day: what is moved or begun is not in its own way. */
 export function outOfItsOwnWay(hand: TreeAtHand, workIds: readonly string[]): TreeAtHand {
   return { ...hand, history: hand.history.filter((e) => e.workId === null || !workIds.includes(e.workId)) }
+}
+
+/** A tree without what is still to be done of a prescription: what it was signed by is shown as it was chosen. */
+export function withoutPrescription(hand: TreeAtHand, prescriptionId: string): TreeAtHand {
+  return {
+    ...hand,
+    history: hand.history.filter((e) => e.state === 'done' || e.signedIn !== prescriptionId),
+  }
 }

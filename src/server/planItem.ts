@@ -56,6 +56,7 @@ export function withItem(hand: TreeAtHand, row: UseRow, plan: SubjectPlan, on: s
       ...hand.history,
       usedAs(hand.cause!, row, {
         workId: null,
+        signedIn: null,
         on,
         state: 'in this signature',
         from: 'this prescription',

@@ -20,7 +20,7 @@ import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
 import { day, id, line } from './text'
-import { closedOn } from './mayGoOn'
+import { against, closedOn } from './mayGoOn'
 import { treesAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
@@ -86,13 +86,13 @@ export async function putAgain(
     ).map((h) => [h.tree.id, h]),
   )
   const subjects = (await dueSubjects(sql, due.id)).filter(
-    (s) => !input.leaveOut.includes(s.treeId) && hands.get(s.treeId)?.decided?.decisionId === s.decisionId,
+    (s) => !input.leaveOut.includes(s.treeId) && hands.has(s.treeId),
   )
   if (subjects.length === 0)
     return refuse('missing', 'leaveOut', 'No tree is left to be worked; all were left out or decided anew.')
   for (const s of subjects) {
     const hand = hands.get(s.treeId)!
-    const closed = closedOn(hand, row.value, {
+    const closed = closedOn(against(hand, due.cause), row.value, {
       on: input.onDate,
       harvestOn: due.harvestOn,
       units: person.units,

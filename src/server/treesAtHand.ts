@@ -52,6 +52,8 @@ export interface TreeAtHand {
   host: HostFacts
   /** What was signed, as the gate reads it; null while nothing is. */
   cause: CauseFacts | null
+  /** Any cause on this kind of tree, as the gate reads it. */
+  causeOf: (cause: string) => CauseFacts
   /** It lies south of the equator. */
   south: boolean
 }
@@ -124,6 +126,7 @@ export async function treesAtHand(
       kind: kindOf(tree.host, hostsOf(own)),
       host: hostFacts(tree.host, own),
       cause: signed === null ? null : causeFacts(signed.cause, tree.host, own),
+      causeOf: (cause) => causeFacts(cause, tree.host, own),
       south: weather?.place ? spotOf(weather.place).latitude < 0 : false,
     }
   })

@@ -1,5 +1,4 @@
 import { cause as causeOf } from '@/almanac/causes'
-import type { Method } from '@/core/card/card'
 import { namesHost } from '@/core/card/namesHost'
 import { said } from '@/core/gate/gate'
 import type { Refusal } from '@/core/gate/question'

@@ -21,7 +21,7 @@ import {
   type PlacedSite,
 } from '@/db/queries/week'
 import { renewalsOf } from './renewals'
-import { closedOn, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
+import { against, closedOn, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import { treesAtHand, type TreeAtHand } from './treesAtHand'
 import type { Reading } from './verb'
 import { hoursAhead, knownWeather } from './weather/known'
@@ -152,22 +152,20 @@ export async function askedStops(
     const site = week.sites.get(siteId)!
     const weather = await knownWeather(context, siteId)
     const forecast = hoursAhead(weather, context.now, 24 * WEEK_DAYS)
-    const trees = new Map<
-      string,
-      { workId: string | null; treeId: string; useId: string; harvestOn: string | null; on: string | null }[]
-    >()
+    const trees = new Map<string, GateTree[]>()
     for (const stop of own)
       trees.set(
         stop.id,
         stop.occurrenceId === null
           ? stop.subjects.map((id) => {
-              const { treeId, useId, harvestOn, onDate } = week.works.get(id)!
-              return { workId: id, treeId, useId, harvestOn, on: onDate }
+              const { treeId, useId, cause, harvestOn, onDate } = week.works.get(id)!
+              return { workId: id, treeId, useId, cause, harvestOn, on: onDate }
             })
           : (await dueSubjects(sql, stop.occurrenceId)).map(({ treeId }) => ({
               treeId,
               useId: stop.uses[0]!,
               workId: null,
+              cause: week.due.get(stop.occurrenceId!)!.cause,
               harvestOn: week.due.get(stop.occurrenceId!)!.harvestOn,
               on: null,
             })),
@@ -289,16 +287,20 @@ function lotsOver(
   return null
 }
 
+/** A tree of a stop as its gate is asked; `workId` null where it stands on no day. */
+interface GateTree {
+  workId: string | null
+  treeId: string
+  useId: string
+  cause: string
+  harvestOn: string | null
+  on: string | null
+}
+
 /** Why one of the trees may not be worked on a day; null where all may. */
 function gateClosed(
   { person }: Pick<Reading, 'person'>,
-  trees: readonly {
-    workId: string | null
-    treeId: string
-    useId: string
-    harvestOn: string | null
-    on: string | null
-  }[],
+  trees: readonly GateTree[],
   q: {
     hands: ReadonlyMap<string, TreeAtHand>
     uses: ReadonlyMap<string, UseRow>
@@ -306,13 +308,13 @@ function gateClosed(
     today: string
   },
 ): string | null {
-  for (const { workId, treeId, useId, harvestOn, on } of trees) {
+  for (const { workId, treeId, useId, cause, harvestOn, on } of trees) {
     const hand = q.hands.get(treeId)
     if (!hand) continue
     const row = q.uses.get(useId)!
     const shut = closedOn(
       {
-        ...outOfItsOwnWay(hand, workId === null ? [] : [workId]),
+        ...against(outOfItsOwnWay(hand, workId === null ? [] : [workId]), cause),
         // Notice of its own day was given.
         today: q.date === on ? addDays(q.today, -NOTICE_GIVEN_DAYS) : hand.today,
       },

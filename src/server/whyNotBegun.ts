@@ -7,19 +7,26 @@ import { refuse, type Result } from '@/core/problem'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import { addDays, dateIn } from '@/core/time/calendar'
 import type { FirmSql } from '@/db/client'
-import { decisionsOfTree } from '@/db/queries/assessment'
+import { decisionsOfTree, type DecisionRow } from '@/db/queries/assessment'
 import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
-import { gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
+import { against, gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import type { TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
+
+/**
+ * True for a decision that takes the place of what was signed for a cause: one on the same cause, or one that ends in a removal or an
+ * assessor. A decision on another cause leaves it as it is.
+ */
+const supersedes = (d: Pick<DecisionRow, 'cause' | 'action'>, of: { cause: string }) =>
+  d.cause === of.cause || d.action === 'remove' || d.action === 'refer'
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
 export async function whyStopped(
   sql: FirmSql,
-  subject: Pick<JobSubjectRow, 'subjectStatus' | 'treeId' | 'decisionId'>,
+  subject: Pick<JobSubjectRow, 'subjectStatus' | 'treeId' | 'decisionId' | 'cause'>,
 ): Promise<Result<never> | null> {
   if (subject.subjectStatus === 'withdrawn')
     return refuse(
@@ -27,7 +34,7 @@ export async function whyStopped(
       'prescription',
       'The arborist has taken this prescription back. Open nothing more; what is in the tree is pulled and counted.',
     )
-  const newest = (await decisionsOfTree(sql, subject.treeId))[0]
+  const newest = (await decisionsOfTree(sql, subject.treeId)).find((d) => supersedes(d, subject))
   if (newest && newest.id !== subject.decisionId)
     return refuse(
       'conflict',
@@ -75,7 +82,10 @@ export async function whyNotBegun(
   const today = dateIn(subject.timeZone, now)
   const { closed, asks } = gateOf(
     // Who had to be told before was told when the day was set.
-    { ...outOfItsOwnWay(hand, [subject.id]), today: addDays(today, -NOTICE_GIVEN_DAYS) },
+    {
+      ...against(outOfItsOwnWay(hand, [subject.id]), subject.cause),
+      today: addDays(today, -NOTICE_GIVEN_DAYS),
+    },
     { id: subject.useId, use: subject.use, product: subject.product },
     {
       on: today,

@@ -4,6 +4,7 @@ import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { retreatDays } from '@/almanac/retreat'
+import { METHOD_NAME } from '@/core/card/say'
 import { METHODS, type Method } from '@/core/card/card'
 import { LEAF } from '@/core/decide/way'
 import { almanacWindow } from '@/core/gate/calendar'
@@ -249,6 +250,7 @@ function useOf(h: NonNullable<Input['history']>[number], own: readonly OwnEntry[
   const again = h.cause === undefined ? null : retreatDays(h.cause, how, product, ways)
   return {
     workId: null,
+    signedIn: null,
     on: h.date,
     state: 'done',
     cause: h.cause ?? '',
@@ -257,7 +259,7 @@ function useOf(h: NonNullable<Input['history']>[number], own: readonly OwnEntry[
     name: product?.name ?? 'Work by hand',
     actives: product?.actives ?? [],
     kind: product?.kind ?? null,
-    from: 'history',
+    from: 'as said',
     amount: 0,
     treated: true,
     failed: false,
@@ -273,7 +275,7 @@ function workingOf(q: Question, { closed, asks, again }: Answer): Working {
   return [
     {
       label: 'Asked',
-      expression: `${q.method} of ${q.product?.name ?? 'no product'} on ${q.host.name.toLowerCase()} against ${q.cause.name.toLowerCase()}, ${day}`,
+      expression: `${METHOD_NAME[q.method]}${q.product ? ` of ${q.product.name}` : ''} on ${q.host.name.toLowerCase()} against ${q.cause.name.toLowerCase()}, ${day}`,
       result:
         closed.length === 0
           ? 'open'

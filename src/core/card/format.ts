@@ -10,3 +10,6 @@ export const PUT_ON_METHODS = [
   'crown-spray',
   'feed',
 ] as const
+
+/** A method that puts a product on. */
+export type PutOnMethod = (typeof PUT_ON_METHODS)[number]

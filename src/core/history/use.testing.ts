@@ -5,6 +5,7 @@ export function used(code: string, actives: readonly string[], on: string, more:
   const named = usedActives(actives.map((name) => ({ name })))
   return {
     workId: null,
+    signedIn: null,
     on,
     state: 'done',
     cause: 'emerald-ash-borer',

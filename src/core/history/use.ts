@@ -24,6 +24,8 @@ export interface UsedActive {
 export interface Use {
   /** Of the work at the tree, where it stands on a day; null where it stands on none. */
   workId: string | null
+  /** The prescription it was signed in; null where it is none of ours, or not signed yet. */
+  signedIn: string | null
   on: PlainDate
   state: UseState
   cause: string

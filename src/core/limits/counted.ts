@@ -1,7 +1,7 @@
 import { activeKey } from '../actives/actives'
 import { readQuantity, readRate } from '../quantity/parse'
 import type { Mass } from '../quantity/units'
-import type { GroundUse } from './ground'
+import type { GroundUse } from './groundUse'
 
 /** What a product has in it, as its card says. */
 export interface InIt {

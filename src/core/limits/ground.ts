@@ -5,15 +5,9 @@ import { shown } from '../quantity/pair'
 import { readRate } from '../quantity/parse'
 import type { Area, Mass } from '../quantity/units'
 import { NOISE } from '../quantity/whole'
+import type { GroundUse } from './groundUse'
 
-/** One active on one ground in one calendar year, kg. */
-export interface GroundUse {
-  active: string
-  /** Put on by us, by others, and signed but not yet put on. */
-  applied: Mass
-  others: Mass
-  planned: Mass
-}
+export type { GroundUse }
 
 /** What a card's yearly limit leaves on a ground. Negative when it is passed already. */
 export interface GroundLimit {

@@ -215,6 +215,7 @@ export async function signDiagnosis(
 export interface DecisionRow {
   id: string
   diagnosisId: string
+  cause: string
   action: Action
   proposed: string
   reasons: (Omit<Reason, 'code'> & { code?: ReasonCode })[]
@@ -225,8 +226,8 @@ export interface DecisionRow {
 
 export async function decisionsOfTree(sql: FirmSql, treeId: string): Promise<DecisionRow[]> {
   return sql<DecisionRow[]>`
-    select c.id, c.diagnosis_id as "diagnosisId", c.action, c.proposed, c.reasons, c.words, c.signed_at as "signedAt", p.name as "signedBy"
-    from decision c join person p on p.id = c.signed_by
+    select c.id, c.diagnosis_id as "diagnosisId", d.cause, c.action, c.proposed, c.reasons, c.words, c.signed_at as "signedAt", p.name as "signedBy"
+    from decision c join person p on p.id = c.signed_by join diagnosis d on d.firm_id = c.firm_id and d.id = c.diagnosis_id
     where c.tree_id = ${treeId} order by c.signed_at desc, c.id desc limit 20`
 }
 

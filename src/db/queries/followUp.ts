@@ -96,9 +96,22 @@ export async function followUpForChange(sql: FirmSql, id: string): Promise<Follo
   return rows[0] ? followUpById(sql, id) : undefined
 }
 
-/** What a decision promised is no longer waited for: it was decided anew. */
-export async function dropPromises(sql: FirmSql, treeId: string, why: string): Promise<void> {
-  await sql`update follow_up set dropped = ${why}, done = true where tree_id = ${treeId} and decision_id is not null and not done`
+/**
+ * Ends what decisions on a cause promised of a tree, with why; of every cause where it comes down or an assessor looks first. What was
+ * promised for another cause stands.
+ */
+export async function dropPromises(
+  sql: FirmSql,
+  of: { treeId: string; cause: string | null },
+  why: string,
+): Promise<void> {
+  await sql`update follow_up f set dropped = ${why}, done = true where f.tree_id = ${of.treeId} and f.decision_id is not null and not f.done
+    ${
+      of.cause === null
+        ? sql``
+        : sql`and exists (select 1 from decision c join diagnosis d on d.firm_id = c.firm_id and d.id = c.diagnosis_id
+          where c.firm_id = f.firm_id and c.id = f.decision_id and d.cause = ${of.cause})`
+    }`
 }
 
 /** Puts a promised check on another day. */

@@ -30,6 +30,15 @@ const cardOf = (sql: FirmSql, item: ReturnType<FirmSql>) => sql`(
   select c.name from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id
   where u.firm_id = ${item}.firm_id and u.id = ${item}.card_use_id)`
 
+/**
+ * A decision on another cause leaves what is still due of one before; one on the same cause, or one that ends in a removal or an assessor,
+ * takes its place. Of a subject `y` of a prescription `p`.
+ */
+const stands = (sql: FirmSql) => sql`y.decision_id = (
+  select c.id from decision c join diagnosis d on d.firm_id = c.firm_id and d.id = c.diagnosis_id
+  where c.firm_id = y.firm_id and c.tree_id = y.tree_id and (d.cause = p.cause or c.action in ('remove', 'refer'))
+  order by c.signed_at desc, c.id desc limit 1)`
+
 const select = (sql: FirmSql) => sql`
   select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
     ${cardOf(sql, sql`i`)} as "cardName", o.n, i.times, case when o.n = 1 then (
@@ -42,7 +51,7 @@ const select = (sql: FirmSql) => sql`
       select count(*)::int as trees, coalesce(array_agg(distinct t.block) filter (where t.block is not null), '{}') as blocks
       from item_subject y join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
       where y.firm_id = i.firm_id and y.item_id = i.id and y.status = ${sql`case when o.n = 1 then 'handed' else 'done' end`} and t.status = 'standing'
-        and y.decision_id = (select c.id from decision c where c.firm_id = y.firm_id and c.tree_id = y.tree_id order by c.signed_at desc, c.id desc limit 1)) x`
+        and ${stands(sql)}) x`
 
 const waits = (sql: FirmSql) =>
   sql`not exists (select 1 from job_item ji where ji.firm_id = o.firm_id and ji.occurrence_id = o.id)`
@@ -85,12 +94,14 @@ export async function dueForChange(sql: FirmSql, id: string): Promise<DueRow | u
   return rows[0]
 }
 
-/** The trees an occurrence is due at: those it was done at before and that were not given up. */
+/** The trees an occurrence is due at: those it was done at before, that were not given up and not decided anew on the same cause. */
 export async function dueSubjects(sql: FirmSql, occurrenceId: string) {
   return sql<{ id: string; treeId: string; decisionId: string; plan: SubjectPlan }[]>`
     select y.id, y.tree_id as "treeId", y.decision_id as "decisionId", y.plan
     from occurrence o join item_subject y on y.firm_id = o.firm_id and y.item_id = o.item_id
-    where o.id = ${occurrenceId} and y.status = case when o.n = 1 then 'handed' else 'done' end order by y.tree_id`
+      join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
+      join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+    where o.id = ${occurrenceId} and y.status = case when o.n = 1 then 'handed' else 'done' end and ${stands(sql)} order by y.tree_id`
 }
 
 /** Hands subjects to the crew once more. */

@@ -63,7 +63,7 @@ export function decideSiteView(siteId: string, block: string | null = null) {
         if (!d) return []
         const screen = screens.find((s) => s.treeId === tree.id) ?? null
         const { action, reasons } = proposalFor(tree, d, d.seen, screen)
-        const treatable = treatableOf(d.cause)
+        const treatable = treatableOf(d.cause, tree.host)
         const lost = tree.liveCrownPercent === null ? null : 100 - tree.liveCrownPercent
         const stems = readings.find((r) => r.treeId === tree.id)?.stemsM
         return [

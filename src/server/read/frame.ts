@@ -29,7 +29,13 @@ export function frameView() {
       hoursTo: addDays(today, 1),
     })
     return {
-      person: { name: person.name, role: person.role, units: person.units, firm: person.firmName },
+      person: {
+        id: person.id,
+        name: person.name,
+        role: person.role,
+        units: person.units,
+        firm: person.firmName,
+      },
       may: stepsOf(person.role),
       town: person.town,
       timeZone: person.timeZone,

@@ -25,6 +25,7 @@ import { proposalFor } from '../decide'
 import { seenOf } from '../seen'
 import { READING_GOOD_FOR_YEARS } from '../planItem'
 import { dayFor, readingSource, treesAtHand } from '../treesAtHand'
+import { withoutPrescription } from '../mayGoOn'
 import { waysFor } from '../waysFor'
 import { proposeRate } from '@/core/methods/proposeRate'
 import type { Reading } from '../verb'
@@ -234,17 +235,17 @@ export function prescribeView(id: string) {
       decided?.decisionId && decided.action && decided.decidedOn === decided.diagnosisId
         ? { id: decided.decisionId, action: decided.action }
         : null
-    const ways = waysFor(hand!, uses, {
-      on: shared.today,
-      units: person.units,
-      action: decision?.action ?? null,
-    })
     const onIt = prescriptions.filter(
       (p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id,
     )
     // Of a line what is still to come bears on it, whatever of it is done.
     const handed =
       onIt.find((p) => p.status === 'handed') ?? onIt.find((p) => p.status === 'client') ?? onIt[0] ?? null
+    const ways = waysFor(handed ? withoutPrescription(hand!, handed.id) : hand!, uses, {
+      on: shared.today,
+      units: person.units,
+      action: decision?.action ?? null,
+    })
     const day = dayFor(hand!.weather, shared.timeZone, now, shared.today)
     return {
       ...shared,

@@ -1,5 +1,5 @@
 'use client'
-import type { Problem, Result } from '@/core/problem'
+import type { Problem } from '@/core/problem'
 import type { Answers, Asks, VerbName } from '@/server/verbs'
 import { firmNow } from '../shell/firmClock'
 import { askToSignIn } from '../shell/signInAgain'
@@ -9,7 +9,16 @@ import { newId } from './newId'
 export interface Press {
   step: string
   at: number
+  /** Who pressed; nobody else’s session takes it. The one who is signed in where it is left out. */
+  by?: string
 }
+
+/** What came of a step. `again`: no rule refused it, so the same press may be sent once more and be taken. */
+export type Sent<T> = { ok: true; value: T } | { ok: false; problem: Problem; again: boolean }
+
+/** True for an answer that refuses nothing: the session ended, somebody else’s is open, too much was asked, or the server cannot now. */
+const refusesNothing = (status: number, problem: Problem) =>
+  [401, 408, 425, 429].includes(status) || status >= 500 || problem.field === 'person'
 
 /** A press made now. */
 export function press(): Press {
@@ -25,7 +34,7 @@ export async function sendVerb<Name extends VerbName>(
   input: Asks<Name>,
   lost: string,
   pressed: Press = press(),
-): Promise<Result<Answers<Name>>> {
+): Promise<Sent<Answers<Name>>> {
   try {
     for (;;) {
       const answer = await fetch(`/api/do/${name}`, {
@@ -34,14 +43,17 @@ export async function sendVerb<Name extends VerbName>(
           'content-type': 'application/json',
           'idempotency-key': pressed.step,
           'elmhorn-at': String(Math.round(pressed.at)),
+          ...(pressed.by !== undefined && { 'elmhorn-by': pressed.by }),
         },
         body: JSON.stringify(input),
       })
       if (answer.status === 401 && (await askToSignIn())) continue
       const body = (await answer.json()) as { value: Answers<Name> } | { error: Problem }
-      return 'value' in body ? { ok: true, value: body.value } : { ok: false, problem: body.error }
+      return 'value' in body
+        ? { ok: true, value: body.value }
+        : { ok: false, problem: body.error, again: refusesNothing(answer.status, body.error) }
     }
   } catch {
-    return { ok: false, problem: { code: 'conflict', field: 'connection', message: lost } }
+    return { ok: false, problem: { code: 'conflict', field: 'connection', message: lost }, again: true }
   }
 }

@@ -4,6 +4,7 @@ export interface Asked {
   body: Record<string, unknown>
   step: string | null
   at: string | null
+  by: string | null
 }
 
 type Reply =
@@ -19,6 +20,7 @@ export function fakeServer() {
       body: JSON.parse(typeof init.body === 'string' ? init.body : 'null') as Record<string, unknown>,
       step: headers.get('idempotency-key') ?? null,
       at: headers.get('elmhorn-at') ?? null,
+      by: headers.get('elmhorn-by') ?? null,
     })
     const reply = await (replies.shift() ?? { body: { value: {} } })
     if (reply === 'lost') throw new TypeError('network')

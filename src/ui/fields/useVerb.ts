@@ -61,7 +61,8 @@ export function useVerb<Name extends VerbName, Made extends string = never>(
         unanswered.current = null
         return result.value
       }
-      if (result.problem.field !== 'connection') unanswered.current = null
+      // What no rule refused goes as the same press when it is pressed again.
+      if (!result.again) unanswered.current = null
       setProblem({ ...result.problem, sent: input })
       return null
     },

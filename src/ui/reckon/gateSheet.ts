@@ -7,11 +7,12 @@ import type { Line, Sheet } from './sheet'
 
 const METHOD_OPTIONS = METHODS.map((m) => [m, METHOD_NAME[m]] as const)
 
-const choice = (path: string, label: string, options: Line['options'], start = ''): Line => ({
+/** One of a few words; where nothing stands there at first, it may be left unsaid. */
+const choice = (path: string, label: string, options: NonNullable<Line['options']>, start = ''): Line => ({
   path,
   label,
   kind: 'choice',
-  options,
+  options: start === '' ? [['', 'not said'], ...options] : options,
   start,
 })
 const said = (words: readonly string[]) => words.map((w) => [w, w] as const)
@@ -52,13 +53,23 @@ export const gateSheet = (own: readonly OwnEntry[]): Sheet => {
         start: 'emamectin benzoate',
         hint: 'several with commas',
       },
-      choice('facts.leaf', 'Leaves', said(['none', 'swelling', 'out', 'falling']), 'out'),
+      choice(
+        'facts.leaf',
+        'Leaves',
+        [['', 'not said'], ...said(['none', 'swelling', 'out', 'falling'])],
+        'out',
+      ),
       choice('facts.bloom', 'Bloom', [
         ['before', 'still to come'],
         ['open', 'open'],
         ['over', 'over'],
       ]),
-      choice('facts.soil', 'Soil', said(['moist', 'dry', 'saturated', 'frozen']), 'moist'),
+      choice(
+        'facts.soil',
+        'Soil',
+        [['', 'not said'], ...said(['moist', 'dry', 'saturated', 'frozen'])],
+        'moist',
+      ),
       choice('facts.bark', 'Bark', said(['dry', 'wet'])),
       choice('facts.larvae', 'Larvae', said(['small', 'large'])),
       { path: 'facts.crownLost', label: 'Crown lost, %', kind: 'number', start: '10' },

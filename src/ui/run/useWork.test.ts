@@ -3,15 +3,26 @@ import { act, renderHook } from '@testing-library/react'
 import { isIn } from '@/core/methods/running'
 import { fakeServer, later } from '@/ui/fields/server.testing'
 import type { WorkStep } from './presses'
+import { drainOutbox, forgetOutbox, openOutbox, outboxNow, seenRefusal } from './outbox'
 import { useWork, type Command } from './useWork'
 
+/** What the device keeps: it outlives a page that is closed. */
+const device = new Map<string, { id: string; person: string; n: number }>()
+jest.mock('./pressStore', () => ({
+  keepBatch: (b: { id: string; person: string; n: number }) => Promise.resolve(void device.set(b.id, b)),
+  forgetBatches: (ids: string[]) => Promise.resolve(ids.forEach((id) => device.delete(id))),
+  batchesOf: (person: string) =>
+    Promise.resolve([...device.values()].filter((b) => b.person === person).sort((a, b) => a.n - b.n)),
+}))
 jest.mock('@/ui/shell/signInAgain', () => ({ askToSignIn: () => Promise.resolve(false) }))
 
 let server: ReturnType<typeof fakeServer>
-beforeEach(() => {
+beforeEach(async () => {
   server = fakeServer()
-  localStorage.clear()
+  device.clear()
+  forgetOutbox()
   jest.useFakeTimers()
+  await openOutbox('maren')
 })
 afterEach(() => jest.useRealTimers())
 
@@ -111,34 +122,80 @@ test('without signal everything stays on the screen and on the device, and goes 
   await settle()
   expect(hook.result.current).toMatchObject({ waiting: 1, outOfReach: true, refused: null })
   expect(first()).toMatchObject({ drilledAt: expect.any(Number) as number })
-  const kept = JSON.parse(localStorage.getItem('elmhorn-presses-job')!) as { presses: { kind: string }[] }[]
-  expect(kept[0]!.presses[0]!.kind).toBe('drill')
-  act(() => void window.dispatchEvent(new Event('online')))
+  expect([...device.values()]).toMatchObject([{ person: 'maren', job: 'job', presses: [{ kind: 'drill' }] }])
+  await act(() => drainOutbox())
   await settle()
   expect(server.asked).toHaveLength(2)
   // The very same press.
   expect(server.asked[1]!.body['eventId']).toBe(server.asked[0]!.body['eventId'])
   expect(server.asked[1]!.at).toBe(server.asked[0]!.at)
   expect(hook.result.current).toMatchObject({ waiting: 0, outOfReach: false })
-  expect(localStorage.getItem('elmhorn-presses-job')).toBeNull()
+  expect(device.size).toBe(0)
 })
 
-test('what a device had not sent when it was closed is sent when the job is opened again', async () => {
-  localStorage.setItem(
-    'elmhorn-presses-job',
-    JSON.stringify([{ id: 'b', at: 5, presses: [{ eventId: 'e', stepId: 'p', kind: 'drill' }] }]),
-  )
+test('what a device had not sent when it was closed is sent when any page is opened again', async () => {
+  const kept = {
+    id: 'b',
+    person: 'maren',
+    job: 'job',
+    n: 0,
+    at: 5,
+    presses: [{ eventId: 'e', stepId: 'p', kind: 'drill' }],
+  }
+  device.set('b', kept)
   const { first } = open(port('p'))
+  await act(() => openOutbox('maren'))
   await settle()
-  expect(server.asked.map((a) => [a.body['eventId'], a.at])).toEqual([['e', '5']])
+  expect(server.asked.map((a) => [a.body['eventId'], a.at, a.by])).toEqual([['e', '5', 'maren']])
   expect(first()).toMatchObject({ drilledAt: 5 })
+  expect(device.size).toBe(0)
+})
+
+test('what one person pressed goes out under nobody else, and waits for them', async () => {
+  const { hook, press } = open(port('p'))
+  server.reply('lost')
+  press(0, { kind: 'drill' })
+  await act(() => jest.advanceTimersByTimeAsync(100))
+  await act(() => openOutbox('teodor'))
+  await settle()
+  await settle()
+  expect(server.asked).toHaveLength(1)
+  expect(hook.result.current.waiting).toBe(0)
+  expect(device.size).toBe(1)
+  await act(() => openOutbox('maren'))
+  await settle()
+  expect(server.asked.map((a) => a.by)).toEqual(['maren', 'maren'])
+  expect(server.asked[1]!.body['eventId']).toBe(server.asked[0]!.body['eventId'])
+  expect(device.size).toBe(0)
+})
+
+test.each([
+  ['a database that is down', 500, 'server'],
+  ['too much at once', 429, 'rate'],
+  ['a session that ended, and not now', 401, 'session'],
+  ['somebody else signed in', 409, 'person'],
+])('%s gives no press back: it waits and goes out as the same press', async (_, status, field) => {
+  const { hook, press, first } = open(port('p'))
+  server.reply({ status, body: { error: { code: 'conflict', field, message: 'Not now.' } } })
+  press(0, { kind: 'drill' })
+  await act(() => jest.advanceTimersByTimeAsync(100))
+  expect(hook.result.current).toMatchObject({ waiting: 1, outOfReach: true })
+  expect(outboxNow().refused).toEqual([])
+  expect(device.size).toBe(1)
+  expect(first()).toMatchObject({ drilledAt: expect.any(Number) as number })
+  await act(() => jest.advanceTimersByTimeAsync(2500))
+  expect(server.asked.map((a) => a.body['eventId'])).toEqual([
+    server.asked[0]!.body['eventId'],
+    server.asked[0]!.body['eventId'],
+  ])
+  expect(hook.result.current.waiting).toBe(0)
 })
 
 test('what waits is not taken up a second time when the page asks in another way', async () => {
   const view = viewOf(port('p'))
   const nothing = () => Promise.resolve(null)
   const hook = renderHook(({ ask }) => useWork(view, ask), { initialProps: { ask: nothing } })
-  server.reply('lost')
+  server.reply('lost', 'lost')
   act(() => {
     const tree = hook.result.current.trees[0]!
     hook.result.current.act([{ tree, step: tree.steps[0]!, command: { kind: 'drill' } }])
@@ -153,7 +210,7 @@ test('what waits is not taken up a second time when the page asks in another way
 })
 
 test('what is refused is taken back with all that was pressed on top of it, and says so at its steps', async () => {
-  const { hook, press, first } = open(port('p'), pour('q'))
+  const { press, first } = open(port('p'), pour('q'))
   const slow = later<{ status: number; body: unknown }>()
   server.reply(slow.promise)
   press(0, { kind: 'drill' })
@@ -166,9 +223,16 @@ test('what is refused is taken back with all that was pressed on top of it, and 
   })
   await settle()
   expect(first()).toMatchObject({ drilledAt: null, startedAt: null })
-  expect(hook.result.current.refused).toMatchObject({ stepIds: ['p'], problem: { message: 'decided anew' } })
+  const [given] = outboxNow().refused
+  expect(given).toMatchObject({ job: 'job', stepIds: ['p'], problem: { message: 'decided anew' } })
+  // It stays until somebody has seen it.
+  press(1, { kind: 'undo' })
+  await settle()
+  expect(outboxNow().refused).toHaveLength(1)
+  act(() => seenRefusal(given!.id))
+  expect(outboxNow().refused).toEqual([])
   // What has nothing to do with it goes on.
-  expect(server.asked.map((a) => a.body['stepId'])).toEqual(['p', 'q'])
+  expect(server.asked.map((a) => a.body['stepId'])).toEqual(['p', 'q', 'q'])
 })
 
 test('what cannot be is refused here, and nothing is sent', async () => {

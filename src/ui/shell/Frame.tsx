@@ -4,6 +4,8 @@ import Link from 'next/link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { useAlive } from '../fields/useAlive'
+import { OutboxNotes } from '../run/OutboxNotes'
+import { RestingPlace } from '../run/RestingPlace'
 import { registerAsker } from './signInAgain'
 import { firmNow } from './firmClock'
 import { GO_TO, useKeys } from './keys'
@@ -69,7 +71,7 @@ export function Frame({
   strip,
   children,
 }: {
-  person: { name: string; role: string; firm: string }
+  person: { id: string; name: string; role: string; firm: string }
   timeZone: string
   strip: ReactNode
   children: ReactNode
@@ -167,6 +169,7 @@ export function Frame({
       </nav>
       <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0 print:!block print:!pb-0">
         {strip}
+        <OutboxNotes person={person.id} />
         {/* What cannot answer a press yet takes none, so that no press is lost while the page comes up. */}
         <main id="work" inert={!alive} className="flex-1 px-4 sm:px-[22px] pt-3 pb-6 print:!p-0 print:!pr-px">
           {children}
@@ -188,6 +191,7 @@ export function Frame({
           </Link>
         ))}
       </nav>
+      <RestingPlace />
       {over === 'find' && <Find onClose={() => setOver(null)} />}
       {over === 'keys' && <KeyList onClose={() => setOver(null)} />}
       {asking && <SignInAgain onDone={answered} />}

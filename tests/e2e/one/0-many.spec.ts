@@ -53,9 +53,9 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
   // The network goes: what is on the screen stays, and every press is kept on the device.
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Pour: done', exact: true }).click()
-  await expect(page.getByText(/1 press on this device, not sent yet: no signal/)).toBeVisible()
+  await expect(page.getByText(/1 press on this device, not sent yet: no answer/)).toBeVisible()
   await page.getByRole('button', { name: 'Cover: done', exact: true }).click()
-  await expect(page.getByText('2 presses on this device, not sent yet: no signal')).toBeVisible()
+  await expect(page.getByText('2 presses on this device, not sent yet: no answer')).toBeVisible()
   await expect(page.getByText('Hem 02 is done')).toBeVisible()
   await context.setOffline(false)
   await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })

@@ -171,6 +171,7 @@ export function PortWork({
             <Button
               key={by}
 
+              data-quick
               onClick={() => act(port, { kind: 'move', bearing: (port.bearing + by + 360) % 360 })}
             >
               {by > 0 ? `+ ${by}°` : `− ${-by}°`}

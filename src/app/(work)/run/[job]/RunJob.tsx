@@ -32,7 +32,6 @@ import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { MoveDay } from './MoveDay'
-import { OnThisDevice } from './OnThisDevice'
 import { MovedNote } from '../MovedNote'
 import { PortWork } from './PortWork'
 import { ReleaseLine } from './ReleaseLine'
@@ -121,7 +120,8 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
   const elsewhere = refused && !here
 
   return (
-    <>
+    // Whatever comes to stand under the finger here rests first.
+    <div data-rests>
       <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
         <div>
           <p className="text-small text-ink2">
@@ -156,7 +156,6 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
           )}
         </div>
       </div>
-      <OnThisDevice presses={work.waiting} outOfReach={work.outOfReach} />
       {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
       <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
       {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
@@ -384,7 +383,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
           </button>
         ))}
       </nav>
-    </>
+    </div>
   )
 }
 

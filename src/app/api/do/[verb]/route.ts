@@ -27,6 +27,18 @@ export async function POST(
         },
         401,
       )
+    // What one person pressed is never entered as another’s.
+    const by = request.headers.get('elmhorn-by')
+    if (by !== null && by !== person.id)
+      return problemResponse(
+        {
+          code: 'conflict',
+          field: 'person',
+          message:
+            'Somebody else is signed in on this device. What you pressed stays here until you sign in again.',
+        },
+        409,
+      )
     const read = await readJson(request)
     if ('response' in read) return read.response
     const result = await verb.perform(name, person, read.body, sentOf(request))
