@@ -1,3 +1,4 @@
+import { analyzeTables } from '@/db/analyze'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { closePool, inFirm, type FirmSql } from '@/db/client'
 import { hashPassword } from '@/server/password'
@@ -272,6 +273,7 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
     FIRM.id,
     (sql) => sql`update firm set settings = settings || '{"demoLoaded": true}' where id = ${FIRM.id}`,
   )
+  await analyzeTables()
   return 'loaded'
 }
 

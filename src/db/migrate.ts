@@ -22,9 +22,11 @@ export async function migrate(
         return { rows: [...rows] as unknown as Record<string, unknown>[] }
       },
     })
-    const ran = await postgrator.migrate()
+    const migrated = await postgrator.migrate()
     await sql`grant select on schema_version to elmhorn_app, public`
-    return ran.map((m) => m.name)
+    // Plans rest on what the tables hold now, not on what they held before they were changed.
+    if (migrated.length > 0) await sql`analyze`
+    return migrated.map((m) => m.name)
   } finally {
     await sql.end({ timeout: 2 })
   }

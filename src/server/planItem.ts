@@ -28,7 +28,7 @@ export const READING_GOOD_FOR_YEARS = 1
 
 /** What is typed of a tree beside its reading. */
 export const Given = z.strictObject({
-  portGirth: typed('Girth at the ports').optional(),
+  portGirth: typed('Girth at the ports', 400).optional(),
   bearings: z.array(z.int().min(0).max(359)).max(500).optional(),
   crownHeight: typed('Crown height').optional(),
   crownWidth: typed('Crown width').optional(),
@@ -49,7 +49,12 @@ export function withItem(hand: TreeAtHand, row: UseRow, plan: SubjectPlan, on: s
       ...hand.facts,
       holes: [
         ...hand.facts.holes,
-        ...ports.map((p) => ({ bearing: p.bearing, drilledOn: on, keep: SAME_VISIT })),
+        ...ports.map((p) => ({
+          bearing: p.bearing,
+          drilledOn: on,
+          keep: SAME_VISIT,
+          ...(p.stem !== undefined && { stem: p.stem }),
+        })),
       ],
     },
     history: [

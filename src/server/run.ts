@@ -4,7 +4,7 @@ import { readLine } from '@/core/methods/lines'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
-import { eachHole, roundOf } from '@/core/ports/marks'
+import { eachHole, holesIn, roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
@@ -229,13 +229,18 @@ async function refusedMove(
     return refuse('not-allowed', 'kind', `Port ${step.n} is drilled; a hole cannot be moved.`)
   const terms = readInjectionUse(use.terms)
   if (!terms.ok) return terms
+  // Of several stems each is a trunk of its own; what is drawn is of the foot.
+  const { stem } = step.state
+  const holes = eachHole(await holesOfTree(sql, subject.treeId))
   const round = roundOf(
-    await marksOfTree(sql, subject.treeId),
-    eachHole(await holesOfTree(sql, subject.treeId)),
-    plan.shape.portGirth,
+    stem === undefined ? await marksOfTree(sql, subject.treeId) : [],
+    stem === undefined ? holes : holesIn(holes, stem),
+    stem === undefined ? plan.shape.portGirth : plan.shape.stems![stem - 1]!.portGirth,
     dateIn(subject.timeZone, now),
   )
-  const others = steps.flatMap((s) => (s.id !== step.id && s.state.kind === 'port' ? [s.state.bearing] : []))
+  const others = steps.flatMap((s) =>
+    s.id !== step.id && s.state.kind === 'port' && s.state.stem === stem ? [s.state.bearing] : [],
+  )
   const why = refusalAt(bearing, others, {
     ...round,
     count: others.length + 1,

@@ -59,7 +59,12 @@ export function entryOf(
       kind: hostName(subject.host),
       diameterM: plan.diameter,
       readOn,
-      ...(plan.method === 'trunk-injection' && { portGirthM: plan.shape.portGirth }),
+      ...(plan.method === 'trunk-injection' &&
+        (plan.shape.stems
+          ? {
+              stems: plan.shape.stems.map((s) => ({ diameterM: s.diameter, portGirthM: s.portGirth })),
+            }
+          : { portGirthM: plan.shape.portGirth })),
     },
     outcome,
     amount: applied,
@@ -80,6 +85,7 @@ export function entryOf(
         : [
             {
               number: p.number,
+              ...(p.stem !== undefined && { stem: p.stem }),
               bearing: p.bearing,
               volumeM3: p.startedAt === null ? 0 : p.volume - p.left,
               leftM3: p.left,

@@ -67,8 +67,20 @@ export async function made(page: Page, t: Made): Promise<string> {
   return treeId
 }
 
-/** Puts the gear on and begins the work at hand. */
+/** What is seen at a tree on a good day, by what is asked. */
+const SEEN = [
+  ['Leaves', 'out'],
+  ['Flowers of this year', 'over'],
+  ['Bark', 'dry'],
+  ['Larvae', 'small, first to third stage'],
+] as const
+
+/** Puts the gear on, says what is seen, and begins the work at hand. */
 export async function runRest(page: Page) {
   for (const box of await page.getByRole('checkbox').all()) await box.check()
+  for (const [asked, said] of SEEN) {
+    const look = page.getByRole('group', { name: `${asked}, as you see it` })
+    if (await look.count()) await look.getByLabel(said, { exact: true }).check()
+  }
   await page.getByRole('button', { name: 'Gear is on, begin' }).click()
 }

@@ -212,7 +212,7 @@ export async function putOnShelf(firm: TestFirm, uses: Readonly<Record<string, s
         firmId: firm.id,
         version: 1,
         card,
-        useIds: [useId],
+        useIds: card.uses.map((_, n) => (n === 0 ? useId : uuidv7())),
         at: NOON,
         by: null,
       })

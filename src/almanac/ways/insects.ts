@@ -176,7 +176,7 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'snails-slugs': [
     w('hands', 'Clear the cover some feet back, iron phosphate bait', 'damp evenings', ENDS, 'after rain'),
     w('prune', 'Lift the skirt off the ground', 'after harvest', HOLDS, YEARLY),
-    w('feed', 'Feed on bared ground only, no thick mulch to hide in', 'spring', BEARS, YEARLY, { kinds: ['complete feed'] }),
+    w('feed', 'Feed on bared ground only, no thick mulch to hide in', 'soil moist; quick release in spring or autumn only', BEARS, YEARLY, { kinds: ['complete feed'] }),
   ],
   'chestnut-weevil': [
     w('hands', 'Gather nuts daily; heat in water at 120 to 122 °F for 20 to 30 minutes, 140 °F only for nuts to be eaten', 'harvest', ENDS, 'daily'),

@@ -12,7 +12,7 @@ export const ports = calculator({
   name: 'ports',
   title: 'Where the ports go',
   description:
-    'The best bearings for a number of ports: the greatest total suitability over all sets of whole degrees that keep the spacing, with no gap above `maxGap` where that can be met and the smallest widest gap otherwise. What cannot be placed is `missing`; gaps wider than `maxGap` are `uncovered`. Sectors run clockwise from `from` to `to`, both ends included; 0 to 360 is the whole trunk. Ties go to the smaller bearings. With one port the gap is the whole girth.',
+    'The best bearings for a number of ports: the greatest total suitability over all sets of whole degrees that keep the spacing, with no gap above `maxGap` where that can be met and the smallest widest gap otherwise. What cannot be placed is `missing`; gaps wider than `maxGap` are `uncovered`. Sectors run clockwise from `from` to `to`, both ends included; 0 to 360 is the whole trunk. Among equal totals the layout with the greatest least gap, then the one with the smallest largest gap, then the smaller bearings. With one port the gap is the whole girth.',
   request: {
     portGirth: quantity('length', 'Girth at the ports'),
     count: number('How many ports, 1 to 360.'),

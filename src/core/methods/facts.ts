@@ -1,5 +1,5 @@
 import type { Soil, Wood } from '../dose/uptake'
-import type { RingMark } from '../ports/marks'
+import type { Hole, RingMark } from '../ports/marks'
 import type { Length, Temperature } from '../quantity/units'
 import type { Expectation } from '../respond/compare'
 import type { StemInput } from '../trunk/trunk'
@@ -14,7 +14,7 @@ export interface TreeFacts {
   diameter: Length
   marks: readonly RingMark[]
   /** Of recorded injections; calendar dates. */
-  holes: readonly { bearing: number; drilledOn: string; keep?: Length }[]
+  holes: readonly Hole[]
   /** What share of its root zone was cut or is to be cut, and on which day. */
   rootsCut?: readonly { on: string; percent: number }[]
 }

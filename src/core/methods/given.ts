@@ -25,12 +25,25 @@ export interface TypedGiven {
  * `hardscape`) for a share outside 0 to below 100 %.
  *
  * @example readGiven({ portGirth: '54' }, 'us') // { portGirth: 1.3716 }
+ * @example readGiven({ portGirth: '14; 15 1/2' }, 'us') // { portGirths: [0.3556, 0.3937] }
  */
 export function readGiven(typed: TypedGiven, units: UnitSystem): Result<Given> {
   const given: Given = { bearings: typed.bearings, hand: typed.hand }
   const trunk = { bareUnit: units === 'us' ? 'in' : 'cm' }
   const ground = { bareUnit: units === 'us' ? 'ft' : 'm' }
-  if (typed.portGirth) {
+  // Of several stems one girth each, in their order, kept apart by semicolons.
+  if (typed.portGirth?.includes(';')) {
+    const girths: number[] = []
+    for (const [i, one] of typed.portGirth.split(';').entries()) {
+      const r = readQuantity(one.trim(), 'length', 'portGirth', {
+        ...trunk,
+        name: `Girth at the ports of stem ${i + 1}`,
+      })
+      if (!r.ok) return r
+      girths.push(r.value.si)
+    }
+    given.portGirths = girths
+  } else if (typed.portGirth) {
     const r = readQuantity(typed.portGirth, 'length', 'portGirth', { ...trunk, name: 'Girth at the ports' })
     if (!r.ok) return r
     given.portGirth = r.value.si

@@ -15,6 +15,8 @@ export type UseOf<M extends Method> = Extract<CardUse, { method: M }>
 export interface Given {
   /** Girth where ports go. */
   portGirth?: Length
+  /** The same of each of several stems. */
+  portGirths?: readonly Length[]
   /** Of ports, as they were moved; the best there are when not given. */
   bearings?: readonly number[]
   crown?: { shape: CrownShape; density: CrownDensity; height: Length; width: Length }
@@ -50,8 +52,10 @@ interface PutOnShapes {
     perPort: Volume
     /** Seconds. */
     uptake: { from: number; to: number }
-    ports: { bearing: number; suitability: number; moved: boolean }[]
+    ports: { bearing: number; suitability: number; moved: boolean; stem?: number }[]
     largestGap: Length
+    /** Of a tree of several stems: each a trunk of its own, in their order; `portGirth` and `perPort` are those of the first. */
+    stems?: { diameter: Length; portGirth: Length; perPort: Volume; product: Volume; ports: number }[]
   }
   'soil-drench': { basin: { from: Length; to: Length } }
   'soil-injection': {

@@ -111,7 +111,9 @@ function sayPutOn(plan: PutOnPlan, units: UnitSystem): string {
   const product = amount(plan, units)
   switch (plan.method) {
     case 'trunk-injection':
-      return `${product} in ${plan.shape.ports.length} ports, ${showMl(plan.shape.perPort)} each`
+      return plan.shape.stems
+        ? `${product} in ${plan.shape.ports.length} ports of ${plan.shape.stems.length} stems`
+        : `${product} in ${plan.shape.ports.length} ports, ${showMl(plan.shape.perPort)} each`
     case 'soil-drench':
       return plan.water ? `${product} in ${shown(plan.water, 'gal', units)} of water` : product
     case 'soil-injection':

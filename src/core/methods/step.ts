@@ -6,7 +6,13 @@ import type { Line } from './lines'
  * puts on, m³ of a liquid or kg of a weighed one; zero where it only prepares or clears up.
  */
 export type PlannedStep =
-  | { kind: 'port'; bearing: number; product: Volume }
+  | {
+      kind: 'port'
+      bearing: number
+      product: Volume
+      /** Which of several stems it is in, from 1; left out on one trunk. */
+      stem?: number
+    }
   | {
       kind: 'task'
       /** Which of its method's tasks; the method says it in words. */

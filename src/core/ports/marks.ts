@@ -16,11 +16,30 @@ export interface DrilledDay {
   /** ISO date on the site's calendar. */
   drilledOn: string
   bearings: number[]
+  /** Which of several stems; null where the tree was drilled as one trunk. */
+  stem?: number | null
+}
+
+/** One hole of an earlier visit. */
+export interface Hole {
+  bearing: number
+  drilledOn: string
+  /** New ports keep off it by so much, where that is more than its rest. */
+  keep?: Length
+  /** Which of several stems it is in; left out where nobody said. */
+  stem?: number
 }
 
 /** Each hole by itself. `eachHole([{ drilledOn: '2026-06-12', bearings: [20, 80] }])[1].bearing` is 80. */
-export function eachHole(days: readonly DrilledDay[]): { bearing: number; drilledOn: string }[] {
-  return days.flatMap(({ drilledOn, bearings }) => bearings.map((bearing) => ({ bearing, drilledOn })))
+export function eachHole(days: readonly DrilledDay[]): Hole[] {
+  return days.flatMap(({ drilledOn, bearings, stem }) =>
+    bearings.map((bearing) => ({ bearing, drilledOn, ...(stem && { stem }) })),
+  )
+}
+
+/** The holes that are in one of several stems; one of which nobody said the stem is kept off in every stem. */
+export function holesIn(holes: readonly Hole[], stem: number): Hole[] {
+  return holes.filter((h) => h.stem === undefined || h.stem === stem)
 }
 
 const MS_PER_YEAR = 365.25 * 86_400_000
@@ -37,11 +56,11 @@ export function yearsBetween(from: string, to: string): number {
  */
 export function roundOf(
   marks: readonly RingMark[],
-  holes: readonly { bearing: number; drilledOn: string; keep?: Length }[],
+  holes: readonly Hole[],
   portGirth: Length,
   today: string,
 ): TrunkRound {
-  const all: { bearing: number; drilledOn: string; keep?: Length }[] = [
+  const all: Hole[] = [
     ...holes,
     ...marks.filter((m) => m.kind === 'hole').map((m) => ({ bearing: m.from, drilledOn: m.notedOn })),
   ]

@@ -292,7 +292,7 @@ export async function jobSubjectForChange(sql: FirmSql, id: string): Promise<Job
 }
 
 export async function confirmSubjects(sql: FirmSql, ids: string[], at: Date, seen: Seen): Promise<void> {
-  await sql`update job_subject set confirmed_at = ${at}, seen = ${sql.json(seen as never)}
+  await sql`update job_subject set confirmed_at = ${at}, seen = ${sql.json(seen)}
     where id = any(${ids}) and confirmed_at is null`
 }
 

@@ -55,9 +55,9 @@ export async function holesOfTrees(
 ): Promise<(DrilledDay & { treeId: string })[]> {
   if (treeIds.length === 0) return []
   return sql<(DrilledDay & { treeId: string })[]>`
-    select h.tree_id as "treeId", h.drilled_on::text as "drilledOn", array_agg(h.bearing order by h.bearing) as bearings
+    select h.tree_id as "treeId", h.drilled_on::text as "drilledOn", h.stem, array_agg(h.bearing order by h.bearing) as bearings
     from (
-      select l.tree_id, (p.state->>'bearing')::int as bearing,
+      select l.tree_id, (p.state->>'bearing')::int as bearing, (p.state->>'stem')::int as stem,
         (to_timestamp((p.state->>'drilledAt')::double precision / 1000) at time zone s.time_zone)::date as drilled_on
       from (
         select id as tree_id, id as listed from unnest(${treeIds}::uuid[]) id
@@ -65,5 +65,5 @@ export async function holesOfTrees(
       join tree t on t.id = l.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
       join job_subject i on i.tree_id = l.listed join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
       where i.status = 'recorded' and p.state->>'drilledAt' is not null) h
-    group by h.tree_id, h.drilled_on order by h.tree_id, h.drilled_on`
+    group by h.tree_id, h.drilled_on, h.stem order by h.tree_id, h.drilled_on, h.stem`
 }

@@ -16,7 +16,7 @@ import { First, Second } from './earlierBodies'
 /** How it was done: by a product, or by hand. */
 const method = z.enum<Method[]>([...PUT_ON_METHODS, ...HAND_NAMES])
 
-const Port = z.object({ ...port, outAt: instant.nullable() })
+const Port = z.object({ ...port, stem: z.int().optional(), outAt: instant.nullable() })
 
 const Task = z.object({
   /** As the crew read it. */
@@ -40,6 +40,8 @@ const Subject = z.object({
     /** A calendar date; null where the reading is gone. */
     readOn: text.nullable(),
     portGirthM: z.number().optional(),
+    /** Measured above the fork: each stem a trunk of its own. */
+    stems: z.array(z.object({ diameterM: z.number(), portGirthM: z.number() })).optional(),
   }),
   outcome,
   /** What went on or in, what was planned and the label's least: m³ of a liquid, kg of what is weighed. */

@@ -18,6 +18,7 @@ export function GivenFields({
   onTyped,
   units,
   problem,
+  stems = 1,
 }: {
   asks: readonly (keyof Given)[]
   method: Method
@@ -25,6 +26,8 @@ export function GivenFields({
   onTyped: (typed: TypedGiven) => void
   units: UnitSystem
   problem: Problem | null
+  /** Trunks of the tree: of several, each is measured where its ports go. */
+  stems?: number
 }) {
   const set = (part: TypedGiven) => onTyped({ ...typed, ...part })
   const at = (...fields: string[]) => (problem && fields.includes(problem.field) ? problem.message : null)
@@ -42,6 +45,15 @@ export function GivenFields({
             problem={at(line.name)}
           />
         ))}
+      {asks.includes('portGirth') && stems > 1 && (
+        <StemGirths
+          stems={stems}
+          typed={typed.portGirth ?? ''}
+          onTyped={(portGirth) => set({ portGirth })}
+          units={units}
+          problem={at('portGirth')}
+        />
+      )}
       {asks.includes('crown') && (
         <>
           <div className="grid grid-cols-2 gap-3">
@@ -103,5 +115,43 @@ export function GivenFields({
         />
       )}
     </>
+  )
+}
+
+/** One girth a stem, in their order; what is typed is kept as one text with semicolons between. */
+function StemGirths({
+  stems,
+  typed,
+  onTyped,
+  units,
+  problem,
+}: {
+  stems: number
+  typed: string
+  onTyped: (typed: string) => void
+  units: UnitSystem
+  problem: string | null
+}) {
+  const each = typed.split(';').map((t) => t.trim())
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      {Array.from({ length: stems }, (_, i) => (
+        <Field
+          key={i}
+          label={`Girth where the ports go, stem ${i + 1}, ${units === 'us' ? 'in' : 'cm'}`}
+          value={each[i] ?? ''}
+          onChange={(e) =>
+            onTyped(
+              Array.from({ length: stems }, (_, j) =>
+                (j === i ? e.target.value.replace(/;/g, '') : (each[j] ?? '')).trim(),
+              ).join('; '),
+            )
+          }
+          problem={
+            problem?.includes(`stem ${i + 1}`) || problem?.startsWith(`Stem ${i + 1}:`) ? problem : null
+          }
+        />
+      ))}
+    </div>
   )
 }

@@ -1,4 +1,5 @@
 'use client'
+import { StemsDrawing } from './StemsDrawing'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { showLength, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
@@ -20,7 +21,7 @@ export function MethodDrawing({
 }) {
   switch (plan.method) {
     case 'trunk-injection':
-      return null
+      return <StemsDrawing plan={plan} units={units} className={className} />
     case 'soil-drench':
       return <Basin plan={plan} units={units} className={className} />
     case 'soil-injection':

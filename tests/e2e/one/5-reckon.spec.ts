@@ -1,5 +1,6 @@
 import { expect, test } from '@playwright/test'
-import { enter, idOf, picture, signIn } from '../signIn'
+import { made } from '../made'
+import { enter, picture, signIn } from '../signIn'
 
 test('every sheet answers as it opens, and every figure has its working', async ({ page }) => {
   test.setTimeout(240_000)
@@ -68,15 +69,22 @@ test('ten thousand lives are drawn with progress and can be stopped', async ({ p
 })
 
 test('a result goes to the prescription that is open', async ({ page }) => {
-  await signIn(page, 'maren')
-  await page.goto(`/trees/${await idOf(page, 'Ash 14')}/prescribe`)
+  await enter(page, 'maren')
+  const ash = await made(page, {
+    tag: 'Ash 94',
+    host: 'ash',
+    girths: ['52'],
+    findings: { 'exit-hole-d': 'there', 'crown-thin-top': 'there' },
+    cause: 'emerald-ash-borer',
+  })
+  await page.goto(`/trees/${ash}/prescribe`)
   await page.getByRole('link', { name: 'Reckon with other numbers' }).click()
   await page.getByLabel('Girth at the ports').fill('57 in')
   await page.getByLabel('Rate', { exact: true }).selectOption('high')
   const ports = (await page.locator('dl dd').first().textContent())!.trim()
-  await page.getByRole('link', { name: 'Use for Ash 14’s prescription →' }).click()
+  await page.getByRole('link', { name: 'Use for Ash 94’s prescription →' }).click()
   await expect(page.getByLabel('Girth where the ports go')).toHaveValue('57 in')
-  await expect(page.getByRole('group', { name: `Ash 14 from above, ${ports} ports` })).toBeVisible()
+  await expect(page.getByRole('group', { name: `Ash 94 from above, ${ports} ports` })).toBeVisible()
 })
 
 test('once opened it works without a network, also when it is opened again', async ({ page, context }) => {

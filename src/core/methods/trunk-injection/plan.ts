@@ -1,8 +1,15 @@
 import { ok, refuse, type Result } from '../../problem'
 import { describeLayout, layoutPorts, type LayoutInput, type PortLayout } from '../../ports/layout'
-import { roundOf, woundAccount, type RingMark, type WoundAccount } from '../../ports/marks'
+import {
+  holesIn,
+  roundOf,
+  woundAccount,
+  type Hole,
+  type RingMark,
+  type WoundAccount,
+} from '../../ports/marks'
 import { refusalAt } from '../../ports/move'
-import { plain, showLength, type UnitSystem } from '../../quantity/format'
+import { plain, showLength, showMl, type UnitSystem } from '../../quantity/format'
 import { DIAMETER_LIMITS } from '../../trunk/trunk'
 import type { Length, Temperature } from '../../quantity/units'
 import type { Working } from '../../working/working'
@@ -22,7 +29,7 @@ export interface InjectionPlanInput {
   host: string
   wood: Wood
   marks: readonly RingMark[]
-  holes: readonly { bearing: number; drilledOn: string }[]
+  holes: readonly Hole[]
   today: string
   soil: Soil
   temperature: Temperature
@@ -201,6 +208,7 @@ const MINUTES_A_PORT = 4
  */
 export function planTrunkInjection(q: Question<'trunk-injection'>): Result<Planned<'trunk-injection'>> {
   const { tree, given } = q
+  if (tree.stems.length > 1) return planStems(q)
   if (given.portGirth === undefined)
     return refuse('missing', 'portGirth', 'Measure the girth where the ports go; then this can be signed.')
   const whole = planInjection({
@@ -254,5 +262,79 @@ export function planTrunkInjection(q: Question<'trunk-injection'>): Result<Plann
       },
     },
     working,
+  })
+}
+
+const missingOf = (stems: number) =>
+  `It has ${stems} stems, each a trunk of its own: measure the girth where the ports go of each of them.`
+
+/**
+ * The injection of a tree that was measured above its fork: each stem is a trunk with its own girth, ports and dose, and the tree’s dose is
+ * their sum. What is drawn on the ring is of the foot, not of its stems: nothing is taken from it. Problems as
+ * {@link planTrunkInjection}, `missing` (field `portGirth`) while not every stem was measured. Source: handbook, one trunk or several.
+ */
+function planStems(q: Question<'trunk-injection'>): Result<Planned<'trunk-injection'>> {
+  const { tree, given } = q
+  const girths = given.portGirths ?? []
+  if (girths.length !== tree.stems.length) return refuse('missing', 'portGirth', missingOf(tree.stems.length))
+  const each: Planned<'trunk-injection'>[] = []
+  for (const [i, stem] of tree.stems.entries()) {
+    const one = planTrunkInjection({
+      ...q,
+      tree: {
+        ...tree,
+        stems: [stem],
+        diameter: stem.diameter ?? stem.girth! / Math.PI,
+        marks: [],
+        holes: holesIn(tree.holes, i + 1),
+      },
+      given: { ...given, portGirth: girths[i]!, portGirths: undefined, bearings: undefined },
+    })
+    if (!one.ok) {
+      const { code, field, message } = one.problem
+      return refuse(code, field, `Stem ${i + 1}: ${message}`)
+    }
+    each.push(one.value)
+  }
+  const plans = each.map((e) => e.plan)
+  const sum = (of: (p: (typeof plans)[number]) => number) => plans.reduce((n, p) => n + of(p), 0)
+  const product = sum((p) => p.product)
+  const first = plans[0]!.shape
+  return ok({
+    plan: {
+      ...plans[0]!,
+      diameter: tree.diameter,
+      product,
+      least: sum((p) => p.least),
+      most: sum((p) => p.most),
+      minutes: SET_UP_MINUTES + sum((p) => p.steps.length) * MINUTES_A_PORT,
+      steps: plans.flatMap((p, i) => p.steps.map((s) => ({ ...s, stem: i + 1 }))),
+      shape: {
+        portGirth: first.portGirth,
+        perPort: first.perPort,
+        uptake: {
+          from: Math.min(...plans.map((p) => p.shape.uptake.from)),
+          to: Math.max(...plans.map((p) => p.shape.uptake.to)),
+        },
+        ports: plans.flatMap((p, i) => p.shape.ports.map((port) => ({ ...port, stem: i + 1 }))),
+        largestGap: Math.max(...plans.map((p) => p.shape.largestGap)),
+        stems: plans.map((p) => ({
+          diameter: p.diameter,
+          portGirth: p.shape.portGirth,
+          perPort: p.shape.perPort,
+          product: p.product,
+          ports: p.steps.length,
+        })),
+      },
+    },
+    working: [
+      ...each.flatMap((e, i) => e.working.map((s) => ({ ...s, label: `Stem ${i + 1}: ${s.label}` }))),
+      {
+        label: `All ${plans.length} stems`,
+        expression: plans.map((p) => showMl(p.product)).join(' + '),
+        result: `${showMl(product)} in ${sum((p) => p.steps.length)} ports`,
+        source: 'handbook',
+      },
+    ],
   })
 }

@@ -5,6 +5,8 @@ import { showMl } from '../../quantity/format'
 export interface RunningPort {
   number: number
   bearing: number
+  /** Which of several stems it is in, from 1; left out on one trunk. */
+  stem?: number
   volume: number
   drilledAt: number | null
   startedAt: number | null
@@ -28,10 +30,14 @@ export type PortStep =
 export type PortStage = 'planned' | 'drilled' | 'taking up' | 'empty' | 'done' | 'given up'
 
 /** A port as it was planned, before anything was done at it. */
-export function plannedPort(number: number, planned: { bearing: number; product: number }): RunningPort {
+export function plannedPort(
+  number: number,
+  planned: { bearing: number; product: number; stem?: number },
+): RunningPort {
   return {
     number,
     bearing: planned.bearing,
+    ...(planned.stem !== undefined && { stem: planned.stem }),
     volume: planned.product,
     drilledAt: null,
     startedAt: null,

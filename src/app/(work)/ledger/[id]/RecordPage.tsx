@@ -295,7 +295,7 @@ function PortTable({ ports, timeZone }: { ports: Subject['ports']; timeZone: str
         key: p.number,
         name: p.number,
         cells: [
-          `${p.bearing}°`,
+          p.stem === undefined ? `${p.bearing}°` : `stem ${p.stem}, ${p.bearing}°`,
           showMl(p.volumeM3),
           p.startedAt ? clockTime(Date.parse(p.startedAt), timeZone) : 'not set',
           p.startedAt && p.stoppedAt

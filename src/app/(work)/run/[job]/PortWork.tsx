@@ -53,9 +53,14 @@ export function PortWork({
   const stage = stageOf(port)
   const next = NEXT[stage]
   const finished = ports.every((p) => ['done', 'given up'].includes(stageOf(p)))
-  const girth = tree.plan.method === 'trunk-injection' ? tree.plan.shape.portGirth : 0
-  const index = ports.indexOf(port)
-  const before = ports[(index + ports.length - 1) % ports.length]!
+  const shape = tree.plan.method === 'trunk-injection' ? tree.plan.shape : null
+  // Of several stems each is a trunk of its own: the one under the hands is drawn.
+  const { stem } = port
+  const around = ports.filter((p) => p.stem === stem)
+  const girth = (stem === undefined ? shape?.portGirth : shape?.stems?.[stem - 1]?.portGirth) ?? 0
+  const marks = stem === undefined ? tree.marks : []
+  const index = around.indexOf(port)
+  const before = around[(index + around.length - 1) % around.length]!
 
   const here = `${port.id} ${stage}`
   const isOpen = (what: 'giving' | 'moving') => opened?.what === what && opened.at === here
@@ -71,19 +76,23 @@ export function PortWork({
   return (
     <div>
       <Ring
-        marks={tree.marks}
-        holes={tree.holes}
-        ports={ports.map((p) => ({
+        marks={marks}
+        holes={stem === undefined ? tree.holes : []}
+        ports={around.map((p) => ({
           bearing: p.bearing,
           number: p.number,
           stage: stageOf(p),
           chosen: p.id === port.id,
         }))}
-        label={`${tree.tag} from above, ports 1 to ${ports.length}`}
+        label={
+          stem === undefined
+            ? `${tree.tag} from above, ports 1 to ${ports.length}`
+            : `${tree.tag}, stem ${stem} from above, ports ${around[0]!.number} to ${around.at(-1)!.number}`
+        }
         className="w-full max-w-[430px] mx-auto max-sm:-my-2"
       >
-        {ports.map((p) => {
-          const c = at(p.bearing, barkRadius(p.bearing, tree.marks) + 3)
+        {around.map((p) => {
+          const c = at(p.bearing, barkRadius(p.bearing, marks) + 3)
           return (
             <g
               key={p.id}
@@ -103,7 +112,7 @@ export function PortWork({
         })}
       </Ring>
       <div className="hidden sm:block">
-        <RingLegend marks={tree.marks} holes={tree.holes} ports={false} />
+        <RingLegend marks={marks} holes={stem === undefined ? tree.holes : []} ports={false} />
       </div>
       {finished ? (
         <div className="mt-2">
@@ -117,7 +126,9 @@ export function PortWork({
       ) : (
         <div className="mt-1" aria-live="polite">
           <p>
-            <span className="font-head font-bold text-title">Port {port.number}</span>{' '}
+            <span className="font-head font-bold text-title">
+              {stem !== undefined && `Stem ${stem}, `}Port {port.number}
+            </span>{' '}
             <span className="text-ink2 text-lead">
               at {port.bearing}°, {sideInWords(port.bearing)}
               {before !== port &&

@@ -109,8 +109,11 @@ export function Bench({
               </p>
               <p className="text-ink2 mt-1">
                 {showGirth(facts.diameter * Math.PI, units)} of girth
-                {facts.stems.length > 1 && `, ${facts.stems.length} stems as one`} · read{' '}
-                {shortDate(reading.readAt, view.timeZone)}
+                {facts.stems.length > 1 &&
+                  (way.use.method === 'trunk-injection'
+                    ? `, ${facts.stems.length} stems, each a trunk of its own`
+                    : `, ${facts.stems.length} stems as one`)}{' '}
+                · read {shortDate(reading.readAt, view.timeZone)}
               </p>
             </>
           ) : (
@@ -131,6 +134,7 @@ export function Bench({
           onTyped={setTyped}
           units={units}
           problem={problem && !asked ? problem : null}
+          stems={facts?.stems.length}
         />
         <SameTank
           of={way}
@@ -195,7 +199,7 @@ export function Bench({
               water={view.water}
               units={units}
             />
-            <h2 className="mt-4">What the crew does</h2>
+            {plan.steps.some((s) => s.kind === 'task') && <h2 className="mt-4">What the crew does</h2>}
             <ol className="border-t border-line mt-1">
               {plan.steps.flatMap((s) => {
                 if (s.kind !== 'task') return []

@@ -92,7 +92,8 @@ export function Prescribe({
         </p>
       )}
       {way &&
-        (isWay(way, 'trunk-injection') ? (
+        // Of several stems each is a trunk of its own, and no ring is drawn of them.
+        (isWay(way, 'trunk-injection') && (view.facts?.stems.length ?? 1) === 1 ? (
           <InjectionBench key={benchKey} view={view} way={way} sent={sent} choose={choice} line={line} />
         ) : (
           <Bench key={benchKey} view={view} way={way} choose={choice} line={line} />
