@@ -4,6 +4,8 @@ import { readLine } from '@/core/methods/lines'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
+import { sayTask } from '@/core/methods/say'
+import { isTaskOver } from '@/core/methods/task'
 import { eachHole, holesIn, roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -125,6 +127,8 @@ async function markAt(
     const step = steps.find((s) => s.id === press.stepId)!
     const read = readPress(subject, step, press, person.units)
     if (!read.ok) return read
+    const early = press.kind === 'do' ? stepBefore(subject, steps, step, person.units) : null
+    if (early) return early
     const over = await beyondGround(context, subject, step, read.value.amount ?? 0)
     if (over) return over
     if (press.kind === 'move') {
@@ -156,6 +160,23 @@ async function markAt(
   const closed = subject.use.reentryHours > 0 && productOn(steps.map((s) => s.state)) > 0
   if (closed !== (subject.closedFrom !== null)) await closeGround(sql, subject.id, closed ? at : null)
   return ok(states)
+}
+
+/** Refuses a step by hand while one that comes before it is neither done nor given up: what is poured before its basin runs off. */
+function stepBefore(
+  { plan, use }: JobSubjectRow,
+  steps: readonly WorkStepRow[],
+  step: WorkStepRow,
+  units: 'us' | 'metric',
+): Result<never> | null {
+  const first = steps.find((s) => s.n < step.n && s.state.kind === 'task' && !isTaskOver(s.state))
+  if (!first || first.what.kind !== 'task' || step.what.kind !== 'task') return null
+  const name = (task: string) => sayTask(task, plan, use, units).name
+  return refuse(
+    'not-allowed',
+    'stepId',
+    `${name(first.what.task)} comes before ${name(step.what.task)}; tick that first, or say why it is not done.`,
+  )
 }
 
 /** Refuses what a measure shows above the plan where the ground has no more left of it this year. */

@@ -9,6 +9,7 @@ import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
+import { weatherDeviations } from '@/core/methods/weatherDeviations'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
@@ -173,6 +174,11 @@ async function signOne(
   if (!lot.ok) return lot
   const weather = await typedWeather(context, one.siteId, input)
   if (!weather.ok) return weather
+  const outside = weatherDeviations(
+    one.use,
+    { wind: weather.value.windMs, temperature: weather.value.temperatureC },
+    person.units,
+  )
   for (const outcome of ['not treated', 'partly treated'] as const) {
     const less = worked.filter((w) => w.outcome === outcome)
     if (less.length > 0 && !input.accepted.includes(outcome))
@@ -258,7 +264,7 @@ async function signOne(
           return entryOf(
             w,
             reading ? dateIn(w.subject.timeZone, reading.readAt) : null,
-            [...w.deviations, ...stops, ...(superseded ? [superseded] : [])],
+            [...w.deviations, ...outside, ...stops, ...(superseded ? [superseded] : [])],
             person.units,
           )
         }),

@@ -236,4 +236,13 @@ test('what one person pressed is not entered as another’s, and the soil that i
     (sql) => sql<{ seen: unknown }[]>`select seen from job_subject where id = ${subject.id}`,
   )
   expect(kept[0]!.seen).toEqual({ soil: 'moist' })
+  // What comes later in the row waits for what comes before it.
+  const [basin, pour] = await rows((sql) => stepsOfSubjects(sql, [subject.id]))
+  const press = (stepId: string) => ({ eventId: uuidv7(), stepId, kind: 'do' })
+  expect(await problemOf(tech, 'mark-step', press(pour!.id))).toMatchObject({
+    code: 'not-allowed',
+    message: expect.stringMatching(/^[A-Z].* comes before Pour/),
+  })
+  await done(tech, 'mark-step', press(basin!.id))
+  await done(tech, 'mark-step', press(pour!.id))
 })

@@ -26,7 +26,7 @@ export function deviations(
       plan.steps.flatMap((s, i) => (s.kind === 'port' ? [{ number: i + 1, bearing: s.bearing }] : [])),
       steps.filter((s) => s.kind === 'port'),
       plan.product,
-      plan.shape.uptake.to,
+      plan.shape.uptake,
     )
   const show = (amount: number) => showProduct(amount, plan.kind, plan.method, units)
   const found: string[] = []

@@ -20,6 +20,7 @@ const tree = (id: string) =>
     marks: [],
     holes: [],
     steps: [],
+    plan: { method: 'soil-drench', shape: {} },
   }) as unknown as JobTree
 const [one, two] = [tree('1'), tree('2')]
 /** Both come out of one tank with a second product. */
@@ -87,7 +88,7 @@ formsHold([
   },
   {
     name: 'a tree is confirmed by its tag, with the gear on',
-    draw: () => h(ConfirmTree, { tree: one, item, soil: null, onConfirmed: nothing }),
+    draw: () => h(ConfirmTree, { tree: one, item, soil: null, units: 'us', onConfirmed: nothing }),
     verb: 'confirm-tree',
     type: { 'Read the tag on the tree': 'ash 1', ...gear, [BLOOM]: true, out: true },
     press: 'This is the tree, begin',
@@ -97,7 +98,7 @@ formsHold([
   },
   {
     name: 'with a glove missing the gear is not on',
-    draw: () => h(ConfirmTree, { tree: one, item, soil: null, onConfirmed: nothing }),
+    draw: () => h(ConfirmTree, { tree: one, item, soil: null, units: 'us', onConfirmed: nothing }),
     verb: 'confirm-tree',
     type: { 'Read the tag on the tree': 'ash 1', gloves: true },
     press: 'This is the tree, begin',

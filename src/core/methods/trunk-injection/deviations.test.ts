@@ -23,14 +23,17 @@ const all = (change: Record<number, Partial<RunningPort>> = {}) =>
 const outcomeOf = (ports: RunningPort[], least: number) => judge(volumeApplied(ports), least)
 const PRESCRIBED = 9 * 9.2 * ML
 
+/** 25 to 50 minutes. */
+const UPTAKE = { from: 25 * 60, to: 50 * 60 }
+
 test('all as planned says nothing', () => {
-  expect(deviationsOf(plan, all(), PRESCRIBED, 50 * 60)).toEqual([])
+  expect(deviationsOf(plan, all(), PRESCRIBED, UPTAKE)).toEqual([])
   expect(outcomeOf(all(), PRESCRIBED)).toBe('treated')
 })
 
 test('a port moved and given up with 6 mL left is said', () => {
   const ports = all({ 3: { bearing: 126, givenUp: 'will not take', left: 6 * ML } })
-  expect(deviationsOf(plan, ports, PRESCRIBED, 50 * 60)).toEqual([
+  expect(deviationsOf(plan, ports, PRESCRIBED, UPTAKE)).toEqual([
     'Port 3 was moved from 120° to 126°.',
     'Port 3 was given up with 6 mL of 9.2 mL left: will not take.',
     '76.8 mL went in of 82.8 mL prescribed, 93 %.',
@@ -44,7 +47,7 @@ test('nine ports given up for rain with 0.6 mL in are partly treated', () => {
   const least = leastDose({ ratePerInch: { low: 5 * ML, high: 10 * ML } }, toSI(14, 'in'), PRESCRIBED)
   expect(least).toBeCloseTo(70 * ML, 12)
   expect(outcomeOf(ports, least)).toBe('partly treated')
-  expect(deviationsOf(plan, ports, PRESCRIBED, 3000).at(-1)).toBe(
+  expect(deviationsOf(plan, ports, PRESCRIBED, UPTAKE).at(-1)).toBe(
     '0.6 mL went in of 82.8 mL prescribed, 1 %.',
   )
 })
@@ -66,7 +69,7 @@ test('nothing set at all is not treated; what was drilled in vain is said', () =
     ),
   )
   expect(outcomeOf(ports, PRESCRIBED)).toBe('not treated')
-  const said = deviationsOf(plan, ports, PRESCRIBED, 3000)
+  const said = deviationsOf(plan, ports, PRESCRIBED, UPTAKE)
   expect(said[0]).toBe('Port 1 was drilled but never set: rain.')
   expect(said[1]).toBe('Port 2 was not drilled: rain.')
 })
@@ -82,7 +85,14 @@ test('the least of a high-rate prescription is the low rate; of a capsule produc
 })
 
 test('a port that took longer than expected is said', () => {
-  expect(deviationsOf(plan, all({ 2: { stoppedAt: 90 * 60_000 } }), PRESCRIBED, 50 * 60)).toEqual([
+  expect(deviationsOf(plan, all({ 2: { stoppedAt: 90 * 60_000 } }), PRESCRIBED, UPTAKE)).toEqual([
     'Port 2 took 90 min, longer than the 50 min expected.',
   ])
+})
+
+test('a port that was empty sooner than a trunk can drink is said', () => {
+  expect(deviationsOf(plan, all({ 2: { stoppedAt: 60_000 } }), PRESCRIBED, UPTAKE)).toEqual([
+    'Port 2 took 1 min, far less than the 25 min expected at least.',
+  ])
+  expect(deviationsOf(plan, all({ 2: { stoppedAt: 6 * 60_000 } }), PRESCRIBED, UPTAKE)).toEqual([])
 })

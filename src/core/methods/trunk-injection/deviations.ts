@@ -2,6 +2,9 @@ import { plain, showMl } from '../../quantity/format'
 import type { Volume } from '../../quantity/units'
 import { volumeApplied, type RunningPort } from './running'
 
+/** Less than this share of the shortest uptake is none. House figure. */
+const TOO_QUICK = 0.2
+
 /** A port as it was planned: where, and with what. */
 export interface PlannedPort {
   number: number
@@ -16,8 +19,10 @@ export function deviationsOf(
   planned: readonly PlannedPort[],
   ports: readonly RunningPort[],
   prescribed: Volume,
-  longest: number,
+  /** Of the uptake that was expected, seconds. */
+  uptake: { from: number; to: number },
 ): string[] {
+  const longest = uptake.to
   const found: string[] = []
   for (const p of ports) {
     const was = planned.find((x) => x.number === p.number)
@@ -32,6 +37,15 @@ export function deviationsOf(
     else if (p.startedAt !== null && p.stoppedAt !== null && p.stoppedAt - p.startedAt > longest * 1000)
       found.push(
         `Port ${p.number} took ${plain((p.stoppedAt - p.startedAt) / 60_000, 0)} min, longer than the ${plain(longest / 60, 0)} min expected.`,
+      )
+    // So quick no trunk drinks: it leaked, or the clock was started late.
+    else if (
+      p.startedAt !== null &&
+      p.stoppedAt !== null &&
+      p.stoppedAt - p.startedAt < uptake.from * 1000 * TOO_QUICK
+    )
+      found.push(
+        `Port ${p.number} took ${plain((p.stoppedAt - p.startedAt) / 60_000, 0)} min, far less than the ${plain(uptake.from / 60, 0)} min expected at least.`,
       )
   }
   const applied = volumeApplied(ports)

@@ -1,6 +1,8 @@
 'use client'
 import { useState, type FormEvent } from 'react'
 import { only, type Seen } from '@/core/gate/looks'
+import type { UnitSystem } from '@/core/quantity/format'
+import { StemsDrawing } from '@/ui/methods/StemsDrawing'
 import { Ring } from '@/ui/ring/Ring'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -14,12 +16,14 @@ export function ConfirmTree({
   tree,
   item,
   soil,
+  units,
   onConfirmed,
 }: {
   tree: JobTree
   item: JobItem
   /** By the weather of this hour; null where it is not known. */
   soil: Seen['soil'] | null
+  units: UnitSystem
   onConfirmed: () => void
 }) {
   const { send, busy, problem } = useVerb('confirm-tree')
@@ -28,6 +32,7 @@ export function ConfirmTree({
   const [noBloom, setNoBloom] = useState(false)
   const [seen, setSeen] = useState<Seen>(soil ? { soil } : {})
   const all = item.use.protectiveGear
+  const stems = tree.plan.method === 'trunk-injection' && tree.plan.shape.stems ? tree.plan : null
   async function submit(event: FormEvent) {
     event.preventDefault()
     const begun = await send({
@@ -41,16 +46,21 @@ export function ConfirmTree({
   }
   return (
     <form onSubmit={submit} noValidate>
-      <Ring
-        marks={tree.marks}
-        holes={tree.holes}
-        ports={portsOf(tree).map((p) => ({ bearing: p.bearing }))}
-        label={`${tree.tag} from above`}
-        className="w-full max-w-[280px] mx-auto"
-      />
+      {stems ? (
+        <StemsDrawing plan={stems} units={units} className="max-w-[420px] mx-auto" />
+      ) : (
+        <Ring
+          marks={tree.marks}
+          holes={tree.holes}
+          ports={portsOf(tree).map((p) => ({ bearing: p.bearing }))}
+          label={`${tree.tag} from above`}
+          className="w-full max-w-[280px] mx-auto"
+        />
+      )}
       <p>
-        It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its trunk
-        must look like this ring, north up.{tree.treeNote && ` ${tree.treeNote}`}
+        It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its{' '}
+        {stems ? 'stems' : 'trunk'}
+        must look like {stems ? 'these' : 'this ring'}, north up.{tree.treeNote && ` ${tree.treeNote}`}
       </p>
       <div className="grid gap-3 mt-3 max-w-md">
         <Field

@@ -240,6 +240,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
                 tree={tree}
                 item={item}
                 soil={view.weather?.soil ?? null}
+                units={view.units}
                 onConfirmed={() => void work.refresh()}
               />
             ) : (
