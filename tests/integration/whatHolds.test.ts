@@ -1,9 +1,13 @@
 import { stepsOfSubjects } from '@/db/queries/workStep'
+import { usesOnShelf } from '@/db/queries/card'
 import { subjectsOfJob } from '@/db/queries/job'
 import { dueAgain } from '@/db/queries/occurrence'
 import { recordById } from '@/db/queries/record'
 import { holesOfTree } from '@/db/queries/ring'
+import { treesById } from '@/db/queries/tree'
 import { inFirm } from '@/db/client'
+import { treesAtHand } from '@/server/treesAtHand'
+import { waysFor } from '@/server/waysFor'
 import { readRecord, type Application } from '@/server/ledger/body'
 import {
   closePool,
@@ -23,7 +27,7 @@ import {
 } from './scenario'
 
 let firm: TestFirm
-const uses = { CP4: uuidv7(), SD2: uuidv7() }
+const uses = { CP4: uuidv7(), SD2: uuidv7(), CU5: uuidv7() }
 const DAY = 86_400_000
 const at = (days: number, hours = 0) => new Date(NOON.getTime() + days * DAY + hours * 3_600_000)
 const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
@@ -245,4 +249,61 @@ test('what one person pressed is not entered as another’s, and the soil that i
   })
   await done(tech, 'mark-step', press(basin!.id))
   await done(tech, 'mark-step', press(pour!.id))
+})
+
+test('a way out of its time is offered for its day, refused for another, and can be signed for it', async () => {
+  const arborist = firm.person('arborist')
+  const treeId = await measuredTree(firm, { tag: 'Peach 1', host: 'peach', inches: '20', eastM: 30 })
+  const decisionId = await decideTree(arborist, treeId, {
+    seen: { 'leaf-curl-red-blister': 'there', 'cool-wet-spring': 'there', 'leaf-drop-early': 'there' },
+    cause: 'peach-leaf-curl',
+    action: 'care',
+    due: '2026-07-30',
+  })
+  const [tree] = await rows((sql) => treesById(sql, [treeId]))
+  const offered = await rows(async (sql) => {
+    const on = await usesOnShelf(sql)
+    const [hand] = await treesAtHand({ sql, now: NOON, person: arborist }, [tree!], on)
+    return waysFor(hand!, on, { on: '2026-06-12', units: 'us', action: 'care' })
+  })
+  const copper = offered.find((w) => w.id === uses.CU5)!
+  expect([copper.closed, copper.opensOn]).toEqual([[], '2026-11-01'])
+  const sprayed = (onDate: string) => ({
+    id: uuidv7(),
+    items: [
+      {
+        useId: uses.CU5,
+        choice: 0,
+        subjects: [
+          {
+            treeId,
+            decisionId,
+            given: {
+              crownHeight: '9 ft',
+              crownWidth: '9 ft',
+              crownShape: 'ellipsoid',
+              crownDensity: 'medium',
+            },
+          },
+        ],
+      },
+    ],
+    onDate,
+    harvestOn: '2027-08-01',
+  })
+  expect(await problemOf(arborist, 'hand-to-crew', sprayed('2026-06-12'))).toMatchObject({
+    field: 'onDate',
+    message: expect.stringMatching(/Again from 1 Nov 2026/),
+  })
+  const { jobId } = await done<{ jobId: string }>(arborist, 'hand-to-crew', sprayed('2026-11-10'))
+  const [subject] = await rows((sql) => subjectsOfJob(sql, jobId))
+  const begin = (seen: object) => ({ jobSubjectIds: [subject!.id], gear: true, noBloom: true, seen })
+  const november = firm.person('technician', new Date('2026-11-10T15:00:00Z'))
+  expect(await problemOf(november, 'begin-work', begin({ soil: 'moist' }))).toMatchObject({
+    field: 'seen.leaf',
+  })
+  expect(await problemOf(november, 'begin-work', begin({ leaf: 'out' }))).toMatchObject({
+    message: expect.stringMatching(/wants a bare tree/),
+  })
+  await done(november, 'begin-work', begin({ leaf: 'none' }))
 })

@@ -1,6 +1,13 @@
 import type { Leaf } from '../decide/way'
 import type { Foliage } from '../diagnose/almanac'
-import { inWindow, readWindow, type CardWindow, type InWindow, type SeasonYear } from '../season/cardWindow'
+import {
+  asksSeason,
+  inWindow,
+  readWindow,
+  type CardWindow,
+  type InWindow,
+  type SeasonYear,
+} from '../season/cardWindow'
 import { addDays, type PlainDate } from '../time/calendar'
 import { firstAfter, isWithin, type Yearly } from '../time/yearly'
 import type { Bloom, Facts } from './question'
@@ -27,6 +34,10 @@ function windowOf(text: string): CardWindow {
   return result.value
 }
 
+/** What was asked of days alone: a list of trees asks for the same day hundreds of times, and a closed one is looked ahead from. */
+const asked = new Map<string, InWindow>()
+const MOST_ASKED = 2000
+
 /**
  * How a day lies to a stretch that the almanac names, by the calendar of the north, half a year later in the south. Warmth is held
  * against the years that are known of the place; without them it is `maybe`.
@@ -40,11 +51,16 @@ export function almanacWindow(
   years: readonly SeasonYear[],
 ): InWindow {
   const window = windowOf(text)
-  if (!south || window.flat().some((r) => r.kind !== 'dates')) return inWindow(window, on, years)
+  if (asksSeason(window)) return inWindow(window, on, years)
+  const key = `${text}|${on}|${south}`
+  const before = asked.get(key)
+  if (before) return before
   const found = inWindow(window, almanacDay(on, south), [])
-  return found.is === 'closed' && found.next !== null
-    ? { is: 'closed', next: placeDay(found.next, south) }
-    : found
+  const here: InWindow =
+    found.is === 'closed' && found.next !== null ? { is: 'closed', next: placeDay(found.next, south) } : found
+  if (asked.size >= MOST_ASKED) asked.clear()
+  asked.set(key, here)
+  return here
 }
 
 /** When trees that shed their leaves stand bare, and when in leaf, anywhere in the temperate north. House figures. */
@@ -58,9 +74,11 @@ export function leafByCalendar(foliage: Foliage, on: PlainDate, south: boolean):
   return isWithin(BARE, day) ? 'none' : isWithin(IN_LEAF, day) ? 'out' : undefined
 }
 
-/** The first day on which a tree that stands bare by the calendar may have leaves. */
-export function leavesFrom(on: PlainDate, south: boolean): PlainDate {
-  return placeDay(firstAfter(BARE, almanacDay(on, south)), south)
+/** The first day on which the calendar alone says of the leaves no more what it says of a day; null where it says nothing of that. */
+export function leafChanges(foliage: Foliage, on: PlainDate, south: boolean): PlainDate | null {
+  const now = leafByCalendar(foliage, on, south)
+  if (now === undefined) return null
+  return placeDay(firstAfter(now === 'none' ? BARE : IN_LEAF, almanacDay(on, south)), south)
 }
 
 /** What the calendar alone says of the flowers of a kind; undefined where they may be open and only a look tells. */

@@ -4,7 +4,7 @@ import { BORER, RETURNS } from '../decide/treatable'
 import { actsOn, feedsOnly, usedActives } from '../history/use'
 import { used } from '../history/use.testing'
 import { toSI } from '../quantity/units'
-import { almanacWindow, bloomByCalendar, bloomOver, leafByCalendar } from './calendar'
+import { almanacWindow, bloomByCalendar, bloomOver, leafByCalendar, leafChanges } from './calendar'
 import { GATE, gate, said } from './gate'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
@@ -222,6 +222,10 @@ test('south of the equator the almanac lies half a year off', () => {
   expect(leafByCalendar('deciduous', '2026-07-01', false)).toBe('out')
   expect(leafByCalendar('deciduous', '2026-04-15', false)).toBeUndefined()
   expect(leafByCalendar('conifer', '2026-01-15', false)).toBeUndefined()
+  expect(leafChanges('deciduous', '2026-06-12', false)).toBe('2026-09-16')
+  expect(leafChanges('deciduous', '2027-01-15', false)).toBe('2027-03-16')
+  expect(leafChanges('deciduous', '2026-04-15', false)).toBeNull()
+  expect(leafChanges('conifer', '2026-06-12', false)).toBeNull()
   const apple = hostFacts('apple').bloom
   expect([
     bloomByCalendar(apple, '2026-03-01', false),

@@ -1,6 +1,6 @@
 import type { Leaf } from '../decide/way'
 import { spokenDate } from '../time/calendar'
-import { leafByCalendar, leavesFrom } from './calendar'
+import { leafByCalendar, leafChanges } from './calendar'
 import { asked, closed, type Found, type Question, type Rule } from './question'
 import { waysHere } from './ways'
 
@@ -54,8 +54,8 @@ function fedLate({ facts, product }: Question): Found[] {
 
 function out(q: Question, now: Leaf, any: readonly Leaf[]): Found {
   // Only where the calendar itself said so does a day open it.
-  const byDay = leafByCalendar(q.host.foliage, q.on, q.south) === now && now === 'none' && any.includes('out')
-  const until = byDay ? leavesFrom(q.on, q.south) : null
+  const byDay = leafByCalendar(q.host.foliage, q.on, q.south) === now
+  const until = byDay ? leafChanges(q.host.foliage, q.on, q.south) : null
   return closed(
     'leaf',
     `This wants ${any.map((l) => WANTED[l]).join(' or ')}, and ${SAID[now]}.`,

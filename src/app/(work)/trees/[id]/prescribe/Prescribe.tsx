@@ -84,6 +84,11 @@ export function Prescribe({
       {blocked && <Blocked why={blocked} view={view} />}
       {view.handed && <AgreedLines agreed={view.handed.agreed} className="mt-2 max-w-3xl" />}
       {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
+      {way && way.asks.length > 0 && (
+        <Note says="know" className="mt-3 max-w-3xl">
+          Before it is begun: {way.asks.join(' ')}
+        </Note>
+      )}
       {!way && choice}
       {!way && ways.length > 0 && (
         <p className="mt-4 max-w-2xl">
