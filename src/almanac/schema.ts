@@ -117,6 +117,7 @@ const WayEntry = z
       leaf: z.array(z.enum(LEAF)).min(1).optional(),
       bloom: z.enum(['open', 'not open']).optional(),
       larvae: z.literal('small').optional(),
+      snow: z.literal('before').optional(),
     }),
     well: z.enum(HOW_WELL),
     on: text(4).optional(),

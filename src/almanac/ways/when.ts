@@ -24,7 +24,7 @@ export const WHEN: Readonly<Record<string, WayTime>> = {
   'a season after the soil is open': ANY, 'after water, in moist soil': ANY, 'not while it strikes': ANY, 'damp evenings': ANY,
   'all season': ANY, 'all season, nothing broad sprayed': ANY, 'in mild weather, nothing broad sprayed': ANY,
   'when prey is there and nothing broad was sprayed': ANY, 'when crawlers walk and nothing broad was sprayed': ANY,
-  'before the nests are many': ANY, 'before ants climb': ANY, 'before hunger': ANY, 'before snow': ANY, 'before they come': ANY, 'before autumn': ANY,
+  'before the nests are many': ANY, 'before ants climb': ANY, 'before hunger': ANY, 'before snow': { snow: 'before' }, 'before they come': ANY, 'before autumn': ANY,
   'before colour': ANY, 'while they feed': ANY, 'after harvest': ANY, 'from fruit set': ANY, 'from spring': ANY, 'from late spring': ANY,
   'from leaf-out': ANY, 'from bloom': ANY, 'late spring': ANY, 'next spring': ANY, 'July': ANY, 'spring and autumn': ANY, 'autumn or spring': ANY,
   'dry weather': ANY, 'dry weather, or dormant': ANY, 'dry weather after harvest': ANY, 'dormant and when seen': ANY, 'evening': ANY,

@@ -137,6 +137,12 @@ test.each<[string, Asked, RuleName | null]>([
     q('2026-06-12', 'apple', 'tent-caterpillar', 'crown-spray', 'Bt', { larvae: 'large' }),
     'season',
   ],
+  [
+    'a guard once snow lies',
+    q('2026-12-12', 'apple', 'vole-gnawing', 'guard', undefined, { snow: true }),
+    'season',
+  ],
+  ['a guard before it', q('2026-11-12', 'apple', 'vole-gnawing', 'guard', undefined, { snow: false }), null],
   // Cuts.
   ['a red oak in May', q('2026-05-12', 'oak-red-group', 'oak-wilt', 'prune'), 'season'],
   ['a white oak in July', q('2026-07-31', 'oak-white-group', 'crowded-crown', 'prune'), 'season'],

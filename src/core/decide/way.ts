@@ -20,6 +20,8 @@ export interface WayTime {
   bloom?: 'open' | 'not open'
   /** Of what eats: it works on the young only. */
   larvae?: 'small'
+  /** It is put on before snow lies. */
+  snow?: 'before'
 }
 
 /** How well a way works on its cause: it ends it, holds it down, helps the tree bear it, or bridges a year. */

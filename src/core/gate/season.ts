@@ -32,7 +32,7 @@ const soonest = (each: readonly Found[][]): Found[] => {
   return [...each].sort((x, y) => (until(x) < until(y) ? -1 : 1))[0] ?? []
 }
 
-function outOf({ window, bloom, larvae }: WayTime, when: string, q: Question): Found[] {
+function outOf({ window, bloom, larvae, snow }: WayTime, when: string, q: Question): Found[] {
   const found: Found[] = []
   if (window !== undefined) {
     const lies = q.inWindow(window)
@@ -53,6 +53,17 @@ function outOf({ window, bloom, larvae }: WayTime, when: string, q: Question): F
     found.push(closed('season', `This is done ${when}, and the tree is in bloom.`, '', { field: 'onDate' }))
   if (bloom !== undefined && facts.bloom === undefined)
     found.push(asked('bloom', 'Are its flowers still to come, open, or over?'))
+  if (snow === 'before' && facts.snow)
+    found.push(
+      closed(
+        'season',
+        `This is done ${when}, and snow lies.`,
+        'Clear it away from the stem first, or wait.',
+        {
+          field: 'onDate',
+        },
+      ),
+    )
   if (larvae === 'small') {
     if (facts.larvae === 'large')
       found.push(
