@@ -177,15 +177,54 @@ describe('what was done behind its back is found, at its place', () => {
     expect(await inFirm(firm.id, checkTail)).toMatchObject({ seq: 3, kind: 'cut' })
   })
 
-  test('a seal that never reached the file is added by the next check; a line that is none is passed over', async () => {
+  test('a seal that never reached the file is added by the first check; one that was in it does not go by itself', async () => {
     const { firm } = await firmWithRecords('Cut-off firm')
-    const lines = readFileSync(FILE, 'utf8').split('\n')
-    writeFileSync(
-      FILE,
-      `${lines.filter((l) => !(l.includes(firm.id) && l.includes('"seq":3'))).join('\n')}not a seal ${firm.id}\n`,
-    )
+    const without = (seq: number) =>
+      readFileSync(FILE, 'utf8')
+        .split('\n')
+        .filter((l) => !(l.includes(firm.id) && l.includes(`"seq":${seq}`)))
+        .join('\n')
+    writeFileSync(FILE, without(3))
     expect(await checkLedger(firm.id)).toBeNull()
     expect(readFileSync(FILE, 'utf8')).toMatch(new RegExp(`${firm.id}","seq":3`))
+    const whole = readFileSync(FILE, 'utf8')
+    writeFileSync(FILE, without(2))
+    for (let i = 0; i < 2; i++)
+      expect(await checkLedger(firm.id)).toMatchObject({
+        seq: 2,
+        kind: 'seal file',
+        words: expect.stringMatching(/gone from the file/),
+      })
+    writeFileSync(FILE, whole)
+    expect(await checkLedger(firm.id)).toBeNull()
+  })
+
+  test.each<[string, (lines: string[]) => string[], RegExp]>([
+    ['a line that is no seal', (l) => [...l, 'FIRM not a seal'], /is no seal/],
+    [
+      'a garbled signature',
+      (l) => l.map((x) => (x.includes('"seq":2') ? x.replace(/"signature":"../, '"signature":"zz') : x)),
+      /record 2 was not made with our key|gone from the file/,
+    ],
+    [
+      'two lines for one entry',
+      (l) => [...l, l.find((x) => x.includes('"seq":3'))!.replace('"seq":3', '"seq":2')],
+      /two different ones for record 2|record 2 was not made with our key/,
+    ],
+    ['a file that is gone', () => [], /gone from the file/],
+  ])('%s is trouble', async (name, change, words) => {
+    const { firm } = await firmWithRecords(`Garbled firm ${name}`)
+    expect(await checkLedger(firm.id)).toBeNull()
+    const all = readFileSync(FILE, 'utf8').split('\n').filter(Boolean)
+    const own = all.filter((l) => l.includes(firm.id))
+    const others = all.filter((l) => !l.includes(firm.id))
+    writeFileSync(FILE, [...others, ...change(own).map((l) => l.replace('FIRM', firm.id)), ''].join('\n'))
+    expect(await checkLedger(firm.id)).toMatchObject({
+      kind: 'seal file',
+      words: expect.stringMatching(words),
+    })
+    writeFileSync(FILE, [...all, ''].join('\n'))
+    expect(await checkLedger(firm.id)).toBeNull()
   })
 })
 

@@ -12,7 +12,7 @@ export interface SealRow {
 /** What is wrong with a chain, and at which entry. */
 export interface Trouble {
   seq: number
-  kind: 'changed' | 'missing' | 'chained anew' | 'cut' | 'not sealed' | 'false seal'
+  kind: 'changed' | 'missing' | 'chained anew' | 'cut' | 'not sealed' | 'false seal' | 'seal file'
   words: string
 }
 

@@ -1,7 +1,15 @@
 import { createHash } from 'node:crypto'
 import { inFirm, type FirmSql } from '@/db/client'
 import { chainFrom, lastSeq, type ChainRow } from '@/db/queries/record'
-import { firstSealed, newestSeal, noteCheck, sealsFrom, type SealRow, type Trouble } from '@/db/queries/seal'
+import {
+  firstSealed,
+  ledgerCheck,
+  newestSeal,
+  noteCheck,
+  sealsFrom,
+  type SealRow,
+  type Trouble,
+} from '@/db/queries/seal'
 import { isTrueSeal } from './seal'
 import { appendSeals, sealsInFile } from './sealFile'
 
@@ -71,7 +79,7 @@ export function againstFile(
 ): Trouble | null {
   let first: Trouble | null = null
   for (const [seq, s] of inFile) {
-    if (!isTrueSeal(s) || (first && first.seq <= seq)) continue
+    if (first && first.seq <= seq) continue
     if (seq > end.seq) first = cutOff(end.seq, seq)
     else if (inDatabase.get(seq)?.hash !== s.hash)
       first = {
@@ -91,8 +99,11 @@ const [STRETCH, REST] = [500, 2]
  * time with a rest after each, and notes what it found. Seals that never reached the file, because the machine stopped between, are added to it.
  */
 export async function checkLedger(firmId: string, now = new Date()): Promise<Trouble | null> {
-  const inFile = await sealsInFile(firmId)
-  const sealedFrom = await inFirm(firmId, firstSealed)
+  const file = await sealsInFile(firmId)
+  const [sealedFrom, before] = await inFirm(firmId, async (sql) => [
+    await firstSealed(sql),
+    await ledgerCheck(sql),
+  ])
   const inDatabase = new Map<number, SealRow>()
   let link = BEGINNING
   let trouble: Trouble | null = null
@@ -112,8 +123,17 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
     if (entries.length < STRETCH) break
     await new Promise((rested) => setTimeout(rested, REST * (performance.now() - began)))
   }
-  trouble ??= againstFile(link, inDatabase, inFile)
-  if (!trouble) await appendSeals([...inDatabase.values()].filter((s) => !inFile.has(s.seq)))
+  trouble ??= againstFile(link, inDatabase, file.seals) ?? file.trouble
+  const lacking = [...inDatabase.values()].filter((s) => !file.seals.has(s.seq)).sort((a, b) => a.seq - b.seq)
+  // What an earlier check saw in the file was in it: it does not get there by itself again.
+  const gone = lacking.find((s) => s.seq <= (before?.checkedTo ?? 0))
+  if (gone)
+    trouble ??= {
+      seq: gone.seq,
+      kind: 'seal file',
+      words: `The seal of record ${gone.seq} is gone from the file of seals, in which it was at the last check. Put the file back from where it is kept.`,
+    }
+  if (!trouble) await appendSeals(lacking)
   await inFirm(firmId, (sql) =>
     noteCheck(sql, { firmId, checkedAt: now, checkedTo: link.seq, trouble: trouble }),
   )
