@@ -199,7 +199,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 15, 40_000],
   ['Run, list', () => runListView(), 5, 8_000],
   ['what is due again', () => dueAgainView(), 4, 8_000],
-  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 12, 8_000],
+  // What is looked at before a cause of the firm's own is read with it.
+  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 13, 8_000],
   ['the week', () => weekView(), 13, 60_000],
   ['what is overdue', () => overdueView(), 2, 60_000],
   ['the crews', () => crewsView(), 5, 1_000],
