@@ -95,3 +95,10 @@ export function bloomOver(bloom: Bloom, on: PlainDate, south: boolean): PlainDat
   const next = over > day ? over : addDays(`${Number(day.slice(0, 4)) + 1}-${bloom.to}`, 1)
   return placeDay(next, south)
 }
+
+/** The first day after one on which the flowers of a kind may be open again. */
+export function bloomFrom(bloom: Bloom, on: PlainDate, south: boolean): PlainDate {
+  const day = almanacDay(on, south)
+  const from = `${day.slice(0, 4)}-${bloom.from}`
+  return placeDay(from > day ? from : `${Number(day.slice(0, 4)) + 1}-${bloom.from}`, south)
+}

@@ -4,7 +4,7 @@ import { BORER, RETURNS } from '../decide/treatable'
 import { actsOn, feedsOnly, usedActives } from '../history/use'
 import { used } from '../history/use.testing'
 import { toSI } from '../quantity/units'
-import { almanacWindow, bloomByCalendar, bloomOver, leafByCalendar, leafChanges } from './calendar'
+import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, leafChanges } from './calendar'
 import { GATE, gate, said } from './gate'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
@@ -227,6 +227,9 @@ test('south of the equator the almanac lies half a year off', () => {
   expect(leafChanges('deciduous', '2026-04-15', false)).toBeNull()
   expect(leafChanges('conifer', '2026-06-12', false)).toBeNull()
   const apple = hostFacts('apple').bloom
+  const pear = hostFacts('pear').bloom!
+  expect(bloomFrom(pear, '2026-06-12', false)).toBe('2027-03-10')
+  expect(bloomFrom(pear, '2026-02-01', false)).toBe('2026-03-10')
   expect([
     bloomByCalendar(apple, '2026-03-01', false),
     bloomByCalendar(apple, '2026-04-30', false),

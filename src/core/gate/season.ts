@@ -2,7 +2,7 @@ import type { WayTime } from '../decide/way'
 import { sayClosed } from '../season/cardWindow'
 import { spokenDate } from '../time/calendar'
 import { firstAfter, isWithin, type Yearly } from '../time/yearly'
-import { almanacDay, placeDay } from './calendar'
+import { almanacDay, bloomByCalendar, bloomFrom, placeDay } from './calendar'
 import { asked, closed, type Found, type Question, type Rule } from './question'
 import { waysHere } from './ways'
 
@@ -45,10 +45,17 @@ function outOf({ window, bloom, larvae, snow }: WayTime, when: string, q: Questi
       )
   }
   const { facts } = q
-  if (bloom === 'open' && (facts.bloom === 'before' || facts.bloom === 'over'))
+  if (bloom === 'open' && (facts.bloom === 'before' || facts.bloom === 'over')) {
+    // Only where the calendar itself said so does a day open it.
+    const byDay = q.host.bloom && facts.bloom === bloomByCalendar(q.host.bloom, q.on, q.south)
+    const until = byDay ? bloomFrom(q.host.bloom!, q.on, q.south) : null
     found.push(
-      closed('season', `This is done ${when}, and nothing is in bloom now.`, '', { field: 'onDate' }),
+      closed('season', `This is done ${when}, and nothing is in bloom now.`, again(until), {
+        field: 'onDate',
+        until,
+      }),
     )
+  }
   if (bloom === 'not open' && facts.bloom === 'open')
     found.push(closed('season', `This is done ${when}, and the tree is in bloom.`, '', { field: 'onDate' }))
   if (bloom !== undefined && facts.bloom === undefined)
