@@ -195,7 +195,7 @@ test('an ash of four stems is measured stem by stem, and each gets its own ports
   await expect(page.getByRole('button', { name: 'Sign and hand to the crew →' })).toBeDisabled()
   for (const [i, girth] of ['23', '27', '28 1/2', '35'].entries())
     await page.getByLabel(`Girth where the ports go, stem ${i + 1}, in`).fill(girth)
-  await expect(page.getByRole('img', { name: /^Stem 4 from above with \d+ ports/ })).toBeVisible()
+  await expect(page.getByRole('group', { name: /^Stem 4 from above with \d+ ports/ })).toBeVisible()
   await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
   await page.waitForURL(/\/run\//)
   await page.getByRole('button', { name: /^Clump 4\b/ }).click()
