@@ -1,4 +1,3 @@
-import { activeKey } from '@/core/actives/actives'
 import type { Method, PutOnMethod } from '@/core/card/card'
 import type { Way } from '@/core/decide/way'
 import type { ProductFacts } from '@/core/gate/question'
@@ -63,7 +62,7 @@ export function retreatDays(
   product: ProductFacts | null,
   ways: readonly Way[],
 ): number | null {
-  const keys = product?.actives.map((a) => activeKey(a.name)) ?? []
+  const keys = product?.actives.map((a) => a.key) ?? []
   const row = RETREATS.find(
     (r) =>
       r.causes.includes(cause) &&
@@ -71,6 +70,6 @@ export function retreatDays(
       (r.actives === undefined || r.actives.some((a) => keys.includes(a))),
   )
   if (row) return row.days
-  const here = waysHere({ method, cause: { ways } as never, product })
+  const here = waysHere({ method, cause: { ways }, product })
   return here.map((w) => w.againDays ?? null).find((d) => d !== null) ?? null
 }

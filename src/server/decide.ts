@@ -5,7 +5,7 @@ import { treatableOf } from '@/almanac/treatable'
 import type { Seen } from '@/core/diagnose/almanac'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { promisedBy, REFER_TO } from '@/core/decide/promised'
-import { ACTIONS, propose, type Action } from '@/core/decide/propose'
+import { ACTIONS, ENDS_ALL, propose, type Action } from '@/core/decide/propose'
 import { turnOf } from '@/core/plan/turn'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
@@ -130,7 +130,7 @@ async function decideOne(
     return refuse('not-allowed', 'watch', 'A threshold belongs to a watch; take it out.')
   const promised = input.action === 'treat' ? null : promisedBy(input.action, { ...input, today })
   if (promised && !promised.ok) return promised
-  const ends = input.action === 'remove' || input.action === 'refer'
+  const ends = ENDS_ALL.includes(input.action)
   await dropPromises(
     sql,
     { treeId: tree.id, cause: ends ? null : diagnosis.cause },

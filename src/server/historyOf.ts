@@ -2,10 +2,11 @@ import type { OwnEntry } from '@/almanac/ownEntry'
 import { retreatDays } from '@/almanac/retreat'
 import { waysOf } from '@/almanac/ways'
 import type { Method } from '@/core/card/card'
+import { productFacts } from '@/core/gate/product'
 import type { CauseFacts, ProductFacts } from '@/core/gate/question'
 import { lastsDays } from '@/core/gate/history'
 import { dueAgain } from '@/core/history/dueAgain'
-import { actsOn, feedsOnly, usedActives, type Keeps, type Use } from '@/core/history/use'
+import type { Keeps, Use } from '@/core/history/use'
 import { handMethod, isHand } from '@/core/methods/hand'
 import { handTerms } from '@/core/methods/handTerms'
 import type { UseOf } from '@/core/methods/plan'
@@ -14,15 +15,8 @@ import type { ProductRow, UseRow } from '@/db/queries/card'
 import type { EarlierRow } from '@/db/queries/prescription'
 
 /** The product of a card as gate and history know it; null for work without one. */
-export function productFacts(use: Pick<UseOf<Method>, 'method'>, product: ProductRow): ProductFacts | null {
-  if (isHand(use.method)) return null
-  return {
-    code: product.code,
-    name: product.name,
-    actives: usedActives(product.actives),
-    kind: actsOn(product.actives),
-    feeds: feedsOnly(product.actives),
-  }
+export function productOf(use: Pick<UseOf<Method>, 'method'>, product: ProductRow): ProductFacts | null {
+  return isHand(use.method) ? null : productFacts(product)
 }
 
 /** For how many days a use of a card works on a cause, by the almanac; null where it does not say. */
@@ -30,7 +24,7 @@ export function retreatOf(
   cause: Pick<CauseFacts, 'id' | 'ways'>,
   { use, product }: Pick<UseRow, 'use' | 'product'>,
 ): number | null {
-  return retreatDays(cause.id, use.method, productFacts(use, product), cause.ways)
+  return retreatDays(cause.id, use.method, productOf(use, product), cause.ways)
 }
 
 /** What a use keeps from others by its card. */
@@ -51,7 +45,7 @@ export function usedAs(
   more: Pick<Use, 'workId' | 'signedIn' | 'on' | 'state' | 'from' | 'amount' | 'treated' | 'failed'>,
 ): Use {
   const { use, product } = row
-  const facts = productFacts(use, product)
+  const facts = productOf(use, product)
   const again = dueAgain(use, retreatOf(cause, row))
   return {
     ...more,

@@ -16,7 +16,7 @@ import { methodOf } from '@/core/methods/registry'
 import { readQuantity } from '@/core/quantity/parse'
 import type { InWindow } from '@/core/season/cardWindow'
 import type { UseRow } from '@/db/queries/card'
-import { keepsOf, productFacts, retreatOf } from './historyOf'
+import { keepsOf, productOf, retreatOf } from './historyOf'
 import { screenedDanger, signsOfDanger } from './seen'
 import type { TreeAtHand } from './treesAtHand'
 
@@ -68,7 +68,7 @@ export function questionOf(hand: TreeAtHand, row: UseRow, q: Asked): Question {
     host: hand.host,
     cause,
     method: use.method,
-    product: productFacts(use, product),
+    product: productOf(use, product),
     card: cardFacts(hand, row, q.on),
     keeps: keepsOf(use),
     facts: factsOf(hand, q),
@@ -160,7 +160,7 @@ export function looksBefore(
       host,
       cause: causeFacts(at.cause, id, at.own),
       method: use.method,
-      product: productFacts(use, product),
+      product: productOf(use, product),
       card: { namesHost: true, namesCause: true, forbiddenOnFood: false },
       keeps: {},
       facts: { ...byCalendar(host, at.on, at.south), crownLost: 0, water: null },

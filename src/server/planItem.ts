@@ -1,13 +1,13 @@
 import { z } from 'zod'
 import { checksAfter } from '@/core/methods/checks'
 import { ASKED_AT_SIGNING, said } from '@/core/gate/gate'
-import { dueAgain } from '@/core/history/dueAgain'
 import { dueAfter } from '@/core/history/pairs'
 import { readGiven } from '@/core/methods/given'
 import { isHand } from '@/core/methods/hand'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { methodOf, planSubject } from '@/core/methods/registry'
 import { showProduct } from '@/core/methods/showProduct'
+import { isSystemicWay } from '@/core/methods/systemic'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
 import { SAME_VISIT } from '@/core/ports/suitability'
@@ -18,7 +18,7 @@ import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import type { NewItem } from '@/db/queries/prescription'
 import { typed } from './text'
-import { retreatOf, usedAs } from './historyOf'
+import { usedAs } from './historyOf'
 import { gateOf } from './mayGoOn'
 import { cardSource, dayFor, readingSource, type TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
@@ -137,7 +137,7 @@ export function planFor(
   const { tree, reading, facts, decided } = hand
   const { use, product } = row
   const action = decided?.action
-  if (action !== 'treat' && !(action === 'care' && !methodOf(use).systemic))
+  if (action !== 'treat' && !(action === 'care' && !isSystemicWay(use.method)))
     return refuse(
       'not-allowed',
       'decisionId',
@@ -145,7 +145,7 @@ export function planFor(
         ? 'The decision is to care for this tree: sprays and feeds are part of that, a systemic is not. Decide anew first.'
         : `The decision is to ${action}, not to treat. Decide anew first.`,
     )
-  const { closed, asks } = gateOf(hand, row, {
+  const { closed, asks, again } = gateOf(hand, row, {
     on: q.onDate,
     eaten: q.eaten,
     harvestOn: q.harvestOn,
@@ -184,7 +184,7 @@ export function planFor(
   return ok({
     plan,
     working: planned.value.working,
-    checks: checksAfter(use, tree.liveCrownPercent ?? 70, plan, dueAgain(use, retreatOf(hand.cause!, row))),
+    checks: checksAfter(use, tree.liveCrownPercent ?? 70, plan, again),
   })
 }
 

@@ -1,6 +1,6 @@
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { host as hostOf } from '@/almanac/hosts'
-import { hostsOf, type OwnEntry } from '@/almanac/ownEntry'
+import type { OwnEntry } from '@/almanac/ownEntry'
 import type { CauseFacts, HostFacts } from '@/core/gate/question'
 import { grouped } from '@/core/grouped'
 import type { Use } from '@/core/history/use'
@@ -19,7 +19,7 @@ import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
 import type { FeatureRow } from '@/db/queries/site'
 import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
 import { spotOf } from '@/db/queries/weather'
-import { kindOf, ownOf } from './almanac'
+import { ownOf } from './almanac'
 import { useOf } from './historyOf'
 import { placeAtHand } from './placeAtHand'
 import { seasonAtHand, type SeasonAtHand } from './seasonAtHand'
@@ -48,7 +48,6 @@ export interface TreeAtHand {
   weather: KnownWeather | null
   /** Of its site, as far as the windows of the uses in question ask for it. */
   season: SeasonAtHand | null
-  kind: ReturnType<typeof kindOf>
   host: HostFacts
   /** What was signed, as the gate reads it; null while nothing is. */
   cause: CauseFacts | null
@@ -123,7 +122,6 @@ export async function treesAtHand(
       screen: screened.get(tree.id)?.[0] ?? null,
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
-      kind: kindOf(tree.host, hostsOf(own)),
       host: hostFacts(tree.host, own),
       cause: signed === null ? null : causeFacts(signed.cause, tree.host, own),
       causeOf: (cause) => causeFacts(cause, tree.host, own),

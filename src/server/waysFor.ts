@@ -2,14 +2,13 @@ import { cause as causeOf } from '@/almanac/causes'
 import { namesHost } from '@/core/card/namesHost'
 import { said } from '@/core/gate/gate'
 import type { Refusal } from '@/core/gate/question'
-import { dueAgain } from '@/core/history/dueAgain'
 import { feedsOnly } from '@/core/history/use'
 import { merit } from '@/core/methods/merit'
-import { methodOf } from '@/core/methods/registry'
+import { isSystemicWay } from '@/core/methods/systemic'
 import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import { kindsOf } from '@/core/gate/ways'
-import { productFacts, retreatOf } from './historyOf'
+import { productOf } from './historyOf'
 import { cardWindow, gateOf, inAlmanac, namesCause } from './mayGoOn'
 import { cardSource, type TreeAtHand } from './treesAtHand'
 
@@ -17,7 +16,7 @@ import { cardSource, type TreeAtHand } from './treesAtHand'
 const LOOKED_FOR: readonly string[] = ['leaf', 'bloom', 'beneath', 'larvae', 'bark', 'sort']
 
 const kindsIn = ({ use, product }: UseRow) => {
-  const facts = productFacts(use, product)
+  const facts = productOf(use, product)
   return facts === null || facts.actives.length === 0 ? null : kindsOf(facts)
 }
 
@@ -77,17 +76,16 @@ export function waysFor(
         namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, hand.cause!.ways)),
     )
     .map((u) => {
-      const { closed: refused, asks } = gateOf(hand, u, { on: q.on, units: q.units })
+      const { closed: refused, asks, again } = gateOf(hand, u, { on: q.on, units: q.units })
       // Where only the day is wrong, it can be chosen for the right one.
       const opensOn = refused.length === 0 ? null : rightDay(hand, u, refused, q)
       const closed: Way['closed'] =
         opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
-      if (q.action === 'care' && methodOf(u.use).systemic)
+      if (q.action === 'care' && isSystemicWay(u.use.method))
         closed.unshift({
           rule: 'decision',
           text: 'The decision is to care for this tree; a systemic is not part of that. Decide anew to treat.',
         })
-      const again = dueAgain(u.use, retreatOf(hand.cause!, u))
       const { score, reasons } = merit(u.use, {
         girdles: causeOf(decided.cause)?.girdles ?? false,
         ways: hand.cause!.ways,

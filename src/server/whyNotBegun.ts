@@ -2,6 +2,7 @@ import { hostName } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
 import { said } from '@/core/gate/gate'
 import { isLook, type Seen } from '@/core/gate/looks'
+import { ENDS_ALL } from '@/core/decide/propose'
 import { anewOf } from '@/core/plan/anew'
 import { refuse, type Result } from '@/core/problem'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
@@ -21,7 +22,7 @@ import type { Context } from './verb'
  * assessor. A decision on another cause leaves it as it is.
  */
 const supersedes = (d: Pick<DecisionRow, 'cause' | 'action'>, of: { cause: string }) =>
-  d.cause === of.cause || d.action === 'remove' || d.action === 'refer'
+  d.cause === of.cause || ENDS_ALL.includes(d.action)
 
 /** Why nothing more may be opened on a tree, or null: the prescription was taken back, or the arborist decided anew. */
 export async function whyStopped(

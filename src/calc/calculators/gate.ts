@@ -8,10 +8,11 @@ import { METHOD_NAME } from '@/core/card/say'
 import { METHODS, type Method } from '@/core/card/card'
 import { LEAF } from '@/core/decide/way'
 import { almanacWindow } from '@/core/gate/calendar'
-import { gate as askGate, type Answer } from '@/core/gate/gate'
+import { gate as askGate, said, type Answer } from '@/core/gate/gate'
 import { lastsDays } from '@/core/gate/history'
+import { productFacts } from '@/core/gate/product'
 import { RULES, type ProductFacts, type Question } from '@/core/gate/question'
-import { actsOn, feedsOnly, usedActives, type Use } from '@/core/history/use'
+import type { Use } from '@/core/history/use'
 import { methodOf } from '@/core/methods/registry'
 import { isSpray, isSystemicWay } from '@/core/methods/systemic'
 import type { Problem } from '@/core/problem'
@@ -120,7 +121,7 @@ export const gate = calculator({
         open: closed.length === 0,
         closed: closed.map((r) => ({
           rule: r.rule,
-          message: `${r.why} ${r.wayOut}`.trim(),
+          message: said(r),
           until: r.until,
         })),
         asks: asks.map((a) => ({
@@ -189,14 +190,12 @@ type Applied = Pick<Input, 'actives' | 'group' | 'kind'>
 
 function productOf({ actives, group, kind }: Applied): ProductFacts | null {
   if (actives === undefined || actives.length === 0) return null
-  const used = usedActives(actives.map((name) => ({ name, group })))
-  return {
+  return productFacts({
     code: null,
     name: actives.join(' with '),
-    actives: used,
-    kind: kind?.trim().toLowerCase() ?? actsOn(used),
-    feeds: feedsOnly(used),
-  }
+    actives: actives.map((name) => ({ name, group })),
+    kind: kind?.trim().toLowerCase(),
+  })
 }
 
 function questionOf(input: Input, units: UnitSystem, own: readonly OwnEntry[]): Question {
@@ -236,7 +235,7 @@ function questionOf(input: Input, units: UnitSystem, own: readonly OwnEntry[]): 
     },
     history: (input.history ?? []).map((h) => useOf(h, own)),
     again,
-    onGround: methodOf({ method: input.method } as never).onGround,
+    onGround: methodOf(input).onGround,
     rules: [],
     inWindow: (window) => almanacWindow(window, input.date, false, []),
     own: [],

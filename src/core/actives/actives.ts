@@ -147,3 +147,8 @@ export function sameActive(one: string, other: string): boolean {
   const [a1, a2] = [names(one), names(other)]
   return a1.some((x) => x !== undefined && a2.includes(x))
 }
+
+/** A mode-of-action group as groups are compared, however a label writes it. `groupKey(' 4a ') === '4A'` */
+export function groupKey(written: string): string {
+  return written.trim().toUpperCase()
+}

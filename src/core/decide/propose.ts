@@ -5,6 +5,9 @@ import { judgeTreatable, type Treatable } from './treatable'
 export const ACTIONS = ['treat', 'care', 'watch', 'sample', 'refer', 'remove', 'healthy'] as const
 export type Action = (typeof ACTIONS)[number]
 
+/** Decisions that end what is due of a tree for every cause: it comes down, or an assessor looks first. */
+export const ENDS_ALL: readonly Action[] = ['remove', 'refer']
+
 /** What a reason is about; rules go by this, never by its sentence. */
 export type ReasonCode =
   | 'danger'

@@ -1,3 +1,5 @@
+import { groupKey } from '../actives/actives'
+import { isNeonicotinoid, refusedForBees } from '../limits/bees'
 import { isSystemicWay } from '../methods/systemic'
 import { spokenDate } from '../time/calendar'
 import { almanacDay, bloomByCalendar, bloomOver } from './calendar'
@@ -20,7 +22,7 @@ export const bees: Rule = {
     const harmful = (groups: ReadonlySet<string>) =>
       product.kind === 'fungicide' || product.kind === 'bactericide'
         ? undefined
-        : product.actives.find((a) => groups.has(a.group.trim().toUpperCase()))
+        : product.actives.find((a) => groups.has(groupKey(a.group)))
     const found: Found[] = []
     const taken = harmful(IN_NECTAR)
     if (taken && isSystemicWay(q.method)) found.push(...inNectar(q, taken))
@@ -48,10 +50,10 @@ function onBloom({ bloom }: Question['facts'], name: string): Found[] {
 
 function inNectar(q: Question, { name, group, key }: { name: string; group: string; key: string }): Found[] {
   const { host, facts, on, south } = q
-  if (host.noNeonicotinoid && group.trim().toUpperCase().startsWith('4'))
-    return [closed('bees', `No ${name} on this kind of tree, in any season. ${host.noNeonicotinoid}`)]
+  const never = refusedForBees(host.noNeonicotinoid, [{ name, group }])
+  if (never && !never.ok) return [closed('bees', never.problem.message)]
   if (!host.bloom)
-    return group.trim().toUpperCase().startsWith('4')
+    return isNeonicotinoid(group)
       ? [asked('beneath', 'Do flowers that bees visit stand beneath it? Mow or cut them before.')]
       : []
   const { bloom } = facts

@@ -9,7 +9,7 @@ import {
   type SeasonYear,
 } from '../season/cardWindow'
 import { addDays, type PlainDate } from '../time/calendar'
-import { firstAfter, isWithin, type Yearly } from '../time/yearly'
+import { firstAfter, isWithin, nextStart, type Yearly } from '../time/yearly'
 import type { Bloom, Facts } from './question'
 
 const HALF_A_YEAR = 182
@@ -90,15 +90,10 @@ export function bloomByCalendar(bloom: Bloom | undefined, on: PlainDate, south: 
 
 /** The first day on or after one on which the flowers of a kind are over anywhere. */
 export function bloomOver(bloom: Bloom, on: PlainDate, south: boolean): PlainDate {
-  const day = almanacDay(on, south)
-  const over = addDays(`${day.slice(0, 4)}-${bloom.to}`, 1)
-  const next = over > day ? over : addDays(`${Number(day.slice(0, 4)) + 1}-${bloom.to}`, 1)
-  return placeDay(next, south)
+  return placeDay(firstAfter(bloom, almanacDay(on, south)), south)
 }
 
 /** The first day after one on which the flowers of a kind may be open again. */
 export function bloomFrom(bloom: Bloom, on: PlainDate, south: boolean): PlainDate {
-  const day = almanacDay(on, south)
-  const from = `${day.slice(0, 4)}-${bloom.from}`
-  return placeDay(from > day ? from : `${Number(day.slice(0, 4)) + 1}-${bloom.from}`, south)
+  return placeDay(nextStart(bloom, almanacDay(on, south)), south)
 }

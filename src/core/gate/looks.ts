@@ -33,15 +33,6 @@ export function isLook(field: string): field is LookedAt {
   return Object.hasOwn(LOOKS, field)
 }
 
-/** What was seen, in words. `saySeen({ leaf: 'out', soil: 'moist' }) === 'leaves out, soil moist'` */
-export function saySeen(seen: Seen): string {
-  return LOOKED_AT.flatMap((field) => {
-    const { question, options, said } = LOOKS[field]
-    const at = (options as readonly string[]).indexOf(seen[field] ?? '')
-    return at < 0 ? [] : [`${question.toLowerCase()} ${said[at]}`]
-  }).join(', ')
-}
-
 /** What was seen of the fields that are asked for. `only({ soil: 'moist', leaf: 'out' }, ['leaf'])` is `{ leaf: 'out' }` */
 export function only(seen: Seen, fields: readonly LookedAt[]): Seen {
   return Object.fromEntries(fields.flatMap((f) => (seen[f] === undefined ? [] : [[f, seen[f]]])))

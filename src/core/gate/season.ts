@@ -1,7 +1,7 @@
 import type { WayTime } from '../decide/way'
 import { sayClosed } from '../season/cardWindow'
 import { spokenDate } from '../time/calendar'
-import { firstAfter, isWithin, type Yearly } from '../time/yearly'
+import { firstAfter, isWithin, nextStart, type Yearly } from '../time/yearly'
 import { almanacDay, bloomByCalendar, bloomFrom, placeDay } from './calendar'
 import { asked, closed, type Found, type Question, type Rule } from './question'
 import { waysHere } from './ways'
@@ -121,10 +121,10 @@ function ofFeed({ method, card, on, south }: Question): Found[] {
   if (method !== 'feed' || card?.release !== 'quick') return []
   const day = almanacDay(on, south)
   if (QUICK.some((s) => isWithin(s, day))) return []
-  const next = QUICK.map((s) => (day.slice(5) < s.from ? `${day.slice(0, 4)}-${s.from}` : null)).find(
-    (d) => d !== null,
+  const until = placeDay(
+    QUICK.map((s) => nextStart(s, day)).reduce((x, y) => (x < y ? x : y)),
+    south,
   )
-  const until = placeDay(next ?? `${Number(day.slice(0, 4)) + 1}-${QUICK[0]!.from}`, south)
   return [
     closed('season', 'A feed of quick release goes on in spring or autumn only.', again(until), {
       field: 'onDate',

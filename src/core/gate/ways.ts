@@ -1,6 +1,6 @@
 import { activeOf } from '../actives/actives'
 import type { Way } from '../decide/way'
-import type { ProductFacts, Question } from './question'
+import type { CauseFacts, ProductFacts, Question } from './question'
 
 /** The kinds of active that a product has in it; null where one of its actives is not known, which may be of any kind. */
 export function kindsOf(product: Pick<ProductFacts, 'actives' | 'feeds'>): readonly string[] | null {
@@ -20,7 +20,9 @@ export function answers(way: Pick<Way, 'kinds'>, kinds: readonly string[] | null
 }
 
 /** The ways on the cause by this method that the product answers. */
-export function waysHere(q: Pick<Question, 'method' | 'cause' | 'product'>): Way[] {
+export function waysHere(
+  q: Pick<Question, 'method' | 'product'> & { cause: Pick<CauseFacts, 'ways'> },
+): Way[] {
   const kinds = q.product === null || q.product.actives.length === 0 ? null : kindsOf(q.product)
   return q.cause.ways.filter((w) => w.method === q.method && answers(w, kinds))
 }

@@ -1,4 +1,4 @@
-import { sameActive } from '../actives/actives'
+import { groupKey, sameActive } from '../actives/actives'
 import { isSystemicWay } from '../methods/systemic'
 import { addDays, daysBetween, type PlainDate } from '../time/calendar'
 import type { Keeps, Use, UsedActive } from './use'
@@ -155,13 +155,13 @@ export function woundProblem(
 }
 
 /** Not more than so many in a row of one group against the same kind of organism. Source: handbook, one history. */
-export const MOST_IN_A_ROW = 2
+const MOST_IN_A_ROW = 2
 /** A pause as long as this ends a row: another season, other broods. House figure. */
 const ROW_ENDS_AFTER = 270
 
 /** True for a group that a pest grows used to: those that work on one site. Multi-site, unknown and physical ones end a row. */
-export function growsUsedTo(group: string): boolean {
-  return /^\d/.test(group.trim())
+function growsUsedTo(group: string): boolean {
+  return /^\d/.test(group)
 }
 
 /** The row of one group that work on a day would make, itself among it, where it is longer than may be; null where it is not. */
@@ -170,9 +170,9 @@ export function rotationProblem(
   c: Candidate & { kind: string | null },
   most = MOST_IN_A_ROW,
 ): { group: string; row: Use[] } | null {
-  const group = c.actives.map((x) => x.group.trim().toUpperCase()).find(growsUsedTo)
+  const group = c.actives.map((x) => groupKey(x.group)).find(growsUsedTo)
   if (group === undefined || c.kind === null) return null
-  const of = (use: Use) => use.actives.some((x) => x.group.trim().toUpperCase() === group)
+  const of = (use: Use) => use.actives.some((x) => groupKey(x.group) === group)
   const kin = history.filter((use) => use.kind === c.kind).sort((x, y) => (x.on < y.on ? -1 : 1))
   const row: Use[] = []
   const walk = (uses: readonly Use[]) => {

@@ -2,8 +2,8 @@ import { activeKey, activeOf, type ActsOn } from '../actives/actives'
 import type { Method } from '../card/card'
 import type { PlainDate } from '../time/calendar'
 
-/** Where a use stands: done and recorded, with the crew or on a day, due again, signed at this moment, or put on by somebody else. */
-export type UseState = 'done' | 'on a day' | 'promised' | 'in this signature' | 'by others'
+/** Where a use stands: done and recorded, with the crew or on a day, or signed at this moment. */
+export type UseState = 'done' | 'on a day' | 'in this signature'
 
 /** What a use keeps from others, by its own card: it holds whichever of the two comes first. */
 export interface Keeps {
@@ -65,7 +65,7 @@ export function usedActives(actives: readonly { name: string; group?: string }[]
 
 /** What a product is against, by the first of its actives that is known; null where none is. */
 export function actsOn(actives: readonly { name: string; group?: string }[]): ActsOn | null {
-  if (actives.length > 0 && actives.every((a) => a.group === 'feed')) return 'feed'
+  if (feedsOnly(actives)) return 'feed'
   for (const { name } of actives) {
     const known = activeOf(name)
     if (known) return known.actsOn
@@ -74,6 +74,6 @@ export function actsOn(actives: readonly { name: string; group?: string }[]): Ac
 }
 
 /** True for a product that only feeds. `feedsOnly([{ group: 'feed' }]) === true` */
-export function feedsOnly(actives: readonly { group: string }[]): boolean {
+export function feedsOnly(actives: readonly { group?: string }[]): boolean {
   return actives.length > 0 && actives.every((a) => a.group === 'feed')
 }

@@ -1,7 +1,10 @@
+import { groupKey } from '../actives/actives'
 import { refuse, type Result } from '../problem'
 
-/** Groups of actives that act on bees through nectar for a year and more: neonicotinoids and their kin. */
-const LASTING_IN_NECTAR = new Set(['4A', '4C', '4D'])
+/** True for a group that acts on bees through nectar for a year and more: neonicotinoids and their kin. `isNeonicotinoid('4A') === true` */
+export function isNeonicotinoid(group: string): boolean {
+  return groupKey(group).startsWith('4')
+}
 
 /**
  * Whether a product may go on a kind of tree that feeds bees, by any way and in any season: no neonicotinoid where the
@@ -14,7 +17,7 @@ export function refusedForBees(
   noNeonicotinoid: string | undefined,
   actives: readonly { name: string; group: string }[],
 ): Result<never> | null {
-  const active = actives.find((a) => LASTING_IN_NECTAR.has(a.group.toUpperCase()))
+  const active = actives.find((a) => isNeonicotinoid(a.group))
   if (!noNeonicotinoid || !active) return null
   return refuse(
     'not-allowed',

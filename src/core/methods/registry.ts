@@ -19,8 +19,6 @@ export interface MethodParts<M extends Method> {
   /** What a person says of each tree beside its reading, before it can be planned. */
   asks: (use: UseOf<M>) => readonly (keyof Given)[]
   plan: (q: Question<M>) => Result<Planned<M>>
-  /** It goes to roots or into the trunk and moves through the tree: rules for food and working wood hold. */
-  systemic: boolean
   /** Something is put into the ground or drips on it: the card's distance to water holds. */
   onGround: boolean
   /** After how many days it is done again, and how often a year at most; null where the card does not say. */
@@ -31,35 +29,30 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
   'trunk-injection': {
     asks: () => ['portGirth'],
     plan: planTrunkInjection,
-    systemic: true,
     onGround: false,
     repeats: () => null,
   },
   'soil-drench': {
     asks: () => [],
     plan: planDrench,
-    systemic: true,
     onGround: true,
     repeats: () => null,
   },
   'soil-injection': {
     asks: (use) => (use.terms.pattern.kind === 'grid' ? ['reach', 'hardscapePercent'] : []),
     plan: planSoilInjection,
-    systemic: true,
     onGround: true,
     repeats: () => null,
   },
   'bark-spray': {
     asks: () => [],
     plan: planBark,
-    systemic: true,
     onGround: true,
     repeats: () => null,
   },
   'crown-spray': {
     asks: () => ['crown'],
     plan: planCrownSpray,
-    systemic: false,
     onGround: true,
     repeats: ({ terms, limits }) =>
       terms.repeatDays
@@ -73,14 +66,13 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
   feed: {
     asks: () => ['reach', 'hardscapePercent'],
     plan: planFeed,
-    systemic: false,
     onGround: true,
     repeats: () => null,
   },
 }
 
 /** The method of a use, for callers that do not know which it is. */
-export function methodOf(use: UseOf<Method>): MethodParts<Method> {
+export function methodOf(use: Pick<UseOf<Method>, 'method'>): MethodParts<Method> {
   return isHand(use.method)
     ? partsByHand(handMethod(use.method))
     : (METHODS[use.method] as unknown as MethodParts<Method>)
@@ -91,7 +83,6 @@ function partsByHand(hand: HandMethod): MethodParts<Method> {
   return {
     asks: () => (hand.asks.length > 0 ? ['hand'] : []),
     plan: (q) => planByHand(hand, q as Question<HandName>),
-    systemic: false,
     onGround: false,
     repeats: (use) => {
       const terms = handTerms(hand, use.terms)

@@ -23,6 +23,12 @@ export function firstAfter({ to }: Yearly, on: PlainDate): PlainDate {
   return addDays(on.slice(5) <= to ? `${year}-${to}` : `${year + 1}-${to}`, 1)
 }
 
+/** The first day of the stretch that comes after a date. `nextStart({ from: '04-01', to: '07-31' }, '2026-06-12') === '2027-04-01'` */
+export function nextStart({ from }: Yearly, on: PlainDate): PlainDate {
+  const year = Number(on.slice(0, 4))
+  return on.slice(5) < from ? `${year}-${from}` : `${year + 1}-${from}`
+}
+
 /** The months by their names. */
 export const MONTHS = [
   'January',

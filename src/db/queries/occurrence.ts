@@ -1,3 +1,4 @@
+import { ENDS_ALL } from '@/core/decide/propose'
 import type { Method } from '@/core/card/card'
 import type { SubjectPlan } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
@@ -36,7 +37,7 @@ const cardOf = (sql: FirmSql, item: ReturnType<FirmSql>) => sql`(
  */
 const stands = (sql: FirmSql) => sql`y.decision_id = (
   select c.id from decision c join diagnosis d on d.firm_id = c.firm_id and d.id = c.diagnosis_id
-  where c.firm_id = y.firm_id and c.tree_id = y.tree_id and (d.cause = p.cause or c.action in ('remove', 'refer'))
+  where c.firm_id = y.firm_id and c.tree_id = y.tree_id and (d.cause = p.cause or c.action = any(${ENDS_ALL as string[]}))
   order by c.signed_at desc, c.id desc limit 1)`
 
 const select = (sql: FirmSql) => sql`

@@ -57,7 +57,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
         decisionId: h.decided!.decisionId!,
         facts: h.facts && { ...h.facts, marks: plainMarks(h.marks) },
         reading: h.reading ? readingSource(h.reading, site.timeZone) : '',
-        askFood: h.kind?.edible ? null : (h.kind?.askFood ?? null),
+        askFood: h.host.edible ? null : (h.host.askFood ?? null),
         // A way that does not name this kind at all is closed for it too.
         closed: Object.fromEntries(
           [...named.keys()].map((useId) => {

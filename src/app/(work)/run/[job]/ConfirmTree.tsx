@@ -59,8 +59,8 @@ export function ConfirmTree({
       )}
       <p>
         It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its{' '}
-        {stems ? 'stems' : 'trunk'}
-        must look like {stems ? 'these' : 'this ring'}, north up.{tree.treeNote && ` ${tree.treeNote}`}
+        {stems ? 'stems' : 'trunk'} must look like {stems ? 'these' : 'this ring'}, north up.
+        {tree.treeNote && ` ${tree.treeNote}`}
       </p>
       <div className="grid gap-3 mt-3 max-w-md">
         <Field
