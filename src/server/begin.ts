@@ -1,6 +1,5 @@
 import { z } from 'zod'
 import { LOOKS } from '@/core/gate/looks'
-import { grouped } from '@/core/grouped'
 import { isTag } from '@/core/methods/tag'
 import { ok, refuse, type Result } from '@/core/problem'
 import {
@@ -9,10 +8,9 @@ import {
   jobSubjectsForChange,
   type JobSubjectRow,
 } from '@/db/queries/job'
-import { treesById } from '@/db/queries/tree'
+import { handsOf } from './handsOf'
 import { id, line } from './text'
-import { treesAtHand, type TreeAtHand } from './treesAtHand'
-import { verb, type Context } from './verb'
+import { verb } from './verb'
 import { whyNotBegun } from './whyNotBegun'
 
 /** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
@@ -39,21 +37,6 @@ const seen = z
     larvae: z.enum(LOOKS.larvae.options).optional(),
   })
   .default({})
-
-/** The trees of work with what their gates rest on; those of several sites each by their own. */
-async function handsOf(
-  context: Context,
-  subjects: readonly JobSubjectRow[],
-): Promise<Map<string, TreeAtHand>> {
-  const trees = await treesById(context.sql, [...new Set(subjects.map((s) => s.treeId))])
-  const rows = [
-    ...new Map(subjects.map((s) => [s.useId, { id: s.useId, use: s.use, product: s.product }])).values(),
-  ]
-  const hands = []
-  for (const own of grouped(trees, (t) => t.siteId).values())
-    hands.push(...(await treesAtHand(context, own, rows)))
-  return new Map(hands.map((h) => [h.tree.id, h]))
-}
 
 const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
 

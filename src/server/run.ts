@@ -89,8 +89,9 @@ async function mark(context: Context, presses: readonly Press[]): Promise<Result
   const subjects = await jobSubjectsForChange(sql, [...bySubject.keys()])
   const several = subjects.length > 1
   const states: RunningStep[] = []
+  const trees = new Set(subjects.map((s) => s.treeId)).size
   for (const subject of subjects) {
-    const marked = await markAt(context, subject, bySubject.get(subject.id)!)
+    const marked = await markAt(context, subject, bySubject.get(subject.id)!, trees)
     if (!marked.ok)
       return several
         ? { ok: false, problem: { ...marked.problem, message: `${subject.tag}: ${marked.problem.message}` } }
@@ -105,6 +106,8 @@ async function markAt(
   context: Context,
   subject: JobSubjectRow,
   presses: readonly Press[],
+  /** At so many by one movement of the hand. */
+  trees: number,
 ): Promise<Result<RunningStep[]>> {
   const { sql, person, at } = context
   if (subject.status === 'recorded')
@@ -138,7 +141,11 @@ async function markAt(
     const before = events.get(step.id) ?? []
     const last = before.at(-1)?.at ?? 0
     const when = last >= at.getTime() && last - at.getTime() < SLACK_MS ? last + 1 : at.getTime()
-    const event: StepEvent = { ...read.value, at: when }
+    const event: StepEvent = {
+      ...read.value,
+      at: when,
+      ...(press.kind === 'do' && trees > 1 && { row: trees }),
+    }
     const after = [...before, event]
     const next = foldStep(step.n, step.what, after)
     if (!next.ok) return next

@@ -9,10 +9,12 @@ import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
-import { weatherDeviations } from '@/core/methods/weatherDeviations'
+import { farUnder } from '@/core/methods/stretch'
+import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
+import { instantOf } from '@/core/time/zone'
 import { lotsOf } from '@/db/queries/card'
 import {
   closeJobSubject,
@@ -26,6 +28,7 @@ import { readingById } from '@/db/queries/reading'
 import { addApplication } from '@/db/queries/record'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { enterRecord, refusedToSign } from './ledger/enter'
+import { outsideOfWork } from './outsideOfWork'
 import { promiseChecks, promisedAfter } from './promise'
 import { dueNext } from './repeat'
 import { stepsNow } from './run'
@@ -34,6 +37,14 @@ import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
 import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
+
+/** A time of the day as a clock shows it. */
+const clock = (name: string) =>
+  z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: `${name}: a time as the clock shows it, such as 09:40.` })
+    .nullable()
+    .default(null)
 
 /** One product: a record of its own. */
 const Part = z.strictObject({
@@ -65,10 +76,13 @@ const Input = Part.extend({
     .default(null),
   notices: line('Notices', 300),
   deviations: words('Deviations'),
-  /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off. */
+  /** When it began and ended by the wall clock, where the presses do not tell. */
+  began: clock('Began'),
+  ended: clock('Ended'),
+  /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off; what lay outside card and rules. */
   accepted: z
-    .array(z.enum(['partly treated', 'not treated', 'wind', 'temperature']))
-    .max(4)
+    .array(z.enum(['partly treated', 'not treated', 'wind', 'temperature', 'outside', 'short']))
+    .max(6)
     .default([]),
 })
 
@@ -174,23 +188,36 @@ async function signOne(
   if (!lot.ok) return lot
   const weather = await typedWeather(context, one.siteId, input)
   if (!weather.ok) return weather
-  const outside = weatherDeviations(
+  const typedOutside = weatherDeviations(
     one.use,
     { wind: weather.value.windMs, temperature: weather.value.temperatureC },
     person.units,
-  )
+  ).map((said) => `As noted at the signature: ${said.charAt(0).toLowerCase()}${said.slice(1)}`)
   for (const outcome of ['not treated', 'partly treated'] as const) {
     const less = worked.filter((w) => w.outcome === outcome)
     if (less.length > 0 && !input.accepted.includes(outcome))
       return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
   }
 
+  const outside = await outsideOfWork(context, worked)
+  const told = [...new Set([...[...outside.values()].flat(), ...typedOutside])]
+  if (told.length > 0 && !input.accepted.includes('outside'))
+    return refuse(
+      'doubt',
+      'outside',
+      `This lay outside the card and the rules, and is written so: ${told.join(' ')} Is that what happened?`,
+    )
+
+  const stretch = stretchOf(context, worked, input)
+  if (!stretch.ok) return stretch
+  const outsideOf = (w: Worked) => [
+    ...new Set([...(outside.get(w.subject.id) ?? []), ...typedOutside, ...stretch.value.said]),
+  ]
   /** Where all trees of it are in one. */
   const block = subjects.every((s) => s.block === one.block) ? one.block : null
   const job = (await jobById(sql, one.jobId))!
   const day = dateIn(one.timeZone, now)
-  const starts = worked.flatMap((w) => w.steps.map(begunAt)).filter((t): t is number => t !== null)
-  const startedAt = starts.length > 0 ? new Date(Math.min(...starts)) : now
+  const { startedAt, endedAt } = stretch.value
   const treated = worked.some((w) => w.outcome !== 'not treated')
   const readings = new Map(
     await Promise.all(subjects.map(async (s) => [s.id, await readingById(sql, s.readingId)] as const)),
@@ -207,7 +234,7 @@ async function signOne(
     useId: one.useId,
     lot: lot.value,
     startedAt,
-    endedAt: now,
+    endedAt,
     signedAt: now,
     signedBy: person.id,
     subjects: worked.map(({ subject, applied, outcome }) => {
@@ -264,13 +291,13 @@ async function signOne(
           return entryOf(
             w,
             reading ? dateIn(w.subject.timeZone, reading.readAt) : null,
-            [...w.deviations, ...outside, ...stops, ...(superseded ? [superseded] : [])],
+            [...w.deviations, ...outsideOf(w), ...stops, ...(superseded ? [superseded] : [])],
             person.units,
           )
         }),
         hole: one.use.method === 'trunk-injection' ? one.use.terms.hole : null,
         startedAt: startedAt.toISOString(),
-        endedAt: now.toISOString(),
+        endedAt: endedAt.toISOString(),
         countedIn: counts ? input.counted : null,
         weather: {
           ...weather.value,
@@ -315,12 +342,54 @@ async function signOne(
       subject.treeId,
       outcome === 'treated'
         ? back
-        : `${capital(sayOutcome(outcome, subject.method))} on ${spokenDate(day)}: ${[...w.deviations, ...stops].join(' ')}`,
+        : `${capital(sayOutcome(outcome, subject.method))} on ${spokenDate(day)}: ${[...w.deviations, ...outsideOf(w), ...stops].join(' ')}`,
     )
   }
   for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
     await dueNext(context, { occurrenceId, use: one.use }, day)
   return ok(null)
+}
+
+/**
+ * When the work began and ended: by its presses, or as it is told where those are far too near each other for what was done, which is asked
+ * about. `said` is what the record says of it.
+ */
+function stretchOf(
+  { now }: Context,
+  worked: readonly Worked[],
+  { began, ended, accepted }: Pick<z.output<typeof Input>, 'began' | 'ended' | 'accepted'>,
+): Result<{ startedAt: Date; endedAt: Date; said: string[] }> {
+  const steps = worked.flatMap((w) => w.steps)
+  const starts = steps.map(begunAt).filter((t) => t !== null)
+  const pressed = { startedAt: starts.length > 0 ? new Date(Math.min(...starts)) : now, endedAt: now }
+  const { timeZone } = worked[0]!.subject
+  const begun = worked.flatMap(({ subject: { confirmedAt } }) => confirmedAt?.getTime() ?? [])
+  const short = farUnder(
+    steps,
+    begun.length > 0 ? Math.min(...begun) : null,
+    worked.reduce((sum, w) => sum + (w.outcome === 'not treated' ? 0 : w.subject.plan.minutes), 0),
+  )
+  const said = short ? [`Steps were ${short.words}.`] : []
+  if (began === null && ended === null)
+    return short && !accepted.includes('short')
+      ? refuse(
+          'doubt',
+          'short',
+          `The steps were ${short.words}. Say when the work began and ended; or the presses are right, and the record says so.`,
+        )
+      : ok({ ...pressed, said })
+  if (began === null || ended === null)
+    return refuse('missing', began === null ? 'began' : 'ended', 'Say both, when it began and when it ended.')
+  const at = (clock: string) =>
+    new Date(
+      instantOf(timeZone, dateIn(timeZone, now), Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))),
+    )
+  const told = { startedAt: at(began), endedAt: at(ended) }
+  if (told.endedAt <= told.startedAt)
+    return refuse('out-of-range', 'ended', 'It ended after it began; check the two times.')
+  if (told.endedAt.getTime() > now.getTime() + 60_000)
+    return refuse('out-of-range', 'ended', 'That is later than now; check the time.')
+  return ok({ ...told, said: [...said, 'Began and ended as told at the signature.'] })
 }
 
 /** Why a tree goes back to the arborist after work by hand, by what was written down at its steps. */

@@ -9,6 +9,7 @@ import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import { kindsOf } from '@/core/gate/ways'
 import { productOf } from './historyOf'
+import type { LimitsAtHand } from './limitsAtHand'
 import { cardWindow, gateOf, inAlmanac, namesCause } from './mayGoOn'
 import { cardSource, type TreeAtHand } from './treesAtHand'
 
@@ -27,17 +28,15 @@ const AHEAD = 366
  * The first day on which nothing closes a way any more that a day alone opens, within the year; null where something else closes it.
  */
 function rightDay(
-  hand: TreeAtHand,
-  row: UseRow,
   refused: readonly Refusal[],
-  q: { on: string; units: 'us' | 'metric' },
+  q: { on: string; closedOn: (on: string) => readonly Refusal[] },
 ): string | null {
   let now = refused
   for (let i = 0; i < 8; i++) {
     if (now.some((r) => r.until === null)) return null
     const day = now.map((r) => r.until!).reduce((x, y) => (x > y ? x : y))
     if (daysBetween(q.on, day) > AHEAD) return null
-    now = gateOf(hand, row, { on: day, units: q.units }).closed
+    now = q.closedOn(day)
     if (now.length === 0) return day
   }
   return null
@@ -66,7 +65,13 @@ export interface Way extends UseRow {
 export function waysFor(
   hand: TreeAtHand,
   uses: readonly UseRow[],
-  q: { on: string; units: 'us' | 'metric'; action: string | null },
+  q: {
+    on: string
+    units: 'us' | 'metric'
+    action: string | null
+    /** What the yearly limits of the ground have closed; nothing is asked of them where what is signed is shown. */
+    limits?: LimitsAtHand
+  },
 ): Way[] {
   const { decided, tree } = hand
   if (!decided) return []
@@ -76,9 +81,15 @@ export function waysFor(
         namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, hand.cause!.ways)),
     )
     .map((u) => {
-      const { closed: refused, asks, again } = gateOf(hand, u, { on: q.on, units: q.units })
+      const answer = (on: string) => {
+        const said = gateOf(hand, u, { on, units: q.units })
+        const limit = q.limits?.(u, on)
+        return limit ? { ...said, closed: [...said.closed, limit] } : said
+      }
+      const { closed: refused, asks, again } = answer(q.on)
       // Where only the day is wrong, it can be chosen for the right one.
-      const opensOn = refused.length === 0 ? null : rightDay(hand, u, refused, q)
+      const opensOn =
+        refused.length === 0 ? null : rightDay(refused, { on: q.on, closedOn: (on) => answer(on).closed })
       const closed: Way['closed'] =
         opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
       if (q.action === 'care' && isSystemicWay(u.use.method))

@@ -109,6 +109,7 @@ export function entryOf(
               endedAt: iso(t.endedAt),
               left: t.left,
               givenUp: t.givenUp,
+              ...(t.row !== undefined && { row: t.row }),
               ...(t.note && t.noted && { noted: { label: t.note.label, value: t.noted } }),
             },
           ],

@@ -86,7 +86,7 @@ async function runAll(jobId: string, days: number): Promise<string> {
     'sign-record',
     {
       ...typedRecord(ids, 'CP4-6000'),
-      accepted: ['wind', 'temperature'],
+      accepted: ['wind', 'temperature', 'outside', 'short'],
     },
   )
   return recordId

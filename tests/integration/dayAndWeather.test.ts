@@ -62,13 +62,15 @@ describe('the weather of the record', () => {
       field: 'wind',
       message: expect.stringMatching(/^You noted a wind of 45 mph; the service has \d mph/),
     })
-    expect(await problemOf(lead, 'sign-record', { ...slip, accepted: ['wind'] })).toMatchObject({
+    expect(
+      await problemOf(lead, 'sign-record', { ...slip, accepted: ['wind', 'outside', 'short'] }),
+    ).toMatchObject({
       code: 'doubt',
       field: 'temperature',
     })
     const { recordId } = await done<{ recordId: string }>(lead, 'sign-record', {
       ...slip,
-      accepted: ['wind', 'temperature'],
+      accepted: ['wind', 'temperature', 'outside', 'short'],
     })
     const { weather } = await bodyOf(recordId)
     expect(weather.typed).toEqual({ temperature: '21 F', wind: '45' })
@@ -105,5 +107,54 @@ describe('a reading that is too old', () => {
       field: 'reading',
     })
     await done(after(363), 'confirm-tree', confirm)
+  })
+})
+
+describe('what happened is what is written', () => {
+  test('work in an hour outside its card, and presses made in no time, are asked about and stand in the record', async () => {
+    const hot = await makeFirm('Hot firm')
+    const run = await emptiedAsh(hot, 'H-1')
+    // What was measured in that hour came in afterwards.
+    await keepWeather(hot, ['2026-06-11', '2026-06-12', '2026-06-13'], { temperature: 39, wind: 2 })
+    const lead = hot.person('crew lead', new Date(NOON.getTime() + 3_600_000))
+    const slip = { ...recordInput(run.subject.id, run.ports.length), temperature: '102 F', accepted: [] }
+    const outside = await problemOf(lead, 'sign-record', slip)
+    expect(outside).toMatchObject({ code: 'doubt', field: 'outside' })
+    expect(outside!.message).toMatch(/From 12:00 to 12:01: air 102 °F, of at most 90 °F on the card\./)
+    const asked = { ...slip, accepted: ['outside'] }
+    expect(await problemOf(lead, 'sign-record', asked)).toMatchObject({
+      code: 'doubt',
+      field: 'short',
+      message: expect.stringMatching(
+        /^The steps were pressed within (a minute|\d+ min), \d+ min were planned\./,
+      ),
+    })
+    for (const [times, problem] of [
+      [{ began: '10:00' }, { code: 'missing', field: 'ended' }],
+      [
+        { began: '12:30', ended: '12:10' },
+        { code: 'out-of-range', field: 'ended' },
+      ],
+      [
+        { began: '12:30', ended: '23:10' },
+        { code: 'out-of-range', field: 'ended' },
+      ],
+      [{ began: '25:30', ended: '12:10' }, { field: 'began' }],
+    ] as const)
+      expect(await problemOf(lead, 'sign-record', { ...asked, ...times })).toMatchObject(problem)
+    const { recordId } = await done<{ recordId: string }>(lead, 'sign-record', {
+      ...asked,
+      began: '11:20',
+      ended: '12:40',
+    })
+    const body = readRecord((await inFirm(hot.id, (sql) => recordById(sql, recordId)))!).body as Application
+    expect(body).toMatchObject({ startedAt: '2026-06-12T15:20:00.000Z', endedAt: '2026-06-12T16:40:00.000Z' })
+    expect(body.subjects[0]!.deviations).toEqual(
+      expect.arrayContaining([
+        'From 12:00 to 12:01: air 102 °F, of at most 90 °F on the card.',
+        expect.stringMatching(/^Steps were pressed within/),
+        'Began and ended as told at the signature.',
+      ]),
+    )
   })
 })

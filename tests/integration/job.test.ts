@@ -77,7 +77,7 @@ test('a tree goes from reading to signed record; the dose is computed on the ser
   // 79.8 mL are less than the label's least: asked, not passed over.
   const less = record(run.subject.id, 9)
   expect(await problemOf(lead, 'sign-record', less)).toMatchObject({ code: 'doubt', field: 'partly treated' })
-  const entry = { ...less, accepted: ['partly treated'] }
+  const entry = { ...less, accepted: ['partly treated', 'outside', 'short'] }
   const first = await done<{ recordId: string }>(lead, 'sign-record', entry)
   // Sent twice, recorded once; sent as another, told.
   expect(await done(lead, 'sign-record', entry)).toEqual(first)

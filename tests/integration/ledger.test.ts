@@ -256,7 +256,7 @@ describe('the record says what happened', () => {
     })
     const { recordId } = await done<{ recordId: string }>(lead(), 'sign-record', {
       ...entry,
-      accepted: ['partly treated'],
+      accepted: ['partly treated', 'outside', 'short'],
     })
     const record = await inFirm(firm.id, (sql) => recordById(sql, recordId))
     expect(record!.body).toMatchObject({ subjects: [{ outcome: 'partly treated' }] })
@@ -449,7 +449,7 @@ describe('the record says what happened', () => {
     const { recordId } = await done<{ recordId: string }>(
       other.person('crew lead', new Date(at.getTime() + HOUR)),
       'sign-record',
-      { ...recordInput(run.subject.id, 1), accepted: ['partly treated'] },
+      { ...recordInput(run.subject.id, 1), accepted: ['partly treated', 'outside', 'short'] },
     )
     const record = await inFirm(other.id, (sql) => recordById(sql, recordId))
     expect(deviationsOf(record!).join(' ')).toMatch(/decided anew/)

@@ -105,7 +105,7 @@ const SOUND = { open: '6 in', found: 'girdling root', anchors: 'all sound', root
 const sign = (ids: string[], days = 0) =>
   done<{ recordId: string }>(firm.person('crew lead', at(days, 90)), 'sign-record', {
     ...typedRecord(ids, 'house card'),
-    accepted: ['wind', 'temperature'],
+    accepted: ['wind', 'temperature', 'outside', 'short'],
   })
 
 test('what waits stands on no day; once the first is done it is due, and is put on its day', async () => {
@@ -138,7 +138,16 @@ test('what waits stands on no day; once the first is done it is due, and is put 
   expect(body).toMatchObject({
     method: 'collar',
     product: { name: 'Open the flare', lot: 'none, a house card' },
-    subjects: [{ outcome: 'treated', amount: 0, deviations: [] }],
+    subjects: [
+      {
+        outcome: 'treated',
+        amount: 0,
+        deviations: [
+          'Cut roots: it dried for less than a minute, of at least 2 days.',
+          'Steps were pressed within a minute, 1 h 11 min were planned.',
+        ],
+      },
+    ],
   })
   expect(inOneLine(readRecord((await rows((sql) => recordById(sql, recordId)))!))).toBe(
     'Open the flare, root collar',
@@ -384,7 +393,10 @@ test('work that is broken off is asked about in its own words, and goes back par
   await done(tech, 'mark-step', press(1, { kind: 'do' }))
   await done(tech, 'mark-step', press(2, { kind: 'give-up', reason: 'the hydrant is shut', left: '0' }))
   const lead = firm.person('crew lead', at(0, 90))
-  const record = { ...typedRecord([water!.id], 'house card'), accepted: ['wind', 'temperature'] }
+  const record = {
+    ...typedRecord([water!.id], 'house card'),
+    accepted: ['wind', 'temperature', 'outside', 'short'],
+  }
   expect(await problemOf(lead, 'sign-record', record)).toMatchObject({
     code: 'doubt',
     message: 'This is recorded as partly done and goes back to the arborist. Is that so?',
@@ -398,7 +410,10 @@ test('work that is broken off is asked about in its own words, and goes back par
   expect(body.subjects[0]).toMatchObject({
     outcome: 'partly treated',
     waterM3: null,
-    deviations: ['Run was not done: the hydrant is shut.'],
+    deviations: [
+      'Run was not done: the hydrant is shut.',
+      'Steps were pressed within a minute, 12 min were planned.',
+    ],
   })
   expect((await rows((sql) => treeById(sql, treeId)))!.returned).toMatch(
     /^Partly done on 12 Jun 2026: Run was not done/,

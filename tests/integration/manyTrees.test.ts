@@ -78,6 +78,7 @@ const recordFor = (jobSubjectIds: string[], more = {}) => ({
   sky: 'clear',
   soil: 'moist',
   notices: 'warden told',
+  accepted: ['outside', 'short'],
   ...more,
 })
 const LB = toSI(1, 'lb')
@@ -286,7 +287,7 @@ describe('a drench for several trees', () => {
     })
     const { recordId } = await done<{ recordId: string }>(lead(), 'sign-record', {
       ...entry,
-      accepted: ['partly treated'],
+      accepted: ['partly treated', 'outside', 'short'],
     })
     const record = (await rows((sql) => recordById(sql, recordId)))!
     expect(record).toMatchObject({ treeId: null, tag: null })

@@ -83,7 +83,7 @@ async function work(job: string, tags: string[], days: number) {
     sign: () =>
       done(firm.person('crew lead', at(days, 120)), 'sign-record', {
         ...typedRecord(ids, 'CP4-6000'),
-        accepted: ['wind', 'temperature'],
+        accepted: ['wind', 'temperature', 'outside', 'short'],
       }),
   }
 }

@@ -102,7 +102,7 @@ test('it leaves when it is done; what is due again after it is overdue once its 
     })
   await done(firm.person('crew lead', at(2, 40)), 'sign-record', {
     ...typedRecord(subjects, 'CP4-6000'),
-    accepted: ['wind', 'temperature'],
+    accepted: ['wind', 'temperature', 'outside', 'short'],
   })
   expect((await list('2026-06-16')).filter((r) => r.kind === 'job')).toEqual([])
   const again = (await list('2026-12-01')).find((r) => r.kind === 'again')!

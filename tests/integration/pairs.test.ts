@@ -104,7 +104,7 @@ async function withCrew(givenUp = false) {
     sign: {
       verb: 'sign-record',
       by: 'crew lead',
-      input: { ...recordInput(subject.id, 0), accepted: ['not treated'] },
+      input: { ...recordInput(subject.id, 0), accepted: ['not treated', 'outside', 'short'] },
     },
     leave: {
       verb: 'remove-tree',

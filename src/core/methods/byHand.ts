@@ -4,6 +4,7 @@ import type { UnitSystem } from '../quantity/format'
 import type { Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import type { Line, Values } from './lines'
+import type { Waits } from './step'
 
 /** One step of work by hand as its method plans it. */
 export interface HandStep {
@@ -12,6 +13,7 @@ export interface HandStep {
   times: number
   /** What is written down when it is done. */
   note?: Line
+  waits?: Waits
 }
 
 /** What work by hand comes to at one tree. */

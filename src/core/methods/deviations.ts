@@ -1,5 +1,6 @@
 import { plain, type UnitSystem } from '../quantity/format'
 import type { Method } from '../card/card'
+import { notDried } from './outside'
 import type { SubjectPlan, UseOf } from './plan'
 import { productOn, type RunningStep } from './running'
 import { sayTask } from './say'
@@ -41,6 +42,11 @@ export function deviations(
           ? `${name} was given up with ${show(step.left)} of ${show(step.product)} left: ${reason}`
           : `${name} was not done: ${reason}`,
     )
+  }
+  for (const step of steps) {
+    if (step.kind !== 'task' || step.done === 0) continue
+    const early = notDried(steps, step)
+    if (early) found.push(`${sayTask(step.task, plan, use, units).name}: ${early}.`)
   }
   const applied = productOn(steps)
   // A measure shows its graduations: what it rounds stands in the record beside what was planned.

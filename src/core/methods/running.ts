@@ -28,6 +28,8 @@ export interface StepEvent {
   amount?: number | null
   /** What was written down at it. */
   noted?: string | null
+  /** At how many trees it was ticked by one press, where at more than one. */
+  row?: number | null
   /** The event that is taken back. */
   of?: string | null
 }
@@ -82,6 +84,7 @@ function taskEvent(e: StepEvent): TaskEvent | null {
         times: e.times ?? undefined,
         amount: e.amount ?? undefined,
         noted: e.noted ?? undefined,
+        row: e.row ?? undefined,
       }
     case 'give-up':
       return { ...base, kind: e.kind, reason: e.reason ?? '', left: e.left ?? 0 }

@@ -1,5 +1,5 @@
 import type { Method, PutOnMethod } from '../card/card'
-import { plain, showLength, showMl, type UnitSystem } from '../quantity/format'
+import { showLength, showMl, type UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
 import { handMethod, isHand, type HandName } from './hand'
 import type { PlanOf, SubjectPlan, UseOf } from './plan'
@@ -125,12 +125,6 @@ function sayPutOn(plan: PutOnPlan, units: UnitSystem): string {
     case 'feed':
       return `${product}, nitrogen ${shown(plan.shape.delivered.n, 'lb', units)}`
   }
-}
-
-/** Minutes of work as people say them. `sayMinutes(95)` is "1 h 35 min". */
-export function sayMinutes(minutes: number): string {
-  const whole = Math.round(minutes)
-  return whole < 60 ? `${whole} min` : `${plain(Math.floor(whole / 60), 0)} h ${whole % 60} min`
 }
 
 /** What of its method a card's use says of the equipment, for the record. */

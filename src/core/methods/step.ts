@@ -1,6 +1,12 @@
 import type { Volume } from '../quantity/units'
 import type { Line } from './lines'
 
+/** So many days must lie between another step and this one: a collar dries before roots are cut. */
+export interface Waits {
+  after: string
+  days: number
+}
+
 /**
  * What is to be done at a tree, as it is signed: a port of an injection, or a task, such as a pour. `product` is what a step
  * puts on, m³ of a liquid or kg of a weighed one; zero where it only prepares or clears up.
@@ -22,4 +28,5 @@ export type PlannedStep =
       times: number
       /** What is written down when it is done. */
       note?: Line
+      waits?: Waits
     }

@@ -1,5 +1,6 @@
 import { ok, refuse, type Result } from '../problem'
 import type { Line } from './lines'
+import type { Waits } from './step'
 
 /** A task through its day: pours, holes and loads are counted as they are done. Epoch ms. */
 export interface RunningTask {
@@ -15,6 +16,9 @@ export interface RunningTask {
   /** What is written down when it is done, and what was. */
   note?: Line
   noted: string | null
+  waits?: Waits
+  /** At how many trees at most it was ticked by one press; left out where at this one alone. */
+  row?: number
   /** Of its product, what was not put on when it was given up. */
   left: number
   givenUp: string | null
@@ -30,6 +34,8 @@ export type TaskStep =
       amount?: number
       /** What was written down, as it was typed. */
       noted?: string
+      /** At how many trees it was ticked by one press. */
+      row?: number
     }
   | { kind: 'give-up'; at: number; reason: string; left: number }
   /** Takes one earlier step back, by its id. */
@@ -43,6 +49,7 @@ export function plannedTask(step: {
   product: number
   times: number
   note?: Line
+  waits?: Waits
 }): RunningTask {
   return {
     ...step,
@@ -103,6 +110,7 @@ export function stepTask(task: RunningTask, step: Exclude<TaskStep, { kind: 'und
     done,
     amount,
     noted,
+    ...(step.row !== undefined && { row: Math.max(step.row, task.row ?? 0) }),
     startedAt: task.startedAt ?? step.at,
     endedAt: done === task.times ? step.at : null,
   })

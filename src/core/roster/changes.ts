@@ -1,5 +1,5 @@
 import { METHOD_NAME } from '../card/say'
-import { sayMinutes } from '../methods/say'
+import { sayMinutes } from '../methods/sayTime'
 import { spokenWeekday, type PlainDate } from '../time/calendar'
 import type { Assignment } from '../week/planWeek'
 import type { WhyNot } from '../week/whyNot'

@@ -213,6 +213,8 @@ export interface JobSubjectRow {
   onlyIf: string | null
   releasedAt: Date | null
   found: string | null
+  /** What whoever began it saw at the tree. */
+  seen: Seen
   /** Shared by what comes out of one tank at this tree. */
   tank: string | null
   useId: string
@@ -228,7 +230,7 @@ const crewColumns = (sql: FirmSql) => sql`
   i.id, i.job_id as "jobId", i.job_item_id as "jobItemId", t.site_id as "siteId", i.tree_id as "treeId", s.time_zone as "timeZone",
     t.tag, t.block, t.host, t.east_m as "eastM", t.north_m as "northM", t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn", pr.agreed,
-    x.plan, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, pi.card_use_id as "useId",
+    x.plan, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, i.seen, pi.card_use_id as "useId",
     (select r.id from application_subject a join record r on r.firm_id = a.firm_id and r.application_id = a.application_id
       where a.job_subject_id = i.id and r.kind = 'application') as "recordId"`
 

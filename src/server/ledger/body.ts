@@ -28,6 +28,8 @@ const Task = z.object({
   /** m³ or kg. */
   left: volume,
   givenUp: text.nullable(),
+  /** At how many trees it was ticked by one press, where at more than this one. */
+  row: z.int().optional(),
   /** What was written down at it, and what it is called. */
   noted: z.object({ label: text, value: text }).optional(),
 })

@@ -12,6 +12,7 @@ import { hoursAhead, HOURS_AHEAD, knownWeather } from '../weather/known'
 import { mattersAt } from '../houseRule'
 import { MOST_SUBJECTS } from '../prescribe'
 import { cardSource, dayFor, readingSource, treesAtHand } from '../treesAtHand'
+import { limitsAtHand } from '../limitsAtHand'
 import { waysFor } from '../waysFor'
 import { isId, reading } from './reader'
 import { plainMarks } from './ring'
@@ -39,8 +40,9 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       .sort((a, b) => b.trees - a.trees || (a.name < b.name ? -1 : 1))
     const chosen = causes.find((c) => c.id === cause) ?? causes[0] ?? null
     const own = hands.filter((h) => h.decided!.cause === chosen?.id)
+    const limits = await limitsAtHand(sql, site, today, person.units)
     const ways = own.map((h) =>
-      waysFor(h, uses, { on: today, units: person.units, action: h.decided!.action }),
+      waysFor(h, uses, { on: today, units: person.units, action: h.decided!.action, limits }),
     )
     const named = new Map(ways.flat().map((w) => [w.id, w]))
     const day = dayFor(weather, site.timeZone, now, today)

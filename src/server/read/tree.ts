@@ -26,6 +26,7 @@ import { seenOf } from '../seen'
 import { READING_GOOD_FOR_YEARS } from '../planItem'
 import { dayFor, readingSource, treesAtHand } from '../treesAtHand'
 import { withoutPrescription } from '../mayGoOn'
+import { limitsAtHand } from '../limitsAtHand'
 import { waysFor } from '../waysFor'
 import { proposeRate } from '@/core/methods/proposeRate'
 import type { Reading } from '../verb'
@@ -245,6 +246,8 @@ export function prescribeView(id: string) {
       on: shared.today,
       units: person.units,
       action: decision?.action ?? null,
+      // What it counts itself is no limit to it.
+      ...(!handed && site && { limits: await limitsAtHand(sql, site, shared.today, person.units) }),
     })
     const day = dayFor(hand!.weather, shared.timeZone, now, shared.today)
     return {

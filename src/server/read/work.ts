@@ -36,6 +36,10 @@ const workOf = (s: {
   onlyIf: string | null
 }) => [s.useId, s.cause, s.block ?? '', s.tank ?? '', s.onlyIf ?? ''].join(' ')
 
+/** What rained in the hours before a press counts for it. */
+const HOURS_BEFORE = 6
+const BEFORE_MS = HOURS_BEFORE * 3_600_000
+
 /** What was agreed for work that several prescriptions share, each once. */
 function agreedByAll(each: readonly AsAgreed[]): AsAgreed {
   const once = <T>(rows: readonly T[]) => [...new Map(rows.map((r) => [JSON.stringify(r), r])).values()]
@@ -138,7 +142,8 @@ export function jobView(id: string) {
       moved,
       /** Of this hour, to begin the record with; null where it is not known. */
       weather: weather.at(now),
-      forecast: hoursAhead(weather, now, HOURS_AHEAD),
+      /** The hours just before this one and those to come. */
+      hours: hoursAhead(weather, new Date(now.getTime() - BEFORE_MS), HOURS_BEFORE + HOURS_AHEAD),
       now: now.getTime(),
       today,
       units: person.units,

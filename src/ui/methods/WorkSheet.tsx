@@ -7,6 +7,7 @@ import { showProduct } from '@/core/methods/showProduct'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
 import type { AsAgreed } from '@/core/schools/house'
+import { NotSigned } from '@/ui/pieces/NotSigned'
 import { AgreedLines } from './AgreedLines'
 import { writtenDate } from '@/ui/when'
 
@@ -52,6 +53,7 @@ export function WorkSheet({
         For {writtenDate(onDate)}
         {draft !== null && <b> · {draft}</b>}
       </p>
+      {draft !== null && <NotSigned />}
       {works.map((work) => (
         <Work key={work.id} work={work} units={units} />
       ))}

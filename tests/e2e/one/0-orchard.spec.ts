@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { enter, idOf, picture, signIn } from '../signIn'
+import { enter, idOf, picture, signIn, signRecord } from '../signIn'
 
 /** Scab covers for 120 apples on three banks: looked at by sample, covered as one, one record a bank, and due again. */
 test.describe.configure({ mode: 'serial' })
@@ -87,8 +87,7 @@ test('the crew covers bank after bank and signs a record for each', async ({ pag
       await page.getByLabel('Lot of Example MY3, off the package').selectOption('MY3-0815')
     } else await page.getByLabel('Lot, off the package').selectOption('CP4-6000')
     await page.getByLabel('Notices given').fill('press house told, sign at the track')
-    await page.getByRole('button', { name: 'Sign the record' }).click()
-    await page.waitForURL(/\/ledger\//)
+    await signRecord(page)
     await expect(page.getByRole('heading', { level: 1 })).toContainText(
       `${trees} trees at Bank ${bank}, Quarrel Bank orchard`,
     )

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test'
-import { enter, openTree, picture } from '../signIn'
+import { enter, openTree, picture, signRecord } from '../signIn'
 
 /** One tree from arrival to follow-up, as the arborist and then as the crew lead. */
 test.describe.configure({ mode: 'serial' })
@@ -220,8 +220,7 @@ test('the crew lead runs the ports, counts everything back in and signs', async 
   await page.getByRole('button', { name: 'Sign the record' }).click()
   await expect(page.getByText('You counted 8 empties, but 9 were set.')).toBeVisible()
   await page.getByLabel('Empties counted in').fill('9')
-  await page.getByRole('button', { name: 'Sign the record' }).click()
-  await page.waitForURL(/\/ledger\//)
+  await signRecord(page)
   await expect(page.getByText('82.8 mL at the low rate')).toBeVisible()
   await picture(page, '11-record')
 

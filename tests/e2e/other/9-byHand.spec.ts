@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { made, runRest } from '../made'
-import { enter, picture, signIn } from '../signIn'
+import { enter, picture, signIn, signRecord } from '../signIn'
 
 /** Work without a product: a buried oak opened, what is found noted, spokes only if the soil asks for them, water later. */
 test.describe.configure({ mode: 'serial' })
@@ -85,8 +85,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
   await picture(page, '29-by-hand')
   await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
   await page.getByLabel('Notices given').fill('office told')
-  await page.getByRole('button', { name: 'Sign the record' }).click()
-  await page.waitForURL(/\/ledger\//)
+  await signRecord(page)
   await expect(page.getByText('root collar, probe, mallet')).toBeVisible()
   for (const noted of ['7 in', 'girdling root', 'all sound'])
     await expect(page.getByText(noted, { exact: true }).first()).toBeVisible()
@@ -107,8 +106,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
   await expect(page.getByText('Oak 21 is done')).toBeVisible()
   await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
   await page.getByLabel('Notices given').fill('office told')
-  await page.getByRole('button', { name: 'Sign the record' }).click()
-  await page.waitForURL(/\/ledger\//)
+  await signRecord(page)
   await expect(
     page.getByText('only if the soil is packed hard; found: the probe stops at two inches'),
   ).toBeVisible()

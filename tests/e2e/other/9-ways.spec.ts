@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { made, runRest } from '../made'
-import { enter, idOf, openTree } from '../signIn'
+import { enter, idOf, openTree, signRecord } from '../signIn'
 
 /** Ways beside the usual: feed beside a systemic, a clump by its bark, bloom next spring, a count the day after. */
 test.describe.configure({ mode: 'serial' })
@@ -61,8 +61,7 @@ test('a clump is sprayed on its bark, stem by stem', async ({ page }) => {
   ).toBeVisible()
   await page.getByLabel('Lot, off the package').selectOption({ index: 1 })
   await page.getByLabel('Notices given').fill('school told')
-  await page.getByRole('button', { name: 'Sign the record' }).click()
-  await page.waitForURL(/\/ledger\//)
+  await signRecord(page)
   await expect(page.getByText(/Wet the band/).first()).toBeVisible()
 })
 
@@ -126,8 +125,7 @@ test('a citrus is sprayed with oil, and counted on ten leaves the day after', as
   await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
   await page.getByLabel('Lot, off the package').selectOption({ index: 1 })
   await page.getByLabel('Notices given').fill('kitchen told')
-  await page.getByRole('button', { name: 'Sign the record' }).click()
-  await page.waitForURL(/\/ledger\//)
+  await signRecord(page)
   await page.getByLabel("Move the demo's clock").selectOption(String(86_400))
   await openTree(page, 'Lemon 1')
   await page

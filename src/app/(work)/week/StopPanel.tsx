@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useEffect, useRef } from 'react'
 import { againstPut } from '@/core/roster/board'
-import { sayMinutes } from '@/core/methods/say'
+import { sayMinutes } from '@/core/methods/sayTime'
 import { Choice } from '@/ui/fields/Choice'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'

@@ -109,6 +109,7 @@ export const collar: HandMethod = {
         {
           task: 'roots',
           times: Math.max(1, now.length),
+          ...(Number(terms['dryDays']) > 0 && { waits: { after: 'open', days: Number(terms['dryDays']) } }),
           note: {
             name: 'cut',
             label: 'Share of the root zone that was cut, %; 0 where none was',

@@ -86,7 +86,7 @@ test('the least of a high-rate prescription is the low rate; of a capsule produc
 
 test('a port that took longer than expected is said', () => {
   expect(deviationsOf(plan, all({ 2: { stoppedAt: 90 * 60_000 } }), PRESCRIBED, UPTAKE)).toEqual([
-    'Port 2 took 90 min, longer than the 50 min expected.',
+    'Port 2 took 1 h 30 min, longer than the 50 min expected.',
   ])
 })
 

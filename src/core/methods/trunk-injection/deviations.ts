@@ -1,5 +1,6 @@
 import { plain, showMl } from '../../quantity/format'
 import type { Volume } from '../../quantity/units'
+import { sayAgo } from '../sayTime'
 import { volumeApplied, type RunningPort } from './running'
 
 /** Less than this share of the shortest uptake is none. House figure. */
@@ -36,16 +37,12 @@ export function deviationsOf(
       )
     else if (p.startedAt !== null && p.stoppedAt !== null && p.stoppedAt - p.startedAt > longest * 1000)
       found.push(
-        `Port ${p.number} took ${plain((p.stoppedAt - p.startedAt) / 60_000, 0)} min, longer than the ${plain(longest / 60, 0)} min expected.`,
+        `Port ${p.number} took ${sayAgo(p.stoppedAt - p.startedAt)}, longer than the ${plain(longest / 60, 0)} min expected.`,
       )
     // So quick no trunk drinks: it leaked, or the clock was started late.
-    else if (
-      p.startedAt !== null &&
-      p.stoppedAt !== null &&
-      p.stoppedAt - p.startedAt < uptake.from * 1000 * TOO_QUICK
-    )
+    else if (p.startedAt !== null && p.stoppedAt !== null && tooQuick(p.stoppedAt - p.startedAt, uptake))
       found.push(
-        `Port ${p.number} took ${plain((p.stoppedAt - p.startedAt) / 60_000, 0)} min, far less than the ${plain(uptake.from / 60, 0)} min expected at least.`,
+        `Port ${p.number} took ${sayAgo(p.stoppedAt - p.startedAt)}, far less than the ${plain(uptake.from / 60, 0)} min expected at least.`,
       )
   }
   const applied = volumeApplied(ports)
@@ -54,6 +51,11 @@ export function deviationsOf(
       `${showMl(applied)} went in of ${showMl(prescribed)} prescribed, ${plain((applied / prescribed) * 100, 0)} %.`,
     )
   return found
+}
+
+/** True where a port was empty sooner than any trunk drinks. `passed` in ms, `uptake` in s. `tooQuick(60_000, { from: 900 })` */
+export function tooQuick(passed: number, uptake: { from: number }): boolean {
+  return passed < uptake.from * 1000 * TOO_QUICK
 }
 
 function closed(reason: string): string {

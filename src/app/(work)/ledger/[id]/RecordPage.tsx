@@ -270,10 +270,7 @@ function TaskTable({ tasks, timeZone }: { tasks: Subject['tasks']; timeZone: str
       rows={tasks.map((t) => ({
         key: t.name,
         name: t.name,
-        cells: [
-          t.givenUp !== null ? `not done: ${t.givenUp}` : t.times > 1 ? `${t.done} of ${t.times}` : 'done',
-          t.endedAt ? clockTime(Date.parse(t.endedAt), timeZone) : '–',
-        ],
+        cells: [howDone(t), t.endedAt ? clockTime(Date.parse(t.endedAt), timeZone) : '–'],
       }))}
     />
   )
@@ -380,4 +377,10 @@ function CorrectionPage({ view }: { view: RecordView }) {
       )}
     </>
   )
+}
+
+function howDone(t: Subject['tasks'][number]): string {
+  if (t.givenUp !== null) return `not done: ${t.givenUp}`
+  const done = t.times > 1 ? `${t.done} of ${t.times}` : 'done'
+  return t.row === undefined ? done : `${done}, ticked for ${t.row} trees by one press`
 }

@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
+import { hourAt, outsideNow, type Outside } from '@/core/methods/outside'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
@@ -19,7 +20,9 @@ import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { TankLoads } from '@/ui/methods/TankLoads'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { useNow } from '@/ui/run/useNow'
+import { useOutside } from '@/ui/run/useOutside'
 import { useWork } from '@/ui/run/useWork'
+import { firmNow } from '@/ui/shell/firmClock'
 import { useMay } from '@/ui/shell/may'
 import { fromToday, writtenDate } from '@/ui/when'
 import { askJob } from './askJob'
@@ -33,6 +36,7 @@ import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { MoveDay } from './MoveDay'
 import { MovedNote } from '../MovedNote'
+import { OutsidePress } from './OutsidePress'
 import { PortWork } from './PortWork'
 import { ReleaseLine } from './ReleaseLine'
 import { SignRecord } from './SignRecord'
@@ -63,6 +67,11 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
     [work.trees, walk],
   )
   const now = useNow(view.now)
+  const outside = useOutside<Parameters<Act>[0]>(
+    hourAt(view.timeZone, now),
+    (presses) => outsideOf(view, presses),
+    act,
+  )
   const [treeId, setTreeId] = useState(
     () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
   )
@@ -99,11 +108,12 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
         )
       : null
   const press: Act = (presses) =>
-    act(asMeasured(withBesides(presses, beside), bottle?.ok ? bottle.value : null))
+    outside.press(asMeasured(withBesides(presses, beside), bottle?.ok ? bottle.value : null))
   const withMates = (own: readonly JobTree[]) => own.flatMap((t) => [t, ...beside(t)])
   const inTrees = trees.reduce((n, t) => n + t.steps.filter((s) => isIn(s.state)).length, 0)
   const hasPorts = trees.some((t) => portsOf(t).length > 0)
   const early = view.job.onDate > view.today
+  const ahead = view.hours.filter((h) => h.time >= hourAt(view.timeZone, view.now))
   const shown = (t: Tab) => (tab === t ? '' : 'max-sm:hidden')
   const go = (t: JobTree) => {
     setTreeId(t.id)
@@ -168,7 +178,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
         <HoursPanel
           use={item.use}
           actives={item.product.actives}
-          forecast={view.forecast}
+          forecast={ahead}
           minutes={ofItem.reduce((n, t) => n + (t.status === 'open' ? t.plan.minutes : 0), 0)}
         />
       )}
@@ -249,7 +259,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
                 tree={tree}
                 item={item}
                 units={view.units}
-                onAct={act}
+                onAct={outside.press}
                 resting={work.resting}
                 onFinish={() => setTab('finish')}
               />
@@ -340,7 +350,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
         <div className="grid gap-6 content-start">
           {hasPorts && (
             <section aria-label="Ports in trees" className={shown('board')}>
-              <Board trees={trees} now={now} onAct={act} resting={work.resting} />
+              <Board trees={trees} now={now} onAct={outside.press} resting={work.resting} />
             </section>
           )}
           <section aria-label="Finish" className={shown('finish')}>
@@ -361,6 +371,14 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
         </div>
       </div>
       <JobSheet view={view} works={works} trees={trees} />
+      <OutsidePress
+        outside={outside.asking}
+        use={item.use}
+        actives={item.product.actives}
+        forecast={ahead}
+        onGoOn={outside.goOn}
+        onStop={outside.stop}
+      />
       <nav
         aria-label="Parts of this job"
         className={`sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid ${hasPorts ? 'grid-cols-4' : 'grid-cols-3'}`}
@@ -389,3 +407,23 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
 }
 
 const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')
+
+/** What speaks against presses at this moment, each once. */
+function outsideOf(view: JobView, presses: Parameters<Act>[0]): Outside[] {
+  const found = presses.flatMap(({ tree, step, command }) => {
+    const { use, product } = view.items.find((i) => i.id === tree.itemId)!
+    return outsideNow({
+      use,
+      actives: product.actives,
+      plan: tree.plan,
+      hours: view.hours,
+      timeZone: view.timeZone,
+      units: view.units,
+      steps: tree.steps.map((s) => s.state),
+      step: step.state,
+      press: command,
+      at: firmNow(),
+    })
+  })
+  return [...new Map(found.map((o) => [`${o.what} ${o.say}`, o])).values()]
+}

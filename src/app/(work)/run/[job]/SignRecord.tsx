@@ -22,7 +22,7 @@ import { TextArea } from '@/ui/fields/TextArea'
 import { useMay } from '@/ui/shell/may'
 import { Doubt } from '@/ui/fields/Doubt'
 
-type Accepted = Exclude<Outcome, 'treated'> | 'wind' | 'temperature'
+type Accepted = Exclude<Outcome, 'treated'> | 'wind' | 'temperature' | 'outside' | 'short'
 
 const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
 
@@ -62,6 +62,8 @@ export function SignRecord({
     counted: '',
     notices: '',
     deviations: '',
+    began: '',
+    ended: '',
   })
   const type = (field: keyof typeof form) => (e: { target: { value: string } }) =>
     setForm({ ...form, [field]: e.target.value })
@@ -88,6 +90,8 @@ export function SignRecord({
     const own = signed.flatMap(beside).filter((t) => t.itemId === m.id)
     return own.length > 0 ? [{ item: m, trees: own }] : []
   })
+  /** Presses in a row at the end do not tell when it began; once asked, the question stays. */
+  const asked = problem?.field === 'short' || form.began !== '' || form.ended !== ''
   /** Told beside their inputs, where those are asked for. */
   const inField = [
     ...(house ? [] : ['lot']),
@@ -100,6 +104,7 @@ export function SignRecord({
     ...(counts ? ['counted'] : []),
     'notices',
     'deviations',
+    ...(asked ? ['began', 'ended'] : []),
   ]
 
   const where = one ? '' : signed.length === 1 ? ` at ${signed[0]!.tag}` : ` at ${signed.length} trees`
@@ -131,6 +136,8 @@ export function SignRecord({
       }),
       counted: counts ? (Number.isNaN(counted) ? form.counted : counted) : null,
       deviations: form.deviations || null,
+      began: form.began || null,
+      ended: form.ended || null,
       accepted,
     })
     if (done) go(`/ledger/${done.recordId}`)
@@ -254,6 +261,24 @@ export function SignRecord({
           problem={at('deviations')}
         />
       </div>
+      {asked && (
+        <div className="grid grid-cols-2 gap-3">
+          <Field
+            label="Began at"
+            type="time"
+            value={form.began}
+            onChange={type('began')}
+            problem={at('began')}
+          />
+          <Field
+            label="Ended at"
+            type="time"
+            value={form.ended}
+            onChange={type('ended')}
+            problem={at('ended')}
+          />
+        </div>
+      )}
       {doubt ? (
         <Doubt
           problem={doubt}
@@ -261,7 +286,11 @@ export function SignRecord({
           keep={
             doubt.field === 'wind' || doubt.field === 'temperature'
               ? 'Yes, I measured it'
-              : `Yes, sign it as ${sayOutcome(doubt.field as Outcome, item.method)}`
+              : doubt.field === 'short'
+                ? 'The presses are right'
+                : doubt.field === 'outside'
+                  ? 'Yes, that is what happened'
+                  : `Yes, sign it as ${sayOutcome(doubt.field as Outcome, item.method)}`
           }
           onKeep={(code) => void submit(undefined, code as Accepted)}
         />

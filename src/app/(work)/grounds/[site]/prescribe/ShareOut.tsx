@@ -2,7 +2,7 @@
 import { useEffect, useRef, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { howManyFit, planRow, shareQuestion } from '@/core/methods/group'
-import { sayMinutes } from '@/core/methods/say'
+import { sayMinutes } from '@/core/methods/sayTime'
 import type { Share } from '@/core/limits/share'
 import { shown } from '@/core/quantity/pair'
 import type { GroupView } from '@/server/read/group'

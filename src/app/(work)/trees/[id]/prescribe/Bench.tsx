@@ -8,7 +8,8 @@ import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf } from '@/core/methods/registry'
 import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
 import { planTogether } from '@/core/methods/together'
-import { sayMinutes, sayPlan, sayTask } from '@/core/methods/say'
+import { sayPlan, sayTask } from '@/core/methods/say'
+import { sayMinutes } from '@/core/methods/sayTime'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import { rateFor } from '@/core/methods/proposeRate'
 import { checksAfter } from '@/core/methods/checks'
@@ -25,6 +26,7 @@ import { SameTank } from '@/ui/methods/SameTank'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { Note } from '@/ui/pieces/Note'
+import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useViewKeys } from '@/ui/shell/keys'
 import { Slip } from '@/ui/slip/Slip'
@@ -155,9 +157,12 @@ export function Bench({
             </button>
           </p>
         )}
-        <div>
-          <PrintButton />
-        </div>
+        {plan && (
+          <div>
+            <PrintButton />
+          </div>
+        )}
+        {view.handed === null && <NotSigned />}
       </div>
       <div>
         {plan ? (

@@ -25,6 +25,7 @@ import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
 import { Toggle } from '@/ui/fields/Toggle'
+import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { isWay, type InjectionWay } from './way'
 
@@ -187,9 +188,12 @@ export function InjectionBench({
             Reckon with other numbers
           </Link>
         )}
-        <div className="mt-2">
-          <PrintButton />
-        </div>
+        {value && (
+          <div className="mt-2">
+            <PrintButton />
+          </div>
+        )}
+        {view.handed === null && <NotSigned />}
       </div>
       <div id="ring" data-plan-ms={ms ?? undefined}>
         <div className="no-print mb-1">

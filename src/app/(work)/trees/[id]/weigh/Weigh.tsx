@@ -23,6 +23,7 @@ import { TreeHeading } from '../TreeHeading'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
+import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { SeenList } from '@/ui/findings/SeenList'
 import { Explanations } from './Explanations'
@@ -185,6 +186,7 @@ export function Weigh({ view }: { view: WeighView }) {
           </button>
         )}
         <PrintButton />
+        {writing && <NotSigned />}
         <section className="hidden print:block mt-4">
           <h2>What was seen</h2>
           <SeenList seen={seen} />

@@ -1,0 +1,32 @@
+import type { RunningStep } from './running'
+import { sayAgo, sayMinutes } from './sayTime'
+
+/** Below this share of the planned minutes a stretch was ticked, not watched; less than so many minutes say nothing. House figures. */
+const FAR_UNDER = 0.25
+const LEAST_MINUTES = 10
+
+/**
+ * The stretch in which work was pressed, from its begin to its last press, where that is far under what was planned; null where it is
+ * not, or too little to tell. Such presses were made at the end, in a row: began and ended are asked. Source: handbook, what happened
+ * is what is written.
+ *
+ * @example farUnder([{ kind: 'task', endedAt: 120_000, … }], 0, 95)?.words // 'pressed within 2 min, 1 h 35 min were planned'
+ */
+export function farUnder(
+  steps: readonly RunningStep[],
+  /** When it was begun, epoch ms. */
+  begun: number | null,
+  planned: number,
+): { from: number; to: number; words: string } | null {
+  const presses = steps
+    .flatMap((s) =>
+      s.kind === 'port' ? [s.drilledAt, s.startedAt, s.stoppedAt, s.outAt] : [s.startedAt, s.endedAt],
+    )
+    .filter((at) => at !== null)
+  if (presses.length === 0 || planned < LEAST_MINUTES) return null
+  const from = Math.min(...presses, begun ?? Infinity)
+  const to = Math.max(...presses)
+  return to - from < planned * 60_000 * FAR_UNDER
+    ? { from, to, words: `pressed within ${to - from < 60_000 ? 'a minute' : sayAgo(to - from)}, ${sayMinutes(planned)} were planned` }
+    : null
+}

@@ -1,0 +1,38 @@
+import { closed, type Refusal } from '@/core/gate/question'
+import { usedUp } from '@/core/limits/usedUp'
+import { methodOf } from '@/core/methods/registry'
+import type { UnitSystem } from '@/core/quantity/format'
+import type { UseRow } from '@/db/queries/card'
+import { groundUse } from '@/db/queries/limit'
+import type { FirmSql } from '@/db/client'
+
+/** Which ways a ground’s yearly limits have closed: what stands against a card on a day, or null. */
+export type LimitsAtHand = (row: UseRow, on: string) => Refusal | null
+
+/** What is used of the yearly limits of a ground, this year and the next, held against cards; nothing where its size is not known. */
+export async function limitsAtHand(
+  sql: FirmSql,
+  site: { id: string; areaM2: number | null },
+  today: string,
+  units: UnitSystem,
+): Promise<LimitsAtHand> {
+  const { areaM2 } = site
+  if (areaM2 === null) return () => null
+  const year = Number(today.slice(0, 4))
+  const used = new Map(
+    await Promise.all(
+      [year, year + 1].map(async (y) => [String(y), await groundUse(sql, site.id, String(y))] as const),
+    ),
+  )
+  return (row, on) => {
+    if (!methodOf(row.use).onGround) return null
+    const found = usedUp(row, areaM2, used.get(on.slice(0, 4)) ?? [], on, units)
+    if (!found) return null
+    const refusal = closed('count', found.why, 'Another way, or next year.', {
+      field: 'limit',
+      code: 'over-label',
+      until: found.until,
+    })
+    return 'refusal' in refusal ? refusal.refusal : null
+  }
+}
