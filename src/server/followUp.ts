@@ -5,6 +5,7 @@ import {
   compareTold,
   isTold,
   promisedAgain,
+  STOP_TREATING,
   type Compared,
   type Expectation,
 } from '@/core/respond/compare'
@@ -82,6 +83,12 @@ export const enterResultVerb = verb({
         'missing',
         'nextStep',
         `The result is ${verdict}. Choose what is next: ${options.join(', ')}.`,
+      )
+    if (input.nextStep === STOP_TREATING && (input.words ?? '').length < 4)
+      return refuse(
+        'missing',
+        'words',
+        'It is due again until somebody ends it: say in words why it is not treated any more.',
       )
     if (check.verdict)
       return refuse(

@@ -86,7 +86,7 @@ function at(hand: TreeAtHand, several: boolean, problem: Problem): Result<never>
 
 /**
  * Signs a prescription for one cause on one or many trees of a site and hands it to the crew for a day. Everything is worked
- * out again here; what the screen showed is only taken where it is the person's choice. A decision is prescribed once.
+ * out again here; what the screen showed is only taken where it is the person's choice. A decision is prescribed once, and once more for each check that said to treat again.
  */
 export const handToCrewVerb = verb({
   roles: ['arborist'],
@@ -142,7 +142,8 @@ export const handToCrewVerb = verb({
         'cause',
         'These trees have different causes; sign a prescription for each.',
       )
-    const first = (await prescriptionsOn(sql, [...new Set(asked.map((s) => s.decisionId))]))[0]
+    const before = await prescriptionsOn(sql, [...new Set(asked.map((s) => s.decisionId))])
+    const first = before.find((p) => !p.again)
     if (first) {
       const whose = hands.get(asked.find((s) => s.decisionId === first.decisionId)!.treeId)!
       return at(whose, several, {
@@ -155,10 +156,10 @@ export const handToCrewVerb = verb({
     const each: (NewItem & { row: UseRow })[] = []
     const days: string[] = []
     for (const [n, item] of input.items.entries()) {
-      const before = item.after && each[item.after.item]
-      if (item.after && !before)
+      const stepBefore = item.after && each[item.after.item]
+      if (item.after && !stepBefore)
         return refuse('out-of-range', 'after', 'A step waits for one that stands before it in the line.')
-      if (before?.who === 'client')
+      if (stepBefore?.who === 'client')
         return refuse(
           'not-allowed',
           'after',
@@ -191,7 +192,7 @@ export const handToCrewVerb = verb({
         useId: row.value.id,
         times: item.times,
         tank: null,
-        after: item.after && before ? { itemId: before.id, days: item.after.days } : null,
+        after: item.after && stepBefore ? { itemId: stepBefore.id, days: item.after.days } : null,
         onlyIf: item.onlyIf,
         who: item.who,
         dueFrom: onDay,
@@ -254,6 +255,8 @@ export const handToCrewVerb = verb({
       at: now,
       by: person.id,
       items,
+      roundOf: (decisionId) =>
+        1 + Math.max(0, ...before.flatMap((p) => (p.decisionId === decisionId ? [p.round] : []))),
     })
     const onTheDay = items.filter((i) => i.who === 'crew' && i.after === null)
     const jobId =

@@ -4,6 +4,7 @@ import { dueAgain } from '../history/dueAgain'
 import { handMethod, isHand } from './hand'
 import { handTerms } from './handTerms'
 import type { Values } from './lines'
+import type { Measured } from '../respond/compare'
 import type { SubjectPlan, UseOf } from './plan'
 
 const YEAR = 365
@@ -44,9 +45,11 @@ const crown = (
   slack: number,
   what: string,
   question: string,
+  more: Pick<Measured, 'treats'> = {},
 ): Omit<PromisedCheck, 'afterDays'> => ({
   what,
   expectation: {
+    ...more,
     kind: 'share',
     question,
     unit: '%',
@@ -81,6 +84,7 @@ const lasting = (liveCrown: number, again: number): PromisedCheck[] => [
       20,
       `Treat again, ${again % YEAR === 0 ? years(again / YEAR) : `${again} days`} on`,
       'What share of the crown is alive before treating again, in steps of 5 %?',
+      { treats: true },
     ),
   },
 ]
@@ -106,25 +110,46 @@ const count = (
   },
 })
 
+/** So long a systemic takes from soil or bark into the leaves; sooner nothing can be expected of it. Source: handbook, how it is taken up. */
+const takenUp = (afterDays: number, said: string): PromisedCheck => ({
+  afterDays,
+  what: `How it stands, ${said} on`,
+  expectation: {
+    kind: 'look',
+    question:
+      'It has had the time to rise into the leaves. How does the tree stand beside the day of the treatment?',
+    againDays: 30,
+  },
+})
+
 const CHECKS: { [M in PutOnMethod]: (use: UseOf<M>, liveCrown: number, again: number) => PromisedCheck[] } = {
   'trunk-injection': (_, live, again) => [
     allBack,
     harm('Leaf scorch after the injection', 'What share of the leaves shows new brown margins?', 14),
     ...lasting(live, again),
   ],
-  'soil-drench': (_, live, again) => lasting(live, again),
-  'soil-injection': (_, live, again) => lasting(live, again),
-  'bark-spray': (_, live, again) => lasting(live, again),
+  'soil-drench': (_, live, again) => [takenUp(60, 'two months'), ...lasting(live, again)],
+  'soil-injection': (_, live, again) => [takenUp(60, 'two months'), ...lasting(live, again)],
+  'bark-spray': (_, live, again) => [takenUp(21, 'three weeks'), ...lasting(live, again)],
   'crown-spray': (use) =>
     use.terms.kind === 'contact' || use.terms.kind === 'biological'
       ? [
-          count(
-            1,
-            'Live ones on ten leaves, next day',
-            'How many are alive on ten leaves of different parts?',
-            5,
-            20,
-          ),
+          // What is eaten kills in days; what wets kills at once.
+          use.terms.kind === 'biological'
+            ? count(
+                3,
+                'Live ones on ten leaves, after three days',
+                'How many are alive and feeding on ten leaves of different parts?',
+                10,
+                30,
+              )
+            : count(
+                1,
+                'Live ones on ten leaves, next day',
+                'How many are alive on ten leaves of different parts?',
+                5,
+                20,
+              ),
           count(
             7,
             'Live ones on ten leaves, in a week',

@@ -27,6 +27,10 @@ export function farUnder(
   const from = Math.min(...presses, begun ?? Infinity)
   const to = Math.max(...presses)
   return to - from < planned * 60_000 * FAR_UNDER
-    ? { from, to, words: `pressed within ${to - from < 60_000 ? 'a minute' : sayAgo(to - from)}, ${sayMinutes(planned)} were planned` }
+    ? {
+        from,
+        to,
+        words: `pressed within ${to - from < 60_000 ? 'a minute' : sayAgo(to - from)}, ${sayMinutes(planned)} were planned`,
+      }
     : null
 }

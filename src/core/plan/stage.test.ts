@@ -36,6 +36,7 @@ test('what a check sends back waits for the one it is sent to, but work with the
   expect(stageOf({ ...back, prescription: 'done' })).toBe('decide')
   expect(stageOf({ ...back, prescription: 'handed' })).toBe('run')
   expect(stageOf({ ...back, action: 'watch', sentBack: 'examine' })).toBe('examine')
+  expect(stageOf({ ...back, prescription: 'done', sentBack: 'prescribe' })).toBe('prescribe')
 })
 
 test('without a signed cause nothing later counts', () => {
@@ -47,7 +48,7 @@ test('without a signed cause nothing later counts', () => {
         action: fc.constantFrom(null, 'treat', 'care'),
         prescription: fc.constantFrom(null, 'handed' as const, 'done' as const),
         openChecks: fc.boolean(),
-        sentBack: fc.constantFrom(null, 'examine' as const, 'decide' as const),
+        sentBack: fc.constantFrom(null, 'examine' as const, 'decide' as const, 'prescribe' as const),
       }),
       (f) => stageOf(f) === (f.looked ? 'weigh' : 'examine'),
     ),

@@ -24,7 +24,7 @@ export interface StageFacts {
   /** A promised check of the prescription has no result yet. */
   openChecks: boolean
   /** Where the newest result sends the tree back to; null where it goes on. */
-  sentBack: 'examine' | 'decide' | null
+  sentBack: 'examine' | 'decide' | 'prescribe' | null
 }
 
 /**

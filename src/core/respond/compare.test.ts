@@ -8,6 +8,8 @@ import {
   PULL_THEM,
   REOPEN,
   sentBack,
+  STOP_TREATING,
+  TREAT_AGAIN,
   type Measured,
   type ToldKind,
 } from './compare'
@@ -66,6 +68,17 @@ test('what did not work doubts the diagnosis before the method', () => {
   expect(options.indexOf(REOPEN)).toBeLessThan(options.indexOf('change method'))
   expect(sentBack(REOPEN)).toBe('examine')
   expect(sentBack('change method')).toBe('decide')
+})
+
+test('the date on which it is treated again leads to the prescription, or to a reason', () => {
+  const again: Measured = { ...share, treats: true }
+  expect(compare(again, 80).options).toEqual([TREAT_AGAIN, 'not this year', STOP_TREATING])
+  expect(compare(again, 70).options).toContain(REOPEN)
+  expect(compare(again, 10).options[0]).toBe(REOPEN)
+  for (const value of [80, 70, 10]) expect(compare(again, value).options).toContain(TREAT_AGAIN)
+  expect(sentBack(TREAT_AGAIN)).toBe('prescribe')
+  expect(promisedAgain('not this year', again)).toBe(365)
+  expect(promisedAgain(TREAT_AGAIN, again)).toBeUndefined()
 })
 
 test('a watched threshold is counted again or decided anew, never called a success', () => {

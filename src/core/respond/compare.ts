@@ -17,6 +17,8 @@ export interface Measured {
   most: number
   /** A threshold that was set to watch it by: past it the tree is decided on anew. After so many days it is counted again. */
   watch?: { againDays: number }
+  /** It is the date on which the tree is treated again. */
+  treats?: true
 }
 
 /** What is asked at a check that is answered in words. */
@@ -55,6 +57,13 @@ export const REOPEN = 'reopen the diagnosis'
 export const TAKE_FROM_LIST = 'take it from the list'
 export const WEIGH_ANEW = 'weigh it with the answer'
 const STOP = 'stop looking'
+/** It is prescribed again as it was, on today’s trunk. */
+export const TREAT_AGAIN = 'treat again'
+/** The date stands again a year on. */
+const NEXT_YEAR = 'not this year'
+/** It is not treated any more, and somebody says why. */
+export const STOP_TREATING = 'stop treating'
+const YEAR_DAYS = 365
 
 /** What comes of an answer: how it is called, and the ways on. */
 export interface Compared {
@@ -132,6 +141,12 @@ export function compare(expectation: Measured, value: number): Compared {
     return good
       ? { verdict: 'under the threshold', options: [AGAIN, STOP] }
       : { verdict: 'over the threshold', options: [DECIDE_ANEW, AGAIN] }
+  if (expectation.treats)
+    return good
+      ? { verdict: 'as expected', options: [TREAT_AGAIN, NEXT_YEAR, STOP_TREATING] }
+      : fair
+        ? { verdict: 'slower', options: [TREAT_AGAIN, REOPEN, NEXT_YEAR, STOP_TREATING] }
+        : { verdict: 'not working', options: [REOPEN, 'change method', TREAT_AGAIN, STOP_TREATING] }
   if (good) return { verdict: 'as expected', options: ['go on as planned', 'stop'] }
   if (kind === 'all-back') return { verdict: 'left behind', options: [PULL_THEM] }
   if (kind === 'side-effect')
@@ -150,8 +165,9 @@ export function compare(expectation: Measured, value: number): Compared {
  * Where a tree goes back to by the way on that was chosen at a check; null where it goes on.
  * @example sentBack('repeat') // 'decide'
  */
-export function sentBack(nextStep: string): 'examine' | 'decide' | null {
+export function sentBack(nextStep: string): 'examine' | 'decide' | 'prescribe' | null {
   if (nextStep === REOPEN || nextStep === EXAMINE_AGAIN) return 'examine'
+  if (nextStep === TREAT_AGAIN) return 'prescribe'
   return [DECIDE_ANEW, 'change method', 'repeat'].includes(nextStep) ? 'decide' : null
 }
 
@@ -162,6 +178,7 @@ export function sentBack(nextStep: string): 'examine' | 'decide' | null {
  */
 export function promisedAgain(nextStep: string, e: Expectation): number | undefined {
   if (nextStep === PULL_THEM) return 0
+  if (nextStep === NEXT_YEAR) return YEAR_DAYS
   if (nextStep !== AGAIN) return undefined
   return isTold(e) ? e.againDays : e.watch?.againDays
 }

@@ -3,6 +3,7 @@ import type { Method } from '@/core/card/card'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Working } from '@/core/working/working'
+import { TREAT_AGAIN } from '@/core/respond/compare'
 import type { AsAgreed } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
@@ -39,14 +40,21 @@ export interface PrescriptionRow {
   jobId: string | null
   jobSubjectId: string | null
   onDate: string | null
+  /** It is done, and a check said that the tree is treated again. */
+  again: boolean
 }
+
+/** A prescription `p` is done at a tree `x`, and a check of it said that it is treated again. */
+const treatedAgain = (sql: FirmSql) => sql`(x.status = 'done' and exists (
+  select 1 from follow_up u join measurement m on m.firm_id = u.firm_id and m.follow_up_id = u.id
+  where u.firm_id = p.firm_id and u.prescription_id = p.id and u.tree_id = x.tree_id and m.next_step = ${TREAT_AGAIN}))`
 
 /** What was prescribed for a tree, the newest first. */
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
   return sql<PrescriptionRow[]>`
     select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, x.anew, p.signed_at as "signedAt", w.name as "signedBy",
       i.id as "itemId", i.times, x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", ${useBody(sql)} as use, l.name as "cardName", l.code as "cardCode",
-      l.version as "cardVersion", p.agreed, x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate"
+      l.version as "cardVersion", p.agreed, x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate", ${treatedAgain(sql)} as again
     from item_subject x
     join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
@@ -147,6 +155,8 @@ export async function addPrescription(
     at: Date
     by: string
     items: NewItem[]
+    /** Which time its decision is prescribed, from 1. */
+    roundOf: (decisionId: string) => number
   },
 ): Promise<void> {
   await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, agreed, signed_at, signed_by)
@@ -163,6 +173,7 @@ export async function addPrescription(
         n: i + 1,
         tree_id: s.treeId,
         decision_id: s.decisionId,
+        round: p.roundOf(s.decisionId),
         reading_id: s.readingId,
         plan: sql.json(s.plan as never),
         working: sql.json(s.working as never),
@@ -181,9 +192,17 @@ export async function addPrescription(
 /** What stands on decisions already: the prescription, its day and who signed it. */
 export async function prescriptionsOn(sql: FirmSql, decisionIds: string[]) {
   return sql<
-    { id: string; decisionId: string; onDate: string | null; jobId: string | null; signedBy: string }[]
+    {
+      id: string
+      decisionId: string
+      round: number
+      again: boolean
+      onDate: string | null
+      jobId: string | null
+      signedBy: string
+    }[]
   >`
-    select p.id, x.decision_id as "decisionId", j.on_date::text as "onDate", j.id as "jobId", w.name as "signedBy"
+    select p.id, x.decision_id as "decisionId", x.round, ${treatedAgain(sql)} as again, j.on_date::text as "onDate", j.id as "jobId", w.name as "signedBy"
     from item_subject x
       join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
       join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id

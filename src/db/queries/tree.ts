@@ -234,7 +234,8 @@ export async function restage(sql: FirmSql, treeId: string, returned?: string | 
             when bool_or(s.status = 'not treated') then 'not treated' when bool_or(s.status in ('done', 'client')) then 'done' end as status,
           (array_agg(i.prescription_id order by s.n))[1] as prescription_id
         from item_subject s join prescription_item i on i.firm_id = s.firm_id and i.id = s.item_id
-        where s.decision_id = c.id and s.status <> 'withdrawn' and s.firm_id = t.firm_id) x on true
+        where s.decision_id = c.id and s.status <> 'withdrawn' and s.firm_id = t.firm_id
+          and s.round = (select max(y.round) from item_subject y where y.firm_id = t.firm_id and y.decision_id = c.id and y.status <> 'withdrawn')) x on true
     where t.id = ${treeId}`
   const { nextStep, ...facts } = rows[0]!
   const stage = stageOf({ ...facts, sentBack: nextStep === null ? null : sentBack(nextStep) })

@@ -236,9 +236,10 @@ export function prescribeView(id: string) {
       decided?.decisionId && decided.action && decided.decidedOn === decided.diagnosisId
         ? { id: decided.decisionId, action: decided.action }
         : null
-    const onIt = prescriptions.filter(
+    const signed = prescriptions.filter(
       (p) => p.status !== 'withdrawn' && decision && p.decisionId === decision.id,
     )
+    const onIt = signed.filter((p) => !p.again)
     // Of a line what is still to come bears on it, whatever of it is done.
     const handed =
       onIt.find((p) => p.status === 'handed') ?? onIt.find((p) => p.status === 'client') ?? onIt[0] ?? null
@@ -296,6 +297,10 @@ export function prescribeView(id: string) {
         diameter: facts?.diameter ?? null,
       }),
       handed,
+      /** What it was treated with, where it is treated again: the newest first. */
+      last: signed
+        .filter((p) => p.again)
+        .map((p) => ({ code: p.cardCode, method: p.method, choice: p.plan.choice })),
     }
   })
 }

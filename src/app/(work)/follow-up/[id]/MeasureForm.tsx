@@ -54,8 +54,9 @@ export function MeasureForm({
         label="In words, if there is more to say"
         value={words}
         onChange={(x) => setWords(x.target.value)}
+        problem={problem?.field === 'words' ? problem.message : null}
       />
-      <ProblemNote problem={problem?.field === 'value' ? null : problem} />
+      <ProblemNote problem={problem && ['value', 'words'].includes(problem.field) ? null : problem} />
       <Button type="submit" now className="justify-self-start" disabled={busy || early}>
         {busy ? 'Keeping' : 'Keep the result'}
       </Button>

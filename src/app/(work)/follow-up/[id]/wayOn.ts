@@ -1,4 +1,11 @@
-import { DECIDE_ANEW, EXAMINE_AGAIN, REOPEN, TAKE_FROM_LIST, WEIGH_ANEW } from '@/core/respond/compare'
+import {
+  DECIDE_ANEW,
+  EXAMINE_AGAIN,
+  REOPEN,
+  TAKE_FROM_LIST,
+  TREAT_AGAIN,
+  WEIGH_ANEW,
+} from '@/core/respond/compare'
 
 /** Where the way on that was chosen leads, and how the way there is called. */
 export function wayOn(nextStep: string, treeId: string): { href: string; link: string } | null {
@@ -9,6 +16,8 @@ export function wayOn(nextStep: string, treeId: string): { href: string; link: s
       return { href: `${tree}/examine`, link: 'Examine again' }
     case WEIGH_ANEW:
       return { href: `${tree}/weigh`, link: 'Weigh it anew' }
+    case TREAT_AGAIN:
+      return { href: `${tree}/prescribe`, link: 'Prescribe it again' }
     case DECIDE_ANEW:
     case 'repeat':
     case 'change method':

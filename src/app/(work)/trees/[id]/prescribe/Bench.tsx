@@ -39,18 +39,21 @@ import type { Way } from './way'
 export function Bench({
   view,
   way,
+  rate: sent,
   choose,
   line,
 }: {
   view: PrescribeView
   way: Way
+  /** The rate it was treated with before; null where it was not. */
+  rate: number | null
   line: Line
   /** The choice among the ways, shown first. */
   choose: ReactNode
 }) {
   const { tree, units, facts, reading, day } = view
   const rate = rateFor(way.use, view.rate)
-  const [choice, setChoice] = useState<number>(rate.choice)
+  const [choice, setChoice] = useState<number>(sent ?? rate.choice)
   const [typed, setTyped] = useState<TypedGiven>({})
   const [slip, setSlip] = useState(true)
   const [stock, setStock] = useStockBottle()

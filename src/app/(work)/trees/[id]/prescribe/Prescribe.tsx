@@ -27,7 +27,10 @@ export function Prescribe({
   sent: { portGirth: string | null; choice: number | null }
 }) {
   const { tree, ways, blocked } = view
-  const firstOpen = ways.find((w) => w.closed.length === 0)
+  const openWays = ways.filter((w) => w.closed.length === 0)
+  // What is treated again begins with the way it was treated before.
+  const again = view.last.find((l) => openWays.some((w) => isLast(w, l)))
+  const firstOpen = (again && openWays.find((w) => isLast(w, again))) ?? openWays[0]
   const [chosen, setChosen] = useState(
     () => (sent.portGirth !== null ? ways.find((w) => isWay(w, 'trunk-injection')) : firstOpen)?.id ?? null,
   )
@@ -57,6 +60,7 @@ export function Prescribe({
     onWhen: (n: number, when: When) => setSteps(withWhen(steps, n, when)),
     onDrop: () => setSteps(steps.slice(0, -1)),
   }
+  const lastRate = (w: Way) => (again && isLast(w, again) ? again.choice : null)
   const benchKey = `${chosen} ${steps.length}`
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
@@ -81,6 +85,12 @@ export function Prescribe({
           {ANEW[view.handed.anew]} Take it back and prescribe anew.
         </Note>
       )}
+      {view.last.length > 0 && view.handed === null && (
+        <Note says="know" className="mt-3 max-w-3xl">
+          It is treated again{again ? ', with what it was treated with before' : ''}. The dose is worked out
+          anew from the newest reading of the trunk.
+        </Note>
+      )}
       {blocked && <Blocked why={blocked} view={view} />}
       {view.handed && <AgreedLines agreed={view.handed.agreed} className="mt-2 max-w-3xl" />}
       {view.siteNote && <Note className="mt-3">{view.siteNote}</Note>}
@@ -99,9 +109,16 @@ export function Prescribe({
       {way &&
         // Of several stems each is a trunk of its own, and no ring is drawn of them.
         (isWay(way, 'trunk-injection') && (view.facts?.stems.length ?? 1) === 1 ? (
-          <InjectionBench key={benchKey} view={view} way={way} sent={sent} choose={choice} line={line} />
+          <InjectionBench
+            key={benchKey}
+            view={view}
+            way={way}
+            sent={{ ...sent, choice: sent.choice ?? lastRate(way) }}
+            choose={choice}
+            line={line}
+          />
         ) : (
-          <Bench key={benchKey} view={view} way={way} choose={choice} line={line} />
+          <Bench key={benchKey} view={view} way={way} rate={lastRate(way)} choose={choice} line={line} />
         ))}
       {view.byHand.length > 0 && (
         <div className="mt-8 max-w-3xl">
@@ -110,4 +127,9 @@ export function Prescribe({
       )}
     </>
   )
+}
+
+/** The way by which a tree was treated before. */
+function isLast(way: Way, last: PrescribeView['last'][number]): boolean {
+  return way.product.code === last.code && way.use.method === last.method
 }
