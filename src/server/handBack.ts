@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ok, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
-import { openSubjects, withdrawSubjects } from '@/db/queries/prescription'
+import { openSubjects, waitingFor, withdrawSubjects } from '@/db/queries/prescription'
 import { restage } from '@/db/queries/tree'
 import { notBegun } from './notBegun'
 import { id, line } from './text'
@@ -25,15 +25,20 @@ export const handBackVerb = verb({
     const { subjects } = found.value
     for (const prescriptionId of new Set(subjects.map((s) => s.prescriptionId))) {
       const own = subjects.filter((s) => s.prescriptionId === prescriptionId)
-      // What waited for a step that is handed back is planned anew with it; what is only done if something is found falls alone.
+      // What waited for a step that is handed back is planned anew with it; what is only done if something is found falls with what waits for it.
       const led = own.filter((s) => s.onlyIf === null).map((s) => s.treeId)
       const waiting = (await openSubjects(sql, prescriptionId)).filter(
         (s) => s.jobSubjectId === null && led.includes(s.treeId),
       )
+      // What waits for a finding that was not made is never done either.
+      const after = await waitingFor(
+        sql,
+        own.map((s) => s.subjectId),
+      )
       await withdrawSubjects(
         sql,
         prescriptionId,
-        [...own, ...waiting].map((s) => s.subjectId),
+        [...new Set([...own, ...waiting, ...after].map((s) => s.subjectId))],
         input.words,
       )
     }

@@ -7,7 +7,15 @@ import { STAGE_NAMES } from '@/almanac/season'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readWindow, stagesNamed } from '@/core/season/cardWindow'
 import { isDate } from '@/core/time/calendar'
-import { addCard, addLot, lotsOf, newestVersion, versionsOfCard, type CardRow } from '@/db/queries/card'
+import {
+  addCard,
+  addLot,
+  lotsOf,
+  newestVersion,
+  versionsOfCard,
+  withdrawLot,
+  type CardRow,
+} from '@/db/queries/card'
 import type { FirmSql } from '@/db/client'
 import { CARD_FORMAT } from '@/core/card/format'
 import { kindOf, ownOf } from './almanac'
@@ -161,4 +169,19 @@ export const enterLotVerb = verb({
     await addLot(sql, { ...input, firmId: person.firmId })
     return ok({ id: input.id })
   },
+})
+
+/** Calls a lot back: nothing is put on from it any more, and what was put on from it says so. */
+export const withdrawLotVerb = verb({
+  roles: ['arborist', 'crew lead', 'office'],
+  about: (i) => i.lotId,
+  input: z.strictObject({ lotId: id('lotId'), why: line('Why it is called back', 300, 4) }),
+  run: async ({ sql, person, today }, input): Promise<Result<{ withdrawn: true }>> =>
+    (await withdrawLot(sql, { id: input.lotId, on: today, why: input.why, by: person.id }))
+      ? ok({ withdrawn: true })
+      : refuse(
+          'conflict',
+          'lotId',
+          'This lot was called back already, or is not on the shelf. Load the page again.',
+        ),
 })

@@ -13,6 +13,7 @@ import { farUnder } from '@/core/methods/stretch'
 import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
+import { isGood } from '@/core/card/lot'
 import { dateIn, spokenDate } from '@/core/time/calendar'
 import { instantOf } from '@/core/time/zone'
 import { lotsOf } from '@/db/queries/card'
@@ -25,6 +26,7 @@ import {
   type JobSubjectRow,
 } from '@/db/queries/job'
 import { readingById } from '@/db/queries/reading'
+import { waitingFor, withdrawSubjects } from '@/db/queries/prescription'
 import { addApplication } from '@/db/queries/record'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { enterRecord, refusedToSign } from './ledger/enter'
@@ -326,6 +328,18 @@ async function signOne(
     const back = outcome === 'treated' ? ledBack(w) : null
     // What was found stops it: the arborist decides before anything more is done.
     await closeJobSubject(sql, subject, back === null ? CAME[outcome] : 'partly')
+    const said = `${capital(sayOutcome(outcome, subject.method))} on ${spokenDate(day)}: ${[...w.deviations, ...outsideOf(w), ...stops].join(' ')}`
+    // What waited for a step that was not done at this tree has nothing to wait for.
+    if (outcome === 'not treated') {
+      const after = await waitingFor(sql, [subject.subjectId])
+      if (after.length > 0)
+        await withdrawSubjects(
+          sql,
+          subject.prescriptionId,
+          after.map((a) => a.subjectId),
+          said,
+        )
+    }
     await promiseChecks(
       { sql, person },
       {
@@ -337,13 +351,7 @@ async function signOne(
         ),
       },
     )
-    await restage(
-      sql,
-      subject.treeId,
-      outcome === 'treated'
-        ? back
-        : `${capital(sayOutcome(outcome, subject.method))} on ${spokenDate(day)}: ${[...w.deviations, ...outsideOf(w), ...stops].join(' ')}`,
-    )
+    await restage(sql, subject.treeId, outcome === 'treated' ? back : said)
   }
   for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
     await dueNext(context, { occurrenceId, use: one.use }, day)
@@ -446,7 +454,7 @@ async function lotOnShelf(
 ): Promise<Result<string>> {
   if (product.registration === null) return ok('none, a house card')
   const lots = await lotsOf(sql, product.code)
-  const good = lots.filter((l) => l.expiresOn === null || l.expiresOn >= today)
+  const good = lots.filter((l) => isGood(l, today))
   const others = good.map((l) => l.number).join(', ') || 'no lot that is still good'
   const lot = lots.find((l) => l.number.toLowerCase() === number.toLowerCase())
   if (!lot)
@@ -454,6 +462,12 @@ async function lotOnShelf(
       'unknown',
       'lot',
       `Lot "${number}" is not on the shelf for ${product.name}. Read it off the package: ${others}.`,
+    )
+  if (lot.withdrawnOn !== null)
+    return refuse(
+      'not-allowed',
+      'lot',
+      `Lot ${lot.number} was called back on ${spokenDate(lot.withdrawnOn)}: ${lot.withdrawnWhy} Use another: ${others}.`,
     )
   return good.includes(lot)
     ? ok(lot.number)

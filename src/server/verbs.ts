@@ -29,7 +29,7 @@ import { endCalendarLinkVerb, makeCalendarLinkVerb } from './calendar/link'
 import { takeWeekVerb } from './takeWeek'
 import { signRecordVerb } from './signRecord'
 import { noteAppliedVerb, setAreaVerb } from './limits'
-import { enterCardVerb, enterLotVerb } from './shelf'
+import { enterCardVerb, enterLotVerb, withdrawLotVerb } from './shelf'
 import { enterHoursVerb, readWeatherVerb, takeWeatherBackVerb } from './siteWeather'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
 import type { Role } from '@/db/queries/person'
@@ -39,6 +39,7 @@ import { mayDo, type Performable } from './verb'
 export const VERBS = {
   'enter-card': enterCardVerb,
   'enter-lot': enterLotVerb,
+  'withdraw-lot': withdrawLotVerb,
   'note-applied': noteAppliedVerb,
   'set-area': setAreaVerb,
   'add-tree': addTreeVerb,

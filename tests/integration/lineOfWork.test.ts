@@ -311,6 +311,61 @@ test('what waits is handed back with the step it waits for', async () => {
   expect(await rows((sql) => dueAgain(sql, '2027-01-01'))).toEqual([])
 })
 
+test('what waits for a finding that was not made ends with it, with the reason', async () => {
+  const treeId = await buriedOak('Oak 71')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [
+      FLARE,
+      { ...SPOKES, onlyIf: 'a girdling root is found' },
+      { ...SPOKES, after: { item: 1, days: 7 } },
+      { ...SPOKES, after: { item: 2, days: 7 } },
+    ]),
+  )
+  const only = (await open(jobId, treeId)).find((s) => s.onlyIf !== null)!
+  await done(firm.person('crew lead', at(0, 20)), 'hand-back', {
+    jobSubjectIds: [only.id],
+    words: 'no girdling root found',
+  })
+  const found = await rows((sql) => prescriptionsOfTree(sql, treeId))
+  expect(found.map((p) => `${p.method} ${p.status}`).sort()).toEqual([
+    'collar handed',
+    'trenches withdrawn',
+    'trenches withdrawn',
+    'trenches withdrawn',
+  ])
+  expect((await rows((sql) => treeById(sql, treeId)))!.returned).toMatch(/no girdling root found$/)
+  expect(await rows((sql) => dueAgain(sql, '2027-01-01', { treeId }))).toEqual([])
+})
+
+test('two lines that are due alike are told apart by tree and condition', async () => {
+  const ids: string[] = []
+  for (const [tag, onlyIf] of [
+    ['Oak 81', null],
+    ['Oak 91', 'roots press on the trunk'],
+  ] as const) {
+    const treeId = await buriedOak(tag)
+    ids.push(treeId)
+    const { jobId } = await done<{ jobId: string }>(
+      arborist(),
+      'hand-to-crew',
+      await prescription(treeId, [
+        FLARE,
+        { ...SPOKES, after: { item: 0, days: 7 }, ...(onlyIf !== null && { onlyIf }) },
+      ]),
+    )
+    const [collar] = await open(jobId, treeId)
+    await work(collar!, SOUND)
+    await sign([collar!.id])
+  }
+  const due = await Promise.all(ids.map((treeId) => rows((sql) => dueAgain(sql, '2027-01-01', { treeId }))))
+  expect(due.map(([d]) => [d!.tags, d!.onlyIf])).toEqual([
+    [['Oak 81'], null],
+    [['Oak 91'], 'roots press on the trunk'],
+  ])
+})
+
 test('what the client does stands on no day of the crew; somebody asks whether it was done', async () => {
   const treeId = await buriedOak('Oak 6')
   const all = await prescription(treeId, [

@@ -10,6 +10,7 @@ const MAY: Record<string, Role[]> = {
   'add-tree': ['arborist', 'crew lead', 'office'],
   'enter-card': ['arborist', 'office'],
   'enter-lot': ['arborist', 'crew lead', 'office'],
+  'withdraw-lot': ['arborist', 'crew lead', 'office'],
   'change-tree': ['arborist', 'crew lead', 'office'],
   'set-block': ['arborist', 'crew lead', 'office'],
   'sign-block': ['arborist'],

@@ -1,11 +1,21 @@
 import { v7 as uuidv7 } from 'uuid'
 import type { Card } from '@/core/card/card'
 import { inFirm } from '@/db/client'
-import { cards, usesOnShelf, lotsOf, versionsOfCard } from '@/db/queries/card'
+import { cards, usesOnShelf, lotCalledBack, lotsOf, putOnFrom, versionsOfCard } from '@/db/queries/card'
 import { findCalled } from '@/db/queries/find'
 import { cardDocument } from '@/server/shelf'
 import { CARDS } from '../../demo/cards'
-import { closePool, decideAsh, done, makeFirm, problemOf, type TestFirm } from './scenario'
+import {
+  closePool,
+  decideAsh,
+  done,
+  emptiedAsh,
+  makeFirm,
+  NOON,
+  problemOf,
+  recordInput,
+  type TestFirm,
+} from './scenario'
 
 let firm: TestFirm
 let other: TestFirm
@@ -151,4 +161,33 @@ test('lots: one of a number, none that has expired, none of a card that is not t
     [{ number: ' ' }, 'number'],
   ] as const)
     expect(await problemOf(office(), 'enter-lot', lot(more))).toMatchObject({ field })
+})
+
+test('a lot that is called back is put on from no more, and what was put on from it says so', async () => {
+  const run = await emptiedAsh(other, 'Lot ash')
+  const lead = other.person('crew lead', new Date(NOON.getTime() + 3_600_000))
+  const record = recordInput(run.subject.id, run.ports.length)
+  const code = run.subject.product.code
+  const lot = (await inFirm(other.id, (sql) => lotsOf(sql, code))).find((l) => l.number === record.lot)!
+  const second = await emptiedAsh(other, 'Lot ash 2')
+  const { recordId } = await done<{ recordId: string }>(lead, 'sign-record', record)
+  expect(await problemOf(other.person('office'), 'withdraw-lot', { lotId: lot.id, why: '' })).toMatchObject({
+    field: 'why',
+  })
+  await done(other.person('office'), 'withdraw-lot', { lotId: lot.id, why: 'The maker found grit in it.' })
+  expect(
+    await problemOf(other.person('office'), 'withdraw-lot', { lotId: lot.id, why: 'again' }),
+  ).toMatchObject({
+    code: 'conflict',
+  })
+  expect(
+    await problemOf(lead, 'sign-record', recordInput(second.subject.id, second.ports.length)),
+  ).toMatchObject({
+    field: 'lot',
+    message: expect.stringMatching(/was called back on .*: The maker found grit in it\./),
+  })
+  expect(await inFirm(other.id, (sql) => putOnFrom(sql, code))).toMatchObject([{ recordId, trees: 1 }])
+  expect(await inFirm(other.id, (sql) => lotCalledBack(sql, code, record.lot.toLowerCase()))).toMatchObject({
+    why: 'The maker found grit in it.',
+  })
 })

@@ -157,7 +157,11 @@ test('a prescription on a treated tree that is taken back leaves it to be prescr
     { given: { portGirth: '56 in', bearings: undefined } },
   )
   await done(firm.person('arborist', then), 'hand-to-crew', second)
-  await done(firm.person('arborist', then), 'withdraw-prescription', { prescriptionId: second.id })
+  await done(firm.person('arborist', then), 'withdraw-prescription', {
+    treeId,
+    prescriptionId: second.id,
+    words: 'another day',
+  })
   expect(await stage(treeId)).toBe('prescribe')
   await done(firm.person('arborist', then), 'hand-to-crew', { ...second, id: uuidv7() })
   expect(await stage(treeId)).toBe('run')

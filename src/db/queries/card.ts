@@ -116,6 +116,9 @@ export interface LotRow {
   code: string
   number: string
   expiresOn: string | null
+  /** It was called back on that day, and why; null while it stands. */
+  withdrawnOn: string | null
+  withdrawnWhy: string | null
 }
 
 export async function lotsOf(sql: FirmSql, code: string): Promise<LotRow[]> {
@@ -125,8 +128,41 @@ export async function lotsOf(sql: FirmSql, code: string): Promise<LotRow[]> {
 /** Lots on the shelf for several cards at once, by card. */
 export async function lotsOfCodes(sql: FirmSql, codes: string[]): Promise<LotRow[]> {
   return sql<LotRow[]>`
-    select id, card_code as code, number, expires_on::text as "expiresOn" from lot
+    select id, card_code as code, number, expires_on::text as "expiresOn", withdrawn_on::text as "withdrawnOn", withdrawn_why as "withdrawnWhy" from lot
     where card_code = any(${codes}) order by card_code, expires_on, number`
+}
+
+/** Calls a lot back; false where it was called back before, or is not there. */
+export async function withdrawLot(
+  sql: FirmSql,
+  l: { id: string; on: string; why: string; by: string },
+): Promise<boolean> {
+  const rows = await sql`
+    update lot set withdrawn_on = ${l.on}, withdrawn_why = ${l.why}, withdrawn_by = ${l.by}
+    where id = ${l.id} and withdrawn_on is null returning 1`
+  return rows.length > 0
+}
+
+/** Lots of a card that were called back, with what was put on from them, the newest first. */
+export async function putOnFrom(sql: FirmSql, code: string) {
+  return sql<{ lot: string; recordId: string; seq: number; on: string; siteName: string; trees: number }[]>`
+    select l.number as lot, r.id as "recordId", r.seq, (a.signed_at at time zone s.time_zone)::date::text as on, s.name as "siteName",
+      (select count(*)::int from application_subject x where x.firm_id = a.firm_id and x.application_id = a.id) as trees
+    from lot l
+      join card c on c.firm_id = l.firm_id and c.code = l.card_code
+      join card_use u on u.firm_id = c.firm_id and u.card_id = c.id
+      join application a on a.firm_id = u.firm_id and a.card_use_id = u.id and lower(a.lot) = lower(l.number)
+      join record r on r.firm_id = a.firm_id and r.application_id = a.id and r.kind = 'application'
+      join site s on s.firm_id = a.firm_id and s.id = a.site_id
+    where l.card_code = ${code} and l.withdrawn_on is not null order by a.signed_at desc limit 200`
+}
+
+/** Why the lot of a record was called back since, and when; undefined where it stands. */
+export async function lotCalledBack(sql: FirmSql, code: string, number: string) {
+  const rows = await sql<{ on: string; why: string }[]>`
+    select withdrawn_on::text as on, withdrawn_why as why from lot
+    where card_code = ${code} and lower(number) = lower(${number}) and withdrawn_on is not null`
+  return rows[0]
 }
 
 /** The newest version of a card of this code. */

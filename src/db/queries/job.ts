@@ -68,13 +68,17 @@ export interface JobRow {
   recorded: number
   /** Ports with something in a tree at this moment. */
   inTrees: number
+  /** Trees at which it must be worked out again: card, rule, kind or trunk changed since. */
+  anew: number
 }
 
 /** What a list shows of job `j` at site `s`, but for whose it is. */
 const jobColumns = (sql: FirmSql) => sql`
   j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", j.on_date::text as "onDate", j.methods, j.trees, j.recorded, j.place,
     (select count(*)::int from job_subject i join step_state p on p.firm_id = i.firm_id and p.job_subject_id = i.id
-      where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees"`
+      where i.job_id = j.id and i.status = 'open' and p.is_in) as "inTrees",
+    (select count(*)::int from job_subject i join item_subject x on x.firm_id = i.firm_id and x.id = i.subject_id
+      where i.job_id = j.id and i.status = 'open' and x.anew is not null) as anew`
 
 /**
  * Jobs between two dates, and any earlier ones with something still open, with their totals, a page at a time: pass the

@@ -22,6 +22,10 @@ export interface DueRow {
   /** The day on which picking begins, where the card keeps days before it. */
   harvestOn: string | null
   trees: number
+  /** The first few of them, by tag. */
+  tags: string[]
+  /** What must be found before it is done; null where it is done in any case. */
+  onlyIf: string | null
   /** The blocks its trees are in, by name. */
   blocks: string[]
 }
@@ -43,13 +47,13 @@ const stands = (sql: FirmSql) => sql`y.decision_id = (
 const select = (sql: FirmSql) => sql`
   select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
     ${cardOf(sql, sql`i`)} as "cardName", o.n, i.times, case when o.n = 1 then (
-      select ${cardOf(sql, sql`e`)} from prescription_item e where e.firm_id = i.firm_id and e.id = i.after_item) end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", p.harvest_on::text as "harvestOn", x.trees, x.blocks
+      select ${cardOf(sql, sql`e`)} from prescription_item e where e.firm_id = i.firm_id and e.id = i.after_item) end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", p.harvest_on::text as "harvestOn", x.trees, x.tags[1:4] as tags, x.blocks, i.only_if as "onlyIf"
   from occurrence o
     join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
     join site s on s.firm_id = p.firm_id and s.id = p.site_id
     cross join lateral (
-      select count(*)::int as trees, coalesce(array_agg(distinct t.block) filter (where t.block is not null), '{}') as blocks
+      select count(*)::int as trees, array_agg(t.tag order by t.tag) as tags, coalesce(array_agg(distinct t.block) filter (where t.block is not null), '{}') as blocks
       from item_subject y join tree t on t.firm_id = y.firm_id and t.id = y.tree_id
       where y.firm_id = i.firm_id and y.item_id = i.id and y.status = ${sql`case when o.n = 1 then 'handed' else 'done' end`} and t.status = 'standing'
         and ${stands(sql)}) x`

@@ -223,6 +223,24 @@ export async function openSubjects(sql: FirmSql, prescriptionId: string) {
     where i.prescription_id = ${prescriptionId} and x.status in ('handed', 'client') order by t.tag, i.n`
 }
 
+/** What waits, over any number of steps, for what is done at trees by these subjects, and stands on no day: by tree. */
+export async function waitingFor(
+  sql: FirmSql,
+  subjectIds: string[],
+): Promise<{ subjectId: string; treeId: string; prescriptionId: string }[]> {
+  if (subjectIds.length === 0) return []
+  return sql<{ subjectId: string; treeId: string; prescriptionId: string }[]>`
+    with recursive led (item_id, tree_id) as (
+      select i.id, x.tree_id from item_subject x join prescription_item i on i.firm_id = x.firm_id and i.after_item = x.item_id
+        where x.id = any(${subjectIds})
+      union select i.id, l.tree_id from led l join prescription_item i on i.after_item = l.item_id)
+    select distinct x.id as "subjectId", x.tree_id as "treeId", i.prescription_id as "prescriptionId"
+    from led l join item_subject x on x.item_id = l.item_id and x.tree_id = l.tree_id
+      join prescription_item i on i.firm_id = x.firm_id and i.id = x.item_id
+    where x.status in ('handed', 'client')
+      and not exists (select 1 from job_subject js where js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'open')`
+}
+
 /** Takes trees of a prescription back before anything was done at them; with the last of them the whole of it. */
 export async function withdrawSubjects(
   sql: FirmSql,

@@ -1,4 +1,5 @@
-import { cards, lotsOfCodes, versionsOfCard } from '@/db/queries/card'
+import { isGood } from '@/core/card/lot'
+import { cards, lotsOfCodes, putOnFrom, versionsOfCard } from '@/db/queries/card'
 import { cardDocument } from '../shelf'
 import { reading } from './reader'
 
@@ -24,7 +25,7 @@ export function shelfView() {
           methods: [...new Set(c.uses.map((u) => u.method))],
           targets: [...new Set(c.uses.flatMap((u) => u.targets))],
           lots: own.length,
-          goodLots: own.filter((l) => l.expiresOn === null || l.expiresOn >= today).length,
+          goodLots: own.filter((l) => isGood(l, today)).length,
         }
       }),
     }
@@ -48,6 +49,8 @@ export function cardView(code: string) {
         card: cardDocument(v),
       })),
       lots: await lotsOfCodes(sql, [code]),
+      /** What was put on from lots that were called back. */
+      putOn: [...(await putOnFrom(sql, code))],
     }
   })
 }

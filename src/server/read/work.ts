@@ -1,6 +1,7 @@
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { sayPlan } from '@/core/methods/say'
+import { isGood } from '@/core/card/lot'
 import type { AsAgreed } from '@/core/schools/house'
 import { withOwn } from '@/almanac/own'
 import { causesOf } from '@/core/diagnose/weigh'
@@ -12,7 +13,7 @@ import { amountsOf, chainEntry, correctionsOf, lastSeq, recordById, records } fr
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
 import { crewSubjects, jobById } from '@/db/queries/job'
 import { siteById } from '@/db/queries/site'
-import { lotsOfCodes, usesByIds } from '@/db/queries/card'
+import { lotCalledBack, lotsOfCodes, usesByIds } from '@/db/queries/card'
 import { eventsOfSubjects, plannedSteps } from '@/db/queries/workStep'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { checkTail, followChain } from '../ledger/check'
@@ -104,7 +105,7 @@ export function jobView(id: string) {
           south,
           own: entries,
         }),
-        lots: (lots.get(product.code) ?? []).filter((l) => l.expiresOn === null || l.expiresOn >= today),
+        lots: (lots.get(product.code) ?? []).filter((l) => isGood(l, today)),
       }
     })
     const trees = subjects.map((s) => {
@@ -189,8 +190,14 @@ export function recordView(id: string) {
       new Map(seal ? [[record.seq, seal]] : []),
       await firstSealed(sql),
     )
+    const read = readRecord(record)
     return {
-      record: readRecord(record),
+      record: read,
+      /** Its lot was called back since. */
+      calledBack:
+        read.kind === 'application' && read.body !== null && read.body.product.code !== undefined
+          ? ((await lotCalledBack(sql, read.body.product.code, read.body.product.lot)) ?? null)
+          : null,
       seal,
       trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
       corrections: (await correctionsOf(sql, id)).map(readRecord),

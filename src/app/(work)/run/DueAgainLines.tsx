@@ -45,9 +45,10 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
           {d.cardName}, {d.after === null ? `${d.n} of ${d.times}` : `after ${d.after}`}
         </span>
         <span className="text-ink2">
-          {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {d.trees} {d.trees === 1 ? 'tree' : 'trees'} ·{' '}
+          {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {sayTags(d)} ·{' '}
           {[...d.blocks, d.siteName].join(', ')} · from {writtenDate(d.dueFrom)} to {writtenDate(d.dueTo)}
         </span>
+        {d.onlyIf !== null && <b className="block">Only if: {d.onlyIf}</b>}
         {d.renewal && <span className="block">{capital(sayRenewal(d.renewal, spokenWeekday))}.</span>}
         <ProblemNote problem={put.problem ?? end.problem} />
         {may('end-repeats') && (
@@ -89,4 +90,10 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
       )}
     </li>
   )
+}
+
+/** Trees by their tags, as many as fit a line. */
+function sayTags({ tags, trees }: Pick<DueAgain, 'tags' | 'trees'>): string {
+  const more = trees - tags.length
+  return more > 0 ? `${tags.join(', ')} and ${more} more, ${trees} trees` : tags.join(', ')
 }

@@ -63,6 +63,11 @@ export function RecordPage({ view }: { view: RecordView }) {
             : `The ledger has trouble at record ${view.trouble.seq}. ${view.trouble.words}`}
         </Note>
       )}
+      {view.calledBack && (
+        <Note says="stop" className="mt-2 max-w-3xl">
+          Lot {body.product.lot} was called back on {writtenDate(view.calledBack.on)}: {view.calledBack.why}
+        </Note>
+      )}
       <p className="text-ink2 mt-1">
         Signed by {body.applicator.name}, licence {body.applicator.licence},{' '}
         {longDate(record.signedAt, timeZone)}, {clockTime(record.signedAt, timeZone)}

@@ -1,4 +1,5 @@
 'use client'
+import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { CardView } from '@/server/read/shelf'
@@ -25,15 +26,24 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
         {view.lots.map((l) => {
           const expired = l.expiresOn !== null && l.expiresOn < view.today
           return (
-            <li key={l.id} className="border-b border-line2 py-1.5 flex justify-between gap-3">
-              <b>{l.number}</b>
-              <span className={expired ? 'tag tag-plum' : ''}>
-                {l.expiresOn === null
-                  ? 'no last day'
-                  : expired
-                    ? `expired ${writtenDate(l.expiresOn)}`
-                    : `good to ${writtenDate(l.expiresOn)}`}
+            <li key={l.id} className="border-b border-line2 py-1.5">
+              <span className="flex justify-between gap-3">
+                <b>{l.number}</b>
+                <span className={l.withdrawnOn !== null || expired ? 'tag tag-plum' : ''}>
+                  {l.withdrawnOn !== null
+                    ? `called back ${writtenDate(l.withdrawnOn)}`
+                    : l.expiresOn === null
+                      ? 'no last day'
+                      : expired
+                        ? `expired ${writtenDate(l.expiresOn)}`
+                        : `good to ${writtenDate(l.expiresOn)}`}
+                </span>
               </span>
+              {l.withdrawnOn === null ? (
+                may('withdraw-lot') && <CallBack lot={l} />
+              ) : (
+                <CalledBack lot={l} putOn={view.putOn.filter((p) => p.lot === l.number)} />
+              )}
             </li>
           )
         })}
@@ -75,5 +85,61 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
         </form>
       )}
     </section>
+  )
+}
+
+/** Calls a lot back, with the reason: nothing is put on from it any more. */
+function CallBack({ lot }: { lot: CardView['lots'][number] }) {
+  const router = useRouter()
+  const { send, busy, problem } = useVerb('withdraw-lot')
+  const [why, setWhy] = useState('')
+  return (
+    <details className="no-print">
+      <summary className="cursor-pointer underline underline-offset-2 text-small py-1 max-sm:py-3">
+        Call lot {lot.number} back
+      </summary>
+      <form
+        className="grid gap-2"
+        noValidate
+        onSubmit={async (e) => {
+          e.preventDefault()
+          if ((await send({ lotId: lot.id, why })) !== null) router.refresh()
+        }}
+      >
+        <Field
+          label="Why it is called back"
+          value={why}
+          onChange={(e) => setWhy(e.target.value)}
+          problem={problem?.field === 'why' ? problem.message : null}
+        />
+        <ProblemNote problem={problem?.field === 'why' ? null : problem} />
+        <Button type="submit" className="justify-self-start" disabled={busy}>
+          Call it back
+        </Button>
+      </form>
+    </details>
+  )
+}
+
+/** Why a lot was called back, and the records of what was put on from it. */
+function CalledBack({ lot, putOn }: { lot: CardView['lots'][number]; putOn: CardView['putOn'] }) {
+  return (
+    <div className="text-small">
+      <p>{lot.withdrawnWhy}</p>
+      {putOn.length === 0 ? (
+        <p className="text-ink2">Nothing was put on from it.</p>
+      ) : (
+        <ul>
+          {putOn.map((p) => (
+            <li key={p.recordId}>
+              <Link href={`/ledger/${p.recordId}`} className="underline underline-offset-2 inline-block py-1">
+                Record {p.seq}
+              </Link>
+              , {writtenDate(p.on)}, {p.siteName}, {p.trees} {p.trees === 1 ? 'tree' : 'trees'}
+            </li>
+          ))}
+        </ul>
+      )}
+    </div>
   )
 }
