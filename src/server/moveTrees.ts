@@ -6,7 +6,7 @@ import { dateIn, spokenDate } from '@/core/time/calendar'
 import { absences, crews, members } from '@/db/queries/crew'
 import { jobById, jobOfDay, moveSubjects } from '@/db/queries/job'
 import { addMoved } from '@/db/queries/moved'
-import { dueFromOf } from '@/db/queries/occurrence'
+import { boundsOf } from '@/db/queries/occurrence'
 import { refusedByLimits } from './groundLimits'
 import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
@@ -51,12 +51,18 @@ export async function moveTrees(
     const wrong = refusedDay(dateIn(job.timeZone, now), to.onDate)
     if (wrong) return wrong
     for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId))) {
-      const dueFrom = await dueFromOf(sql, occurrenceId)
+      const { dueFrom, endsOn } = await boundsOf(sql, occurrenceId)
       if (dueFrom !== null && to.onDate < dueFrom)
         return refuse(
           'out-of-range',
           'onDate',
           `This is due from ${spokenDate(dueFrom)} on; choose that day or a later one.`,
+        )
+      if (endsOn !== null && to.onDate > endsOn)
+        return refuse(
+          'out-of-range',
+          'onDate',
+          `Its season ends on ${spokenDate(endsOn)}; choose a day before it, or hand it back with the reason.`,
         )
     }
     const rows = []

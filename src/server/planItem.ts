@@ -103,7 +103,10 @@ export function refusedToClient(
 }
 
 /** Refuses more times than the card allows, or any where it says nothing of doing it again. */
-export function refusedTimes({ use, product }: UseRow, times: number): Result<never> | null {
+export function refusedTimes(
+  { use, product }: UseRow,
+  { times, apart }: { times: number; apart: number | null },
+): Result<never> | null {
   if (times === 1) return null
   const repeats = methodOf(use).repeats(use)
   if (!repeats)
@@ -111,6 +114,12 @@ export function refusedTimes({ use, product }: UseRow, times: number): Result<ne
       'not-allowed',
       'times',
       `${product.name} does not say after how many days it goes on again; sign it once.`,
+    )
+  if (apart !== null && apart < repeats.least)
+    return refuse(
+      'over-label',
+      'apart',
+      `${product.name} keeps ${repeats.least} days between two times; choose ${repeats.least} or more.`,
     )
   return repeats.mostTimes !== undefined && times > repeats.mostTimes
     ? refuse(

@@ -39,6 +39,13 @@ const Item = z.strictObject({
     .min(1, { error: 'It is done at least once.' })
     .max(60, { error: 'At most sixty times; sign the rest when they come.' })
     .default(1),
+  /** After how many days it is done again, no sooner than the card says; null leaves it to the card. */
+  apart: z
+    .int({ error: 'The days between two times are a whole number.' })
+    .min(1, { error: 'At least a day lies between two times.' })
+    .max(120, { error: 'At most 120 days lie between two times; sign the next by itself.' })
+    .nullable()
+    .default(null),
   /** Items with the same number come out of one tank. */
   tank: z.int().min(1).max(6).nullable().default(null),
   /** It waits for an earlier item of the list, by its place, and so many days after that is done. */
@@ -169,8 +176,7 @@ export const handToCrewVerb = verb({
       days[n] = onDay
       const row = rows.get(item.useId)!
       if (!row.ok) return row
-      const not =
-        refusedToClient(row.value, item, hands.get(ids[0]!)!.rules) ?? refusedTimes(row.value, item.times)
+      const not = refusedToClient(row.value, item, hands.get(ids[0]!)!.rules) ?? refusedTimes(row.value, item)
       if (not) return not
       const planned: NewItem['subjects'] = []
       for (const { treeId, decisionId, given } of item.subjects) {
@@ -191,6 +197,7 @@ export const handToCrewVerb = verb({
         method: row.value.use.method,
         useId: row.value.id,
         times: item.times,
+        apart: item.apart,
         tank: null,
         after: item.after && stepBefore ? { itemId: stepBefore.id, days: item.after.days } : null,
         onlyIf: item.onlyIf,

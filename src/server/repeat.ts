@@ -2,7 +2,8 @@ import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { said } from '@/core/gate/gate'
 import { ok, refuse, type Result } from '@/core/problem'
-import { addDays, dateIn, spokenDate } from '@/core/time/calendar'
+import { nextTime } from '@/core/plan/nextTime'
+import { dateIn, spokenDate } from '@/core/time/calendar'
 import { methodOf } from '@/core/methods/registry'
 import { jobOfDay } from '@/db/queries/job'
 import {
@@ -30,20 +31,32 @@ export async function dueNext(
   { sql, person }: Context,
   subject: Pick<JobSubjectRow, 'occurrenceId' | 'use'>,
   day: string,
+  /** It lies south of the equator. */
+  south: boolean,
 ): Promise<void> {
-  const { itemId, n, times, done } = await doneOccurrence(sql, subject.occurrenceId)
+  const { itemId, n, times, apart, done } = await doneOccurrence(sql, subject.occurrenceId)
   await openWaiting(sql, itemId, day)
   const repeats = methodOf(subject.use).repeats(subject.use)
   if (!done || n >= times || !repeats) return
+  const { over, ...next } = nextTime(
+    apart === null ? repeats : { ...repeats, least: apart, most: apart + A_WEEK },
+    day,
+    south,
+  )
   await addOccurrence(sql, {
     id: uuidv7(),
     firmId: person.firmId,
     itemId,
     n: n + 1,
-    dueFrom: addDays(day, repeats.least),
-    dueTo: addDays(day, repeats.most),
+    ...next,
+    over: over
+      ? `Its season ended on ${spokenDate(next.endsOn!)}; it would have been due on ${spokenDate(next.dueFrom)}.`
+      : null,
   })
 }
+
+/** Where the days were chosen, so long after them it is late. */
+const A_WEEK = 7
 
 const noneDue = refuse(
   'conflict',
@@ -73,6 +86,12 @@ export async function putAgain(
       due.after === null
         ? `The card keeps days between two of ${due.cardName}; the next is due from ${spokenDate(due.dueFrom)} on.`
         : `${due.cardName} waits some days after ${due.after}; it is due from ${spokenDate(due.dueFrom)} on.`,
+    )
+  if (due.endsOn !== null && input.onDate > due.endsOn)
+    return refuse(
+      'out-of-range',
+      'onDate',
+      `Its season ends on ${spokenDate(due.endsOn)}; after that ${due.cardName} does nothing here. Choose a day before it, or end it with the reason.`,
     )
   const row = await useOnShelf(context, due.useId)
   if (!row.ok) return row

@@ -27,6 +27,7 @@ import {
 } from '@/db/queries/job'
 import { readingById } from '@/db/queries/reading'
 import { waitingFor, withdrawSubjects } from '@/db/queries/prescription'
+import { spotOf } from '@/db/queries/weather'
 import { addApplication } from '@/db/queries/record'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { enterRecord, refusedToSign } from './ledger/enter'
@@ -37,6 +38,7 @@ import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
+import { knownWeather } from './weather/known'
 import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
@@ -353,8 +355,10 @@ async function signOne(
     )
     await restage(sql, subject.treeId, outcome === 'treated' ? back : said)
   }
+  const place = (await knownWeather(context, one.siteId)).place
+  const south = place !== null && spotOf(place).latitude < 0
   for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
-    await dueNext(context, { occurrenceId, use: one.use }, day)
+    await dueNext(context, { occurrenceId, use: one.use }, day, south)
   return ok(null)
 }
 

@@ -2,6 +2,7 @@ import { hostName } from '@/almanac/hosts'
 import { namesHost } from '@/core/card/namesHost'
 import { said } from '@/core/gate/gate'
 import { isLook, type Seen } from '@/core/gate/looks'
+import { isHand } from '@/core/methods/hand'
 import { ENDS_ALL } from '@/core/decide/propose'
 import { anewOf } from '@/core/plan/anew'
 import { refuse, type Result } from '@/core/problem'
@@ -99,7 +100,8 @@ export async function whyNotBegun(
     return refuse('not-allowed', 'rule', `${said(closed[0])} Hand it back, with this as the reason.`)
   const ask = asks.find((a) => isLook(a.field))
   if (ask) return refuse('missing', `seen.${ask.field}`, `Look at the tree first: ${ask.message}`)
-  return staleReading(sql, subject.readingId, now)
+  // Work by hand has no dose.
+  return isHand(subject.method) ? null : staleReading(sql, subject.readingId, now)
 }
 
 /** How the soil is by the weather of this hour, where that is known; what is seen there comes before it. */

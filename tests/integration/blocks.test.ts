@@ -193,6 +193,12 @@ test('the next cover is due by the card’s days, and is put on a day of them', 
     message: expect.stringMatching(/due from 19 Jun 2026/),
   })
   expect(await problemOf(arborist(9), 'put-on-day', put('2026-06-20'))).toMatchObject({ field: 'onDate' })
+  // A cover of June is put on no day after the leaves are down.
+  expect(due!.endsOn).toBe('2026-11-15')
+  expect(await problemOf(arborist(150), 'put-on-day', put('2026-11-16'))).toMatchObject({
+    field: 'onDate',
+    message: expect.stringMatching(/season ends on 15 Nov 2026/),
+  })
   // One was decided anew meanwhile, one is left out by hand.
   const anew = trees[6]!.treeId
   const [diagnosis] = await rows((sql) => diagnosesOfTree(sql, anew))
@@ -307,4 +313,22 @@ test('a card that keeps days before the harvest asks for it, and holds the day o
     message: expect.stringMatching(/keeps 14 days before the harvest/),
   })
   await done(firm.person('technician', at(5)), 'begin-work', begin)
+})
+
+test('weeks between two times are chosen, never fewer days than the card keeps; what its season ends is said', async () => {
+  const more = [await apple('A21'), await apple('A22')]
+  for (const { treeId } of more) await sign(treeId)
+  const asked = await covers('2026-06-16', 3, more)
+  const apart = (days: number) => ({ ...asked, items: asked.items.map((i) => ({ ...i, apart: days })) })
+  expect(await problemOf(arborist(), 'hand-to-crew', apart(6))).toMatchObject({
+    code: 'over-label',
+    field: 'apart',
+    message: expect.stringMatching(/keeps 7 days/),
+  })
+  const { jobId: first } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', apart(28))
+  await runAll(first, 4)
+  const { treeId } = more[0]!
+  expect(await rows((sql) => dueAgain(sql, '2027-01-01', { treeId }))).toMatchObject([
+    { n: 2, dueFrom: '2026-07-14', dueTo: '2026-07-21', endsOn: '2026-11-15', tags: ['A21', 'A22'] },
+  ])
 })

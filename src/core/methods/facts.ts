@@ -2,6 +2,7 @@ import type { Soil, Wood } from '../dose/uptake'
 import type { Hole, RingMark } from '../ports/marks'
 import type { Length, Temperature } from '../quantity/units'
 import type { Expectation } from '../respond/compare'
+import type { Yearly } from '../time/yearly'
 import type { StemInput } from '../trunk/trunk'
 
 /** What is known of a tree when a dose is worked out for it. Lengths in metres. */
@@ -32,6 +33,10 @@ export interface Repeats {
   least: number
   most: number
   mostTimes?: number
+  /** With its last day it is over for the year; days of the north. */
+  season?: Yearly
+  /** It is renewed once a year, in this stretch; days of the north. */
+  yearly?: Yearly & { called: string }
 }
 
 /** A check that is promised with a prescription: when, and what is expected then. */

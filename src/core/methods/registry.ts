@@ -8,6 +8,7 @@ import { handTerms } from './handTerms'
 import { planByHand } from './planByHand'
 import { planBark } from './bark-spray/plan'
 import { planCrownSpray } from './crown-spray/plan'
+import { GROWING_SEASON } from './growingSeason'
 import { planFeed } from './feed/plan'
 import type { Given, Planned, Question, UseOf } from './plan'
 import { planDrench } from './soil-drench/plan'
@@ -60,6 +61,7 @@ const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
             least: Math.max(terms.repeatDays.least, limits?.leastDays ?? 0),
             most: Math.max(terms.repeatDays.most, limits?.leastDays ?? 0),
             mostTimes: limits?.timesPerYear,
+            season: GROWING_SEASON,
           }
         : null,
   },

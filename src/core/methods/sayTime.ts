@@ -12,3 +12,9 @@ export function sayAgo(ms: number): string {
   if (minutes < 1) return 'less than a minute'
   return minutes < 48 * 60 ? sayMinutes(minutes) : `${Math.round(minutes / 1440)} days`
 }
+
+/** The days between two times. `sayApart({ least: 7, most: 10 })` is '7 to 10 days' */
+export function sayApart({ least, most }: { least: number; most: number }): string {
+  if (least !== most) return `${least} to ${most} days`
+  return `${most} ${most === 1 ? 'day' : 'days'}`
+}

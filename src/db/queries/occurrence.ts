@@ -19,6 +19,8 @@ export interface DueRow {
   after: string | null
   dueFrom: string
   dueTo: string
+  /** The last day of its season; null where none ends it. */
+  endsOn: string | null
   /** The day on which picking begins, where the card keeps days before it. */
   harvestOn: string | null
   trees: number
@@ -47,7 +49,7 @@ const stands = (sql: FirmSql) => sql`y.decision_id = (
 const select = (sql: FirmSql) => sql`
   select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
     ${cardOf(sql, sql`i`)} as "cardName", o.n, i.times, case when o.n = 1 then (
-      select ${cardOf(sql, sql`e`)} from prescription_item e where e.firm_id = i.firm_id and e.id = i.after_item) end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", p.harvest_on::text as "harvestOn", x.trees, x.tags[1:4] as tags, x.blocks, i.only_if as "onlyIf"
+      select ${cardOf(sql, sql`e`)} from prescription_item e where e.firm_id = i.firm_id and e.id = i.after_item) end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", o.ends_on::text as "endsOn", p.harvest_on::text as "harvestOn", x.trees, x.tags[1:4] as tags, x.blocks, i.only_if as "onlyIf"
   from occurrence o
     join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
@@ -116,8 +118,8 @@ export async function handAgain(sql: FirmSql, subjectIds: string[]): Promise<voi
 
 /** What follows an occurrence that is done: how often it is done, and whether any tree got all of it. */
 export async function doneOccurrence(sql: FirmSql, id: string) {
-  const rows = await sql<{ itemId: string; n: number; times: number; done: boolean }[]>`
-    select o.item_id as "itemId", o.n, i.times, o.status = 'done' and exists (
+  const rows = await sql<{ itemId: string; n: number; times: number; apart: number | null; done: boolean }[]>`
+    select o.item_id as "itemId", o.n, i.times, i.apart, o.status = 'done' and exists (
       select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = i.id and x.status = 'done') as done
     from occurrence o join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id where o.id = ${id}`
   return rows[0]!
@@ -126,17 +128,30 @@ export async function doneOccurrence(sql: FirmSql, id: string) {
 /** The next time an item is due. */
 export async function addOccurrence(
   sql: FirmSql,
-  o: { id: string; firmId: string; itemId: string; n: number; dueFrom: string; dueTo: string },
+  o: {
+    id: string
+    firmId: string
+    itemId: string
+    n: number
+    dueFrom: string
+    dueTo: string
+    endsOn: string | null
+    /** Why it is over before it is due; null where it is due. */
+    over: string | null
+  },
 ): Promise<void> {
-  await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to, again)
-    values (${o.id}, ${o.firmId}, ${o.itemId}, ${o.n}, ${o.dueFrom}, ${o.dueTo}, true) on conflict (firm_id, item_id, n) do nothing`
+  await sql`insert into occurrence (id, firm_id, item_id, n, due_from, due_to, again, ends_on, status, words)
+    values (${o.id}, ${o.firmId}, ${o.itemId}, ${o.n}, ${o.dueFrom}, ${o.dueTo}, true, ${o.endsOn}, ${o.over === null ? 'open' : 'withdrawn'}, ${o.over}) on conflict (firm_id, item_id, n) do nothing`
 }
 
-/** From which day what is done again, or waited for another step, may be done; null for a first time, which has no such day. */
-export async function dueFromOf(sql: FirmSql, id: string): Promise<string | null> {
-  const rows = await sql<{ dueFrom: string | null }[]>`
-    select case when again then due_from::text end as "dueFrom" from occurrence where id = ${id}`
-  return rows[0]?.dueFrom ?? null
+/** Between which days what is done again, or waited for another step, may be done; null where no day bounds it. */
+export async function boundsOf(
+  sql: FirmSql,
+  id: string,
+): Promise<{ dueFrom: string | null; endsOn: string | null }> {
+  const rows = await sql<{ dueFrom: string | null; endsOn: string | null }[]>`
+    select case when again then due_from::text end as "dueFrom", ends_on::text as "endsOn" from occurrence where id = ${id}`
+  return rows[0] ?? { dueFrom: null, endsOn: null }
 }
 
 /** Ends what is due again, with the reason. */

@@ -130,6 +130,8 @@ export interface NewItem {
   useId: string
   /** How often it is done in all. */
   times: number
+  /** After how many days it is done again, where that was chosen. */
+  apart: number | null
   /** Shared by items that come out of one tank; null where it is put on by itself. */
   tank: string | null
   /** The item it waits for, and how many days after that is done; null for what goes on the day itself. */
@@ -162,9 +164,9 @@ export async function addPrescription(
   await sql`insert into prescription (id, firm_id, site_id, cause, harvest_on, agreed, signed_at, signed_by)
     values (${p.id}, ${p.firmId}, ${p.siteId}, ${p.cause}, ${p.harvestOn}, ${sql.json(p.agreed as never)}, ${p.at}, ${p.by})`
   for (const [i, item] of p.items.entries()) {
-    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank, after_item, after_days, only_if, who)
+    await sql`insert into prescription_item (id, firm_id, prescription_id, n, method, card_use_id, times, tank, after_item, after_days, only_if, who, apart)
       values (${item.id}, ${p.firmId}, ${p.id}, ${i + 1}, ${item.method}, ${item.useId}, ${item.times}, ${item.tank},
-        ${item.after?.itemId ?? null}, ${item.after?.days ?? null}, ${item.onlyIf}, ${item.who})`
+        ${item.after?.itemId ?? null}, ${item.after?.days ?? null}, ${item.onlyIf}, ${item.who}, ${item.apart})`
     await sql`insert into item_subject ${sql(
       item.subjects.map((s) => ({
         id: s.id,

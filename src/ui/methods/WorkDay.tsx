@@ -1,8 +1,11 @@
 'use client'
 import type { Repeats } from '@/core/methods/facts'
+import { sayApart } from '@/core/methods/sayTime'
 
 /** As many times as one signature is for. */
 const MOST_TIMES = 60
+/** Days after which it may be done again where the card’s are too near: soap and oil against what hatches over weeks. */
+const LONGER = [14, 21, 28, 42]
 
 /** For which day work is handed to the crew, how often it is done where the card says so, and whether people eat of these trees. */
 export function WorkDay({
@@ -17,6 +20,8 @@ export function WorkDay({
   onHarvest,
   repeats = null,
   times = 1,
+  apart = null,
+  onApart,
   onTimes,
 }: {
   today: string
@@ -32,6 +37,9 @@ export function WorkDay({
   repeats?: Repeats | null
   times?: number
   onTimes?: (times: number) => void
+  /** After how many days again, where that is chosen; null leaves it to the card. */
+  apart?: number | null
+  onApart?: (days: number | null) => void
 }) {
   return (
     <>
@@ -78,13 +86,32 @@ export function WorkDay({
               </option>
             ))}
           </select>
+          {times > 1 && onApart && !repeats.yearly && (
+            <div className="mt-2">
+              <label className="label" htmlFor="apart">
+                Again after
+              </label>
+              <select
+                id="apart"
+                className="field"
+                value={apart ?? ''}
+                onChange={(e) => onApart(e.target.value === '' ? null : Number(e.target.value))}
+              >
+                <option value="">{`${sayApart(repeats)}, as the card says`}</option>
+                {LONGER.filter((days) => days > repeats.most).map((days) => (
+                  <option key={days} value={days}>
+                    {`${days / 7} weeks`}
+                  </option>
+                ))}
+              </select>
+            </div>
+          )}
           {times > 1 && (
             <p className="text-small text-ink2 mt-1">
-              Again{' '}
-              {repeats.least === repeats.most
-                ? `${repeats.most} ${repeats.most === 1 ? 'day' : 'days'}`
-                : `${repeats.least} to ${repeats.most} days`}{' '}
-              after each record; it then stands under Run as due.
+              {repeats.yearly
+                ? `Again each ${repeats.yearly.called}`
+                : `Again ${apart === null ? sayApart(repeats) : `${apart / 7} weeks`} after each record${repeats.season ? ', until its season is over' : ''}`}
+              ; it then stands under Run as due.
             </p>
           )}
         </div>

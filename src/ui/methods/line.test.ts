@@ -7,6 +7,7 @@ const step = (name: string, part: Partial<LineStep> = {}): LineStep => ({
   items: [item(name)],
   when: { after: null, onlyIf: null, who: 'crew' },
   times: 1,
+  apart: null,
   ...part,
 })
 const after = (n: number, days: number) => ({ after: { item: n, days }, onlyIf: null, who: 'crew' as const })

@@ -29,6 +29,8 @@ export interface LineStep<I extends AnyItem = Item> {
   items: readonly I[]
   when: When
   times: number
+  /** After how many days it is done again, where that was chosen; null leaves it to the card. */
+  apart: number | null
 }
 
 /** What of a step is said of it here; its items are its bench’s own. */
@@ -81,6 +83,7 @@ export function itemsOfLine<I extends AnyItem>(line: readonly LineStep<I>[]) {
       // A tank is of its own step alone.
       tank: item.tank === undefined || item.tank === null ? null : at + 1,
       times: step.times,
+      apart: step.times > 1 ? step.apart : null,
       after: step.when.after && { item: first[step.when.after.item]!, days: step.when.after.days },
       onlyIf: step.when.onlyIf,
       who: step.when.who,

@@ -32,13 +32,18 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
   const router = useRouter()
   const put = useVerb('put-on-day')
   const end = useVerb('end-repeats')
+  const over = d.endsOn !== null && d.endsOn < today
   const [onDate, setOnDate] = useState(d.dueFrom < today ? today : d.dueFrom)
-  const [words, setWords] = useState('')
+  const [words, setWords] = useState(over ? `Its season ended on ${writtenDate(d.endsOn!)}.` : '')
   const late = d.dueTo < today
   return (
     <li className="border-b border-line py-3 grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-2">
       <span className={`font-bold ${late ? 'text-plum' : ''}`}>
-        {late ? `overdue since ${writtenDate(d.dueTo)}` : fromToday(d.dueFrom, today)}
+        {over
+          ? 'its season is over'
+          : late
+            ? `overdue since ${writtenDate(d.dueTo)}`
+            : fromToday(d.dueFrom, today)}
       </span>
       <div>
         <span className="font-head font-bold text-lead block">
@@ -47,12 +52,15 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
         <span className="text-ink2">
           {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {sayTags(d)} ·{' '}
           {[...d.blocks, d.siteName].join(', ')} · from {writtenDate(d.dueFrom)} to {writtenDate(d.dueTo)}
+          {d.endsOn !== null &&
+            (d.dueTo > d.endsOn || over) &&
+            `, its season ends on ${writtenDate(d.endsOn)}`}
         </span>
         {d.onlyIf !== null && <b className="block">Only if: {d.onlyIf}</b>}
         {d.renewal && <span className="block">{capital(sayRenewal(d.renewal, spokenWeekday))}.</span>}
         <ProblemNote problem={put.problem ?? end.problem} />
         {may('end-repeats') && (
-          <details className="mt-1">
+          <details className="mt-1" open={over}>
             <summary className="cursor-pointer underline underline-offset-2 text-small py-1">
               It is not done any more
             </summary>
@@ -72,7 +80,7 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
           </details>
         )}
       </div>
-      {may('put-on-day') && (
+      {may('put-on-day') && !over && (
         <form
           className="flex flex-wrap items-end gap-2"
           noValidate

@@ -1,6 +1,7 @@
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
+import { GROWING_SEASON } from '../growingSeason'
 
 /** A sticky band over a wrap, never on bare bark, renewed by date. Source: handbook, barriers. */
 export const band: HandMethod = {
@@ -63,6 +64,7 @@ export const band: HandMethod = {
     least: 14,
     most: Number(terms['renew']),
     mostTimes: Number(terms['times']),
+    season: GROWING_SEASON,
   }),
   checks: () => [
     {

@@ -100,5 +100,13 @@ export function repeatsOfAll(all: readonly (Repeats | null)[]): Repeats | null {
   const least = Math.max(...known.map((r) => r.least))
   const most = Math.min(...known.map((r) => r.most))
   const times = known.flatMap((r) => r.mostTimes ?? [])
-  return least > most ? null : { least, most, ...(times.length > 0 && { mostTimes: Math.min(...times) }) }
+  const season = known.find((r) => r.season)?.season
+  return least > most
+    ? null
+    : {
+        least,
+        most,
+        ...(times.length > 0 && { mostTimes: Math.min(...times) }),
+        ...(season && { season }),
+      }
 }

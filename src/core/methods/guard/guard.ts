@@ -6,6 +6,9 @@ import type { HandMethod } from '../byHand'
 /** Cutting a piece, setting it and its stones; a house figure. */
 const MINUTES = 14
 
+/** Guards stand before the first snow; days of the north. House figure. */
+const AUTUMN = { from: '10-01', to: '11-30', called: 'autumn' }
+
 const inch = (value: number | string | undefined, units: 'us' | 'metric') => shown(Number(value), 'in', units)
 
 /** A mesh cylinder against teeth: rabbits stand on the snow, voles go under it. Source: handbook, guards. */
@@ -75,6 +78,8 @@ export const guard: HandMethod = {
   },
   inOneLine: ({ shape, units }) =>
     `mesh ${inch(shape['length'], units)} by ${inch(shape['height'], units)}, against ${String(shape['animal'])}s`,
+  // Off in spring, so that bark can harden; on again each autumn.
+  repeats: () => ({ least: 300, most: 430, mostTimes: 12, yearly: AUTUMN }),
   checks: (terms) => [
     {
       afterDays: Number(terms['checkDays']),

@@ -1,5 +1,6 @@
 import { ok } from '../../problem'
 import type { HandMethod } from '../byHand'
+import { GROWING_SEASON } from '../growingSeason'
 
 const WORK = {
   'water jet': [
@@ -63,6 +64,7 @@ export const hands: HandMethod = {
     least: 1,
     most: Number(terms['days']),
     mostTimes: Number(terms['times']),
+    season: GROWING_SEASON,
   }),
   checks: () => [
     {

@@ -1,6 +1,7 @@
 import { ok } from '../../problem'
 import { plain } from '../../quantity/format'
 import type { HandMethod } from '../byHand'
+import { GROWING_SEASON } from '../growingSeason'
 
 /** Predators and parasites set free when it is warm enough and nothing sprayed still kills. Source: handbook, biological. */
 export const release: HandMethod = {
@@ -50,6 +51,7 @@ export const release: HandMethod = {
     least: Number(terms['days']),
     most: Number(terms['days']) + 7,
     mostTimes: Number(terms['times']),
+    season: GROWING_SEASON,
   }),
   checks: () => [
     {

@@ -1,6 +1,7 @@
 import { ok } from '../../problem'
 import { plain } from '../../quantity/format'
 import type { HandMethod } from '../byHand'
+import { GROWING_SEASON } from '../growingSeason'
 
 /** Nothing is done but to count, on the same sample each time, against a number that changes the plan. Source: handbook, watch only. */
 export const watch: HandMethod = {
@@ -48,6 +49,7 @@ export const watch: HandMethod = {
     least: Number(terms['days']),
     most: Number(terms['days']) + 3,
     mostTimes: Number(terms['times']),
+    season: GROWING_SEASON,
   }),
   checks: () => [
     {

@@ -4,6 +4,7 @@ import { plain } from '../../quantity/format'
 import { shown } from '../../quantity/pair'
 import { fromSI } from '../../quantity/units'
 import type { HandMethod } from '../byHand'
+import { GROWING_SEASON } from '../growingSeason'
 
 /** Setting a line or a bag out and taking it in; a house figure. */
 const MINUTES = 12
@@ -76,6 +77,7 @@ export const water: HandMethod = {
     least: Number(terms['days']),
     most: Number(terms['days']) + 3,
     mostTimes: Number(terms['times']),
+    season: GROWING_SEASON,
   }),
   checks: () => [
     {

@@ -50,6 +50,7 @@ export function GroupHandOver({
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   /** How often, of which way: another way begins at once again. */
   const [often, setOften] = useState<{ useId: string | null; times: number }>({ useId: null, times: 1 })
+  const [apart, setApart] = useState<number | null>(null)
   const [harvestOn, setHarvestOn] = useState('')
   const [eaten, setEaten] = useState<boolean | null>(null)
   const [steps, setSteps] = useState<readonly LineStep<GroupItem>[]>([])
@@ -74,6 +75,7 @@ export function GroupHandOver({
           items: itemsNow(),
           when,
           times,
+          apart,
         }
       : null
 
@@ -106,6 +108,7 @@ export function GroupHandOver({
     setSteps(kept)
     setWhen(nextWhen(kept))
     setTimes(1)
+    setApart(null)
     const used = new Set(kept.flatMap((s) => s.items.map((i) => i.useId)))
     const next = ways.find(
       (w) => !used.has(w.id) && group.trees.some((t) => (t.closed[w.id] ?? []).length === 0),
@@ -120,7 +123,7 @@ export function GroupHandOver({
         here?.items.some((i) => i.useId === item.useId) &&
         item.useId !== group.useId &&
         !(item.useId in group.tank)
-          ? { ...item, times: 1 }
+          ? { ...item, times: 1, apart: null }
           : item,
       ),
       onDate,
@@ -170,6 +173,8 @@ export function GroupHandOver({
         }
         times={times}
         onTimes={setTimes}
+        apart={apart}
+        onApart={setApart}
       />
       <MatterChoices matters={view.matters} chosen={matters} onChosen={onMatters} oneTree={false} />
       {over.map((active) => (

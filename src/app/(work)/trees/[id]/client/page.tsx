@@ -1,6 +1,7 @@
 import Link from 'next/link'
 import { notFound } from 'next/navigation'
 import { clientView } from '@/server/read/client'
+import { sayApart } from '@/core/methods/sayTime'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { longDate, writtenDate } from '@/ui/when'
 
@@ -65,11 +66,11 @@ export default async function ClientPage({ params }: { params: Promise<{ id: str
                 {step.repeats && (
                   <p className="mt-1">
                     {step.times} times,{' '}
-                    {step.repeats.most === 1
-                      ? 'one each day'
-                      : step.repeats.least === step.repeats.most
-                        ? `${step.repeats.most} days apart`
-                        : `${step.repeats.least} to ${step.repeats.most} days apart`}
+                    {step.repeats.yearly
+                      ? `once each ${step.repeats.yearly.called}`
+                      : step.repeats.most === 1
+                        ? 'one each day'
+                        : `${sayApart(step.repeats)} apart`}
                     .
                   </p>
                 )}

@@ -70,6 +70,7 @@ export function HandOver({
   const go = useGo()
   const { send, busy, problem } = useVerb('hand-to-crew', { makes: 'id' })
   const [times, setTimes] = useState(1)
+  const [apart, setApart] = useState<number | null>(null)
   const { matters } = line
   const { onDate, harvestOn, eaten } = line.day
   const [when, setWhen] = useState(() => nextWhen(line.steps))
@@ -82,6 +83,7 @@ export function HandOver({
     items,
     when,
     times,
+    apart,
   }
   const all = itemsOfLine([...line.steps, here])
   const byHand = isHand(way.use.method)
@@ -130,6 +132,8 @@ export function HandOver({
         repeats={repeats}
         times={times}
         onTimes={setTimes}
+        apart={apart}
+        onApart={setApart}
       />
       <MatterChoices matters={view.matters} chosen={matters} onChosen={line.onMatters} oneTree />
       {notReady && <Note className="mt-2">{notReady}</Note>}
