@@ -140,6 +140,24 @@ formsHold([
     atForm: ['code'],
   },
   {
+    name: 'a lot is called back',
+    draw: () =>
+      h(Lots, {
+        view: {
+          lots: [{ id: 'l-1', number: 'K 1', expiresOn: null, withdrawnOn: null, withdrawnWhy: null }],
+          putOn: [],
+          today: '2026-06-15',
+        } as never,
+        code: 'HC-2F',
+      }),
+    verb: 'withdraw-lot',
+    type: { 'Why it is called back': 'grit in it' },
+    press: 'Call it back',
+    sends: { lotId: 'l-1', why: 'grit in it' },
+    beside: { why: 'Why it is called back' },
+    atForm: ['lotId'],
+  },
+  {
     name: 'a token',
     draw: () => h(Tokens, { view: { tokens: [], timeZone: 'UTC' } as never }),
     verb: 'make-token',
