@@ -12,11 +12,11 @@ import {
 import { sayAnswer } from '@/core/respond/answer'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
-import { restage, treeForChange } from '@/db/queries/tree'
+import { restage, treeForChange, treesForChange } from '@/db/queries/tree'
 import { spokenDate } from '@/core/time/calendar'
 import { promiseChecks } from './promise'
 import { id, typed, words } from './text'
-import { verb } from './verb'
+import { verb, type Context } from './verb'
 
 const WHOLE = ['left', 'counted', 'of ten shoots']
 
@@ -41,83 +41,130 @@ function readAnswer(e: Expectation, input: { value: number | null; said: string 
   return ok(compare(e, value))
 }
 
+const Entered = z.strictObject({
+  id: id(),
+  followUpId: id('followUpId'),
+  value: z.number({ error: 'Type the number you found.' }).nullable().default(null),
+  said: typed('The answer', 60).nullable().default(null),
+  nextStep: typed('What is next', 60),
+  words: words('Words'),
+})
+
 /** Enters what a promised check found, compared with what was expected. A check has one result. */
 export const enterResultVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.followUpId,
-  input: z.strictObject({
-    id: id(),
-    followUpId: id('followUpId'),
-    value: z.number({ error: 'Type the number you found.' }).nullable().default(null),
-    said: typed('The answer', 60).nullable().default(null),
-    nextStep: typed('What is next', 60),
-    words: words('Words'),
-  }),
+  input: Entered,
   makes: (i) => i.id,
-  run: async ({ sql, person, at, today }, input): Promise<Result<{ verdict: string }>> => {
-    // The tree before the check, as every step that moves a tree's work on.
-    const found = await followUpById(sql, input.followUpId)
-    if (found) await treeForChange(sql, found.treeId)
-    const check = found && (await followUpForChange(sql, found.id))
-    if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')
-    const answered = readAnswer(check.expectation, input)
-    if (!answered.ok) return answered
-    if (check.dropped !== null)
-      return refuse(
-        'conflict',
-        'followUpId',
-        check.decisionId !== null
-          ? `This is no longer waited for: ${check.dropped}`
-          : `This check fell away with its tree: ${check.dropped} If the tree stands, put it back on its page first.`,
-      )
-    // What is told may come earlier than it was promised for; what is measured is measured on its day.
-    if (check.dueOn > today && !isTold(check.expectation))
-      return refuse(
-        'not-allowed',
-        'followUpId',
-        `This check is due on ${spokenDate(check.dueOn)}; its result can be entered from that day on.`,
-      )
-    const { verdict, options } = answered.value
-    if (!options.includes(input.nextStep))
-      return refuse(
-        'missing',
-        'nextStep',
-        `The result is ${verdict}. Choose what is next: ${options.join(', ')}.`,
-      )
-    if (input.nextStep === STOP_TREATING && (input.words ?? '').length < 4)
-      return refuse(
-        'missing',
-        'words',
-        'It is due again until somebody ends it: say in words why it is not treated any more.',
-      )
-    if (check.verdict)
-      return refuse(
-        'conflict',
-        'followUpId',
-        `${check.measuredBy} has entered ${sayAnswer(check)} for this check already. Load the page again to see it.`,
-      )
-    await addMeasurement(sql, {
-      ...input,
-      firmId: person.firmId,
-      verdict,
-      words: input.words || null,
-      at,
-      by: person.id,
-    })
-    const { expectation, what } = check
-    const afterDays = promisedAgain(input.nextStep, expectation)
-    if (afterDays !== undefined)
-      await promiseChecks(
-        { sql, person },
-        {
-          treeId: check.treeId,
-          prescriptionId: check.prescriptionId,
-          decisionId: check.decisionId,
-          on: today,
-          checks: [{ afterDays, what, expectation }],
-        },
-      )
-    await restage(sql, check.treeId)
-    return ok({ verdict })
+  run: async (context, input): Promise<Result<{ verdict: string }>> => {
+    const entered = await enter(context, input)
+    return entered.ok ? ok({ verdict: entered.value.verdict }) : entered
   },
 })
+
+/** As many results as one walk brings. */
+export const MOST_RESULTS = 400
+
+/** What a walk past many trees found, each held against its own check. All are entered, or none. */
+export const enterResultsVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.results[0]!.followUpId,
+  makes: (i) => i.id,
+  input: z.strictObject({
+    id: id(),
+    results: z
+      .array(Entered)
+      .min(1, { error: 'Enter what you found at one tree at least.' })
+      .max(MOST_RESULTS, { error: `At most ${MOST_RESULTS} at once.` }),
+  }),
+  run: async (context, { results }): Promise<Result<{ entered: number }>> => {
+    // All trees at once and in one order, as every step that holds several.
+    const found = await Promise.all(results.map((r) => followUpById(context.sql, r.followUpId)))
+    await treesForChange(context.sql, [...new Set(found.flatMap((c) => (c ? [c.treeId] : [])))])
+    for (const [n, result] of results.entries()) {
+      const entered = await enter(context, result)
+      if (!entered.ok) {
+        const check = found[n]
+        return {
+          ok: false,
+          problem: {
+            ...entered.problem,
+            field: `results[${n}].${entered.problem.field}`,
+            message: check ? `${check.tag}: ${entered.problem.message}` : entered.problem.message,
+          },
+        }
+      }
+    }
+    return ok({ entered: results.length })
+  },
+})
+
+async function enter(
+  { sql, person, at, today }: Context,
+  input: z.output<typeof Entered>,
+): Promise<Result<{ verdict: string }>> {
+  // The tree before the check, as every step that moves a tree's work on.
+  const found = await followUpById(sql, input.followUpId)
+  if (found) await treeForChange(sql, found.treeId)
+  const check = found && (await followUpForChange(sql, found.id))
+  if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')
+  const answered = readAnswer(check.expectation, input)
+  if (!answered.ok) return answered
+  if (check.dropped !== null)
+    return refuse(
+      'conflict',
+      'followUpId',
+      check.decisionId !== null
+        ? `This is no longer waited for: ${check.dropped}`
+        : `This check fell away with its tree: ${check.dropped} If the tree stands, put it back on its page first.`,
+    )
+  // What is told may come earlier than it was promised for; what is measured is measured on its day.
+  if (check.dueOn > today && !isTold(check.expectation))
+    return refuse(
+      'not-allowed',
+      'followUpId',
+      `This check is due on ${spokenDate(check.dueOn)}; its result can be entered from that day on.`,
+    )
+  const { verdict, options } = answered.value
+  if (!options.includes(input.nextStep))
+    return refuse(
+      'missing',
+      'nextStep',
+      `The result is ${verdict}. Choose what is next: ${options.join(', ')}.`,
+    )
+  if (input.nextStep === STOP_TREATING && (input.words ?? '').length < 4)
+    return refuse(
+      'missing',
+      'words',
+      'It is due again until somebody ends it: say in words why it is not treated any more.',
+    )
+  if (check.verdict)
+    return refuse(
+      'conflict',
+      'followUpId',
+      `${check.measuredBy} has entered ${sayAnswer(check)} for this check already. Load the page again to see it.`,
+    )
+  await addMeasurement(sql, {
+    ...input,
+    firmId: person.firmId,
+    verdict,
+    words: input.words || null,
+    at,
+    by: person.id,
+  })
+  const { expectation, what } = check
+  const afterDays = promisedAgain(input.nextStep, expectation)
+  if (afterDays !== undefined)
+    await promiseChecks(
+      { sql, person },
+      {
+        treeId: check.treeId,
+        prescriptionId: check.prescriptionId,
+        decisionId: check.decisionId,
+        on: today,
+        checks: [{ afterDays, what, expectation }],
+      },
+    )
+  await restage(sql, check.treeId)
+  return ok({ verdict })
+}

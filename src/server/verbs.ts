@@ -5,7 +5,7 @@ import { setDetailVerb, setFindingVerb, signDiagnosisVerb } from './assess'
 import { decideManyVerb, signDecisionVerb } from './decide'
 import { screenSafetyVerb } from './screen'
 import { setSiteMoneyVerb } from './siteMoney'
-import { enterResultVerb } from './followUp'
+import { enterResultsVerb, enterResultVerb } from './followUp'
 import { setBlockVerb, signBlockVerb } from './block'
 import { moveCheckVerb } from './moveCheck'
 import { moveDayVerb } from './moveDay'
@@ -84,6 +84,7 @@ export const VERBS = {
   'mark-steps': markStepsVerb,
   'sign-record': signRecordVerb,
   'enter-result': enterResultVerb,
+  'enter-results': enterResultsVerb,
   'enter-answer': enterAnswerVerb,
   'correct-record': correctRecordVerb,
   'set-units': setUnitsVerb,

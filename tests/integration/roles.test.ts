@@ -50,6 +50,7 @@ const MAY: Record<string, Role[]> = {
   'mark-steps': FIELD,
   'mark-step': FIELD,
   'sign-record': ['arborist', 'crew lead'],
+  'enter-results': ['arborist', 'crew lead', 'technician'],
   'enter-result': FIELD,
   'enter-answer': ['arborist', 'crew lead', 'office'],
   'correct-record': ['arborist', 'crew lead'],

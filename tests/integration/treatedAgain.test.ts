@@ -1,6 +1,6 @@
 import { v7 as uuidv7 } from 'uuid'
 import { inFirm } from '@/db/client'
-import { followUpsOfTree } from '@/db/queries/followUp'
+import { followUpById, followUpsOfTree, sameFollowUps } from '@/db/queries/followUp'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { subjectsOfJob } from '@/db/queries/job'
 import { stepsOfSubjects } from '@/db/queries/workStep'
@@ -132,6 +132,44 @@ test('it is due again until somebody ends it with a reason; another year is anot
     words: 'The client sells the house.',
   })
   expect(await againOf(treeId)).toEqual([])
+})
+
+test('checks of a group are answered in one walk: each held against its own, all of them or none', async () => {
+  const walked: Awaited<ReturnType<typeof treatedAsh>>[] = []
+  for (const tag of ['W-1', 'W-2', 'W-3']) walked.push(await treatedAsh(tag))
+  const [first] = walked
+  const scorch = (await rows((sql) => followUpsOfTree(sql, first!.treeId))).find((f) =>
+    /scorch/.test(f.what),
+  )!
+  const group = await rows((sql) =>
+    sameFollowUps(sql, { siteId: firm.site, dueOn: scorch.dueOn, what: scorch.what }, 400),
+  )
+  const own = group.filter((c) => walked.some((w) => w.treeId === c.treeId))
+  expect(own.map((c) => c.tag)).toEqual(['W-1', 'W-2', 'W-3'])
+  const then = firm.person('technician', new Date(`${scorch.dueOn}T16:00:00Z`))
+  const results = own.map((c, i) => ({
+    id: uuidv7(),
+    followUpId: c.id,
+    value: [0, 12, 40][i]!,
+    nextStep: ['go on as planned', 'note it and go on', 'let it rest and look again'][i]!,
+  }))
+  const wrong = results.map((r, i) => (i === 2 ? { ...r, value: 140 } : r))
+  expect(await problemOf(then, 'enter-results', { id: uuidv7(), results: wrong })).toMatchObject({
+    code: 'out-of-range',
+    field: 'results[2].value',
+    message: expect.stringMatching(/^W-3: /),
+  })
+  const verdicts = async () =>
+    (await Promise.all(own.map((c) => rows((sql) => followUpById(sql, c.id))))).map((c) => c!.verdict)
+  // None of a walk is kept while one of it cannot be.
+  expect(await verdicts()).toEqual([null, null, null])
+  const walk = { id: uuidv7(), results }
+  expect(await done(then, 'enter-results', walk)).toEqual({ entered: 3 })
+  expect(await verdicts()).toEqual(['as expected', 'harmed', 'harmed'])
+  expect(await done(then, 'enter-results', walk)).toEqual({ entered: 3 })
+  expect(await problemOf(then, 'enter-results', { ...walk, id: uuidv7() })).toMatchObject({
+    code: 'conflict',
+  })
 })
 
 test('a prescription on a treated tree that is taken back leaves it to be prescribed again', async () => {

@@ -4,6 +4,7 @@ import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'
+import { checkHref } from './follow-up/checkHref'
 import { sayTags } from '@/server/read/together'
 import type { OverdueView } from '@/server/read/overdue'
 import { todayView } from '@/server/read/today'
@@ -131,7 +132,7 @@ export default async function TodayPage() {
             {view.due.map((c) => (
               <li key={c.id} className="border-b border-line">
                 <Link
-                  href={`/follow-up/${c.id}`}
+                  href={checkHref(c)}
                   className="grid sm:grid-cols-[130px_minmax(0,1fr)_auto] gap-x-5 items-baseline py-2.5 no-underline hover:bg-sheet"
                 >
                   <span className="font-bold">{fromToday(c.dueOn, view.today)}</span>

@@ -1,5 +1,6 @@
 import type { Expectation, Verdict } from '@/core/respond/compare'
 import type { Turn } from '@/core/plan/turn'
+import type { Length } from '@/core/quantity/units'
 import type { FirmSql } from '../client'
 
 export interface FollowUpRow {
@@ -7,6 +8,7 @@ export interface FollowUpRow {
   treeId: string
   tag: string
   host: string
+  siteId: string
   siteName: string
   /** The site's. */
   timeZone: string
@@ -29,12 +31,16 @@ export interface FollowUpRow {
   dropped: string | null
 }
 
-const select = (sql: FirmSql) => sql`
-  select u.id, u.tree_id as "treeId", t.tag, t.host, s.name as "siteName", s.time_zone as "timeZone", u.prescription_id as "prescriptionId", u.decision_id as "decisionId",
+const columns = (sql: FirmSql) => sql`
+  u.id, u.tree_id as "treeId", t.tag, t.host, t.site_id as "siteId", s.name as "siteName", s.time_zone as "timeZone", u.prescription_id as "prescriptionId", u.decision_id as "decisionId",
     u.due_on::text as "dueOn", u.what, u.turn, u.expectation, m.value, m.said, m.verdict, m.next_step as "nextStep", m.words,
-    m.measured_at as "measuredAt", p.name as "measuredBy", u.dropped
+    m.measured_at as "measuredAt", p.name as "measuredBy", u.dropped`
+
+const sources = (sql: FirmSql) => sql`
   from follow_up u join tree t on t.id = u.tree_id join site s on s.id = t.site_id
   left join measurement m on m.follow_up_id = u.id left join person p on p.id = m.measured_by`
+
+const select = (sql: FirmSql) => sql`select ${columns(sql)} ${sources(sql)}`
 
 /** Promised checks without a result, the next due first, a page at a time: pass the last row's day and id to go on. */
 export async function openFollowUps(
@@ -49,6 +55,18 @@ export async function openFollowUps(
   >`${select(sql)} where not u.done ${siteId ? sql`and u.site_id = ${siteId}` : sql``} ${until ? sql`and u.due_on <= ${until}` : sql``}
     ${after ? sql`and (u.due_on, u.id) > (${after.dueOn}, ${after.id})` : sql``}
     order by u.due_on, u.id limit ${limit}`
+}
+
+/** Promised checks of a site that ask the same on the same day and have no result, each with where its tree stands. */
+export async function sameFollowUps(
+  sql: FirmSql,
+  of: { siteId: string; dueOn: string; what: string },
+  limit: number,
+): Promise<(FollowUpRow & { eastM: Length; northM: Length })[]> {
+  const rows = await sql<(FollowUpRow & { eastM: Length; northM: Length })[]>`
+    select ${columns(sql)}, t.east_m as "eastM", t.north_m as "northM" ${sources(sql)}
+    where not u.done and u.site_id = ${of.siteId} and u.due_on = ${of.dueOn} and u.what = ${of.what} order by t.tag, u.id limit ${limit}`
+  return [...rows]
 }
 
 /** How many promised checks are without a result, until a day or in all. */

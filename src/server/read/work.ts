@@ -8,7 +8,8 @@ import { causesOf } from '@/core/diagnose/weigh'
 import type { Finding } from '@/core/diagnose/almanac'
 import { ownOf } from '../almanac'
 import type { FirmSql } from '@/db/client'
-import { countOpenFollowUps, followUpById, openFollowUps } from '@/db/queries/followUp'
+import { walkOrder } from '@/core/plan/walk'
+import { countOpenFollowUps, followUpById, openFollowUps, sameFollowUps } from '@/db/queries/followUp'
 import { amountsOf, chainEntry, correctionsOf, lastSeq, recordById, records } from '@/db/queries/record'
 import { firstSealed, ledgerCheck, sealOf } from '@/db/queries/seal'
 import { crewSubjects, jobById } from '@/db/queries/job'
@@ -213,6 +214,9 @@ export function recordView(id: string) {
 
 export type RecordView = NonNullable<Awaited<ReturnType<typeof recordView>>>
 
+/** As many as one walk is for. */
+const MOST_ON_A_WALK = 400
+
 /** Promised checks of one page of the list. */
 export const FOLLOW_UP_PAGE = 100
 
@@ -239,6 +243,29 @@ async function laboratoryFindings(sql: FirmSql, host: string): Promise<Pick<Find
     .filter((f) => f.settles?.some((id) => own.has(id)))
     .map(({ id, question }) => ({ id, question }))
 }
+
+/** Promised checks of a group that ask the same on the same day, in the order of one walk; null where there are none. */
+export function followUpWalkView(of: { siteId: string; dueOn: string; what: string }) {
+  return reading(async ({ sql, now }) => {
+    const checks = await sameFollowUps(sql, of, MOST_ON_A_WALK)
+    const [first] = checks
+    if (!first) return null
+    return {
+      ...of,
+      siteName: first.siteName,
+      today: dateIn(first.timeZone, now),
+      checks: walkOrder(checks).order.map(({ id, tag, treeId, host, expectation }) => ({
+        id,
+        tag,
+        treeId,
+        kind: hostName(host),
+        expectation,
+      })),
+    }
+  })
+}
+
+export type FollowUpWalkView = NonNullable<Awaited<ReturnType<typeof followUpWalkView>>>
 
 export function followUpView(id: string) {
   return reading(async ({ sql, now }) => {

@@ -1,8 +1,10 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
 import { idOf, readAfterDay, type Query } from '@/server/read/address'
+import { sayTags, together } from '@/server/read/together'
 import { FOLLOW_UP_PAGE, followUpsView } from '@/server/read/work'
 import { fromToday, writtenDate } from '@/ui/when'
+import { checkHref } from './checkHref'
 import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Follow-up' }
@@ -18,16 +20,17 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
   const last = checks.length === FOLLOW_UP_PAGE ? checks.at(-1) : undefined
   const list = (rows: typeof checks) => (
     <ul className="border-t border-line mt-1 max-w-4xl">
-      {rows.map((c) => (
+      {together(rows, (c) => [c.dueOn, c.siteId, c.what]).map((c) => (
         <li key={c.id} className="border-b border-line">
           <Link
-            href={`/follow-up/${c.id}`}
+            href={checkHref(c)}
             prefetch={false}
             className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet"
           >
             <span className="font-bold">{fromToday(c.dueOn, today)}</span>
             <span>
-              <b>{c.tag}</b> · {hostName(c.host)} · {c.siteName}
+              <b>{sayTags(c.tags)}</b> ·{' '}
+              {c.tags.length > 1 ? `${c.tags.length} trees, one walk` : hostName(c.host)} · {c.siteName}
               <span className="block text-ink2 text-small">{c.what}</span>
             </span>
             <span className={c.dueOn <= today ? 'tag tag-rust' : 'text-ink2'}>

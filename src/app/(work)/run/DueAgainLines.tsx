@@ -50,7 +50,7 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
           {d.cardName}, {d.after === null ? `${d.n} of ${d.times}` : `after ${d.after}`}
         </span>
         <span className="text-ink2">
-          {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {sayTags(d)} ·{' '}
+          {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {sayTrees(d)} ·{' '}
           {[...d.blocks, d.siteName].join(', ')} · from {writtenDate(d.dueFrom)} to {writtenDate(d.dueTo)}
           {d.endsOn !== null &&
             (d.dueTo > d.endsOn || over) &&
@@ -101,7 +101,7 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
 }
 
 /** Trees by their tags, as many as fit a line. */
-function sayTags({ tags, trees }: Pick<DueAgain, 'tags' | 'trees'>): string {
+function sayTrees({ tags, trees }: Pick<DueAgain, 'tags' | 'trees'>): string {
   const more = trees - tags.length
   return more > 0 ? `${tags.join(', ')} and ${more} more, ${trees} trees` : tags.join(', ')
 }
