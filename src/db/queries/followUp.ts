@@ -69,6 +69,18 @@ export async function sameFollowUps(
   return [...rows]
 }
 
+/** What is promised at a site and has no result: checks that ask the same on the same day as one, the next due first. */
+export async function promisedAtSite(sql: FirmSql, siteId: string, limit: number) {
+  const rows = await sql<
+    { id: string; dueOn: string; what: string; turn: Turn; trees: number; tags: string[] }[]
+  >`
+    select min(u.id::text) as id, u.due_on::text as "dueOn", u.what, min(u.turn) as turn, count(*)::int as trees,
+      (array_agg(t.tag order by t.tag))[1:4] as tags
+    from follow_up u join tree t on t.firm_id = u.firm_id and t.id = u.tree_id
+    where not u.done and u.site_id = ${siteId} group by u.due_on, u.what order by u.due_on, u.what limit ${limit}`
+  return [...rows]
+}
+
 /** How many promised checks are without a result, until a day or in all. */
 export async function countOpenFollowUps(
   sql: FirmSql,

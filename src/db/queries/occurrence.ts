@@ -168,3 +168,15 @@ export async function openWaiting(sql: FirmSql, itemId: string, day: string): Pr
     from prescription_item i where i.firm_id = o.firm_id and i.id = o.item_id and i.after_item = ${itemId} and o.status = 'waiting'
       and not exists (select 1 from item_subject x where x.firm_id = i.firm_id and x.item_id = ${itemId} and x.status = 'handed')`
 }
+
+/** What was due at a site and was ended, with the reason, the newest first. */
+export async function endedAtSite(sql: FirmSql, siteId: string, limit: number) {
+  const rows = await sql<
+    { id: string; cardName: string; n: number; times: number; dueFrom: string; words: string }[]
+  >`
+    select o.id, ${cardOf(sql, sql`i`)} as "cardName", o.n, i.times, o.due_from::text as "dueFrom", o.words
+    from occurrence o join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
+      join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+    where p.site_id = ${siteId} and o.status = 'withdrawn' and o.words is not null order by o.due_from desc, o.id limit ${limit}`
+  return [...rows]
+}

@@ -66,6 +66,7 @@ export function SiteWork({ view }: { view: SiteView }) {
           )}
           <ButtonLink href={`/grounds/${view.site.id}/decide`}>Decide for many</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
+          <ButtonLink href={`/grounds/${view.site.id}/ahead`}>To come</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/season`}>Season</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
           <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
