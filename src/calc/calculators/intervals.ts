@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { planConflicts } from '@/core/plan/intervals'
+import { planConflicts } from '@/core/history/planned'
 import { calculator, MOST_ROWS } from '../calculator'
 import { date, name, number } from '../fields'
 

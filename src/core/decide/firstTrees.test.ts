@@ -52,6 +52,13 @@ test('never above any bound, never better than the best, and no further from it 
   )
 })
 
+test('an amount that nothing could weigh is worked out all the same', () => {
+  const trees = ['a', 'b'].map((id, i) => ({ id, gain: 1, visit: 20, minutes: 10, active: i * 5e-324 }))
+  const found = firstTrees(trees, { money: 20, minutes: 10, active: 0 })
+  expect(found).toMatchObject({ chosen: ['a'], gain: 1 })
+  expect(Number.isFinite(found.shortPercent)).toBe(true)
+})
+
 test('a limit that leaves nothing leaves only what puts nothing on', () => {
   const trees: Asks[] = [
     { id: 'drench', gain: 900, visit: 100, minutes: 20, active: 0.01 },

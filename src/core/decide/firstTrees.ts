@@ -49,7 +49,7 @@ export function firstTrees(trees: readonly Asks[], room: Room): FirstTrees {
   if (sum(free, activeOf) <= most * (1 + 1e-9)) return told(free, 0)
   let best: Asks[] = []
   let bound = sum(free, gainOf)
-  let [low, high] = [0, Math.max(...asks.map((t) => (activeOf(t) > 0 ? t.gain / activeOf(t) : 0)))]
+  let [low, high] = [0, Math.max(...asks.map((t) => (activeOf(t) > 0 ? perActive(t) : 0)))]
   for (let round = 0; round < ROUNDS; round++) {
     const price = round === 0 ? high : (low + high) / 2
     const picked = pick(asks, room, price)
@@ -71,6 +71,9 @@ export function firstTrees(trees: readonly Asks[], room: Room): FirstTrees {
 const sum = (trees: readonly Asks[], of: (t: Asks) => number) => trees.reduce((n, t) => n + of(t), 0)
 const gainOf = (t: Asks) => t.gain
 const activeOf = (t: Asks) => t.active ?? 0
+/** Less of an active than this is none that could be weighed, kg. */
+const NONE = 1e-12
+const perActive = (t: Asks) => t.gain / Math.max(activeOf(t), NONE)
 
 /** The best choice under money and time, with the active at a price. */
 function pick(asks: readonly Asks[], room: Room, price: number): Asks[] {
@@ -91,9 +94,7 @@ function pick(asks: readonly Asks[], room: Room, price: number): Asks[] {
 
 /** Without those that gain least for the active they take, until the rest fits. */
 function pruned(picked: readonly Asks[], most: Mass): Asks[] {
-  const left = [...picked].sort(
-    (a, b) => b.gain / Math.max(activeOf(b), 1e-12) - a.gain / Math.max(activeOf(a), 1e-12),
-  )
+  const left = [...picked].sort((a, b) => perActive(b) - perActive(a))
   while (sum(left, activeOf) > most) left.pop()
   return left
 }

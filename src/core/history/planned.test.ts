@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { planConflicts, type Application, type IntervalRules } from './intervals'
+import { planConflicts, type Application, type IntervalRules } from './planned'
 
 const app = (date: string, product: string, part: Partial<Application> = {}): Application => ({
   date: `2026-${date}`,
@@ -256,4 +256,27 @@ describe('many applications', () => {
     // Pair by pair this took 39 s.
     expect(performance.now() - began).toBeLessThan(3000)
   })
+})
+
+test('an active is one however it is written, and so is a group', () => {
+  const at = (date: string, active: string, group = '3'): Application => ({
+    date,
+    product: active,
+    active,
+    group,
+    kind: 'fungicide',
+  })
+  const apart = { apart: [{ actives: ['Oil', 'sulphur'] as const, days: 14 }] }
+  const found = planConflicts({
+    history: [at('2026-05-01', 'Sulfur ')],
+    plan: [at('2026-05-06', 'horticultural oil')],
+    rules: apart,
+  })
+  expect(found.ok && found.value.conflicts.map((c) => c.rule)).toEqual(['apart'])
+  const run = planConflicts({
+    history: [at('2026-05-01', 'a', '4a'), at('2026-05-08', 'b', ' 4A')],
+    plan: [at('2026-05-15', 'c', '4A')],
+    rules: { maxRunOfGroup: 2, rotate: ['fungicide'] },
+  })
+  expect(run.ok && run.value.conflicts.map((c) => c.rule)).toEqual(['same-group'])
 })

@@ -1,3 +1,4 @@
+import { activeKey, groupKey } from '../actives/actives'
 import { grouped } from '../grouped'
 import { ok, refuse, type Result } from '../problem'
 import { daysBetween, isDate, spokenDate, type PlainDate } from '../time/calendar'
@@ -54,7 +55,7 @@ interface Placed extends Application {
  * harvest and bloom. Near-linear in the applications, and in the conflicts there are; more than 20,000 conflicts are
  * `out-of-range`.
  *
- * History and plan are taken together in date order (same date: history first, then as given). Only planned
+ * Actives and groups go by their keys, however they are written. History and plan are taken together in date order (same date: history first, then as given). Only planned
  * applications are in conflict; between two planned ones, the later. Conflicts come sorted by date, product, rule and
  * the other's date. Problems: `bad-quantity` for dates that are none, `out-of-range` for rules that cannot be.
  * Source: handbook, repeats and intervals.
@@ -73,7 +74,7 @@ export function planConflicts(input: {
     ...input.history.map((a) => ({ ...a, planned: false })),
     ...input.plan.map((a) => ({ ...a, planned: true })),
   ]
-    .map((a, given) => ({ ...a, given }))
+    .map((a, given) => ({ ...a, active: activeKey(a.active), group: groupKey(a.group), given }))
     .sort((a, b) => compare(a.date, b.date) || a.given - b.given)
     .map((a, at): Placed => ({ ...a, at, day: daysBetween('2000-01-01', a.date) }))
   const conflicts: Conflict[] = []
@@ -171,8 +172,9 @@ function keptApart(all: Placed[], rules: IntervalRules, add: Add) {
     keeps.set(from, own)
   }
   for (const { actives, days } of rules.apart ?? []) {
-    keep(actives[0], actives[1], days)
-    keep(actives[1], actives[0], days)
+    const [one, other] = [activeKey(actives[0]), activeKey(actives[1])]
+    keep(one, other, days)
+    keep(other, one, days)
   }
   if (keeps.size === 0) return
   const byActive = grouped(all, (a) => a.active)
