@@ -282,8 +282,10 @@ if (process.argv[1]?.endsWith('load.ts')) {
     .then((what) =>
       console.log(what === 'loaded' ? 'The demo is loaded.' : 'The demo is loaded already; its data stays.'),
     )
-    .catch((error: Error) => {
+    .catch((error: Error & { query?: string }) => {
       console.error(`The demo could not be loaded: ${error.message}`)
+      // Which statement it was, where the database says so.
+      if (error.query) console.error(error.query.slice(0, 600))
       process.exitCode = 1
     })
     .finally(() => closePool())

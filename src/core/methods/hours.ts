@@ -1,3 +1,4 @@
+import { sameActive } from '../actives/actives'
 import type { Method } from '../card/card'
 import type { Soil } from '../dose/uptake'
 import { ok, type Result } from '../problem'
@@ -86,9 +87,10 @@ export function atNight(time: string): boolean {
 }
 
 /** Oil burns until it is dry, sulfur works as vapour: so long it must not get hotter. Source: handbook, weather gates. */
-const COOL_HOURS: readonly (readonly [active: RegExp, hours: number])[] = [
-  [/\boil\b/i, 6],
-  [/sulfur/i, 36],
+const COOL_HOURS: readonly (readonly [active: string, hours: number])[] = [
+  ['horticultural oil', 6],
+  ['citrus oil', 6],
+  ['sulfur', 36],
 ]
 /** What sun is too strong for, as a share of the strongest. House figure. */
 const STRONG_SUN = 0.6
@@ -196,7 +198,7 @@ function limitsOf(use: UseOf<Method>, actives: readonly { name: string }[]): Spr
   const maxTemperature = si(terms.temperature.most, 'temperature')
   const cool = Math.max(
     0,
-    ...COOL_HOURS.flatMap(([active, h]) => (actives.some((a) => active.test(a.name)) ? [h] : [])),
+    ...COOL_HOURS.flatMap(([active, h]) => (actives.some((a) => sameActive(a.name, active)) ? [h] : [])),
   )
   return {
     minTemperature: si(terms.temperature.least, 'temperature'),
