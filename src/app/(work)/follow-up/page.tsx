@@ -30,8 +30,10 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
             <span className="font-bold">{fromToday(c.dueOn, today)}</span>
             <span>
               <b>{sayTags(c.tags)}</b> ·{' '}
-              {c.tags.length > 1 ? `${c.tags.length} trees, one walk` : hostName(c.host)} · {c.siteName}
-              <span className="block text-ink2 text-small">{c.what}</span>
+              {c.tags.length > 1 ? `${c.tags.length} trees, one walk` : hostName(c.host)}
+              <span className="block text-ink2 text-small">
+                {c.siteName} · {c.what}
+              </span>
             </span>
             <span className={c.dueOn <= today ? 'tag tag-rust' : 'text-ink2'}>
               {c.dueOn <= today ? 'check now' : writtenDate(c.dueOn)}

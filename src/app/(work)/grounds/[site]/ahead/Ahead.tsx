@@ -1,6 +1,7 @@
 import Link from 'next/link'
-import { spokenMonth } from '@/core/time/calendar'
+import { capital } from '@/core/capital'
 import { grouped } from '@/core/grouped'
+import { MONTHS } from '@/core/time/yearly'
 import type { AheadView, ToCome } from '@/server/read/ahead'
 import { Note } from '@/ui/pieces/Note'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
@@ -44,8 +45,8 @@ export function Ahead({ view }: { view: AheadView }) {
             {year}
           </h2>
           {[...grouped(lines, (l) => l.on.slice(0, 7))].map(([month, own]) => (
-            <div key={month} className="mt-2 grid sm:grid-cols-[120px_minmax(0,1fr)] gap-x-4">
-              <h3 className="text-base text-ink2 py-2">{spokenMonth(`${month}-01`)}</h3>
+            <div key={month} className="grid sm:grid-cols-[120px_minmax(0,1fr)] gap-x-4">
+              <h3 className="text-base text-ink2 py-2">{MONTHS[Number(month.slice(5)) - 1]}</h3>
               <Lines lines={own} />
             </div>
           ))}
@@ -82,7 +83,7 @@ export function Ahead({ view }: { view: AheadView }) {
 
 function Lines({ lines }: { lines: readonly ToCome[] }) {
   return (
-    <ul className="border-t border-line">
+    <ul className="border-t border-line -mt-px">
       {lines.map((l) => (
         <li key={`${l.kind} ${l.href} ${l.on} ${l.what}`} className="border-b border-line">
           <Link
@@ -91,7 +92,7 @@ function Lines({ lines }: { lines: readonly ToCome[] }) {
             className="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-2.5 items-baseline no-underline hover:bg-sheet"
           >
             <span>
-              <b>{l.what}</b>
+              <b>{capital(l.what)}</b>
               <span className="block text-ink2 text-small">
                 {writtenDate(l.on)}
                 {l.to !== null && l.to !== l.on && ` to ${writtenDate(l.to)}`} · {sayTrees(l)}
