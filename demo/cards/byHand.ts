@@ -84,6 +84,31 @@ export const BY_HAND: readonly ShelfCard[] = [
     margin: '6 in',
     checkDays: 150,
   }),
+  by('HC-FENCE', 'Deer fence', 'a fence round a tree, or a cage round its stem', 'fence', {
+    height: '8 ft',
+    net: 'woven wire, no wider than a hand',
+    posts: 'pointed larch, 4 in',
+  }),
+  by('HC-ROOF', 'Rain roof', 'clear sheet over a small crown', 'shelter', {
+    what: 'rain roof',
+    sheet: 'clear sheet on a timber frame',
+  }),
+  by('HC-BAGS', 'Bag the fruit', 'a paper bag round each fruit', 'bag', {
+    bag: 'waxed paper bags',
+    off: 14,
+  }),
+  by('HC-LINE', 'Cut joined roots', 'a line between a sick tree and its neighbours', 'barrier', {
+    depth: '5 ft',
+    tool: 'trencher, or vibratory plow on turf',
+  }),
+  by('HC-FELL', 'Fell', 'what carries a wilt, or is dead', 'fell', {
+    who: 'the felling crew, by its own risk assessment',
+    stump: 'Cut to the ground, bark off to below the soil',
+  }),
+  by('HC-WOOD', 'Wood made harmless', 'chipped, debarked, buried, burned or covered', 'wood', {
+    with: 'chipper on site, clear sheet for what stays',
+    rule: 'nothing, without a permit',
+  }),
   by('HC-SCENT', 'Hung scent', 'scented soap against browsing, one a tree', 'repel', {
     with: 'Scented soap in a net',
     how: 'hung',

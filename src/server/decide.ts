@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { cause as causeOf, causeName } from '@/almanac/causes'
+import { FINDINGS } from '@/almanac/findings'
+import { brittleOf } from '@/almanac/brittle'
 import { treatableOf } from '@/almanac/treatable'
 import type { Seen } from '@/core/diagnose/almanac'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
@@ -42,6 +44,8 @@ export function proposalFor(
     buriedFlare: there('flare-hidden'),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(screen)],
     treatable: treatableOf(diagnosis.cause, tree.host),
+    proved: FINDINGS.some((f) => f.settles?.includes(diagnosis.cause) && there(f.id)),
+    brittle: brittleOf(diagnosis.cause, tree.host),
   })
 }
 

@@ -1,3 +1,4 @@
+import { notDecided } from '@/core/decide/allowed'
 import { z } from 'zod'
 import { checksAfter } from '@/core/methods/checks'
 import { ASKED_AT_SIGNING, said } from '@/core/gate/gate'
@@ -7,7 +8,6 @@ import { isHand } from '@/core/methods/hand'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { methodOf, planSubject } from '@/core/methods/registry'
 import { showProduct } from '@/core/methods/showProduct'
-import { isSystemicWay } from '@/core/methods/systemic'
 import { NOT_MEASURED } from '@/core/plan/blocked'
 import { yearsBetween } from '@/core/ports/marks'
 import { SAME_VISIT } from '@/core/ports/suitability'
@@ -145,15 +145,8 @@ export function planFor(
 ): Result<Pick<NewItem['subjects'][number], 'plan' | 'working' | 'checks'>> {
   const { tree, reading, facts, decided } = hand
   const { use, product } = row
-  const action = decided?.action
-  if (action !== 'treat' && !(action === 'care' && !isSystemicWay(use.method)))
-    return refuse(
-      'not-allowed',
-      'decisionId',
-      action === 'care'
-        ? 'The decision is to care for this tree: sprays and feeds are part of that, a systemic is not. Decide anew first.'
-        : `The decision is to ${action}, not to treat. Decide anew first.`,
-    )
+  const not = notDecided(decided?.action, use.method)
+  if (not !== null) return refuse('not-allowed', 'decisionId', not)
   const { closed, asks, again } = gateOf(hand, row, {
     on: q.onDate,
     eaten: q.eaten,

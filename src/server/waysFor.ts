@@ -1,10 +1,11 @@
 import { cause as causeOf } from '@/almanac/causes'
 import { namesHost } from '@/core/card/namesHost'
+import { notDecided } from '@/core/decide/allowed'
 import { said } from '@/core/gate/gate'
 import type { Refusal } from '@/core/gate/question'
 import { feedsOnly } from '@/core/history/use'
 import { merit } from '@/core/methods/merit'
-import { isSystemicWay } from '@/core/methods/systemic'
+import { isHand } from '@/core/methods/hand'
 import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import { kindsOf } from '@/core/gate/ways'
@@ -75,6 +76,7 @@ export function waysFor(
 ): Way[] {
   const { decided, tree } = hand
   if (!decided) return []
+  const byHandFirst = q.action === 'care' && causeOf(decided.cause)?.action !== 'cover-spray'
   return uses
     .filter(
       (u) =>
@@ -92,11 +94,8 @@ export function waysFor(
         refused.length === 0 ? null : rightDay(refused, { on: q.on, closedOn: (on) => answer(on).closed })
       const closed: Way['closed'] =
         opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
-      if (q.action === 'care' && isSystemicWay(u.use.method))
-        closed.unshift({
-          rule: 'decision',
-          text: 'The decision is to care for this tree; a systemic is not part of that. Decide anew to treat.',
-        })
+      const not = q.action === null ? null : notDecided(q.action, u.use.method)
+      if (not !== null) closed.unshift({ rule: 'decision', text: not })
       const { score, reasons } = merit(u.use, {
         girdles: causeOf(decided.cause)?.girdles ?? false,
         ways: hand.cause!.ways,
@@ -126,6 +125,8 @@ export function waysFor(
       (a, b) =>
         Number(a.closed.length > 0) - Number(b.closed.length > 0) ||
         Number(a.opensOn !== null) - Number(b.opensOn !== null) ||
+        // Where care was decided and no cover is what the cause calls for, hands come before any product.
+        (byHandFirst ? Number(isHand(b.use.method)) - Number(isHand(a.use.method)) : 0) ||
         b.score - a.score,
     )
 }

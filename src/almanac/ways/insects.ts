@@ -146,7 +146,7 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'leaf-footed-bug': [
     w('hands', 'Wipe the egg rows, pick or vacuum the bugs at dusk', 'from fruit set', HOLDS, 'weekly'),
-    w('guard', 'Bag the fruit', 'at fruit set', ENDS, YEARLY),
+    w('bag', 'Bag the fruit', 'at fruit set', ENDS, YEARLY),
     w('crown-spray', 'Clay or soap over the fruit', 'while the young ones are small', HOLDS, 'after rain', { kinds: ['clay', 'soap'] }),
   ],
   'spongy-moth': [

@@ -168,7 +168,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'winter-burn': [
     w('watch', 'Wait for the buds', 'late spring', BEARS, ONCE),
     WATER,
-    w('guard', 'Screen the windy side', 'before winter', HOLDS, YEARLY),
+    w('shelter', 'Screen the windy side', 'before winter', HOLDS, YEARLY),
   ],
   'sunscald-frost-crack': [
     w('guard', 'Light-coloured guard on the stem', 'before winter, off in spring', HOLDS, YEARLY),

@@ -136,13 +136,13 @@ export const MORE_INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'codling-moth': [
     w('hands', 'Take infested fruit off and drops up', 'weekly from June', HOLDS, 'weekly'),
-    w('guard', 'Bag the fruit', 'when it is the size of a thumb', ENDS, YEARLY),
+    w('bag', 'Bag the fruit', 'when it is the size of a thumb', ENDS, YEARLY),
     w('crown-spray', 'Virus or a labelled cover', 'at egg hatch, evening', HOLDS, 'by brood and label', { kinds: ['codling moth virus', 'contact insecticide'] }),
     w('watch', 'Trap and count', 'from bloom', BEARS, 'weekly'),
   ],
   'apple-maggot': [
     w('hands', 'Gather drops, hang sticky spheres', 'from July', HOLDS, 'weekly'),
-    w('guard', 'Bag the fruit', 'by late June', ENDS, YEARLY),
+    w('bag', 'Bag the fruit', 'by late June', ENDS, YEARLY),
     w('crown-spray', 'Clay or a labelled cover', 'at the first catch', HOLDS, BY_LABEL, { kinds: ['clay', 'contact insecticide'] }),
   ],
   'plum-curculio': [
@@ -151,7 +151,7 @@ export const MORE_INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'spotted-wing-drosophila': [
     w('hands', 'Pick early and clean, chill at once', 'from the first colour', HOLDS, 'every other day'),
-    w('guard', 'Fine net over the tree', 'before colour', ENDS, YEARLY),
+    w('shelter', 'Fine net over the tree', 'before colour', ENDS, YEARLY),
     w('crown-spray', 'Labelled covers, another group each time', 'from the first colour, evening', HOLDS, BY_LABEL, { kinds: ['spinosad', 'contact insecticide'] }),
   ],
 }

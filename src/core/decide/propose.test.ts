@@ -35,6 +35,16 @@ test.each<[Partial<DecideInput>, string, RegExp]>([
   [{ calls: 'remove-or-plan', treatable: WILT, liveCrown: 95 }, 'remove', /5 % of the crown is lost: early/],
   [{ calls: 'remove-or-plan', treatable: WILT, liveCrown: 60 }, 'remove', /nothing stops it/],
   [{ calls: 'laboratory' }, 'sample', /laboratory/],
+  [{ calls: 'laboratory', proved: true, treatable: WILT, liveCrown: 95 }, 'treat', /never back to a sample/],
+  [{ calls: 'laboratory', proved: true, treatable: WILT, liveCrown: 60 }, 'remove', /nothing stops it/],
+  [{ calls: 'laboratory', proved: true, treatable: WILT, liveCrown: null }, 'care', /never back to a sample/],
+  [{ calls: 'laboratory', proved: true, treatable: SELDOM_KILLS }, 'care', /never back to a sample/],
+  [{ liveCrown: 45, brittle: 'nobody climbs it' }, 'remove', /nobody climbs it/],
+  [
+    { unsafe: ['Bracket on the base'], liveCrown: 10, brittle: 'nobody climbs it' },
+    'refer',
+    /nobody climbs it/,
+  ],
 ])('%j leads to %s', (part, action, why) => {
   const p = propose({ ...base, ...part })
   expect(p.action).toBe(action)

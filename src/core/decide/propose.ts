@@ -45,6 +45,10 @@ export interface DecideInput {
   unsafe: readonly string[]
   /** How trees with this cause answer to treatment. */
   treatable: Treatable
+  /** A test that settles this cause has found it. */
+  proved?: boolean
+  /** Why nobody climbs a tree that died of it; null where its wood stays sound for a while. */
+  brittle?: string | null
 }
 
 export interface Proposal {
@@ -79,6 +83,7 @@ export function propose(input: DecideInput): Proposal {
       'Until the answer keep people and targets away; no drilling and no climbing. Removal is one of the assessor’s outcomes.',
       true,
     )
+    if (lost !== null && lost > input.treatable.none) sayBrittle(input, say)
     return { action: 'refer', reasons, mayInject: false }
   }
   if (input.held) {
@@ -95,7 +100,10 @@ export function propose(input: DecideInput): Proposal {
       const judged = judgeTreatable(input.treatable, lost)
       say('crown', judged.why, judged.against)
       if (judged.grade === 'not taken') return { action: 'watch', reasons, mayInject: false }
-      if (judged.grade === 'none') return { action: 'remove', reasons, mayInject: false }
+      if (judged.grade === 'none') {
+        sayBrittle(input, say)
+        return { action: 'remove', reasons, mayInject: false }
+      }
       const blocked = siteBlocks(input, say)
       if (!blocked) say('site', 'Nothing on site keeps the tree from taking it up.')
       return { action: blocked ? 'care' : 'treat', reasons, mayInject: !blocked }
@@ -118,6 +126,10 @@ export function propose(input: DecideInput): Proposal {
       )
       return { action: 'care', reasons, mayInject: false }
     case 'laboratory':
+      if (input.proved) {
+        const action = ledOn(input, lost, say)
+        return { action, reasons, mayInject: action === 'treat' }
+      }
       say('calls', 'Only a laboratory can settle it; take the sample before anything is bought.')
       return { action: 'sample', reasons, mayInject: false }
     case 'remove-or-plan':
@@ -131,6 +143,24 @@ export function propose(input: DecideInput): Proposal {
       say('calls', 'It needs no treatment. Look again on a date.')
       return { action: 'watch', reasons, mayInject: false }
   }
+}
+
+/** A tree that died of it is brittle: said wherever it is taken down or referred. */
+function sayBrittle({ brittle }: DecideInput, say: Say) {
+  if (brittle) say('danger', brittle, true)
+}
+
+/** Where a proved cause leads: to what still stops it, or to taking the tree away before it reaches its neighbours; never back to a sample. */
+function ledOn(input: DecideInput, lost: number | null, say: Say): Action {
+  const { treatable } = input
+  say('calls', 'It is proved: this leads on, to keeping it from its neighbours, and never back to a sample.')
+  const judged = judgeTreatable(treatable, lost)
+  say('crown', judged.why, judged.against)
+  if (judged.grade === 'none') {
+    sayBrittle(input, say)
+    return 'remove'
+  }
+  return treatable.kind === 'wilt' && judged.grade !== 'not taken' ? 'treat' : 'care'
 }
 
 type Say = (code: ReasonCode, text: string, against?: boolean) => void

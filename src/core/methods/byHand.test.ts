@@ -32,6 +32,12 @@ const GIVEN: Record<HandName, Record<string, string>> = {
   release: { prey: '60' },
   save: { lost: '80', height: '6 in', where: 'below the graft' },
   watch: { what: 'live scales', threshold: '5' },
+  fence: { off: '4 ft' },
+  shelter: { height: '10 ft', width: '8 ft' },
+  bag: { fruits: '120' },
+  barrier: { line: '80 ft', between: 'Elm 12', utilities: 'marked' },
+  fell: { stands: 'lives', how: 'from a lift' },
+  wood: { how: 'chipped', loads: '2' },
   sample: { part: 'Three branches', asked: 'wilt fungus' },
 }
 

@@ -1,6 +1,10 @@
+import { bag } from './bag/bag'
 import { band } from './band/band'
+import { barrier } from './barrier/barrier'
 import type { HandMethod } from './byHand'
 import { collar } from './collar/collar'
+import { fell } from './fell/fell'
+import { fence } from './fence/fence'
 import { guard } from './guard/guard'
 import { hands } from './hands/hands'
 import { prune } from './prune/prune'
@@ -8,9 +12,11 @@ import { release } from './release/release'
 import { repel } from './repel/repel'
 import { sample } from './sample/sample'
 import { save } from './save/save'
+import { shelter } from './shelter/shelter'
 import { trenches } from './trenches/trenches'
 import { watch } from './watch/watch'
 import { water } from './water/water'
+import { wood } from './wood/wood'
 
 /** Every method without a product, by its name in cards, plans and records. A new one is its folder and a word here. */
 export const HAND = {
@@ -19,6 +25,9 @@ export const HAND = {
   water,
   prune,
   guard,
+  fence,
+  shelter,
+  bag,
   repel,
   band,
   hands,
@@ -26,6 +35,9 @@ export const HAND = {
   save,
   watch,
   sample,
+  barrier,
+  fell,
+  wood,
 } as const satisfies Record<string, HandMethod>
 
 export type HandName = keyof typeof HAND

@@ -34,7 +34,7 @@ test.each([
   [{ measured: false }, 'measure', /not been measured/],
   [{ diagnosed: false }, 'examine', /No cause/],
   [{ decided: null }, 'decide', /Nothing has been decided/],
-  [{ decided: 'watch' }, 'decided otherwise', /neither to treat/],
+  [{ decided: 'watch' }, 'decided otherwise', /Nothing is prescribed on this decision/],
   [{ kindOpen: true }, 'kind', /look-alikes/],
   [{ cards: 0 }, 'shelf', /No card on the shelf/],
 ] as [Partial<Standing>, string, RegExp][])('%j stops it at %s', (change, at, text) => {

@@ -1,3 +1,5 @@
+import { PRESCRIBED_ON } from '../decide/allowed'
+import type { Action } from '../decide/propose'
 import { spokenDate } from '../time/calendar'
 
 /** What has been signed and measured of a tree, as far as a prescription rests on it. */
@@ -44,8 +46,8 @@ export function blockedBy(s: Standing): Blockage | null {
   if (!s.diagnosed)
     return { at: 'examine', text: 'No cause has been signed, so nothing can be prescribed for it.' }
   if (s.decided === null) return { at: 'decide', text: 'Nothing has been decided on the signed cause.' }
-  if (s.decided !== 'treat' && s.decided !== 'care')
-    return { at: 'decided otherwise', text: 'The decision is neither to treat this tree nor to care for it.' }
+  if (!PRESCRIBED_ON.includes(s.decided as Action))
+    return { at: 'decided otherwise', text: 'Nothing is prescribed on this decision; decide anew first.' }
   if (s.kindOpen) return { at: 'kind', text: KIND_OPEN }
   if (s.cards === 0)
     return {
