@@ -1,8 +1,9 @@
 import { z } from 'zod'
-import { ALMANAC_VERSION, causeName } from '@/almanac/causes'
+import { causeName } from '@/almanac/causes'
+import { versionWith } from '@/almanac/version'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { withOwn } from '@/almanac/own'
-import type { OwnEntry } from '@/almanac/ownEntry'
+
 import { weighTree } from '@/almanac/weighing'
 import { basisOf } from '@/core/diagnose/basis'
 import { checkDetail } from '@/core/diagnose/detail'
@@ -201,10 +202,4 @@ function besideProblem(main: string, beside: readonly Beside[], weighed: readonl
         'beside',
         `${causeName(wrong)} cannot be signed beside it: each cause of this kind of tree stands once.`,
       )
-}
-
-/** The version that was weighed with; where the firm works changes no weight. */
-function versionWith(own: readonly OwnEntry[]): string {
-  const entries = own.filter((e) => e.kind !== 'jurisdiction').length
-  return entries === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${entries} own`
 }

@@ -9,7 +9,7 @@ import { gate, type Answer } from '@/core/gate/gate'
 import { LOOKED_AT, type LookedAt, type Seen } from '@/core/gate/looks'
 import type { CardFacts, Facts, HostFacts, Question, Refusal } from '@/core/gate/question'
 import { dueAgain } from '@/core/history/dueAgain'
-import { handMethod, isHand } from '@/core/methods/hand'
+import { answersFinding, handMethod, isHand } from '@/core/methods/hand'
 import { handTerms } from '@/core/methods/handTerms'
 import type { UseOf } from '@/core/methods/plan'
 import { methodOf } from '@/core/methods/registry'
@@ -88,7 +88,9 @@ function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
     use.waterSetback === undefined ? null : readQuantity(use.waterSetback, 'length', 'waterSetback')
   return {
     namesHost: namesHost(use, hand.tree.host),
-    namesCause: namesCause(use, hand.cause?.id ?? '', inAlmanac(use, hand.cause?.ways ?? [])),
+    namesCause:
+      namesCause(use, hand.cause?.id ?? '', inAlmanac(use, hand.cause?.ways ?? [])) ||
+      answersFinding(use.method, foundAt(hand)),
     timesPerYear: use.limits?.timesPerYear,
     ...(setback?.ok && { waterSetback: setback.value.si }),
     forbiddenOnFood: use.forbiddenOnFood,
@@ -98,6 +100,10 @@ function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
     ...(use.method === 'feed' && { release: use.terms.release }),
   }
 }
+
+/** What was found at a tree and is there, by its findings. */
+export const foundAt = ({ decided }: Pick<TreeAtHand, 'decided'>): string[] =>
+  Object.entries(decided?.seen ?? {}).flatMap(([finding, state]) => (state === 'there' ? [finding] : []))
 
 /** What is known of tree, ground and day: what was found, what the calendar says for certain, and what somebody sees now. */
 function factsOf(hand: TreeAtHand, q: Asked): Facts {
@@ -113,6 +119,7 @@ function factsOf(hand: TreeAtHand, q: Asked): Facts {
     ...(q.eaten !== undefined && q.eaten !== null && { eaten: q.eaten }),
     ...(q.harvestOn !== undefined && q.harvestOn !== null && { harvestOn: q.harvestOn }),
     water: hand.water,
+    there: foundAt(hand),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(hand.screen)],
     kindOpen: !hand.tree.identityConfirmedAt && hostOf(hand.tree.host)?.confusedWith !== undefined,
     ...q.seen,

@@ -1,5 +1,6 @@
 import { hoursOutside, openings } from '@/core/methods/outside'
 import { addDays, dateIn } from '@/core/time/calendar'
+import { siteById } from '@/db/queries/site'
 import { handsOf } from './handsOf'
 import { against, gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import type { Context } from './verb'
@@ -19,7 +20,7 @@ export async function outsideOfWork(
   context: Context,
   worked: readonly Pick<Worked, 'subject' | 'steps'>[],
 ): Promise<Map<string, string[]>> {
-  const { person } = context
+  const { sql, person } = context
   const one = worked[0]!.subject
   const all = worked.flatMap((w) => openings(w.steps))
   if (all.length === 0) return new Map()
@@ -31,6 +32,7 @@ export async function outsideOfWork(
     weather,
     new Date(first - BEFORE),
     Math.ceil((last - first + BEFORE) / HOUR) + AFTER_HOURS,
+    (await siteById(sql, one.siteId))?.hours,
   )
   const hands = await handsOf(
     context,

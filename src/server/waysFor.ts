@@ -5,13 +5,13 @@ import { said } from '@/core/gate/gate'
 import type { Refusal } from '@/core/gate/question'
 import { feedsOnly } from '@/core/history/use'
 import { merit } from '@/core/methods/merit'
-import { isHand } from '@/core/methods/hand'
+import { answersFinding, isHand } from '@/core/methods/hand'
 import { daysBetween } from '@/core/time/calendar'
 import type { UseRow } from '@/db/queries/card'
 import { kindsOf } from '@/core/gate/ways'
 import { productOf } from './historyOf'
 import type { LimitsAtHand } from './limitsAtHand'
-import { cardWindow, gateOf, inAlmanac, namesCause } from './mayGoOn'
+import { cardWindow, foundAt, gateOf, inAlmanac, namesCause } from './mayGoOn'
 import { cardSource, type TreeAtHand } from './treesAtHand'
 
 /** Asks of the gate that only a look at the tree answers. */
@@ -80,7 +80,9 @@ export function waysFor(
   return uses
     .filter(
       (u) =>
-        namesHost(u.use, tree.host) && namesCause(u.use, decided.cause, inAlmanac(u.use, hand.cause!.ways)),
+        namesHost(u.use, tree.host) &&
+        (namesCause(u.use, decided.cause, inAlmanac(u.use, hand.cause!.ways)) ||
+          answersFinding(u.use.method, foundAt(hand))),
     )
     .map((u) => {
       const answer = (on: string) => {
@@ -102,6 +104,7 @@ export function waysFor(
         kinds: kindsIn(u),
         feeds: feedsOnly(u.product.actives),
         again,
+        answers: answersFinding(u.use.method, foundAt(hand)),
       })
       const window = cardWindow(hand, u.use, q.on)
       const season =

@@ -2,7 +2,7 @@ import { activeOf } from '../actives/actives'
 import type { PutOnMethod } from '../card/card'
 import { capital } from '../capital'
 import type { ProductClass } from '../diagnose/almanac'
-import { handMethod, isHand } from '../methods/hand'
+import { answersFinding, handMethod, isHand } from '../methods/hand'
 import { closed, type Found, type Question, type Rule } from './question'
 import { kindsOf, waysHere } from './ways'
 
@@ -57,7 +57,8 @@ function guarded({ cause, method, product }: Question): Found[] {
 
 const OWN_WAY = 'Choose another; if the firm knows better, add a way of its own under Almanac.'
 
-function notAWay({ cause, method, product }: Question): Found[] {
+function notAWay({ cause, method, product, facts }: Question): Found[] {
+  if (answersFinding(method, facts.there ?? [])) return []
   // Beside another way a feed takes the place of none; what only looks is for every cause.
   if (cause.ways.length === 0 || product?.feeds || (isHand(method) && handMethod(method).anyCause)) return []
   const byMethod = cause.ways.filter((w) => w.method === method)

@@ -256,3 +256,18 @@ test('an active goes by one key, however it is written', () => {
   expect(activeKey('lime sulfur')).not.toBe(activeKey('sulfur'))
   expect(activeKey('sodium')).toBe('sodium')
 })
+
+test('what answers something that was found is work whatever the cause', () => {
+  const trenches: Partial<Question> = {
+    method: 'trenches',
+    product: null,
+    card: card(),
+    cause: causeFacts('emerald-ash-borer', 'ash'),
+    onGround: false,
+    keeps: {},
+  }
+  expect(closedBy(trenches)).toContain('cause')
+  expect(closedBy({ ...trenches, ...facts({ there: ['soil-hard'] }) })).not.toContain('cause')
+  // A finding that another method answers opens nothing.
+  expect(closedBy({ ...trenches, ...facts({ there: ['flare-hidden'] }) })).toContain('cause')
+})

@@ -103,6 +103,8 @@ export interface Facts {
   /** The nearest water or well; null where there is none. */
   water?: { distance: Length; what: string } | null
   snow?: boolean
+  /** Findings that are there, by their ids. */
+  there?: readonly string[]
   /** Named signs of danger that are there. */
   unsafe?: readonly string[]
   /** It has a look-alike and nobody has said which it is. */

@@ -67,6 +67,8 @@ export interface HandMethod {
   asks: readonly Line[]
   /** It may be done whatever the cause: it changes nothing at the tree. */
   anyCause?: true
+  /** Findings that it answers whatever the cause: hard soil is opened, a buried flare bared. */
+  answers?: readonly string[]
   /** It is part of taking a tree away, and may be signed where that was decided. */
   whenRemoved?: true
   /** What is brought along beside the gear. */

@@ -53,3 +53,8 @@ export function isHand(method: string): method is HandName {
 export function handMethod(method: HandName): HandMethod {
   return HAND[method]
 }
+
+/** True for a method that answers something that was found, whatever the cause. `answersFinding('trenches', ['soil-hard'])` */
+export function answersFinding(method: string, there: readonly string[]): boolean {
+  return isHand(method) && (handMethod(method).answers ?? []).some((f) => there.includes(f))
+}

@@ -164,3 +164,12 @@ it('looks ahead by the usual limits before a card is chosen, by the same rules',
   ])
   expect(usualSprayHours([])).toEqual({ ok: true, value: [] })
 })
+
+test('the hours of the site close an hour, also for work that no weather closes', () => {
+  const hours = fair(24, { 9: { shut: true } })
+  expect(reasonsAt(drench, hours, 9)).toEqual(['site'])
+  expect(reasonsAt(drench, hours, 10)).toEqual([])
+  const guard = use('HC-MESH', 'guard')
+  expect(workHours(guard, [], fair(24), 1)).toEqual({ ok: true, value: null })
+  expect(reasonsAt(guard, hours, 9)).toEqual(['site'])
+})

@@ -23,6 +23,8 @@ export interface ForecastHour extends WeatherHour {
   wet?: boolean
   /** The air near the ground likely does not mix. */
   inversion?: boolean
+  /** Nothing is done at the site in it. */
+  shut?: boolean
 }
 
 /** Why an hour is closed: the weather’s own reasons, the ground, or that nobody works then. */
@@ -36,6 +38,7 @@ export type HourReason =
   | 'wet leaves'
   | 'inversion'
   | 'night'
+  | 'site'
   | 'not known'
 
 /** Each reason in the words of a crew. */
@@ -56,6 +59,7 @@ export const HOUR_REASON: Record<HourReason, string> = {
   'wet leaves': 'wet leaves',
   inversion: 'air that does not mix',
   night: 'night',
+  site: 'outside the hours of the site',
   'not known': 'the weather is not known',
 }
 
@@ -120,7 +124,7 @@ export function workHours(
   const hours = withLikelyRain(forecast)
   const own = ownReasons(use, hours)
   const limits = limitsOf(use, actives)
-  if (own === null && limits === null) return ok(null)
+  if (own === null && limits === null && !hours.some((h) => h.shut)) return ok(null)
   const held = heldHours(hours, own, limits, need)
   if (!held.ok) return held
   const all = held.value
@@ -170,6 +174,7 @@ function heldHours(
     hours.map((hour, i): WorkHour => {
       const reasons: HourReason[] = [
         ...(atNight(hour.time) ? (['night'] as const) : []),
+        ...(hour.shut ? (['site'] as const) : []),
         ...(own?.[i] ?? []),
         ...(lacks[i] ? (['not known'] as const) : (sprayed?.[i]?.reasons ?? [])),
       ]

@@ -44,6 +44,8 @@ export function merit(
     again: number | null
     /** The product only feeds. */
     feeds: boolean
+    /** It answers something that was found at the tree, whatever the cause. */
+    answers?: boolean
   },
 ): Merit {
   const reasons: string[] = []
@@ -56,6 +58,8 @@ export function merit(
     reasons.push(way.well)
     if (way.first)
       reasons.push(`first ${way.first.charAt(0).toLowerCase()}${way.first.slice(1).replace(/\.$/, '')}`)
+  } else if (q.answers) {
+    reasons.push('answers what was found here')
   } else if (q.ways.length > 0) {
     score -= 20
     reasons.push('no way of the almanac for this')

@@ -1,6 +1,6 @@
 import type { Crew } from './crew'
 import { crewOn } from './crew'
-import { readSiteHours, saySiteHours, sayWeekdays, siteOpen } from './siteHours'
+import { readSiteHours, saySiteHours, sayWeekdays, shutIn, siteOpen } from './siteHours'
 import { meet, minutesOf, readClock, sayClock } from './span'
 
 const crew: Crew = {
@@ -159,4 +159,14 @@ test('clock times are read and said', () => {
   expect(readClock('24:00')).toBeNull()
   expect(readClock('7')).toBeNull()
   expect(sayClock(425)).toBe('07:05')
+})
+
+test('an hour is shut where no part of it lies in the hours of the site', () => {
+  // 12 June 2026 is a Friday.
+  const school = [{ days: [1, 2, 3, 4, 5], from: 330, to: 460 }]
+  expect(shutIn(school, '2026-06-12T05:00')).toBe(false)
+  expect(shutIn(school, '2026-06-12T07:00')).toBe(false)
+  expect(shutIn(school, '2026-06-12T08:00')).toBe(true)
+  expect(shutIn(school, '2026-06-12T04:00')).toBe(true)
+  expect(shutIn(school, '2026-06-13T06:00')).toBe(true)
 })

@@ -19,6 +19,12 @@ export function siteOpen(hours: readonly SiteHours[] | null, date: PlainDate): r
     .sort((a, b) => a.from - b.from)
 }
 
+/** True for an hour of the wall clock no part of which the site lets work be done in. `shutIn([{ days: [5], from: 900, to: 1200 }], '2026-06-12T09:00')` */
+export function shutIn(hours: readonly SiteHours[], time: string): boolean {
+  const from = Number(time.slice(11, 13)) * 60
+  return !siteOpen(hours, time.slice(0, 10)).some((s) => s.from < from + 60 && s.to > from)
+}
+
 /** Days of the week as they are said. `sayWeekdays([1, 2, 3, 4, 5])` is "Mon to Fri" */
 export function sayWeekdays(days: readonly number[]): string {
   const sorted = [...new Set(days)].sort((a, b) => a - b)

@@ -1,3 +1,4 @@
+import type { SiteHours } from '@/core/roster/siteHours'
 import type { PromisedCheck } from '@/core/methods/facts'
 import type { Method } from '@/core/card/card'
 import type { Seen } from '@/core/gate/looks'
@@ -168,10 +169,12 @@ export async function jobById(sql: FirmSql, id: string) {
       crewId: string | null
       crew: string | null
       methods: Method[]
+      /** When work may be done there; null for any time. */
+      siteHours: SiteHours[] | null
     }[]
   >`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", s.time_zone as "timeZone", j.on_date::text as "onDate",
-      j.methods, j.crew_id as "crewId", c.name as crew
+      j.methods, j.crew_id as "crewId", c.name as crew, s.hours as "siteHours"
     from job j join site s on s.id = j.site_id left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id where j.id = ${id}`
   return rows[0]
 }

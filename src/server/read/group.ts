@@ -97,7 +97,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       used: await groundUse(sql, site.id, today.slice(0, 4)),
       rate: proposedForAll(own.map((h) => h.tree.liveCrownPercent)),
       day,
-      forecast: hoursAhead(weather, now, HOURS_AHEAD),
+      forecast: hoursAhead(weather, now, HOURS_AHEAD, site.hours),
       today,
       units: person.units,
     }

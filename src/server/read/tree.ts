@@ -290,7 +290,7 @@ export function prescribeView(id: string) {
       readingGoodForYears: READING_GOOD_FOR_YEARS,
       facts: facts && { ...facts, marks: plainMarks(hand!.marks) },
       day,
-      forecast: hand!.weather ? hoursAhead(hand!.weather, now, HOURS_AHEAD) : [],
+      forecast: hand!.weather ? hoursAhead(hand!.weather, now, HOURS_AHEAD, site?.hours) : [],
       readingSource: reading && readingSource(reading, shared.timeZone),
       rate: proposeRate({
         crownLost: shared.tree.liveCrownPercent === null ? null : 100 - shared.tree.liveCrownPercent,

@@ -145,7 +145,12 @@ export function jobView(id: string) {
       /** Of this hour, to begin the record with; null where it is not known. */
       weather: weather.at(now),
       /** The hours just before this one and those to come. */
-      hours: hoursAhead(weather, new Date(now.getTime() - BEFORE_MS), HOURS_BEFORE + HOURS_AHEAD),
+      hours: hoursAhead(
+        weather,
+        new Date(now.getTime() - BEFORE_MS),
+        HOURS_BEFORE + HOURS_AHEAD,
+        job.siteHours,
+      ),
       now: now.getTime(),
       today,
       units: person.units,

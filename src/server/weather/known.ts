@@ -1,5 +1,6 @@
 import type { Soil } from '@/core/dose/uptake'
 import type { ForecastHour } from '@/core/methods/hours'
+import { shutIn, type SiteHours } from '@/core/roster/siteHours'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { sayWallClock, wallClock } from '@/core/time/wallClock'
 import {
@@ -199,7 +200,13 @@ export function weatherOf(
  * Hours of a forecast as work is held against them: from an instant’s own hour on, each wall-clock hour once, so that they follow one another; ends where
  * the weather is not known. Where the clock leaves an hour out, the one before stands for it.
  */
-export function hoursAhead(weather: KnownWeather, now: Date, count: number): ForecastHour[] {
+export function hoursAhead(
+  weather: KnownWeather,
+  now: Date,
+  count: number,
+  /** When work may be done at the site; null for any time. */
+  site: readonly SiteHours[] | null = null,
+): ForecastHour[] {
   const found: ForecastHour[] = []
   const spot = weather.place && spotOf(weather.place)
   const wet = wetHours(weather.hours)
@@ -222,6 +229,7 @@ export function hoursAhead(weather: KnownWeather, now: Date, count: number): For
       wet: wet[i],
       inversion: spot !== null && inversionLikely(spot, hour.at + HOUR / 2, hour),
       soil: weather.soilOn(hour.time.slice(0, 10)) ?? 'moist',
+      ...(site !== null && shutIn(site, hour.time) && { shut: true }),
     })
     last = hour
     if (found.length >= count) break

@@ -5,6 +5,7 @@ import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
 import { testOf } from '@/almanac/laboratory'
 import { jurisdictionOfFirm, type OwnEntry } from '@/almanac/ownEntry'
+import { versionWith } from '@/almanac/version'
 import { reportingIn } from '@/almanac/reporting'
 import { changedSince } from '@/core/diagnose/basis'
 import { judgeHealthy } from '@/core/diagnose/healthy'
@@ -88,15 +89,19 @@ export function Weigh({ view }: { view: WeighView }) {
   const look = looks[0] ?? null
   // While it is written, beside what was signed last; once it is signed, beside itself.
   const then = writing ? (view.earlier[0] ?? null) : signed
-  const changes = then?.basis
-    ? changedSince(
-        then.basis,
-        seen,
-        almanac,
-        weighed,
-        then.weights.map((w) => w.cause),
-      )
-    : null
+  // What was signed by this very version rests on nothing that has changed in it.
+  const changes =
+    then?.almanacVersion === versionWith(view.own)
+      ? []
+      : then?.basis
+        ? changedSince(
+            then.basis,
+            seen,
+            almanac,
+            weighed,
+            then.weights.map((w) => w.cause),
+          )
+        : null
   // The next question stands where the last one stood: the second of two quick presses was meant for that one.
   const answeredAt = useRef(-Infinity)
   function answer(state: FindingState) {

@@ -1,0 +1,8 @@
+import { ALMANAC_VERSION } from './causes'
+import type { OwnEntry } from './ownEntry'
+
+/** The version that is weighed with; where the firm works changes no weight. `versionWith([])` is that of the almanac alone. */
+export function versionWith(own: readonly OwnEntry[]): string {
+  const entries = own.filter((e) => e.kind !== 'jurisdiction').length
+  return entries === 0 ? ALMANAC_VERSION : `${ALMANAC_VERSION} with ${entries} own`
+}
