@@ -1,11 +1,11 @@
 import { seasonView } from '@/server/read/season'
-import { randomUUID } from 'node:crypto'
 import postgres from 'postgres'
 import { dateIn } from '@/core/time/calendar'
 import type { PersonRow } from '@/db/queries/person'
-import { addCard } from '@/db/queries/card'
 import { PLANNING, type FirmSql } from '@/db/client'
 import { LARGE, makeScaleFirm, scaleId } from '../../bench/scaleFirm'
+import { cardsToCopy } from '../cardsToCopy'
+import { readBy, type Plan } from '../readByPlan'
 
 /**
  * Every statement that every view issues, on a firm of 100,000 trees, with its plan as the application's own role has it: no
@@ -84,85 +84,12 @@ beforeAll(async () => {
   const owner = postgres(process.env.DATABASE_OWNER_URL!, { max: 1, onnotice: () => {} })
   const [there] = await owner`select count(*)::int as n from tree where firm_id = ${LARGE.firm}`
   if (there!.n === 0) {
-    const { CARDS } = await import('../../demo/cards')
-    await owner`insert into firm (id, name, town, time_zone) values ('00000001-0000-7000-8000-00000000aaaa', 'Beside', 'Quayside', 'UTC') on conflict do nothing`
-    const beside = '00000001-0000-7000-8000-00000000aaaa'
-    await owner`delete from card_use where firm_id = ${beside}`
-    await owner`delete from card where firm_id = ${beside}`
-    for (const code of ['EB4', 'SU8']) {
-      const { card, version } = CARDS.find((c) => c.card.code === code)!
-      await owner.begin((t) =>
-        addCard(t as never, {
-          id: randomUUID(),
-          firmId: beside,
-          version,
-          card,
-          useIds: card.uses.map(() => randomUUID()),
-          at: new Date(),
-          by: null,
-        }),
-      )
-    }
+    await cardsToCopy(owner)
     await makeScaleFirm(process.env.DATABASE_OWNER_URL!, { ...LARGE, seal }, TODAY)
   }
   await owner.end()
 }, 1_500_000)
 afterAll(() => sql.end())
-
-interface Plan {
-  'Node Type': string
-  'Relation Name'?: string
-  'Actual Rows': number
-  'Actual Loops': number
-  'Rows Removed by Filter'?: number
-  'Rows Removed by Index Recheck'?: number
-  Plans?: Plan[]
-}
-
-/** Tables that are as long as the firm has people, cards and words of its own, not as it has trees. */
-const SHORT = new Set([
-  'firm',
-  'person',
-  'client',
-  'site',
-  'card',
-  'card_use',
-  'lot',
-  'almanac_own',
-  'almanac_note',
-  'house_rule',
-  'local_rule',
-  'crew',
-  'absence',
-  'calendar_link',
-  'ledger_check',
-  'api_token',
-  'session',
-])
-
-interface Read {
-  rows: number
-  scans: string[]
-}
-
-function readBy(plan: Plan): Read {
-  const own = plan['Relation Name']
-    ? (plan['Actual Rows'] +
-        (plan['Rows Removed by Filter'] ?? 0) +
-        (plan['Rows Removed by Index Recheck'] ?? 0)) *
-      plan['Actual Loops']
-    : 0
-  const scans =
-    plan['Node Type'] === 'Seq Scan' && plan['Relation Name'] && !SHORT.has(plan['Relation Name'])
-      ? [plan['Relation Name']]
-      : []
-  return (plan.Plans ?? [])
-    .map(readBy)
-    .reduce((sum, r) => ({ rows: sum.rows + r.rows, scans: [...sum.scans, ...r.scans] }), {
-      rows: own,
-      scans,
-    })
-}
 
 /** Runs a view, then looks at the plan of each statement it issued. */
 async function look(view: () => Promise<unknown>) {

@@ -238,15 +238,18 @@ const crewColumns = (sql: FirmSql) => sql`
     t.tag, t.block, t.host, t.east_m as "eastM", t.north_m as "northM", t.note as "treeNote", i.status, i.confirmed_at as "confirmedAt", i.closed_from as "closedFrom", x.anew, x.id as "subjectId", x.status as "subjectStatus",
     ji.occurrence_id as "occurrenceId", x.reading_id as "readingId", pr.id as "prescriptionId", x.decision_id as "decisionId", pr.cause, pr.harvest_on::text as "harvestOn", pr.agreed,
     x.plan, pi.method, pi.tank, pi.only_if as "onlyIf", i.released_at as "releasedAt", i.found, i.seen, pi.card_use_id as "useId",
-    (select r.id from application_subject a join record r on r.firm_id = a.firm_id and r.application_id = a.application_id
-      where a.job_subject_id = i.id and r.kind = 'application') as "recordId"`
+    (select r.id from application_subject a cross join lateral (
+        select id from record where firm_id = a.firm_id and application_id = a.application_id and kind = 'application' offset 0) r
+      where a.firm_id = i.firm_id and a.job_subject_id = i.id) as "recordId"`
 
+/** From its narrow end: each table is looked up by the one before. Where statistics are old, a plain join begins with all sites or prescriptions of the firm, each with every subject. */
 const subjectTables = (sql: FirmSql) => sql`
-  job_subject i join tree t on t.id = i.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
-  join job_item ji on ji.firm_id = i.firm_id and ji.id = i.job_item_id
-  join item_subject x on x.firm_id = i.firm_id and x.id = i.subject_id
-  join prescription_item pi on pi.firm_id = x.firm_id and pi.id = x.item_id
-  join prescription pr on pr.firm_id = pi.firm_id and pr.id = pi.prescription_id`
+  job_subject i join tree t on t.id = i.tree_id
+  join lateral (select time_zone from site where firm_id = t.firm_id and id = t.site_id offset 0) s on true
+  join lateral (select occurrence_id from job_item where firm_id = i.firm_id and id = i.job_item_id offset 0) ji on true
+  join lateral (select * from item_subject where firm_id = i.firm_id and id = i.subject_id offset 0) x on true
+  join lateral (select * from prescription_item where firm_id = x.firm_id and id = x.item_id offset 0) pi on true
+  join lateral (select * from prescription where firm_id = pi.firm_id and id = pi.prescription_id offset 0) pr on true`
 
 const subjectSelect = (sql: FirmSql) => sql`
   select ${crewColumns(sql)}, x.checks, x.working, ${productBody(sql)} as product, ${useBody(sql)} as use
