@@ -25,7 +25,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
   await page.goto('/settings/rules')
   await expect(page.getByText('Example bylaw DEMO-4 of the town, sheet 2', { exact: false })).toBeVisible()
   await page.getByRole('button', { name: 'Copy a rule' }).click()
-  await page.getByLabel('Methods', { exact: true }).fill('Guard')
+  await page.getByLabel('Methods', { exact: true }).fill('Fence or cage')
   await page.getByLabel('Which kinds').fill('Money tree')
   await page.getByLabel('Which kinds').press('Enter')
   await expect(page.getByText('There is no “Money tree”; choose from the list.')).toBeVisible()
@@ -33,11 +33,11 @@ test('the office copies a rule, the arborist runs into it and is told when it op
   await page.getByLabel('Last day, month').selectOption('August')
   await page.getByRole('button', { name: 'Keep this rule' }).click()
   await expect(page.getByText('“The name of the rule” is empty; type it.')).toBeVisible()
-  await page.getByLabel('Its name').fill('Guards off in summer')
-  await page.getByLabel('What it says').fill('No guard is put on a pear in summer.')
+  await page.getByLabel('Its name').fill('Fences down in summer')
+  await page.getByLabel('What it says').fill('No fence is put round a pear in summer.')
   await page.getByLabel('Where it stands').fill('Example letter DEMO-77')
   await page.getByRole('button', { name: 'Keep this rule' }).click()
-  await expect(page.getByText('Guard: closed on pear, 1 April to 31 August')).toBeVisible()
+  await expect(page.getByText('Fence or cage: closed on pear, 1 April to 31 August')).toBeVisible()
   await picture(page, '30-local-rules')
 
   await enter(page, 'maren')
@@ -54,7 +54,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
   await page.getByText(/closed, and why/).click()
   await expect(
     page
-      .getByText('Closed here at this time of year. (Guards off in summer; Example letter DEMO-77)', {
+      .getByText('Closed here at this time of year. (Fences down in summer; Example letter DEMO-77)', {
         exact: false,
       })
       .first(),
@@ -63,10 +63,10 @@ test('the office copies a rule, the arborist runs into it and is told when it op
 
   await signIn(page, 'philippa')
   await page.goto('/settings/rules')
-  await page.getByRole('button', { name: /^End it ?: Guards off in summer/ }).click()
+  await page.getByRole('button', { name: /^End it ?: Fences down in summer/ }).click()
   await page.getByLabel('Why it ends').fill('written for a test')
   await page.getByRole('button', { name: 'End it', exact: true }).last().click()
-  await expect(page.getByRole('button', { name: /^End it ?: Guards off in summer/ })).toHaveCount(0)
+  await expect(page.getByRole('button', { name: /^End it ?: Fences down in summer/ })).toHaveCount(0)
   await expect(page.getByText('1 ended, kept to be read')).toBeVisible()
 })
 
