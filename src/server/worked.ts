@@ -1,4 +1,5 @@
 import { hostName } from '@/almanac/hosts'
+import { saidOfSeen } from '@/core/gate/looks'
 import { deviations } from '@/core/methods/deviations'
 import { isHand } from '@/core/methods/hand'
 import { outcomeOf, outcomeOfWork, type Outcome } from '@/core/methods/outcome'
@@ -114,6 +115,7 @@ export function entryOf(
             },
           ],
     ),
+    ...(saidOfSeen(subject.seen).length > 0 && { seen: saidOfSeen(subject.seen) }),
     ...(subject.onlyIf !== null &&
       subject.found !== null && { released: { onlyIf: subject.onlyIf, found: subject.found } }),
     deviations: otherwise,

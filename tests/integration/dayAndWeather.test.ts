@@ -149,6 +149,8 @@ describe('what happened is what is written', () => {
     })
     const body = readRecord((await inFirm(hot.id, (sql) => recordById(sql, recordId)))!).body as Application
     expect(body).toMatchObject({ startedAt: '2026-06-12T15:20:00.000Z', endedAt: '2026-06-12T16:40:00.000Z' })
+    // What was seen when it was begun is kept with it.
+    expect(body.subjects[0]!.seen).toEqual([{ label: 'Soil', value: 'moist' }])
     expect(body.subjects[0]!.deviations).toEqual(
       expect.arrayContaining([
         'From 12:00 to 12:01: air 102 °F, of at most 90 °F on the card.',

@@ -6,6 +6,7 @@ import { used } from '../history/use.testing'
 import { toSI } from '../quantity/units'
 import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, leafChanges } from './calendar'
 import { GATE, gate, said } from './gate'
+import { saidOfSeen } from './looks'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
 const product = (code: string, ...actives: string[]): ProductFacts => {
@@ -270,4 +271,12 @@ test('what answers something that was found is work whatever the cause', () => {
   expect(closedBy({ ...trenches, ...facts({ there: ['soil-hard'] }) })).not.toContain('cause')
   // A finding that another method answers opens nothing.
   expect(closedBy({ ...trenches, ...facts({ there: ['flare-hidden'] }) })).toContain('cause')
+})
+
+test('what was seen is said in words, in one order, and what was not seen is left out', () => {
+  expect(saidOfSeen({ larvae: 'small', leaf: 'none' })).toEqual([
+    { label: 'Leaves', value: 'none' },
+    { label: 'Larvae', value: 'small, first to third stage' },
+  ])
+  expect(saidOfSeen({})).toEqual([])
 })

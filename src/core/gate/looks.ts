@@ -37,3 +37,12 @@ export function isLook(field: string): field is LookedAt {
 export function only(seen: Seen, fields: readonly LookedAt[]): Seen {
   return Object.fromEntries(fields.flatMap((f) => (seen[f] === undefined ? [] : [[f, seen[f]]])))
 }
+
+/** What was seen, as a record says it. `saidOfSeen({ soil: 'moist' })` is `[{ label: 'Soil', value: 'moist' }]` */
+export function saidOfSeen(seen: Seen): { label: string; value: string }[] {
+  return LOOKED_AT.flatMap((field) => {
+    const { question, options, said } = LOOKS[field]
+    const at = (options as readonly string[]).indexOf(seen[field] ?? '')
+    return at < 0 ? [] : [{ label: question, value: said[at]! }]
+  })
+}

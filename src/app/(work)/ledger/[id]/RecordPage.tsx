@@ -163,6 +163,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
           ],
         ]
       : []),
+    ...(one?.seen ?? []).map((s) => [`${s.label}, as it was begun`, s.value] as [string, string]),
     ...(one?.tasks ?? []).flatMap((t) =>
       t.noted ? [[t.noted.label, t.noted.value] as [string, string]] : [],
     ),
