@@ -100,8 +100,9 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
   )
 }
 
-/** Trees by their tags, as many as fit a line. */
-function sayTrees({ tags, trees }: Pick<DueAgain, 'tags' | 'trees'>): string {
+/** Trees by their tags, as many as fit a line; those of a block by how many there are. */
+function sayTrees({ tags, trees, blocks }: Pick<DueAgain, 'tags' | 'trees' | 'blocks'>): string {
   const more = trees - tags.length
-  return more > 0 ? `${tags.join(', ')} and ${more} more, ${trees} trees` : tags.join(', ')
+  if (blocks.length > 0 && more > 0) return `${trees} trees`
+  return more > 0 ? `${tags.join(', ')} and ${more} more` : tags.join(', ')
 }
