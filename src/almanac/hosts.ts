@@ -37,7 +37,10 @@ const CAUTIONS: Readonly<Record<string, Pick<Host, 'askFood' | 'oil' | 'noNeonic
   'oak-live': { askFood: 'Are its acorns gathered for food, or does food grow beneath it?' },
   juniper: { oil: `${OIL_NOT} Blue sorts most of all.` },
   spruce: { oil: `${OIL_NOT} Blue spruces and the dwarf Alberta kind most of all.` },
-  maple: { oil: `${OIL_SORTS} Japanese, red and sugar maple are known for it.` },
+  maple: {
+    askFood: 'Is it tapped for syrup?',
+    oil: `${OIL_SORTS} Japanese, red and sugar maple are known for it.`,
+  },
   walnut: { oil: OIL_SORTS },
   hawthorn: { askFood: 'Is its fruit gathered for food?' },
   redbud: { oil: OIL_SORTS },

@@ -598,7 +598,7 @@ test('what nobody said is asked where it matters, and closes nothing', () => {
   ])
   expect(asks(q('2026-06-12', 'maple', 'cottony-maple-scale', 'soil-drench', 'imidacloprid'))).toEqual([
     true,
-    ['facts.bloom', 'facts.crownLost', 'facts.soil'],
+    ['facts.bloom', 'facts.crownLost', 'facts.eaten', 'facts.soil'],
   ])
   expect(asks(q('2026-06-12', 'ash', EAB, 'bark-spray', 'dinotefuran'))[1]).toContain('facts.bark')
   expect(asks(q('2026-05-12', 'apple', 'tent-caterpillar', 'crown-spray', 'Bt'))[1]).toContain('facts.larvae')

@@ -7,7 +7,10 @@ test('the office puts a promised look off, and everybody reads why', async ({ pa
   await signIn(page, 'philippa')
   await page.goto('/follow-up')
   // Those that are asked the same stand on one page of a walk, each with a page of its own.
-  await page.getByRole('link', { name: /Gate apple 1.*one walk/ }).first().click()
+  await page
+    .getByRole('link', { name: /Gate apple 1.*one walk/ })
+    .first()
+    .click()
   await expect(page.getByRole('list', { name: 'Trees of this walk' }).getByRole('listitem')).toHaveCount(6)
   await page.getByRole('link', { name: 'Gate apple 6', exact: true }).click()
   await expect(page).toHaveURL(/\/follow-up\/[0-9a-f-]{36}$/)
