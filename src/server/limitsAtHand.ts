@@ -9,15 +9,17 @@ import type { FirmSql } from '@/db/client'
 /** Which ways a ground’s yearly limits have closed: what stands against a card on a day, or null. */
 export type LimitsAtHand = (row: UseRow, on: string) => Refusal | null
 
-/** What is used of the yearly limits of a ground, this year and the next, held against cards; nothing where its size is not known. */
+/** What is used of the yearly limits of a ground, this year and the next, held against cards; nothing is read where its size is not known, or no card sets a limit. */
 export async function limitsAtHand(
   sql: FirmSql,
   site: { id: string; areaM2: number | null },
+  uses: readonly UseRow[],
   today: string,
   units: UnitSystem,
 ): Promise<LimitsAtHand> {
   const { areaM2 } = site
-  if (areaM2 === null) return () => null
+  const limited = uses.some((u) => u.use.limits?.activePerAreaYear && methodOf(u.use).onGround)
+  if (areaM2 === null || !limited) return () => null
   const year = Number(today.slice(0, 4))
   const used = new Map(
     await Promise.all(

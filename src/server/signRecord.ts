@@ -392,10 +392,10 @@ function stretchOf(
       : ok({ ...pressed, said })
   if (began === null || ended === null)
     return refuse('missing', began === null ? 'began' : 'ended', 'Say both, when it began and when it ended.')
+  // By the clock of the day on which it was pressed.
+  const day = dateIn(timeZone, pressed.startedAt)
   const at = (clock: string) =>
-    new Date(
-      instantOf(timeZone, dateIn(timeZone, now), Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))),
-    )
+    new Date(instantOf(timeZone, day, Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3))))
   const told = { startedAt: at(began), endedAt: at(ended) }
   if (told.endedAt <= told.startedAt)
     return refuse('out-of-range', 'ended', 'It ended after it began; check the two times.')

@@ -99,7 +99,8 @@ export function notDried(
   step: Extract<RunningStep, { kind: 'task' }>,
 ): string | null {
   const { waits, startedAt } = step
-  if (!waits || startedAt === null || Number(step.noted) === 0) return null
+  if (!waits || startedAt === null) return null
+  if (step.noted !== null && Number(step.noted) === 0) return null
   const before = steps.find((s) => s.kind === 'task' && s.task === waits.after)
   if (before?.kind !== 'task' || before.endedAt === null || before.givenUp !== null) return null
   const passed = startedAt - before.endedAt

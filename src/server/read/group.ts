@@ -40,7 +40,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
       .sort((a, b) => b.trees - a.trees || (a.name < b.name ? -1 : 1))
     const chosen = causes.find((c) => c.id === cause) ?? causes[0] ?? null
     const own = hands.filter((h) => h.decided!.cause === chosen?.id)
-    const limits = await limitsAtHand(sql, site, today, person.units)
+    const limits = await limitsAtHand(sql, site, uses, today, person.units)
     const ways = own.map((h) =>
       waysFor(h, uses, { on: today, units: person.units, action: h.decided!.action, limits }),
     )

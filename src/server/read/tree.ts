@@ -248,7 +248,7 @@ export function prescribeView(id: string) {
       units: person.units,
       action: decision?.action ?? null,
       // What it counts itself is no limit to it.
-      ...(!handed && site && { limits: await limitsAtHand(sql, site, shared.today, person.units) }),
+      ...(!handed && site && { limits: await limitsAtHand(sql, site, uses, shared.today, person.units) }),
     })
     const day = dayFor(hand!.weather, shared.timeZone, now, shared.today)
     return {
