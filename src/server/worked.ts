@@ -5,7 +5,7 @@ import { isHand } from '@/core/methods/hand'
 import { outcomeOf, outcomeOfWork, type Outcome } from '@/core/methods/outcome'
 import type { SubjectPlan } from '@/core/methods/plan'
 import { productOn, whyNotOver, type RunningStep } from '@/core/methods/running'
-import { sayTask } from '@/core/methods/say'
+import { sayPlan, sayTask } from '@/core/methods/say'
 import { ok, refuse, type Result } from '@/core/problem'
 import type { JobSubjectRow } from '@/db/queries/job'
 import type { NewApplication } from './ledger/body'
@@ -115,6 +115,7 @@ export function entryOf(
             },
           ],
     ),
+    ...(isHand(plan.method) && { said: sayPlan(plan, use, units) }),
     ...(saidOfSeen(subject.seen).length > 0 && { seen: saidOfSeen(subject.seen) }),
     ...(subject.onlyIf !== null &&
       subject.found !== null && { released: { onlyIf: subject.onlyIf, found: subject.found } }),

@@ -281,3 +281,26 @@ test('a sample that is sent promises the laboratory’s answer', () => {
     { afterDays: 12, expectation: { kind: 'laboratory' } },
   ])
 })
+
+test('what was gathered is counted on the ground, what was heated in the nut', () => {
+  const check = (work: string) => {
+    const p = plan('hands', { work })
+    const count = p.steps.find((s) => s.kind === 'task' && s.task === 'count')
+    return [
+      count?.kind === 'task' && count.note?.label,
+      checksAfter(useOfHand('hands'), 70, p)[0]!.what,
+    ].join('; ')
+  }
+  expect(check('gather fallen fruit')).toMatch(/hanging dry; Fruit and nuts under the crown/)
+  expect(check('heat the nuts')).toMatch(/larvae in twenty nuts; Live larvae in the store/)
+  expect(check('wipe leaves')).toMatch(/alive on ten leaves/)
+})
+
+test('roots that are cut where nothing amiss was found lead back to the arborist', () => {
+  const { shape } = plan('collar')
+  const leads = (found: string, roots: string) =>
+    handMethod('collar').leads!({ open: '0.1', found, anchors: 'all sound', roots }, shape)
+  expect(leads('nothing amiss', '7')).toMatch(/7 % of the root zone was cut where nothing amiss/)
+  expect(leads('nothing amiss', '0')).toBeNull()
+  expect(leads('girdling root', '7')).toBeNull()
+})

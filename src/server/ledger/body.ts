@@ -55,6 +55,8 @@ const Subject = z.object({
   activeKg: volume.nullable(),
   ports: z.array(Port),
   tasks: z.array(Task),
+  /** Of work by hand, what it came to in one line: what was set free and how many, how much of what. */
+  said: text.optional(),
   /** What whoever began it saw at the tree. */
   seen: z.array(z.object({ label: text, value: text })).optional(),
   /** What was found on site that released it, where it was signed to be done only then. */

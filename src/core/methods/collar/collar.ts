@@ -209,6 +209,8 @@ export const collar: HandMethod = {
     const anchors = noted['anchors']
     if (anchors && anchors !== 'all sound')
       return `Under the collar ${anchors === 'one soft' ? 'one anchor root was' : 'several anchor roots were'} found soft. Refer the tree to a qualified risk assessor; keep people from beneath it until then.`
+    if (cut > 0 && noted['found'] === 'nothing amiss')
+      return `${cut} % of the root zone was cut where nothing amiss was found. Say what was cut and why; draw it on the ring.`
     if (noted['found'] === 'decay' || noted['found'] === 'several of these')
       return `Under the collar was found: ${noted['found']}. Look at it and decide anew.`
     return null

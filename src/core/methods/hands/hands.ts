@@ -19,7 +19,7 @@ const WORK = {
   ],
   'heat the nuts': [
     'Heat',
-    'At 140 °F for 30 minutes through to the middle, before they are stored; those to be planted are not heated.',
+    'In water at 120 to 122 °F for 20 to 30 minutes for seed and fresh eating, then cooled at once; at 140 °F for half an hour only what is dried or thrown away.',
   ],
   'clear and bait': [
     'Clear',
@@ -27,6 +27,37 @@ const WORK = {
   ],
 } as const
 type Work = keyof typeof WORK
+
+/** What is counted after each work, then and in a week: what lives on the leaves, what lies on the ground, what is left in the nut. */
+const COUNTED = {
+  leaves: {
+    label: 'Still alive on ten leaves or twigs',
+    text: 'Ten leaves or twigs of different parts: how many are still alive.',
+    what: 'Live ones on ten leaves or twigs, in a week',
+    question: 'How many are alive on ten leaves or twigs of different parts?',
+  },
+  ground: {
+    label: 'Left lying or hanging dry',
+    text: 'Go once round under the crown and look up: how many fruits or nuts are left.',
+    what: 'Fruit and nuts under the crown, in a week',
+    question: 'How many fruits or nuts lie under the crown or hang dry in it?',
+  },
+  nuts: {
+    label: 'Live larvae in twenty nuts',
+    text: 'Cut twenty nuts of the batch open: how many larvae still move.',
+    what: 'Live larvae in the store, in a week',
+    question: 'How many live larvae or fresh holes are there in twenty nuts of the batch?',
+  },
+} as const
+
+const counted = (work: unknown) =>
+  COUNTED[
+    work === 'gather fallen fruit' || work === 'clear and bait'
+      ? 'ground'
+      : work === 'heat the nuts'
+        ? 'nuts'
+        : 'leaves'
+  ]
 
 /** What two hands do against pests, without anything that is put on by a label. Source: handbook, physical. */
 export const hands: HandMethod = {
@@ -48,16 +79,14 @@ export const hands: HandMethod = {
         {
           task: 'count',
           times: 1,
-          note: { name: 'left', label: 'Still alive on ten leaves or twigs', kind: 'count', most: 10_000 },
+          note: { name: 'left', label: counted(given['work']).label, kind: 'count', most: 10_000 },
         },
       ],
       working: [],
     }),
   say(task, { shape }) {
     const [name, text] = WORK[shape['work'] as Work]
-    return task === 'do'
-      ? { name, text }
-      : { name: 'Count', text: 'Ten leaves or twigs of different parts: how many are still alive.' }
+    return task === 'do' ? { name, text } : { name: 'Count', text: counted(shape['work']).text }
   },
   inOneLine: ({ shape }) => String(shape['work']),
   repeats: (terms) => ({
@@ -66,13 +95,13 @@ export const hands: HandMethod = {
     mostTimes: Number(terms['times']),
     season: GROWING_SEASON,
   }),
-  checks: () => [
+  checks: (_, shape) => [
     {
       afterDays: 7,
-      what: 'Live ones on ten leaves or twigs, in a week',
+      what: counted(shape?.['work']).what,
       expectation: {
         kind: 'count',
-        question: 'How many are alive on ten leaves or twigs of different parts?',
+        question: counted(shape?.['work']).question,
         unit: 'counted',
         sense: 'at-most',
         expected: 5,

@@ -1,5 +1,6 @@
 import Link from 'next/link'
 import { amountOf, inOneLine, UNREADABLE, type Application, type Correction } from '@/server/ledger/body'
+import { capital } from '@/core/capital'
 import { METHOD_NAME } from '@/core/card/say'
 import { isHand } from '@/core/methods/hand'
 import { sayOutcome } from '@/core/methods/outcome'
@@ -163,6 +164,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
           ],
         ]
       : []),
+    ...(one?.said ? [['Done', capital(one.said)] as [string, string]] : []),
     ...(one?.seen ?? []).map((s) => [`${s.label}, as it was begun`, s.value] as [string, string]),
     ...(one?.tasks ?? []).flatMap((t) =>
       t.noted ? [[t.noted.label, t.noted.value] as [string, string]] : [],
