@@ -39,6 +39,7 @@ export function cardView(code: string) {
   return reading(async ({ sql, person, today }) => {
     const versions = await versionsOfCard(sql, code)
     if (!versions[0]) return null
+    const lots = await lotsOfCodes(sql, [code])
     return {
       today,
       timeZone: person.timeZone,
@@ -48,9 +49,9 @@ export function cardView(code: string) {
         by: v.enteredBy,
         card: cardDocument(v),
       })),
-      lots: await lotsOfCodes(sql, [code]),
+      lots,
       /** What was put on from lots that were called back. */
-      putOn: [...(await putOnFrom(sql, code))],
+      putOn: lots.some((l) => l.withdrawnOn !== null) ? [...(await putOnFrom(sql, code))] : [],
     }
   })
 }
