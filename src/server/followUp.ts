@@ -11,7 +11,7 @@ import {
 } from '@/core/respond/compare'
 import { sayAnswer } from '@/core/respond/answer'
 import { ok, refuse, type Result } from '@/core/problem'
-import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
+import { addMeasurement, followUpById, followUpForChange, type FollowUpRow } from '@/db/queries/followUp'
 import { restage, treeForChange, treesForChange } from '@/db/queries/tree'
 import { spokenDate } from '@/core/time/calendar'
 import { promiseChecks } from './promise'
@@ -57,8 +57,10 @@ export const enterResultVerb = verb({
   input: Entered,
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ verdict: string }>> => {
-    const entered = await enter(context, input)
-    return entered.ok ? ok({ verdict: entered.value.verdict }) : entered
+    const found = await followUpById(context.sql, input.followUpId)
+    // The tree before the check, as every step that moves a tree's work on.
+    if (found) await treeForChange(context.sql, found.treeId)
+    return enter(context, found, input)
   },
 })
 
@@ -82,9 +84,9 @@ export const enterResultsVerb = verb({
     const found = await Promise.all(results.map((r) => followUpById(context.sql, r.followUpId)))
     await treesForChange(context.sql, [...new Set(found.flatMap((c) => (c ? [c.treeId] : [])))])
     for (const [n, result] of results.entries()) {
-      const entered = await enter(context, result)
+      const check = found[n]
+      const entered = await enter(context, check, result)
       if (!entered.ok) {
-        const check = found[n]
         return {
           ok: false,
           problem: {
@@ -99,13 +101,12 @@ export const enterResultsVerb = verb({
   },
 })
 
+/** Enters one result; the tree of the check is held. */
 async function enter(
   { sql, person, at, today }: Context,
+  found: FollowUpRow | undefined,
   input: z.output<typeof Entered>,
 ): Promise<Result<{ verdict: string }>> {
-  // The tree before the check, as every step that moves a tree's work on.
-  const found = await followUpById(sql, input.followUpId)
-  if (found) await treeForChange(sql, found.treeId)
   const check = found && (await followUpForChange(sql, found.id))
   if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')
   const answered = readAnswer(check.expectation, input)

@@ -1,4 +1,4 @@
-import { closed, type Refusal } from '@/core/gate/question'
+import type { Refusal } from '@/core/gate/question'
 import { usedUp } from '@/core/limits/usedUp'
 import { methodOf } from '@/core/methods/registry'
 import type { UnitSystem } from '@/core/quantity/format'
@@ -29,12 +29,14 @@ export async function limitsAtHand(
   return (row, on) => {
     if (!methodOf(row.use).onGround) return null
     const found = usedUp(row, areaM2, used.get(on.slice(0, 4)) ?? [], on, units)
-    if (!found) return null
-    const refusal = closed('count', found.why, 'Another way, or next year.', {
-      field: 'limit',
-      code: 'over-label',
-      until: found.until,
-    })
-    return 'refusal' in refusal ? refusal.refusal : null
+    return (
+      found && {
+        rule: 'count',
+        code: 'over-label',
+        field: 'limit',
+        wayOut: 'Another way, or next year.',
+        ...found,
+      }
+    )
   }
 }

@@ -21,14 +21,23 @@ import { screenedDanger, signsOfDanger } from './seen'
 import type { TreeAtHand } from './treesAtHand'
 
 /** The almanac names the method of a use among the ways. */
-export const inAlmanac = ({ method }: UseOf<Method>, ways: readonly KnownWay[]) =>
+const inAlmanac = ({ method }: UseOf<Method>, ways: readonly KnownWay[]) =>
   ways.some((w) => w.method === method)
 
 /** True for a use that names a cause, or leaves it to the almanac, which does; what changes nothing at a tree is for every cause. */
-export function namesCause(use: UseOf<Method>, cause: string, named: boolean): boolean {
+function namesCause(use: UseOf<Method>, cause: string, named: boolean): boolean {
   if (use.targets.length > 0) return use.targets.includes(cause)
   return isHand(use.method) && (named || handMethod(use.method).anyCause === true)
 }
+
+/** What was found at a tree and is there, by its findings. */
+export const foundAt = ({ decided }: Pick<TreeAtHand, 'decided'>): string[] =>
+  Object.entries(decided?.seen ?? {}).flatMap(([finding, state]) => (state === 'there' ? [finding] : []))
+
+/** True for a use that is for the cause of a tree, or answers what was found at it. */
+export const isFor = (hand: TreeAtHand, use: UseOf<Method>): boolean =>
+  namesCause(use, hand.cause?.id ?? '', inAlmanac(use, hand.cause?.ways ?? [])) ||
+  answersFinding(use.method, foundAt(hand))
 
 /** How a day lies to the window of a use, at a tree. */
 export const cardWindow = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>
@@ -88,9 +97,7 @@ function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
     use.waterSetback === undefined ? null : readQuantity(use.waterSetback, 'length', 'waterSetback')
   return {
     namesHost: namesHost(use, hand.tree.host),
-    namesCause:
-      namesCause(use, hand.cause?.id ?? '', inAlmanac(use, hand.cause?.ways ?? [])) ||
-      answersFinding(use.method, foundAt(hand)),
+    namesCause: isFor(hand, use),
     timesPerYear: use.limits?.timesPerYear,
     ...(setback?.ok && { waterSetback: setback.value.si }),
     forbiddenOnFood: use.forbiddenOnFood,
@@ -100,10 +107,6 @@ function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
     ...(use.method === 'feed' && { release: use.terms.release }),
   }
 }
-
-/** What was found at a tree and is there, by its findings. */
-export const foundAt = ({ decided }: Pick<TreeAtHand, 'decided'>): string[] =>
-  Object.entries(decided?.seen ?? {}).flatMap(([finding, state]) => (state === 'there' ? [finding] : []))
 
 /** What is known of tree, ground and day: what was found, what the calendar says for certain, and what somebody sees now. */
 function factsOf(hand: TreeAtHand, q: Asked): Facts {

@@ -1,8 +1,8 @@
 import { hoursOutside, openings } from '@/core/methods/outside'
+import type { SiteHours } from '@/core/roster/siteHours'
 import { addDays, dateIn } from '@/core/time/calendar'
-import { siteById } from '@/db/queries/site'
-import { handsOf } from './handsOf'
 import { against, gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
+import type { TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
 import type { Worked } from './worked'
 import { hoursAhead, knownWeather } from './weather/known'
@@ -19,8 +19,14 @@ const AFTER_HOURS = 48
 export async function outsideOfWork(
   context: Context,
   worked: readonly Pick<Worked, 'subject' | 'steps'>[],
+  site: {
+    /** Its trees with what their gates rest on, by tree. */
+    hands: ReadonlyMap<string, TreeAtHand>
+    /** When work may be done there; null for any time. */
+    siteHours: readonly SiteHours[] | null
+  },
 ): Promise<Map<string, string[]>> {
-  const { sql, person } = context
+  const { person } = context
   const one = worked[0]!.subject
   const all = worked.flatMap((w) => openings(w.steps))
   if (all.length === 0) return new Map()
@@ -32,16 +38,12 @@ export async function outsideOfWork(
     weather,
     new Date(first - BEFORE),
     Math.ceil((last - first + BEFORE) / HOUR) + AFTER_HOURS,
-    (await siteById(sql, one.siteId))?.hours,
-  )
-  const hands = await handsOf(
-    context,
-    worked.map((w) => w.subject),
+    site.siteHours,
   )
   return new Map(
     worked.map(({ subject: s, steps }) => {
       const own = openings(steps)
-      const hand = against(outOfItsOwnWay(hands.get(s.treeId)!, [s.id]), s.cause)
+      const hand = against(outOfItsOwnWay(site.hands.get(s.treeId)!, [s.id]), s.cause)
       const days = [...new Set(own.map((at) => dateIn(s.timeZone, new Date(at))))]
       const closed = days.flatMap((on) =>
         gateOf(

@@ -27,10 +27,10 @@ import {
 } from '@/db/queries/job'
 import { readingById } from '@/db/queries/reading'
 import { waitingFor, withdrawSubjects } from '@/db/queries/prescription'
-import { spotOf } from '@/db/queries/weather'
 import { addApplication } from '@/db/queries/record'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { enterRecord, refusedToSign } from './ledger/enter'
+import { handsOf } from './handsOf'
 import { outsideOfWork } from './outsideOfWork'
 import { promiseChecks, promisedAfter } from './promise'
 import { dueNext } from './repeat'
@@ -38,7 +38,6 @@ import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
 import { id, line, typed, words } from './text'
 import { verb, type Context } from './verb'
-import { knownWeather } from './weather/known'
 import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
@@ -203,7 +202,9 @@ async function signOne(
       return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
   }
 
-  const outside = await outsideOfWork(context, worked)
+  const job = (await jobById(sql, one.jobId))!
+  const hands = await handsOf(context, subjects)
+  const outside = await outsideOfWork(context, worked, { hands, siteHours: job.siteHours })
   const told = [...new Set([...[...outside.values()].flat(), ...typedOutside])]
   if (told.length > 0 && !input.accepted.includes('outside'))
     return refuse(
@@ -219,7 +220,6 @@ async function signOne(
   ]
   /** Where all trees of it are in one. */
   const block = subjects.every((s) => s.block === one.block) ? one.block : null
-  const job = (await jobById(sql, one.jobId))!
   const day = dateIn(one.timeZone, now)
   const { startedAt, endedAt } = stretch.value
   const treated = worked.some((w) => w.outcome !== 'not treated')
@@ -355,8 +355,7 @@ async function signOne(
     )
     await restage(sql, subject.treeId, outcome === 'treated' ? back : said)
   }
-  const place = (await knownWeather(context, one.siteId)).place
-  const south = place !== null && spotOf(place).latitude < 0
+  const { south } = hands.get(one.treeId)!
   for (const occurrenceId of new Set(subjects.map((s) => s.occurrenceId)))
     await dueNext(context, { occurrenceId, use: one.use }, day, south)
   return ok(null)

@@ -11,7 +11,7 @@ import type { UseRow } from '@/db/queries/card'
 import { kindsOf } from '@/core/gate/ways'
 import { productOf } from './historyOf'
 import type { LimitsAtHand } from './limitsAtHand'
-import { cardWindow, foundAt, gateOf, inAlmanac, namesCause } from './mayGoOn'
+import { cardWindow, foundAt, gateOf, isFor } from './mayGoOn'
 import { cardSource, type TreeAtHand } from './treesAtHand'
 
 /** Asks of the gate that only a look at the tree answers. */
@@ -76,14 +76,10 @@ export function waysFor(
 ): Way[] {
   const { decided, tree } = hand
   if (!decided) return []
+  const found = foundAt(hand)
   const byHandFirst = q.action === 'care' && causeOf(decided.cause)?.action !== 'cover-spray'
   return uses
-    .filter(
-      (u) =>
-        namesHost(u.use, tree.host) &&
-        (namesCause(u.use, decided.cause, inAlmanac(u.use, hand.cause!.ways)) ||
-          answersFinding(u.use.method, foundAt(hand))),
-    )
+    .filter((u) => namesHost(u.use, tree.host) && isFor(hand, u.use))
     .map((u) => {
       const answer = (on: string) => {
         const said = gateOf(hand, u, { on, units: q.units })
@@ -104,7 +100,7 @@ export function waysFor(
         kinds: kindsIn(u),
         feeds: feedsOnly(u.product.actives),
         again,
-        answers: answersFinding(u.use.method, foundAt(hand)),
+        answers: answersFinding(u.use.method, found),
       })
       const window = cardWindow(hand, u.use, q.on)
       const season =

@@ -1,3 +1,4 @@
+import { capital } from '../capital'
 import type { Method } from '../card/card'
 import { shown } from '../quantity/pair'
 import type { UnitSystem } from '../quantity/format'
@@ -166,6 +167,15 @@ export function weatherDeviations(
   weather: { wind: Speed; temperature: Temperature },
   units: UnitSystem,
 ): string[] {
+  return beyond(use, weather, units).map(({ say }) => `${capital(say)}.`)
+}
+
+/** The readings that lie beyond a card's bounds, each in words. */
+function beyond(
+  use: UseOf<Method>,
+  weather: { wind: Speed; temperature: Temperature },
+  units: UnitSystem,
+): { of: 'wind' | 'temperature'; say: string }[] {
   return BOUNDED.flatMap(({ name, of, dimension, unit }) => {
     const now = weather[of]
     const bounds = (use.terms as CardBounds)[of]
@@ -177,7 +187,10 @@ export function weatherDeviations(
       const out = way === 'least' ? now < bound.value.si - SLACK : now > bound.value.si + SLACK
       return out
         ? [
-            `${name} ${shown(now, unit, units, 0)}, of at ${way} ${shown(bound.value.si, unit, units, 0)} on the card.`,
+            {
+              of,
+              say: `${name} ${shown(now, unit, units, 0)}, of at ${way} ${shown(bound.value.si, unit, units, 0)} on the card`,
+            },
           ]
         : []
     })
@@ -188,15 +201,15 @@ type CardBounds = Partial<Record<'wind' | 'temperature', { least?: string; most?
 
 const SLACK = 0.06
 const BOUNDED = [
-  { name: 'Wind', of: 'wind', dimension: 'speed', unit: 'mph' },
-  { name: 'Air', of: 'temperature', dimension: 'temperature', unit: 'F' },
+  { name: 'wind', of: 'wind', dimension: 'speed', unit: 'mph' },
+  { name: 'air', of: 'temperature', dimension: 'temperature', unit: 'F' },
 ] as const
 /** Which reading a reason is of. */
-const READING: Partial<Record<HourReason, 'Wind' | 'Air'>> = {
-  wind: 'Wind',
-  calm: 'Wind',
-  cold: 'Air',
-  hot: 'Air',
+const READING: Partial<Record<HourReason, 'wind' | 'temperature'>> = {
+  wind: 'wind',
+  calm: 'wind',
+  cold: 'temperature',
+  hot: 'temperature',
 }
 
 /** A reason with the figure of its hour; null where it has none. */
@@ -206,8 +219,7 @@ function figureOf(
   { wind, temperature }: ForecastHour,
   units: UnitSystem,
 ): string | null {
-  const name = READING[what]
-  if (!name || wind === undefined || temperature === undefined) return null
-  const said = weatherDeviations(use, { wind, temperature }, units).find((s) => s.startsWith(name))
-  return said ? said.charAt(0).toLowerCase() + said.slice(1, -1) : null
+  const of = READING[what]
+  if (!of || wind === undefined || temperature === undefined) return null
+  return beyond(use, { wind, temperature }, units).find((b) => b.of === of)?.say ?? null
 }

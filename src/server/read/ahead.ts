@@ -7,6 +7,7 @@ import { jobsBetween } from '@/db/queries/job'
 import { dueAgain, endedAtSite } from '@/db/queries/occurrence'
 import { siteById } from '@/db/queries/site'
 import { waitingSteps } from '@/db/queries/turn'
+import { checkHref } from './checkHref'
 import { isId, reading } from './reader'
 
 /** As many of each kind as one page shows; it says where there are more. */
@@ -77,10 +78,7 @@ export function aheadView(siteId: string) {
         what: c.what,
         trees: c.trees,
         tags: [...c.tags],
-        href:
-          c.trees > 1
-            ? `/follow-up/walk?${new URLSearchParams({ site: site.id, due: c.dueOn, what: c.what })}`
-            : `/follow-up/${c.id}`,
+        href: checkHref({ ...c, siteId: site.id }),
         more: null,
       })),
     ].sort((a, b) => (a.on < b.on ? -1 : a.on > b.on ? 1 : 0))

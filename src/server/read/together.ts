@@ -13,8 +13,9 @@ export function together<Row extends { tag: string | null }>(
   return [...lines.values()]
 }
 
-/** Tags in a line: the first few, and how many more. `sayTags(['a', 'b', 'c'], 2)` is "a, b and 1 more" */
-export function sayTags(tags: readonly string[], shown = 4): string {
-  const rest = tags.length - shown
-  return `${tags.slice(0, shown).join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`
+/** Tags in a line: the first few, and how many more there are of all. `sayTags(['a', 'b', 'c'], 2)` is "a, b and 1 more" */
+export function sayTags(tags: readonly string[], shown = 4, all = tags.length): string {
+  const first = tags.slice(0, shown)
+  const rest = all - first.length
+  return `${first.join(', ')}${rest > 0 ? ` and ${rest} more` : ''}`
 }

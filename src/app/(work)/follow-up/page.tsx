@@ -1,10 +1,10 @@
 import Link from 'next/link'
 import { hostName } from '@/almanac/hosts'
 import { idOf, readAfterDay, type Query } from '@/server/read/address'
+import { checkHref } from '@/server/read/checkHref'
 import { sayTags, together } from '@/server/read/together'
 import { FOLLOW_UP_PAGE, followUpsView } from '@/server/read/work'
 import { fromToday, writtenDate } from '@/ui/when'
-import { checkHref } from './checkHref'
 import { ButtonLink } from '@/ui/pieces/Button'
 
 export const metadata = { title: 'Follow-up' }

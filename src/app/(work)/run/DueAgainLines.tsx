@@ -5,6 +5,7 @@ import { capital } from '@/core/capital'
 import { METHOD_NAME } from '@/core/card/say'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'
+import { sayTags } from '@/server/read/together'
 import type { DueAgain } from '@/server/read/today'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -50,8 +51,11 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
           {d.cardName}, {d.after === null ? `${d.n} of ${d.times}` : `after ${d.after}`}
         </span>
         <span className="text-ink2">
-          {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} · {sayTrees(d)} ·{' '}
-          {[...d.blocks, d.siteName].join(', ')} · from {writtenDate(d.dueFrom)} to {writtenDate(d.dueTo)}
+          {METHOD_NAME[d.method]} · {d.cause.toLowerCase()} ·{' '}
+          {d.blocks.length > 0 && d.trees > d.tags.length
+            ? `${d.trees} trees`
+            : sayTags(d.tags, d.tags.length, d.trees)}{' '}
+          · {[...d.blocks, d.siteName].join(', ')} · from {writtenDate(d.dueFrom)} to {writtenDate(d.dueTo)}
           {d.endsOn !== null &&
             (d.dueTo > d.endsOn || over) &&
             `, its season ends on ${writtenDate(d.endsOn)}`}
@@ -98,11 +102,4 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
       )}
     </li>
   )
-}
-
-/** Trees by their tags, as many as fit a line; those of a block by how many there are. */
-function sayTrees({ tags, trees, blocks }: Pick<DueAgain, 'tags' | 'trees' | 'blocks'>): string {
-  const more = trees - tags.length
-  if (blocks.length > 0 && more > 0) return `${trees} trees`
-  return more > 0 ? `${tags.join(', ')} and ${more} more` : tags.join(', ')
 }

@@ -6,6 +6,7 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { TextArea } from '@/ui/fields/TextArea'
 import { Button } from '@/ui/pieces/Button'
+import { foundNumber } from '../foundNumber'
 import { NextChoice } from './NextChoice'
 import { useResult } from './useResult'
 
@@ -21,8 +22,7 @@ export function MeasureForm({
 }) {
   const { keep, busy, problem, nextStep, setNextStep, words, setWords } = useResult(check)
   const [value, setValue] = useState('')
-  const typed = value.trim().replace(/\s*%$/, '')
-  const number = typed === '' ? Number.NaN : Number(typed)
+  const number = foundNumber(value)
   const inRange = Number.isFinite(number) && number >= e.least && number <= e.most
   const found = inRange ? compare(e, number) : null
   return (

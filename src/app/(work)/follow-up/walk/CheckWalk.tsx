@@ -2,7 +2,7 @@
 import Link from 'next/link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { answersOf, compare, compareTold, isTold, type Compared } from '@/core/respond/compare'
+import { answersOf, compare, compareTold, isTold, STOP_TREATING, type Compared } from '@/core/respond/compare'
 import type { FollowUpWalkView } from '@/server/read/work'
 import { Select } from '@/ui/fields/Choice'
 import { newId } from '@/ui/fields/newId'
@@ -12,6 +12,7 @@ import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { fromToday, writtenDate } from '@/ui/when'
+import { foundNumber } from '../foundNumber'
 import { LOOK } from '../[id]/NextChoice'
 
 type Check = FollowUpWalkView['checks'][number]
@@ -27,7 +28,7 @@ const NONE: Omit<Answer, 'id'> = { typed: '', next: '', words: '' }
 /** What an answer comes to; null while nothing that can be is typed. */
 function comparedOf({ expectation: e }: Check, typed: string): Compared | null {
   if (isTold(e)) return compareTold(e.kind, typed) ?? null
-  const number = typed.trim() === '' ? Number.NaN : Number(typed.trim().replace(/\s*%$/, ''))
+  const number = foundNumber(typed)
   return number >= e.least && number <= e.most ? compare(e, number) : null
 }
 
@@ -58,7 +59,7 @@ export function CheckWalk({ view }: { view: FollowUpWalkView }) {
         return {
           id,
           followUpId: c.id,
-          value: told ? null : Number(typed.trim().replace(/\s*%$/, '')),
+          value: told ? null : foundNumber(typed),
           said: told ? typed : null,
           nextStep: found?.options.includes(next) ? next : (found?.options[0] ?? ''),
           words: words || null,
@@ -139,7 +140,7 @@ export function CheckWalk({ view }: { view: FollowUpWalkView }) {
                     onValue={(next) => set(c, { next })}
                     options={found.options.map((o) => [o, o] as const)}
                   />
-                  {(LOOK[found.verdict] === 'stop' || answer.next === 'stop treating') && (
+                  {(LOOK[found.verdict] === 'stop' || answer.next === STOP_TREATING) && (
                     <input
                       className="field"
                       aria-label={`In words, ${c.tag}`}
@@ -151,11 +152,7 @@ export function CheckWalk({ view }: { view: FollowUpWalkView }) {
                 </span>
               ) : (
                 <span className="text-ink2">
-                  {answer.typed.trim() === ''
-                    ? ''
-                    : isTold(e)
-                      ? ''
-                      : `Type a number from ${e.least} to ${e.most}.`}
+                  {answer.typed.trim() !== '' && !isTold(e) && `Type a number from ${e.least} to ${e.most}.`}
                 </span>
               )}
             </li>

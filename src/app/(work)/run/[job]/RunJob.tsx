@@ -4,7 +4,7 @@ import { useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
-import { hourAt, outsideNow, type Outside } from '@/core/methods/outside'
+import { hourAt } from '@/core/methods/outside'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
@@ -22,7 +22,6 @@ import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { useNow } from '@/ui/run/useNow'
 import { useOutside } from '@/ui/run/useOutside'
 import { useWork } from '@/ui/run/useWork'
-import { firmNow } from '@/ui/shell/firmClock'
 import { useMay } from '@/ui/shell/may'
 import { fromToday, writtenDate } from '@/ui/when'
 import { askJob } from './askJob'
@@ -36,6 +35,7 @@ import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
 import { MoveDay } from './MoveDay'
 import { MovedNote } from '../MovedNote'
+import { outsideOf } from './outsideOf'
 import { OutsidePress } from './OutsidePress'
 import { PortWork } from './PortWork'
 import { ReleaseLine } from './ReleaseLine'
@@ -407,23 +407,3 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
 }
 
 const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')
-
-/** What speaks against presses at this moment, each once. */
-function outsideOf(view: JobView, presses: Parameters<Act>[0]): Outside[] {
-  const found = presses.flatMap(({ tree, step, command }) => {
-    const { use, product } = view.items.find((i) => i.id === tree.itemId)!
-    return outsideNow({
-      use,
-      actives: product.actives,
-      plan: tree.plan,
-      hours: view.hours,
-      timeZone: view.timeZone,
-      units: view.units,
-      steps: tree.steps.map((s) => s.state),
-      step: step.state,
-      press: command,
-      at: firmNow(),
-    })
-  })
-  return [...new Map(found.map((o) => [`${o.what} ${o.say}`, o])).values()]
-}

@@ -24,6 +24,14 @@ import { Doubt } from '@/ui/fields/Doubt'
 
 type Accepted = Exclude<Outcome, 'treated'> | 'wind' | 'temperature' | 'outside' | 'short'
 
+/** How an answer to what is asked is called; what is not here signs an outcome. */
+const KEEP: Partial<Record<string, string>> = {
+  wind: 'Yes, I measured it',
+  temperature: 'Yes, I measured it',
+  short: 'The presses are right',
+  outside: 'Yes, that is what happened',
+}
+
 const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
 
 /**
@@ -283,15 +291,7 @@ export function SignRecord({
         <Doubt
           problem={doubt}
           busy={busy}
-          keep={
-            doubt.field === 'wind' || doubt.field === 'temperature'
-              ? 'Yes, I measured it'
-              : doubt.field === 'short'
-                ? 'The presses are right'
-                : doubt.field === 'outside'
-                  ? 'Yes, that is what happened'
-                  : `Yes, sign it as ${sayOutcome(doubt.field as Outcome, item.method)}`
-          }
+          keep={KEEP[doubt.field] ?? `Yes, sign it as ${sayOutcome(doubt.field as Outcome, item.method)}`}
           onKeep={(code) => void submit(undefined, code as Accepted)}
         />
       ) : (

@@ -3,6 +3,7 @@ import { capital } from '@/core/capital'
 import { grouped } from '@/core/grouped'
 import { MONTHS } from '@/core/time/yearly'
 import type { AheadView, ToCome } from '@/server/read/ahead'
+import { sayTags } from '@/server/read/together'
 import { Note } from '@/ui/pieces/Note'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { writtenDate } from '@/ui/when'
@@ -95,7 +96,10 @@ function Lines({ lines }: { lines: readonly ToCome[] }) {
               <b>{capital(l.what)}</b>
               <span className="block text-ink2 text-small">
                 {writtenDate(l.on)}
-                {l.to !== null && l.to !== l.on && ` to ${writtenDate(l.to)}`} · {sayTrees(l)}
+                {l.to !== null && l.to !== l.on && ` to ${writtenDate(l.to)}`} ·{' '}
+                {l.tags.length === 0
+                  ? `${l.trees} ${l.trees === 1 ? 'tree' : 'trees'}`
+                  : sayTags(l.tags, l.tags.length, l.trees)}
                 {l.more !== null && ` · ${l.more}`}
               </span>
             </span>
@@ -105,11 +109,4 @@ function Lines({ lines }: { lines: readonly ToCome[] }) {
       ))}
     </ul>
   )
-}
-
-/** Trees by their tags where those are known, else how many. */
-function sayTrees({ tags, trees }: ToCome): string {
-  if (tags.length === 0) return `${trees} ${trees === 1 ? 'tree' : 'trees'}`
-  const more = trees - tags.length
-  return more > 0 ? `${tags.join(', ')} and ${more} more` : tags.join(', ')
 }
