@@ -5,7 +5,7 @@ export default defineConfig({
   testDir: 'tests/e2e',
   // A busy machine is slow, not wrong: what must be quick is measured elsewhere.
   timeout: 120_000,
-  expect: { timeout: 15_000 },
+  expect: { timeout: 30_000 },
   workers: 1,
   retries: 0,
   reporter: [['list']],

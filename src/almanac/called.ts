@@ -1,6 +1,7 @@
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
+import type { OwnEntry } from './ownEntry'
 
 /** Other names by which people ask for an entry: old and Latin names, letters a crew uses, the word on the street. */
 const ALSO: Readonly<Record<string, readonly string[]>> = {
@@ -51,9 +52,10 @@ const plain = (text: string) =>
 
 /**
  * Entries of the almanac by any name people use for them, the best fit first. `entriesCalled('EAB')[0].id` is
- * `emerald-ash-borer`; a word on the screen, an old name, a Latin one and the letters of a crew all lead there.
+ * `emerald-ash-borer`; a word on the screen, an old name, a Latin one and the letters of a crew all lead there. `own` is what the
+ * firm has added: its kinds, causes and findings are found like any other.
  */
-export function entriesCalled(text: string, most = 6): Called[] {
+export function entriesCalled(text: string, most = 6, own: readonly OwnEntry[] = []): Called[] {
   const wanted = plain(text)
   if (wanted === '') return []
   const found: Called[] = []
@@ -70,6 +72,10 @@ export function entriesCalled(text: string, most = 6): Called[] {
   for (const h of HOSTS) look('host', h.id, h.name, [h.name, h.botanical, ...(ALSO[h.id] ?? [])])
   for (const c of CAUSES) look('cause', c.id, c.name, [c.name, c.id, ...(ALSO[c.id] ?? [])])
   for (const f of FINDINGS) look('finding', f.id, f.name, [f.name])
+  for (const e of own) {
+    if (e.kind === 'host') look('host', e.id, e.name, [e.name, e.botanical])
+    if (e.kind === 'cause' || e.kind === 'finding') look(e.kind, e.id, e.name, [e.name])
+  }
   const order = { cause: 0, host: 1, finding: 2 }
   return found
     .sort((a, b) => a.fits - b.fits || order[a.kind] - order[b.kind] || (a.name < b.name ? -1 : 1))

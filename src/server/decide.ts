@@ -1,11 +1,13 @@
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
-import { cause as causeOf, causeName } from '@/almanac/causes'
-import { FINDINGS } from '@/almanac/findings'
 import { brittleOf } from '@/almanac/brittle'
+import { callsOf, ownWayOn } from '@/almanac/calls'
+import { causeName } from '@/almanac/causes'
+import type { OwnEntry } from '@/almanac/ownEntry'
+import { findingsWithOwn } from '@/almanac/ownFindings'
 import { treatableOf } from '@/almanac/treatable'
 import type { Seen } from '@/core/diagnose/almanac'
-import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import { promisedBy, REFER_TO } from '@/core/decide/promised'
 import { ACTIONS, ENDS_ALL, propose, type Action } from '@/core/decide/propose'
 import { turnOf } from '@/core/plan/turn'
@@ -15,21 +17,24 @@ import { diagnosesOfTree, findingsOf, signDecision, type DiagnosisRow } from '@/
 import { screensOfTrees, type ScreenRow } from '@/db/queries/decideSite'
 import { addFollowUp, dropPromises } from '@/db/queries/followUp'
 import { restage, treesForChange, type TreeRow } from '@/db/queries/tree'
+import { ownOf } from './almanac'
 import { screenedDanger, seenOf, signsOfDanger } from './seen'
 import { gone, standingTree } from './standing'
 import { id, line, words } from './text'
 import { verb, type Context } from './verb'
 
-/** What the product proposes for a signed diagnosis, with reasons. */
+/** What the product proposes for a signed diagnosis, with reasons; `own` is what the firm has added to the almanac. */
 export function proposalFor(
   tree: Pick<TreeRow, 'liveCrownPercent' | 'host'>,
   diagnosis: Pick<DiagnosisRow, 'cause' | 'probability' | 'held' | 'overrideReason'>,
   seen: Seen,
   screen: ScreenRow | null,
+  own: readonly OwnEntry[],
 ) {
   const there = (finding: string) => seen[finding] === 'there'
   return propose({
-    calls: diagnosis.cause === HEALTHY ? 'healthy' : (causeOf(diagnosis.cause)?.action ?? 'none'),
+    calls: callsOf(diagnosis.cause, own),
+    ownWay: ownWayOn(diagnosis.cause, own),
     causeName: causeName(diagnosis.cause),
     probability: diagnosis.probability,
     liveCrown: tree.liveCrownPercent,
@@ -44,7 +49,9 @@ export function proposalFor(
     buriedFlare: there('flare-hidden'),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(screen)],
     treatable: treatableOf(diagnosis.cause, tree.host),
-    proved: FINDINGS.some((f) => f.settles?.includes(diagnosis.cause) && there(f.id)),
+    proved: [...findingsWithOwn(own).values()].some(
+      (f) => f.settles?.includes(diagnosis.cause) && there(f.id),
+    ),
     brittle: brittleOf(diagnosis.cause, tree.host),
   })
 }
@@ -101,6 +108,7 @@ async function decideOne(
   { sql, person, now }: Context,
   tree: TreeRow,
   input: Signed & Following,
+  own: readonly OwnEntry[],
 ): Promise<Result<{ id: string }>> {
   const today = dateIn(tree.timeZone, now)
   const diagnosis = (await diagnosesOfTree(sql, tree.id))[0]
@@ -111,7 +119,13 @@ async function decideOne(
       'There is a newer diagnosis of this tree; load the page again and decide on that one.',
     )
   const screen = (await screensOfTrees(sql, [tree.id]))[0] ?? null
-  const proposal = proposalFor(tree, diagnosis, seenOf(await findingsOf(sql, diagnosis.assessmentId)), screen)
+  const proposal = proposalFor(
+    tree,
+    diagnosis,
+    seenOf(await findingsOf(sql, diagnosis.assessmentId)),
+    screen,
+    own,
+  )
   if (proposal.action !== input.action && (input.words ?? '').length < 8)
     return refuse(
       'missing',
@@ -174,7 +188,7 @@ export const signDecisionVerb = verb({
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const standing = await standingTree(context, input.treeId)
-    return standing.ok ? decideOne(context, standing.value, input) : standing
+    return standing.ok ? decideOne(context, standing.value, input, await ownOf(context.sql)) : standing
   },
 })
 
@@ -205,12 +219,13 @@ export const decideManyVerb = verb({
     if (new Set(ids).size < ids.length)
       return refuse('conflict', 'decisions', 'A tree stands in the list twice; take it out once.')
     const trees = new Map((await treesForChange(context.sql, ids)).map((t) => [t.id, t]))
+    const own = await ownOf(context.sql)
     for (const [n, decision] of input.decisions.entries()) {
       const tree = trees.get(decision.treeId)
       if (!tree || tree.siteId !== input.siteId)
         return refuse('unknown', `decisions[${n}].treeId`, 'One of the trees does not stand on this site.')
       const follows = input.follows[decision.action] ?? NOTHING_FOLLOWS
-      const signed = gone(tree) ?? (await decideOne(context, tree, { ...decision, ...follows }))
+      const signed = gone(tree) ?? (await decideOne(context, tree, { ...decision, ...follows }, own))
       if (!signed.ok)
         return refuse(signed.problem.code, `decisions[${n}]`, `${tree.tag}: ${signed.problem.message}`)
     }

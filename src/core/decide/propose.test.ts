@@ -31,6 +31,16 @@ test.each<[Partial<DecideInput>, string, RegExp]>([
   [{ treatable: RETURNS, liveCrown: 30, drought: true }, 'care', /Water first/],
   [{ calls: 'root-collar-work' }, 'care', /before any product/],
   [{ calls: 'none' }, 'watch', /needs no treatment/],
+  [
+    { calls: 'wait', ownWay: { what: 'Wash the trunk', product: false } },
+    'care',
+    /own way on it: Wash the trunk/,
+  ],
+  [
+    { calls: 'wait', ownWay: { what: 'Spray the buds', product: true } },
+    'treat',
+    /own way on it: Spray the buds/,
+  ],
   [{ calls: 'remove-or-plan', treatable: SELDOM_KILLS }, 'remove', /Nothing cures/],
   [{ calls: 'remove-or-plan', treatable: WILT, liveCrown: 95 }, 'remove', /5 % of the crown is lost: early/],
   [{ calls: 'remove-or-plan', treatable: WILT, liveCrown: 60 }, 'remove', /nothing stops it/],
@@ -49,7 +59,6 @@ test.each<[Partial<DecideInput>, string, RegExp]>([
   const p = propose({ ...base, ...part })
   expect(p.action).toBe(action)
   expect(p.reasons.map((r) => r.text).join(' ')).toMatch(why)
-  expect(p.mayInject).toBe(action === 'treat')
 })
 
 describe('a follow-up against what was expected', () => {

@@ -45,6 +45,8 @@ export interface DecideInput {
   unsafe: readonly string[]
   /** How trees with this cause answer to treatment. */
   treatable: Treatable
+  /** The firm's own way that ends or holds this cause; null where there is none. */
+  ownWay?: { what: string; product: boolean } | null
   /** A test that settles this cause has found it. */
   proved?: boolean
   /** Why nobody climbs a tree that died of it; null where its wood stays sound for a while. */
@@ -54,8 +56,6 @@ export interface DecideInput {
 export interface Proposal {
   action: Action
   reasons: Reason[]
-  /** True when a trunk injection may go ahead as things stand. */
-  mayInject: boolean
 }
 
 /**
@@ -84,64 +84,68 @@ export function propose(input: DecideInput): Proposal {
       true,
     )
     if (lost !== null && lost > input.treatable.none) sayBrittle(input, say)
-    return { action: 'refer', reasons, mayInject: false }
+    return { action: 'refer', reasons }
   }
   if (input.held) {
     say('hold', input.held, true)
-    return { action: 'sample', reasons, mayInject: false }
+    return { action: 'sample', reasons }
   }
   if (input.calls === 'healthy') {
     say('healthy', 'Nothing was found that calls for work. Look again on a date.')
-    return { action: 'healthy', reasons, mayInject: false }
+    return { action: 'healthy', reasons }
   }
   say('weighed', `${input.causeName} explains the findings best, weighed ${showWeight(input.probability)}.`)
   switch (input.calls) {
     case 'protect-systemic': {
       const judged = judgeTreatable(input.treatable, lost)
       say('crown', judged.why, judged.against)
-      if (judged.grade === 'not taken') return { action: 'watch', reasons, mayInject: false }
+      if (judged.grade === 'not taken') return { action: 'watch', reasons }
       if (judged.grade === 'none') {
         sayBrittle(input, say)
-        return { action: 'remove', reasons, mayInject: false }
+        return { action: 'remove', reasons }
       }
       const blocked = siteBlocks(input, say)
       if (!blocked) say('site', 'Nothing on site keeps the tree from taking it up.')
-      return { action: blocked ? 'care' : 'treat', reasons, mayInject: !blocked }
+      return { action: blocked ? 'care' : 'treat', reasons }
     }
     case 'root-collar-work':
     case 'water-care':
       say('calls', 'The cause is in roots, soil or water; work there comes before any product.')
-      return { action: 'care', reasons, mayInject: false }
+      return { action: 'care', reasons }
     case 'sap-feeder-care':
     case 'sanitation':
     case 'leaf-feeder-care':
     case 'pruning':
     case 'barrier':
       say('calls', 'Care by hand, water and mild means comes first; this needs no trunk injection.')
-      return { action: 'care', reasons, mayInject: false }
+      return { action: 'care', reasons }
     case 'cover-spray':
       say(
         'calls',
         'It is kept off by covers at the right stage, not cured; clean up, and plan the covers for the next season.',
       )
-      return { action: 'care', reasons, mayInject: false }
+      return { action: 'care', reasons }
     case 'laboratory':
       if (input.proved) {
         const action = ledOn(input, lost, say)
-        return { action, reasons, mayInject: action === 'treat' }
+        return { action, reasons }
       }
       say('calls', 'Only a laboratory can settle it; take the sample before anything is bought.')
-      return { action: 'sample', reasons, mayInject: false }
+      return { action: 'sample', reasons }
     case 'remove-or-plan':
       say('calls', 'Nothing cures it. Judge the risk and plan the removal.')
       if (input.treatable.kind === 'wilt' && lost !== null) {
         const { why, against } = judgeTreatable(input.treatable, lost)
         say('crown', why, against)
       }
-      return { action: 'remove', reasons, mayInject: false }
+      return { action: 'remove', reasons }
     default:
+      if (input.ownWay) {
+        say('calls', `The firm’s own way on it: ${input.ownWay.what}.`)
+        return { action: input.ownWay.product ? 'treat' : 'care', reasons }
+      }
       say('calls', 'It needs no treatment. Look again on a date.')
-      return { action: 'watch', reasons, mayInject: false }
+      return { action: 'watch', reasons }
   }
 }
 

@@ -7,6 +7,8 @@ import { canBeSeen, decisionOf, made, PROVE_FROM, written } from './weigh'
 
 /** Below this a look is not worth asking for. */
 const WORTH_ASKING = 0.03
+/** A cause is neither likely nor unlikely enough while it stands between this and what is left of one. */
+const UNDECIDED = 0.8
 /** A minute of work costs this much of it. */
 const A_MINUTE = 0.02
 /** What a bit over the decisions is worth. */
@@ -144,8 +146,15 @@ export function nextLooks(explained: Explained, reporting: Reporting, most = 5):
     (f) =>
       f.how !== 'refer' && !asked.has(f.id) && open(f) && play.some((c) => (made(c, f, input.host) ?? 1) > 0),
   )
+  const chanceOf = new Map(explained.switches.map((s, i) => [s.id, explained.chances[i]!]))
+  // What a firm does about a cause of its own stands in its words, not in a decision; its own test parts it from the others.
+  const parts = (f: Finding) =>
+    f.own && f.settles?.some((id) => Math.abs((chanceOf.get(id) ?? 0) - 0.5) <= UNDECIDED - 0.5)
   const rest = candidates
-    .map((f) => look(f, false))
+    .map((f) => {
+      const l = look(f, false)
+      return parts(f) ? { ...l, worth: Math.max(l.worth, WORTH_ASKING) } : l
+    })
     .filter((l) => l.worth >= WORTH_ASKING)
     .sort((a, b) => b.worth - a.worth || (a.finding < b.finding ? -1 : 1))
   return [...first.map((l) => ({ ...l, worth: Math.max(l.worth, WORTH_ASKING) })), ...rest].slice(0, most)

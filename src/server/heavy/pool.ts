@@ -7,6 +7,7 @@ import type { AskedStop, Roster } from '@/core/roster/weekAsked'
 import type { WeekPlan } from '@/core/week/planWeek'
 import type { Trouble } from '@/db/queries/seal'
 import { threadFile } from './threadFile'
+import { Turns } from './turns'
 
 /** What is done beside the process that serves pages, with how long it may take and how many may wait. */
 export interface HeavyTasks {
@@ -44,7 +45,7 @@ const DONE_BY: Record<keyof HeavyTasks, string> = {
 }
 
 interface Limits {
-  /** Longest run, ms; a thread that takes longer is ended. */
+  /** Longest run, ms, counted from the turn on; a thread that takes longer is ended. */
   longest: number
   /** Tasks that may wait for the thread. */
   waiting: number
@@ -71,49 +72,65 @@ export class NotDone extends Error {
   }
 }
 
-const holder = globalThis as unknown as { elmhornPools?: Map<string, Piscina> }
+/** The thread of a kind of work, and those who wait for it. */
+interface Bench {
+  pool: Piscina
+  turns: Turns
+}
 
-function poolOf(task: keyof HeavyTasks): Piscina {
-  const pools = (holder.elmhornPools ??= new Map<string, Piscina>())
-  let pool = pools.get(task)
-  if (!pool) {
+const holder = globalThis as unknown as { elmhornBenches?: Map<string, Bench> }
+
+function benchOf(task: keyof HeavyTasks): Bench {
+  const benches = (holder.elmhornBenches ??= new Map<string, Bench>())
+  let bench = benches.get(task)
+  if (!bench) {
     const { waiting, memory } = LIMITS[task]
-    pool = new Piscina({
+    const pool = new Piscina({
       ...threadFile('tasks'),
       minThreads: 0,
       // One thread a kind of work: two cores are shared with the pages, which come first.
       maxThreads: 1,
-      maxQueue: waiting,
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: memory, maxYoungGenerationSizeMb: 32 },
     })
-    pools.set(task, pool)
+    bench = { pool, turns: new Turns(1, waiting) }
+    benches.set(task, bench)
   }
-  return pool
+  return bench
 }
 
 /**
- * Does a piece of heavy work in a thread of its own kind.
- * `stopped` ends it before its time; `ports` go over to the thread.
+ * Does a piece of heavy work in a thread of its own kind. Its time counts from its turn on a thread that is awake: neither those
+ * before it nor the start of the thread are taken off it.
+ * `stopped` ends it before its time; `ports` go over to the thread; `longest`, ms, allows it less than its kind.
  * @throws {NotDone} when it takes too long, needs too much memory, or too many wait
  */
 export async function heavy<K extends keyof HeavyTasks>(
   task: K,
   input: HeavyTasks[K]['input'],
-  { stopped, ports = [] }: { stopped?: AbortSignal; ports?: MessagePort[] } = {},
+  {
+    stopped,
+    ports = [],
+    longest = LIMITS[task].longest,
+  }: { stopped?: AbortSignal; ports?: MessagePort[]; longest?: number } = {},
 ): Promise<HeavyTasks[K]['output']> {
-  const pool = poolOf(task)
+  const { pool, turns } = benchOf(task)
   try {
-    return (await pool.run(input, {
-      name: DONE_BY[task],
-      signal: AbortSignal.any([AbortSignal.timeout(LIMITS[task].longest), ...(stopped ? [stopped] : [])]),
-      transferList: ports,
-    })) as HeavyTasks[K]['output']
+    const done = await turns.take(async () => {
+      if (pool.threads.length === 0) await pool.run(null, { name: 'awake' })
+      stopped?.throwIfAborted()
+      return (await pool.run(input, {
+        name: DONE_BY[task],
+        signal: AbortSignal.any([AbortSignal.timeout(longest), ...(stopped ? [stopped] : [])]),
+        transferList: ports,
+      })) as HeavyTasks[K]['output']
+    })
+    if (!done) throw new NotDone('too many', turns.waiting)
+    return done.value
   } catch (error) {
-    const { name, code, message } = error as Error & { code?: string }
+    const { name, code } = error as Error & { code?: string }
     if (name === 'AbortError' || name === 'TimeoutError') throw new NotDone('too long')
     if (code === 'ERR_WORKER_OUT_OF_MEMORY') throw new NotDone('too large')
-    if (/queue/i.test(message)) throw new NotDone('too many', pool.queueSize)
     throw error
   }
 }

@@ -82,3 +82,20 @@ test('a week asked over the door is planned on threads of its own, with help, in
   expect(plan.bound).toBeLessThanOrEqual(plan.objective)
   expect(await heavy('week', { text: 'no JSON' })).toBeNull()
 })
+
+test('whoever waits for the thread has all of its time left when its turn comes; whoever takes longer is ended', async () => {
+  const ask = (seconds: number, longest: number) =>
+    heavy(
+      'week',
+      {
+        text: JSON.stringify({
+          ...weekOf({ jobs: 60, crews: 3, days: 7, places: 6, full: 0.7, seed: 9 }),
+          seconds,
+        }),
+      },
+      { longest },
+    )
+  const answers = await Promise.all([ask(3, 5500), ask(3, 5500)])
+  expect(answers.map((answer) => answer?.ok)).toEqual([true, true])
+  await expect(ask(3, 1000)).rejects.toMatchObject({ why: 'too long' })
+})

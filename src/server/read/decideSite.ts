@@ -21,6 +21,7 @@ import { moneyOfSite, screensOfTrees } from '@/db/queries/decideSite'
 import { newestReadings } from '@/db/queries/reading'
 import { siteById } from '@/db/queries/site'
 import { treesToDecide } from '@/db/queries/tree'
+import { ownOf } from '../almanac'
 import { MOST_DECIDED, proposalFor } from '../decide'
 import { isId, reading } from './reader'
 
@@ -38,6 +39,7 @@ export function decideSiteView(siteId: string, block: string | null = null) {
     const screens = await screensOfTrees(sql, ids)
     const readings = await newestReadings(sql, ids)
     const money = await moneyOfSite(sql, site.id)
+    const own = await ownOf(sql)
     const limited = await limitedWays(
       sql,
       site,
@@ -62,7 +64,7 @@ export function decideSiteView(siteId: string, block: string | null = null) {
         const d = decided.find((x) => x.treeId === tree.id)
         if (!d) return []
         const screen = screens.find((s) => s.treeId === tree.id) ?? null
-        const { action, reasons } = proposalFor(tree, d, d.seen, screen)
+        const { action, reasons } = proposalFor(tree, d, d.seen, screen, own)
         const treatable = treatableOf(d.cause, tree.host)
         const lost = tree.liveCrownPercent === null ? null : 100 - tree.liveCrownPercent
         const stems = readings.find((r) => r.treeId === tree.id)?.stemsM

@@ -1,6 +1,7 @@
 import { entriesCalled } from '@/almanac/called'
 import { hostName } from '@/almanac/hosts'
 import { findCalled, treesOfHosts, type CalledRow } from '@/db/queries/find'
+import { ownOf } from '../almanac'
 import { searchable } from '../text'
 import { reading } from './reader'
 
@@ -24,7 +25,7 @@ export function findView(typed: string) {
   return reading(async ({ sql }): Promise<Hit[]> => {
     const text = searchable(typed)
     if (text === '') return []
-    const entries = entriesCalled(text)
+    const entries = entriesCalled(text, undefined, await ownOf(sql))
     const kinds = entries.filter((e) => e.kind === 'host').map((e) => e.id)
     const [called, ofKind] = [await findCalled(sql, text, MOST), await treesOfHosts(sql, kinds, 5)]
     const own = called.flatMap(hitOf)

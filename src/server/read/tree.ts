@@ -195,7 +195,7 @@ export function decideView(id: string) {
       ...shared,
       diagnosis: diagnosis && { ...diagnosis, name: causeName(diagnosis.cause) },
       cause: diagnosis ? (causeOf(diagnosis.cause) ?? null) : null,
-      proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen, screen) : null,
+      proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen, screen, shared.own) : null,
       screen,
       matters: diagnosis
         ? await mattersAt(context.sql, {
