@@ -22,7 +22,7 @@ import { HONEYDEW } from './honeydew'
 import { OPENS } from './opens'
 
 /** Goes up whenever an entry changes; a signed diagnosis keeps the version it was weighed with. */
-export const ALMANAC_VERSION = '2026.3'
+export const ALMANAC_VERSION = '2026.4'
 
 const ENTRIES: readonly Cause[] = [
   ...INSECTS,

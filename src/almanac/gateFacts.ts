@@ -1,6 +1,6 @@
 import type { CauseFacts, HostFacts } from '@/core/gate/question'
 import { cause as causeOf, causeName } from './causes'
-import { FOLIAGE, host as hostOf, hostName } from './hosts'
+import { BARE_CONIFERS, FOLIAGE, host as hostOf, hostName } from './hosts'
 import { BLOOM, NOT_BORNE, UNCUT } from './hostSeasons'
 import { hostsOf, type OwnEntry } from './ownEntry'
 import { treatableOf } from './treatable'
@@ -12,7 +12,7 @@ export function hostFacts(id: string, own: readonly OwnEntry[] = []): HostFacts 
   return {
     id,
     name: hostName(id),
-    foliage: FOLIAGE[id] ?? 'evergreen',
+    foliage: BARE_CONIFERS.includes(id) ? 'deciduous' : (FOLIAGE[id] ?? 'evergreen'),
     edible: (known ?? hostsOf(own).find((h) => h.id === id))?.edible ?? false,
     ...(known?.askFood !== undefined && { askFood: known.askFood }),
     ...(known?.noNeonicotinoid !== undefined && { noNeonicotinoid: known.noNeonicotinoid }),

@@ -8,4 +8,5 @@ export const HONEYDEW: readonly string[] = [
   'mealybug',
   'cottony-maple-scale',
   'boxwood-psyllid',
+  'spotted-lanternfly',
 ]

@@ -149,19 +149,48 @@ export const HOSTS: readonly Host[] = [
   h('hornbeam', 'Hornbeam', 'Carpinus', D),
   h('redbud', 'Redbud', 'Cercis', R, false, 'Weedkillers of the growth kind mark it first. Bees visit its flowers.'),
   h('sassafras', 'Sassafras', 'Sassafras', R),
+  h('hickory', 'Hickory, pecan', 'Carya', R, true, 'Nuts are eaten; no walnut: its pith is solid.', {
+    host: 'walnut',
+    question: 'Split a twig: is the pith solid?',
+    ifThis: 'Solid pith: a hickory or pecan',
+    ifOther: 'Pith in thin plates: a walnut',
+  }),
+  h('hackberry', 'Hackberry', 'Celtis', R, false, 'Nipple galls on its leaves are harmless.'),
+  h('ginkgo', 'Ginkgo', 'Ginkgo', C, false, 'Hardly anything lives on it. It sheds its leaves each autumn.'),
+  h('olive', 'Olive', 'Olea europaea', D, true, 'Evergreen; its fruit is eaten, its pollen rides on the wind.'),
+  h('palm', 'Palm', 'Arecaceae', D, false, 'One growing point, no growing layer: a hole in its stem never closes, and nothing is cut back to a side shoot.'),
+  h('larch', 'Larch', 'Larix', C, false, 'A conifer that sheds its needles each autumn.'),
   h('redbay', 'Redbay and other bays', 'Persea borbonia, Umbellularia', D, false, 'Of the laurel family, beside avocado.'),
 ]
 
 /** Kinds that keep their leaves, conifers beside them. */
-const EVERGREEN = ['oak-live', 'holly', 'rhododendron', 'boxwood', 'euonymus', 'citrus', 'avocado', 'redbay']
+const EVERGREEN = [
+  'olive',
+  'palm',
+  'oak-live',
+  'holly',
+  'rhododendron',
+  'boxwood',
+  'euonymus',
+  'citrus',
+  'avocado',
+  'redbay',
+]
 
 /** What every kind carries, for signs that need leaves to be seen on. */
 export const FOLIAGE: Readonly<Record<string, Foliage>> = Object.fromEntries(
   HOSTS.map((x) => [
     x.id,
-    x.wood === 'conifer' ? 'conifer' : EVERGREEN.includes(x.id) ? 'evergreen' : 'deciduous',
+    x.wood === 'conifer' && x.id !== 'ginkgo'
+      ? 'conifer'
+      : EVERGREEN.includes(x.id)
+        ? 'evergreen'
+        : 'deciduous',
   ]),
 )
+
+/** Conifers that stand bare in winter: what hangs on leaves is asked of them as of any tree that sheds. */
+export const BARE_CONIFERS: readonly string[] = ['larch']
 
 const byId = new Map(HOSTS.map((x) => [x.id, x]))
 

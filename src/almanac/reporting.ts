@@ -44,6 +44,7 @@ const RULES: Readonly<Record<string, Row>> = {
   'boxwood-blight': r('Several states ask for it in the trade.', '', '', '', ''),
   'beech-leaf-disease': r(NEW, NEW, ABSENT, ABSENT, ''),
   'elm-zigzag-sawfly': r(NEW, NEW, 'Sightings are asked for.', '', ''),
+  'spotted-lanternfly': r('Many states ask for it; report it where it is new.', ABSENT, ABSENT, ABSENT, 'Asked for wherever it is new.'),
   'elm-yellows': r('', '', CHECK, CHECK, ''),
   'apple-maggot': r('Western states ask for it.', 'British Columbia asks for it.', LISTED, QUARANTINE, YES),
   'plum-curculio': r('Western states ask for it.', 'Western provinces ask for it.', LISTED, QUARANTINE, YES),

@@ -44,7 +44,7 @@ export const BORERS: readonly Cause[] = [
     id: 'twig-pruner',
     name: 'Oak twig pruner',
     kind: 'wood borer',
-    hosts: ['chestnut', 'oak-red-group', 'oak-white-group', 'walnut'],
+    hosts: ['chestnut', 'oak-red-group', 'oak-white-group', 'walnut', 'hickory'],
     prior: 1,
     months: [7, 8, 9, 10, 11],
     findings: { 'twig-cut-clean': 'always', 'branch-dieback-scattered': 'sometimes', 'leaf-drop-early': 'seldom' },

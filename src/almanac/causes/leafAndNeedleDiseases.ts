@@ -63,7 +63,7 @@ export const LEAF_AND_NEEDLE_DISEASES: readonly Cause[] = [
     id: 'needle-cast',
     name: 'Needle cast',
     kind: 'leaf fungus',
-    hosts: ['spruce', 'pine', 'fir', 'douglas-fir'],
+    hosts: ['spruce', 'pine', 'fir', 'douglas-fir', 'larch'],
     prior: 2,
     findings: { 'needle-dots-rows': 'usual', 'needle-old-brown-low': 'usual', 'needle-bands-red': 'sometimes', 'dies-from-below': 'sometimes', 'crown-thin-even': 'sometimes', 'cool-wet-spring': 'sometimes' },
     defining: ['needle-dots-rows', 'needle-bands-red', 'lab-needle-fungus'],

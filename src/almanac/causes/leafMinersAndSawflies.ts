@@ -1,5 +1,5 @@
 import type { Cause } from '@/core/diagnose/almanac'
-import { NOTHING_ALIVE, NOT_FOR_INSECTS, noSpray, noSystemic } from './refusals'
+import { NO_HOLE, NOTHING_ALIVE, NOT_FOR_INSECTS, noSpray, noSystemic } from './refusals'
 
 /** What mines, notches, skeletonises and galls leaves. */
 // prettier-ignore
@@ -8,7 +8,7 @@ export const LEAF_MINERS_AND_SAWFLIES: readonly Cause[] = [
     id: 'leaf-galls',
     name: 'Harmless leaf galls',
     kind: 'gall maker',
-    hosts: ['maple', 'linden', 'elm', 'oak-red-group', 'oak-white-group', 'oak-live', 'beech', 'birch', 'willow', 'poplar', 'walnut', 'cherry', 'plum', 'pear', 'hawthorn', 'ash'],
+    hosts: ['maple', 'linden', 'elm', 'oak-red-group', 'oak-white-group', 'oak-live', 'beech', 'birch', 'willow', 'poplar', 'walnut', 'cherry', 'plum', 'pear', 'hawthorn', 'ash', 'hickory', 'hackberry'],
     prior: 1.6,
     months: [5, 6, 7, 8, 9, 10],
     findings: { 'leaf-gall-blade': 'always', 'leaf-drop-early': 'seldom' },
@@ -148,5 +148,23 @@ export const LEAF_MINERS_AND_SAWFLIES: readonly Cause[] = [
     expect: 'No fresh notches by the next June.',
     spread: 'They walk; they travel with potted plants.',
     lookAlikes: [{ cause: 'phytophthora-root-rot', check: 'Dark soft roots in wet soil, no notches.' }],
+  },
+  {
+    id: 'pine-sawflies',
+    name: 'Pine sawflies',
+    kind: 'leaf feeder',
+    hosts: ['pine', 'larch', 'spruce', 'fir'],
+    prior: 1.2,
+    months: [4, 5, 6, 7, 8, 9],
+    findings: { 'larvae-on-needles': 'always', 'leaf-stripped-shoots': 'usual', 'caterpillars-seen': 'usual', 'crown-thin-even': 'sometimes', 'leaf-chewed': 'sometimes' },
+    defining: ['larvae-on-needles'],
+    action: 'leaf-feeder-care',
+    refuses: { ...NOT_FOR_INSECTS, ...noSystemic(NO_HOLE) },
+    oneLine: 'Clusters of larvae eat needles, the spring kinds last year’s only.',
+    act: 'Clip the shoot off with its cluster or wipe it into soapy water; soap, oil or spinosad on small larvae.',
+    doNot: 'Bt for caterpillars does nothing: sawflies are no moths.',
+    expect: 'New needles stay; a shoot eaten bare of both years dies.',
+    spread: 'The wasps fly; eggs sit in needles.',
+    lookAlikes: [{ cause: 'natural-needle-drop', check: 'Needles yellow and fall whole, nobody on them.' }, { cause: 'processionary-moth', check: 'Hairy caterpillars and a tight silk ball.' }],
   },
 ]

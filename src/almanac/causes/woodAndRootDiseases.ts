@@ -54,7 +54,7 @@ export const WOOD_AND_ROOT_DISEASES: readonly Cause[] = [
     id: 'phytophthora-root-rot',
     name: 'Phytophthora root rot',
     kind: 'water mould',
-    hosts: ['avocado', 'rhododendron', 'citrus', 'hemlock', 'cherry', 'fir', 'douglas-fir', 'yew', 'boxwood', 'cypress', 'juniper', 'arborvitae', 'pine', 'dogwood', 'maple', 'apple', 'peach', 'apricot', 'almond', 'walnut', 'holly', 'beech'],
+    hosts: ['avocado', 'rhododendron', 'citrus', 'hemlock', 'cherry', 'fir', 'douglas-fir', 'yew', 'boxwood', 'cypress', 'juniper', 'arborvitae', 'pine', 'dogwood', 'maple', 'apple', 'peach', 'apricot', 'almond', 'walnut', 'holly', 'beech', 'olive', 'palm'],
     prior: 1.2,
     findings: { 'roots-dark-soft': 'always', 'soil-wet': 'usual', 'crown-thin-even': 'usual', 'leaf-yellow-even': 'usual', 'leaf-limp-wet-soil': 'usual', 'leafing-late-sparse': 'sometimes', 'branch-dieback-scattered': 'usual' },
     defining: ['roots-dark-soft', 'lab-water-mould', 'test-water-mould-strip'],

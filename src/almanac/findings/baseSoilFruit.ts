@@ -23,6 +23,8 @@ export const BASE_SOIL_FRUIT: readonly Finding[] = [
   f('soil-hard', 'soil', 'probe', 'Soil too hard to probe', 'Push the probe in. Is the soil too hard?', 1, 0.03),
   f('soil-dry', 'soil', 'probe', 'Soil dry at 4 to 6 in', 'Is the soil dry four to six inches down?', 1, 0.08),
   f('soil-wet', 'soil', 'probe', 'Soil saturated', 'Is the soil saturated?', 1, 0.03),
+  f('soil-smells-of-gas', 'soil', 'smell', 'Soil smells of gas', 'Open the soil. Does it smell of gas or rotten eggs, or is it dark and blue-grey where it should be brown?', 2, 0.001),
+  f('lawn-dead-patch', 'soil', 'look', 'Grass dead in a patch', 'Is grass or whatever else grows there dead in a patch or a line beside the tree?', 0.5, 0.02),
   f('roots-dark-soft', 'soil', 'dig', 'Fine roots dark and soft', 'Dig up fine roots. Are they dark and soft?', 6, 0.01, ONE_TREE),
   f('roots-few-new', 'soil', 'dig', 'Few new roots', 'Open the soil outside the old root ball. Are roots cut, or few new ones there?', 6, 0.04, ONE_TREE),
   f('grubs-white-roots', 'soil', 'dig', 'White grubs at the roots', 'Are there white, legless, curled grubs among chewed roots?', 4, 0.005, seen(8, 9, 10, 11, 12, 1, 2, 3, 4, 5)),

@@ -1,5 +1,5 @@
 import type { Finding } from '@/core/diagnose/almanac'
-import { f, seen, COOL_MITES } from './finding'
+import { conifers, f, seen, COOL_MITES } from './finding'
 
 /** What leaves and needles show. */
 // prettier-ignore
@@ -33,7 +33,9 @@ export const LEAF: readonly Finding[] = [
   f('beetles-metallic-leaf', 'leaf', 'look', 'Shiny beetles in groups', 'Do shiny metallic beetles feed in groups?', 0.5, 0.002),
   f('needle-wool-base', 'leaf', 'hand lens', 'Wool at needle bases', 'Turn a twig. Are there white woolly dots at the needle bases?', 0.5, 0.002, { ...seen(11, 12, 1, 2, 3, 4, 5, 6), onlyOn: ['hemlock'] }),
   f('needle-grey-thin', 'leaf', 'look', 'Grey, sparse needles', 'Are the needles grey-green and sparse?', 0.5, 0.06),
-  f('needle-inner-drop', 'leaf', 'look', 'Oldest needles yellow', 'Do only the oldest, inner needles yellow in autumn?', 0.5, 0.005, { ...seen(9, 10, 11), monthsOn: { yew: [5, 6], holly: [3, 4, 5], rhododendron: [4, 5, 6], magnolia: [3, 4, 5], 'oak-live': [2, 3, 4] } }),
+  f('needle-inner-drop', 'leaf', 'look', 'Oldest needles or leaves yellow', 'Do only the oldest, inner needles yellow in autumn; on an evergreen, only last year’s leaves while the new ones come in spring?', 0.5, 0.005, { ...seen(9, 10, 11), monthsOn: { yew: [5, 6], holly: [3, 4, 5], rhododendron: [4, 5, 6], magnolia: [3, 4, 5], 'oak-live': [2, 3, 4], boxwood: [4, 5, 6], euonymus: [4, 5, 6], redbay: [3, 4, 5], citrus: [3, 4, 5], avocado: [3, 4, 5], olive: [4, 5, 6] } }),
+  f('larvae-on-needles', 'leaf', 'look', 'Larvae in a cluster on needles', 'Do smooth striped or green larvae sit close together on needles and jerk when they are touched?', 1, 0.001, { ...seen(4, 5, 6, 7, 8, 9), ...conifers() }),
+  f('leaf-dots-puckered', 'leaf', 'look', 'Young leaves dotted and puckered', 'Are young leaves flecked, puckered or dwarfed, and do slender green or brown bugs run or drop when the shoot is shaken?', 1, 0.003, seen(4, 5, 6, 7)),
   f('needle-tip-stunted-brown', 'leaf', 'look', 'Tips stunted and brown', 'Are the new tips short and brown?', 0.5, 0.004),
   f('aphids-seen', 'leaf', 'look', 'Soft clustered insects', 'Turn ten leaves over. Are soft insects clustered there or on the shoot tips?', 2, 0.015),
   f('mites-tapped', 'leaf', 'tap', 'Dots move on white paper', 'Tap a shoot over white paper. Do tiny dots walk?', 1, 0.008, { ...seen(5, 6, 7, 8, 9, 10), monthsOn: COOL_MITES }),

@@ -33,5 +33,6 @@ export const SHOOT: readonly Finding[] = [
   f('wood-wedge-brown', 'shoot', 'cut', 'Brown wedge in the wood', 'Cut the dead limb across. Is there a brown wedge behind an old wound?', 4, 0.008),
   f('wood-core-brown', 'shoot', 'cut', 'Brown stain in the middle', 'Cut a silvered limb, an inch thick, across. Is there a brown stain in the middle?', 3, 0.01),
   f('cankers-many-small', 'shoot', 'peel', 'Many small dark cankers', 'Shave a branch. Are there many small dark spots round pinhole tunnels?', 4, 0.001),
+  f('leader-crook-resin', 'shoot', 'look', 'Leader hooked over resin beads', 'Has the leader wilted to a hook, with beads of resin or cocoons of wood chips below?', 1, 0.001, conifers()),
   f('resin-missing', 'shoot', 'cut', 'No resin in a fresh cut', 'Cut into a limb. Does the wound stay dry of resin?', 2, 0.01, { ...seen(5, 6, 7, 8, 9, 10), ...conifers() }),
 ]

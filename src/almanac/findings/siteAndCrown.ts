@@ -24,7 +24,7 @@ export const SITE_AND_CROWN: readonly Finding[] = [
   f('crown-thin-even', 'crown', 'look', 'Thin all round', 'Step back. Is the crown thin evenly all round?', 1, 0.08),
   f('branch-dieback-scattered', 'crown', 'look', 'Scattered dead branches', 'Are there dead branches here and there in the crown?', 1, 0.15),
   f('flagging-limb', 'crown', 'look', 'One limb wilts', 'Has a single limb wilted or yellowed suddenly this season?', 1, 0.02),
-  f('wilt-sudden-whole', 'crown', 'look', 'Whole tree wilts', 'Did the whole tree wilt within days or weeks?', 1, 0.012),
+  f('wilt-sudden-whole', 'crown', 'look', 'Whole tree wilts', 'Did the whole tree wilt within days or weeks?', 1, 0.004),
   f('leafing-late-sparse', 'crown', 'look', 'Late, sparse leaves', 'Did it leaf out late or sparsely?', 1, 0.06),
   f('leaf-drop-early', 'crown', 'look', 'Leaves fall early', 'Do leaves fall well before autumn?', 1, 0.07),
   f('returns-each-summer', 'crown', 'ask', 'Returned in other summers', 'Ask. Did the same browning come in earlier summers?', 1, 0.06),

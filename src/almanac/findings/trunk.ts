@@ -46,6 +46,9 @@ export const TRUNK: readonly Finding[] = [
   f('canker-orange-pinheads', 'trunk', 'look', 'Orange pinheads on a canker', 'Are there orange pinheads on a canker, or tan fans under its bark?', 1, 0.002),
   f('canker-gum-sour', 'trunk', 'scratch', 'Sour gummy canker', 'Cut into a gummy canker. Does it smell sour, with red-brown flecks in the bark beyond?', 2, 0.004),
   f('gum-amber-clean', 'trunk', 'look', 'Amber gum without sawdust', 'Does amber gum without sawdust come from a limb or canker?', 0.5, 0.03),
+  f('lanternfly-seen', 'trunk', 'look', 'Spotted plant hoppers', 'Do grey spotted hoppers with red hind wings, or their dotted young, sit on the stem?', 1, 0.0005, seen(5, 6, 7, 8, 9, 10, 11, 12)),
+  f('egg-mass-like-mud', 'trunk', 'look', 'Egg masses like smeared mud', 'Are there grey patches like dried mud, an inch long, with rows of seed-like eggs beneath?', 1, 0.001, seen(9, 10, 11, 12, 1, 2, 3, 4, 5, 6)),
+  f('strip-blown-out', 'trunk', 'look', 'Bark blown off in a strip', 'After a storm: does a fresh strip of blown-off bark or wood run down the stem, often to the ground?', 1, 0.0008, UNSAFE),
   f('resin-white-limb', 'trunk', 'look', 'Resin dried white', 'Has resin dried to a white crust on dying limbs or on the stem?', 0.5, 0.004, conifers()),
   f('brackets-purple-small', 'trunk', 'look', 'Small brackets, purple below', 'Are there small overlapping brackets with a purple underside on dead wood?', 0.5, 0.002),
 ]

@@ -41,6 +41,21 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
     WATER,
     w('refer', 'Plan the removal with an assessor', 'once half of the crown is gone', GAP, ONCE),
   ],
+  'spotted-lanternfly': [
+    w('hands', 'Scrape egg masses into alcohol or soapy water', 'dormant and when seen', HOLDS, 'each season'),
+    w('crown-spray', 'Soap or oil on the young where they sit', 'as soon as they are seen', HOLDS, 'weekly', { kinds: OIL_SOAP }),
+  ],
+  'plant-bugs': [
+    w('watch', 'Let it grow out', 'each year', BEARS, YEARLY),
+    w('crown-spray', 'Soap or oil on the young bugs', 'as the flush opens, evening', HOLDS, 'again after 7 days', { kinds: OIL_SOAP }),
+  ],
+  'pine-sawflies': [
+    w('hands', 'Clip shoots with their clusters, or wipe the larvae into soapy water', 'while they feed', ENDS, 'each brood'),
+    w('crown-spray', 'Soap or oil on small larvae', 'while the larvae are young', HOLDS, 'again after 7 days', { kinds: OIL_SOAP }),
+  ],
+  'white-pine-weevil': [
+    w('prune', 'Cut the leader below the lowest grub, train one side shoot', 'before they fly out in midsummer', ENDS, YEARLY),
+  ],
   'bronze-birch-borer': [
     WATER,
     w('trunk-injection', 'Inject a systemic', 'spring in full leaf, before the beetles lay', HOLDS, BY_CARD, { kinds: SYSTEMIC, on: 'trees with little of the top dead', first: 'water' }),

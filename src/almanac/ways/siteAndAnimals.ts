@@ -49,6 +49,8 @@ export const SITE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'deer-browse': [w('fence', 'Fence or cage', 'before they come', ENDS, ONCE), w('repel', 'Repellent', 'before hunger', HOLDS, 'after each rain')],
   'deer-rub': [w('fence', 'Cage the stem', 'before autumn', ENDS, YEARLY), w('save', 'Cut below the wound, or graft', 'at once, grafts in early spring', HOLDS, ONCE)],
   'squirrel-stripping': [w('prune', 'Shorten a limb more than a quarter girdled', 'dry weather', BEARS, ONCE), w('refer', 'Wildlife control where it goes on', 'as it is borne', GAP, ONCE)],
+  lightning: [w('refer', 'A qualified risk assessor looks; people and targets kept away', 'at once', BEARS, ONCE), WATER, w('watch', 'Wait a season before more is decided', 'each visit', BEARS, YEARLY)],
+  'gas-leak': [w('refer', 'Ring the gas emergency line; nobody digs or lights anything', 'at once', ENDS, ONCE), w('trenches', 'Open and air the soil', 'when the soil is moist', BEARS, ONCE, { first: 'the line declared safe' }), WATER],
   'natural-bark-shedding': NOTHING,
   'natural-needle-drop': NOTHING,
 }

@@ -43,6 +43,7 @@ export const WHEN: Readonly<Record<string, WayTime>> = {
   'early summer in leaf': days('15 May to 31 Jul', IN_LEAF),
   'late spring in leaf': days('1 May to 31 Jul', IN_LEAF),
   'late summer to early spring by the label': days('1 Aug to 15 Apr', { leaf: ['none', 'swelling', 'out', 'falling'] }),
+  'before they fly out in midsummer': days('15 Apr to 20 Jul'),
   'before the beetles fly': days('1 Nov to 30 Apr'),
   // Bare twigs, buds, bloom.
   'after leaf fall, and again before bud swell': days('1 Nov to 15 Mar', { leaf: ['none'] }),

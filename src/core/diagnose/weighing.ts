@@ -12,7 +12,7 @@ import {
 import { judge, type Judgement } from './judge'
 import type { Reporting } from './reporting'
 import { feedersToFind, nextLooks, type NextLook } from './looks'
-import { HEALTHY, written, type Evidence, type Weighed, type WeighInput } from './weigh'
+import { HEALTHY, made, written, type Evidence, type Weighed, type WeighInput } from './weigh'
 
 /** What is weighed with: causes, findings, how many times its common odds a cause of the district begins with, and what kinds carry. */
 export interface Knowledge {
@@ -122,13 +122,16 @@ export function weighedOf(explained: Explained): Weighed[] {
       const bits = inside > 0 && outside > 0 ? Math.log2(inside / outside) : 0
       return { finding: l.finding.id, state: l.state, bits }
     })
+  // What a cause is silent about may be likelier beside it than beside its rivals; that speaks against them, not for it.
+  const speaks = (cause: Cause | null, e: Evidence) =>
+    cause === null || made(cause, input.findings.get(e.finding)!, input.host) !== 0
   const strongest = (a: Evidence, b: Evidence) => b.bits - a.bits
   const rows = switches.map((s, i): Weighed => {
     const all = evidence(i)
     return {
       cause: s.id,
       probability: chances[i]!,
-      for: all.filter((e) => e.bits > TELLING).sort(strongest),
+      for: all.filter((e) => e.bits > TELLING && speaks(s.cause, e)).sort(strongest),
       against: all
         .filter((e) => e.bits < -TELLING)
         .map((e) => ({ ...e, bits: -e.bits }))

@@ -59,7 +59,11 @@ function Chain({
   strong: boolean
 }) {
   if (explanation.causes.length === 0)
-    return <span className={strong ? 'font-bold' : ''}>Nothing that calls for work</span>
+    return (
+      <span className={strong ? 'font-bold' : ''}>
+        {explanation.leaves.length > 0 ? 'None of the causes' : 'Nothing that calls for work'}
+      </span>
+    )
   const group = asGroup(explanation.causes, causes)
   return (
     <span className={strong ? 'font-head font-bold text-lead leading-tight' : ''}>

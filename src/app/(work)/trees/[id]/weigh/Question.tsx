@@ -1,6 +1,7 @@
 import type { Finding, FindingState } from '@/core/diagnose/almanac'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import type { NextLook } from '@/core/diagnose/looks'
+import type { NothingToAsk } from '@/core/diagnose/nothingToAsk'
 import { testOf } from '@/almanac/laboratory'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
@@ -10,14 +11,15 @@ import { Note } from '@/ui/pieces/Note'
 export function Question({
   look,
   finding,
-  settled,
+  nothing,
   sampleHref,
   own,
   onAnswer,
 }: {
   look: NextLook | null
   finding: Finding | null
-  settled: boolean
+  /** What is said where nothing is left to ask; null before anything was looked at. */
+  nothing: NothingToAsk | null
   sampleHref: string
   /** What the firm has added to the almanac: its tests among it. */
   own: readonly OwnEntry[]
@@ -25,11 +27,9 @@ export function Question({
 }) {
   if (!look || !finding)
     return (
-      <Note says={settled ? 'good' : 'know'} className="mt-4 min-h-[118px]">
-        <b>{settled ? 'Settled.' : 'Look round first.'}</b>{' '}
-        {settled
-          ? 'No further look at the tree would change what is to be done.'
-          : 'Nothing seen so far tells what to ask.'}
+      <Note says={nothing?.settled ? 'good' : 'know'} className="mt-4 min-h-[118px]">
+        <b>{nothing?.settled ? 'Settled.' : nothing ? 'Nothing more to ask.' : 'Look round first.'}</b>{' '}
+        {nothing?.says ?? 'Nothing seen so far tells what to ask.'}
       </Note>
     )
   const test = testOf(finding.id, own)

@@ -10,8 +10,10 @@ import { reportingIn } from '@/almanac/reporting'
 import { changedSince } from '@/core/diagnose/basis'
 import { judgeHealthy } from '@/core/diagnose/healthy'
 import { weighing as weigh, type Knowledge } from '@/core/diagnose/weighing'
+import { knownBefore } from '@/core/diagnose/examination'
+import { nothingToAsk } from '@/core/diagnose/nothingToAsk'
 import { asGroup } from '@/core/diagnose/group'
-import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
+import { askedOf, HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import type { FindingState } from '@/core/diagnose/almanac'
 import type { WeighView } from '@/server/read/tree'
 import { Balance } from '@/ui/balance/Balance'
@@ -73,6 +75,12 @@ export function Weigh({ view }: { view: WeighView }) {
 
   const { weighed, looks, judgement, explanations } = weighing
   const count = (state: FindingState) => Object.values(seen).filter((s) => s === state).length
+  const looked = count('there') + count('not-there') + count('unsure')
+  const ringShows = knownBefore(view.marks, [], almanac.findings.values()).flatMap((k) =>
+    k.state === 'there' && (seen[k.finding] ?? 'not-looked') === 'not-looked'
+      ? [almanac.findings.get(k.finding)!.name]
+      : [],
+  )
   const lead = weighed[0]!
   // What lives on others is no main cause while something it lives on can be named.
   const main = view.causes.some((c) => c.id === lead.cause && c.livesOn) ? explanations[0]?.causes[0] : null
@@ -140,7 +148,7 @@ export function Weigh({ view }: { view: WeighView }) {
       <TreeHeading
         view={view}
         title={`${tree.tag}, what explains it?`}
-        below={`${count('there') + count('not-there') + count('unsure')} looked at · ${count('there')} there · ${count('not-there')} not there · ${count('unsure')} unsure`}
+        below={`${looked} looked at · ${count('there')} there · ${count('not-there')} not there · ${count('unsure')} unsure`}
         here="weigh"
         step="weigh"
       />
@@ -158,7 +166,16 @@ export function Weigh({ view }: { view: WeighView }) {
           key={look?.finding ?? 'none'}
           look={look}
           finding={look ? almanac.findings.get(look.finding)! : null}
-          settled={judgement.settled}
+          nothing={
+            judgement.settled
+              ? nothingToAsk({
+                  looked,
+                  asked: askedOf(input).length,
+                  ringShows,
+                  likeliest: explanations[0]?.probability ?? 0,
+                })
+              : null
+          }
           sampleHref={`/trees/${tree.id}/sample?cause=${settledBy(look?.finding, cause, view.own)}&test=${look?.finding ?? ''}`}
           own={view.own}
           onAnswer={answer}
