@@ -1,9 +1,10 @@
 import type { DemoTree } from './grounds'
 import { area, between, line, tree, two } from './moreGrounds'
 
-/** The glasshouse court: citrus in pots, and a walk of rhododendrons along the wall. */
+/** The glasshouse court: a plum and citrus in pots, and a walk of rhododendrons along the wall. */
 export const GLASSHOUSE_TREES: readonly DemoTree[] = [
-  ...Array.from({ length: 6 }, (_, i) =>
+  tree('Plum 1', 'plum', 6, 7, 2.6, 80),
+  ...Array.from({ length: 5 }, (_, n) => n + 1).map((i) =>
     tree(
       `Citrus ${i + 1}`,
       'citrus',

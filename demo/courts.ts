@@ -31,7 +31,7 @@ async function glasshouse(story: Story, today: string): Promise<void> {
   // Stripped by snails: decided, and waiting for its line of work.
   await decided(
     story,
-    'Citrus 1',
+    'Plum 1',
     2,
     { 'leaf-stripped-shoots': 'there', 'slime-shells': 'there', 'leaf-chewed': 'there' },
     'snails-slugs',

@@ -197,7 +197,7 @@ export const INJECTIONS: readonly ShelfCard[] = [
     [
       injection({
         hosts: ['ash', 'oak-red-group', 'maple', 'birch', 'magnolia'],
-        targets: ['iron-chlorosis', 'nutrient-shortage', 'emerald-ash-borer'],
+        targets: ['iron-chlorosis', 'manganese-shortage', 'nutrient-shortage'],
         forbiddenOnFood: true,
         reentryHours: 0,
         beeCaution: 'Nothing that harms bees; still not into a tree in full bloom.',

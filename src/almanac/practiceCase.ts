@@ -40,7 +40,7 @@ interface Composed {
 /** Cases composed by hand, where the first guess is the wrong one. */
 // prettier-ignore
 export const COMPOSED: readonly Composed[] = [
-  { id: 'black-pear', host: 'pear', month: 6, title: 'The black pear', story: 'A client has bought a fungicide for the black branches of a pear and asks how much to mix.', cause: 'aphids', also: ['sooty-mould', 'ants-tending'], complaint: 'leaf-black-film', there: ['leaf-black-film', 'leaf-sticky', 'ants-trail', 'shoot-black-rubs-off', 'aphids-seen'] },
+  { id: 'dripping-linden', host: 'linden', month: 6, title: 'The linden above the bicycle stands', story: 'Saddles are sticky and the paving is black. The caretaker wants the tree sprayed against mould.', cause: 'aphids', also: ['sooty-mould', 'ants-tending'], complaint: 'leaf-sticky', there: ['leaf-sticky', 'leaf-black-film', 'ants-trail', 'aphids-seen'] },
   { id: 'maple-one-side', host: 'maple', month: 7, title: 'The maple with one thin side', story: 'One side has gone thin over two summers. Last year somebody treated it for a wilt.', cause: 'girdling-roots', complaint: 'crown-thin-one-side', there: ['crown-thin-one-side', 'flare-hidden', 'root-girdling', 'only-this-tree', 'mulch-piled', 'branch-dieback-scattered'] },
   { id: 'ash-top', host: 'ash', month: 6, title: 'The ash by the school gate', story: 'The top is thin and the caretaker wants it watered.', cause: 'emerald-ash-borer', complaint: 'crown-thin-top', there: ['crown-thin-top', 'exit-hole-d', 'galleries-s', 'woodpecker-blond', 'trunk-sprouts', 'spreads-along-neighbours'] },
   { id: 'wet-feet', host: 'cherry', month: 6, title: 'The thirsty cherry', story: 'The leaves hang, so the sprinkler was set to run every night.', cause: 'waterlogging', complaint: 'leaf-limp-wet-soil', there: ['leaf-limp-wet-soil', 'soil-wet', 'leaf-yellow-even', 'many-kinds-affected'] },
@@ -52,7 +52,7 @@ export const COMPOSED: readonly Composed[] = [
 const FROM_AFAR = ['crown', 'leaf', 'shoot', 'fruit', 'trunk']
 
 /**
- * The case of an id by an almanac, the common one or a firm's: `composed:black-pear`; `made:123`, which is drawn from the almanac and always the same for its number;
+ * The case of an id by an almanac, the common one or a firm's: `composed:dripping-linden`; `made:123`, which is drawn from the almanac and always the same for its number;
  * `again:oak-wilt.5`, one of a cause that was missed. Null for an id that is none.
  */
 export function practiceCase(id: string, almanac: FirmAlmanac = COMMON): PracticeCase | null {

@@ -9,6 +9,7 @@ import { gate, type Answer } from '@/core/gate/gate'
 import { LOOKED_AT, type LookedAt, type Seen } from '@/core/gate/looks'
 import type { CardFacts, Facts, HostFacts, Question, Refusal } from '@/core/gate/question'
 import { dueAgain } from '@/core/history/dueAgain'
+import { feedsOnly } from '@/core/history/use'
 import { answersFinding, handMethod, isHand } from '@/core/methods/hand'
 import { handTerms } from '@/core/methods/handTerms'
 import type { UseOf } from '@/core/methods/plan'
@@ -38,6 +39,10 @@ export const foundAt = ({ decided }: Pick<TreeAtHand, 'decided'>): string[] =>
 export const isFor = (hand: TreeAtHand, use: UseOf<Method>): boolean =>
   namesCause(use, hand.cause?.id ?? '', inAlmanac(use, hand.cause?.ways ?? [])) ||
   answersFinding(use.method, foundAt(hand))
+
+/** True for feed capsules: they go into a tree beside what is against its cause, and are against none themselves. */
+export const goesBeside = ({ use, product }: UseRow): boolean =>
+  use.method === 'trunk-injection' && feedsOnly(product.actives)
 
 /** How a day lies to the window of a use, at a tree. */
 export const cardWindow = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>
@@ -92,12 +97,13 @@ export function questionOf(hand: TreeAtHand, row: UseRow, q: Asked): Question {
 
 const NOTHING = { kind: 'seldom kills', good: 50, none: 100 } as const
 
-function cardFacts(hand: TreeAtHand, { use }: UseRow, on: string): CardFacts {
+function cardFacts(hand: TreeAtHand, row: UseRow, on: string): CardFacts {
+  const { use } = row
   const setback =
     use.waterSetback === undefined ? null : readQuantity(use.waterSetback, 'length', 'waterSetback')
   return {
     namesHost: namesHost(use, hand.tree.host),
-    namesCause: isFor(hand, use),
+    namesCause: isFor(hand, use) || goesBeside(row),
     timesPerYear: use.limits?.timesPerYear,
     ...(setback?.ok && { waterSetback: setback.value.si }),
     forbiddenOnFood: use.forbiddenOnFood,

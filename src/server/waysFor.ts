@@ -11,7 +11,7 @@ import type { UseRow } from '@/db/queries/card'
 import { kindsOf } from '@/core/gate/ways'
 import { productOf } from './historyOf'
 import type { LimitsAtHand } from './limitsAtHand'
-import { cardWindow, foundAt, gateOf, isFor } from './mayGoOn'
+import { cardWindow, foundAt, gateOf, goesBeside, isFor } from './mayGoOn'
 import { cardSource, type TreeAtHand } from './treesAtHand'
 
 /** Asks of the gate that only a look at the tree answers. */
@@ -70,6 +70,8 @@ export function waysFor(
     on: string
     units: 'us' | 'metric'
     action: string | null
+    /** What goes beside a way instead: feed capsules, whatever the cause. */
+    beside?: boolean
     /** What the yearly limits of the ground have closed; nothing is asked of them where what is signed is shown. */
     limits?: LimitsAtHand
   },
@@ -79,7 +81,7 @@ export function waysFor(
   const found = foundAt(hand)
   const byHandFirst = q.action === 'care' && causeOf(decided.cause)?.action !== 'cover-spray'
   return uses
-    .filter((u) => namesHost(u.use, tree.host) && isFor(hand, u.use))
+    .filter((u) => namesHost(u.use, tree.host) && (q.beside ? goesBeside(u) : isFor(hand, u.use)))
     .map((u) => {
       const answer = (on: string) => {
         const said = gateOf(hand, u, { on, units: q.units })

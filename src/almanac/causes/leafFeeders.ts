@@ -79,7 +79,7 @@ export const LEAF_FEEDERS: readonly Cause[] = [
     id: 'snails-slugs',
     name: 'Snails and slugs',
     kind: 'mollusc',
-    hosts: ['citrus', 'avocado'],
+    hosts: ['citrus', 'avocado', 'plum', 'cherry', 'apple', 'magnolia'],
     prior: 2,
     findings: { 'leaf-stripped-shoots': 'usual', 'slime-shells': 'always', 'leaf-chewed': 'usual', 'fruit-scabs': 'seldom' },
     defining: ['slime-shells'],

@@ -243,13 +243,15 @@ export function prescribeView(id: string) {
     // Of a line what is still to come bears on it, whatever of it is done.
     const handed =
       onIt.find((p) => p.status === 'handed') ?? onIt.find((p) => p.status === 'client') ?? onIt[0] ?? null
-    const ways = waysFor(handed ? withoutPrescription(hand!, handed.id) : hand!, uses, {
+    const asked = {
       on: shared.today,
       units: person.units,
       action: decision?.action ?? null,
       // What it counts itself is no limit to it.
       ...(!handed && site && { limits: await limitsAtHand(sql, site, uses, shared.today, person.units) }),
-    })
+    }
+    const held = handed ? withoutPrescription(hand!, handed.id) : hand!
+    const ways = waysFor(held, uses, asked)
     const day = dayFor(hand!.weather, shared.timeZone, now, shared.today)
     return {
       ...shared,
@@ -286,6 +288,8 @@ export function prescribeView(id: string) {
       /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */
       byHand: decided ? hand!.cause!.ways.filter((w) => !ways.some((s) => s.use.method === w.method)) : [],
       ways,
+      /** Feed capsules that may go in beside an injection. */
+      feeds: waysFor(held, uses, { ...asked, beside: true }),
       reading,
       readingGoodForYears: READING_GOOD_FOR_YEARS,
       facts: facts && { ...facts, marks: plainMarks(hand!.marks) },

@@ -73,7 +73,7 @@ async function views(page: Page): Promise<string[]> {
     '/almanac/finding/exit-hole-d',
     '/almanac/school/ants',
     '/practice',
-    '/practice/composed/black-pear',
+    '/practice/composed/dripping-linden',
     `/trees/${linden}/sample`,
     `/trees/${linden}/client`,
   ]

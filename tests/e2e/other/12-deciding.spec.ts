@@ -134,9 +134,9 @@ test('a row of pears is brushed, banded and watched by one signature', async ({ 
   await expect(page.getByText('Ten leaves, 14 days after Two hands is signed').first()).toBeVisible()
 })
 
-test('a stripped citrus is cleared and baited, fed, and looked at four weeks later', async ({ page }) => {
+test('a stripped plum is cleared and baited, fed, and looked at four weeks later', async ({ page }) => {
   await signIn(page, 'maren')
-  await page.goto(`/trees/${await treeNamed(page, 'Citrus 1')}/prescribe`)
+  await page.goto(`/trees/${await treeNamed(page, 'Plum 1')}/prescribe`)
   await page.getByLabel('What is done').selectOption('clear and bait')
   await page.getByRole('button', { name: 'Keep it and add another step' }).click()
   // A quick feed waits for autumn.

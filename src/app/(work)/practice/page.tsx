@@ -83,7 +83,7 @@ export default async function PracticePage() {
           )}
           <h2 className="border-b border-ink2 pb-1">Your own progress</h2>
           {mean === null ? (
-            <p className="py-3 text-ink2">No case yet. Begin with the black pear.</p>
+            <p className="py-3 text-ink2">No case yet. Begin with the linden above the bicycle stands.</p>
           ) : (
             <>
               <p className="py-2">

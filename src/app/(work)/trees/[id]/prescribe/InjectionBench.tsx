@@ -112,9 +112,8 @@ export function InjectionBench({
     setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
   }
 
-  const feeds = view.ways.filter(
-    (w): w is InjectionWay =>
-      isWay(w, 'trunk-injection') && w.id !== way.id && w.closed.length === 0 && feedsOnly(w.product.actives),
+  const feeds = view.feeds.filter(
+    (w): w is InjectionWay => isWay(w, 'trunk-injection') && w.closed.length === 0,
   )
   const feed = feedsOnly(way.product.actives) ? undefined : feeds.find((w) => w.id === beside)
   const fed = input && feed && value ? planBeside(input, feed, bearings) : null
