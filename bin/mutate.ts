@@ -8,24 +8,33 @@ import ts from 'typescript'
  * number — and looks whether a test notices. Which tests run a line is measured first, one test file at a time; a change
  * is put only before those. Works in the folder it is started in, which `bin/test --mutate` makes a copy of.
  *
- * Usage: tsx bin/mutate.ts <core|server> <how many> [draw]
+ * Usage: tsx bin/mutate.ts <core|rules|server> <how many> [draw]; `rules` are the gate, the history, doses and limits alone
  */
 
 const [part = 'core', count = '200', which = '1'] = process.argv.slice(2)
-const PARTS: Record<string, { sources: string; projects: string[]; tests: RegExp }> = {
+const PARTS: Record<string, { files: RegExp; sources: string; projects: string[]; tests: RegExp }> = {
   core: {
+    files: /^src\/core\//,
     sources: 'src/core/**/*.ts',
     projects: ['unit'],
     tests: /^src\/(core|calc|almanac)\/.*\.test\.ts$/,
   },
+  rules: {
+    files: /^src\/core\/(gate|history|dose|limits)\//,
+    sources: 'src/core/{gate,history,dose,limits}/**/*.ts',
+    projects: ['unit'],
+    tests:
+      /^src\/(core\/(gate|history|dose|limits|methods|rootzone|ports)|calc|almanac\/(gate|ways))\/?.*\.test\.ts$/,
+  },
   server: {
+    files: /^src\/server\//,
     sources: 'src/server/**/*.ts',
     projects: ['unit', 'integration'],
     tests: /^(tests\/integration|src\/server)\/.*\.test\.ts$/,
   },
 }
 const chosen = PARTS[part]
-if (!chosen) throw new Error(`"${part}" is neither core nor server.`)
+if (!chosen) throw new Error(`"${part}" is neither core, rules nor server.`)
 /** Runs of a lottery of their own, and what only a server that serves reaches. */
 const SLOW = /calibration|fuzz|pairs|rehearsal|practiceCase/
 const BESIDE = /server\/(heavy|read|serve|log|environment|session|http|ledger\/watch)/
@@ -164,7 +173,7 @@ function lots(from: number): () => number {
 async function main() {
   const runs = await whoRuns()
   const all = FILES.filter(
-    (f) => f.startsWith(`src/${part}/`) && !f.endsWith('.test.ts') && !(part === 'server' && BESIDE.test(f)),
+    (f) => chosen!.files.test(f) && !f.endsWith('.test.ts') && !(part === 'server' && BESIDE.test(f)),
   )
     .sort()
     .flatMap(mutantsOf)
