@@ -301,7 +301,7 @@ test.each([
     },
     'trees[1].id',
   ],
-  ['diagnose', { host: 'palm', month: 6 }, 'host'],
+  ['diagnose', { host: 'glitter', month: 6 }, 'host'],
   ['diagnose', { host: 'ash', month: 13 }, 'month'],
   ['diagnose', { host: 'ash', month: 6, there: ['glitter'] }, 'there[0]'],
   ['diagnose', { host: 'ash', month: 6, there: ['exit-hole-d'], notThere: ['exit-hole-d'] }, 'notThere[0]'],
