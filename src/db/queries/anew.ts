@@ -1,4 +1,5 @@
 import type { Method } from '@/core/card/card'
+import { readUse } from '@/core/methods/kept'
 import type { UseOf } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Length } from '@/core/quantity/units'
@@ -39,8 +40,8 @@ export async function restsOf(
           : of.district === null
             ? sql`true`
             : sql`t.site_id in (select s.id from site s where s.district = ${of.district})`
-  return sql<RestsRow[]>`
-    select x.id, x.tree_id as "treeId", x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
+  const rows = await sql<(RestsRow & { useId: string })[]>`
+    select x.id, u.id as "useId", x.tree_id as "treeId", x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
       (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use,
       t.site_id as "siteId", t.east_m as "eastM", t.north_m as "northM", c.body->'actives' as actives,
       (select max(j.on_date)::text from job_subject js join job j on j.firm_id = js.firm_id and j.id = js.job_id
@@ -50,6 +51,7 @@ export async function restsOf(
       join card_use u on u.firm_id = i.firm_id and u.id = i.card_use_id
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
     where x.status = 'handed' and ${which}`
+  return rows.map(({ useId, ...r }) => ({ ...r, use: readUse(useId, r.use) }))
 }
 
 export async function markAnew(sql: FirmSql, subjectId: string, anew: Anew | null): Promise<void> {

@@ -1,4 +1,5 @@
 import type { Card, CardUse, Method } from '@/core/card/card'
+import { readKept, readUse, writeKept } from '@/core/methods/kept'
 import type { UseOf } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
 
@@ -30,20 +31,23 @@ const select = (sql: FirmSql) => sql`
 
 /** Every use, by any method or by one, of the newest version of every card. */
 export async function usesOnShelf<M extends Method = Method>(sql: FirmSql, method?: M): Promise<UseRow<M>[]> {
-  return sql<UseRow<M>[]>`${select(sql)} where ${method ? sql`u.method = ${method} and` : sql``}
+  const rows = await sql<UseRow<M>[]>`${select(sql)} where ${method ? sql`u.method = ${method} and` : sql``}
     c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) order by c.code, u.n`
+  return rows.map((row) => ({ ...row, use: readUse(row.id, row.use) as UseOf<M> }))
 }
 
 export async function useById(sql: FirmSql, useId: string): Promise<UseRow | undefined> {
   const rows = await sql<UseRow[]>`${select(sql)} where u.id = ${useId}`
-  return rows[0]
+  return rows[0] && withUse(rows[0])
 }
+
+const withUse = <M extends Method>(row: UseRow<M>): UseRow => ({ ...row, use: readUse(row.id, row.use) })
 
 /** Uses by their ids. */
 export async function usesByIds(sql: FirmSql, ids: string[]): Promise<Map<string, UseRow>> {
   if (ids.length === 0) return new Map()
   const rows = await sql<UseRow[]>`${select(sql)} where u.id = any(${ids})`
-  return new Map(rows.map((u) => [u.id, u]))
+  return new Map(rows.map((u) => [u.id, withUse(u)]))
 }
 
 /** What of a card's body stands in its row; the rest are its uses. */
@@ -70,14 +74,20 @@ const cardSelect = (sql: FirmSql) => sql`
 
 /** The newest version of every card of the firm, by name. */
 export async function cards(sql: FirmSql): Promise<CardRow[]> {
-  return sql<CardRow[]>`${cardSelect(sql)}
+  const rows = await sql<CardRow[]>`${cardSelect(sql)}
     where c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code)
     order by c.name, c.code limit 1000`
+  return rows.map(withUses)
 }
+
+const withUses = (row: CardRow): CardRow => ({ ...row, uses: row.uses.map((u) => readKept('use', u)) })
 
 /** Every version of a card, the newest first. */
 export async function versionsOfCard(sql: FirmSql, code: string): Promise<CardRow[]> {
-  return sql<CardRow[]>`${cardSelect(sql)} where c.code = ${code} order by c.version desc limit 200`
+  const rows = await sql<
+    CardRow[]
+  >`${cardSelect(sql)} where c.code = ${code} order by c.version desc limit 200`
+  return rows.map(withUses)
 }
 
 /** Enters a version of a card with its uses. */
@@ -98,7 +108,7 @@ export async function addCard(
   await sql`insert into card (id, firm_id, kind, code, version, name, registration, body, entered_at, entered_by)
     values (${c.id}, ${c.firmId}, ${kind}, ${code}, ${c.version}, ${name}, ${registration ?? null}, ${sql.json(body)},
       ${c.at}, ${c.by})`
-  for (const [n, { method, ...use }] of uses.entries())
+  for (const [n, { method, ...use }] of uses.map((u) => writeKept('use', u)).entries())
     await sql`insert into card_use (id, firm_id, card_id, n, method, body)
       values (${c.useIds[n]!}, ${c.firmId}, ${c.id}, ${n + 1}, ${method}, ${sql.json(use)})`
 }

@@ -2,6 +2,7 @@ import type { SiteHours } from '@/core/roster/siteHours'
 import type { PromisedCheck } from '@/core/methods/facts'
 import type { Method } from '@/core/card/card'
 import type { Seen } from '@/core/gate/looks'
+import { readKept, readUse } from '@/core/methods/kept'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Working } from '@/core/working/working'
 import type { Length } from '@/core/quantity/units'
@@ -259,14 +260,23 @@ const subjectSelect = (sql: FirmSql) => sql`
 const ofJob = (sql: FirmSql, jobId: string) =>
   sql`where i.job_id = ${jobId} and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
 
+const withKept = (r: JobSubjectRow): JobSubjectRow => ({
+  ...r,
+  plan: readKept('plan', r.plan),
+  use: readUse(r.useId, r.use),
+})
+
 /** The trees of a job that are not taken back, by what is done and by tag. */
 export async function subjectsOfJob(sql: FirmSql, jobId: string): Promise<JobSubjectRow[]> {
-  return sql<JobSubjectRow[]>`${subjectSelect(sql)} ${ofJob(sql, jobId)}`
+  return (await sql<JobSubjectRow[]>`${subjectSelect(sql)} ${ofJob(sql, jobId)}`).map(withKept)
 }
 
 /** The same as the crew has them in the hand. */
 export async function crewSubjects(sql: FirmSql, jobId: string): Promise<CrewSubjectRow[]> {
-  return sql<CrewSubjectRow[]>`select ${crewColumns(sql)} from ${subjectTables(sql)} ${ofJob(sql, jobId)}`
+  const rows = await sql<
+    CrewSubjectRow[]
+  >`select ${crewColumns(sql)} from ${subjectTables(sql)} ${ofJob(sql, jobId)}`
+  return rows.map((r) => ({ ...r, plan: readKept('plan', r.plan) }))
 }
 
 /** What else comes out of the tank of a tree's item on the same job, by name and registration. */
@@ -286,7 +296,9 @@ export async function tankMates(
 
 /** Trees of a job, by their ids there. */
 export async function jobSubjects(sql: FirmSql, ids: string[]): Promise<JobSubjectRow[]> {
-  return sql<JobSubjectRow[]>`${subjectSelect(sql)} where i.id = any(${ids}) order by t.tag, i.id`
+  return (
+    await sql<JobSubjectRow[]>`${subjectSelect(sql)} where i.id = any(${ids}) order by t.tag, i.id`
+  ).map(withKept)
 }
 
 /**

@@ -1,5 +1,6 @@
 import { ENDS_ALL } from '@/core/decide/propose'
 import type { Method } from '@/core/card/card'
+import { readKept } from '@/core/methods/kept'
 import type { SubjectPlan } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
 
@@ -103,12 +104,13 @@ export async function dueForChange(sql: FirmSql, id: string): Promise<DueRow | u
 
 /** The trees an occurrence is due at: those it was done at before, that were not given up and not decided anew on the same cause. */
 export async function dueSubjects(sql: FirmSql, occurrenceId: string) {
-  return sql<{ id: string; treeId: string; decisionId: string; plan: SubjectPlan }[]>`
+  const rows = await sql<{ id: string; treeId: string; decisionId: string; plan: SubjectPlan }[]>`
     select y.id, y.tree_id as "treeId", y.decision_id as "decisionId", y.plan
     from occurrence o join item_subject y on y.firm_id = o.firm_id and y.item_id = o.item_id
       join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
       join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
     where o.id = ${occurrenceId} and y.status = case when o.n = 1 then 'handed' else 'done' end and ${stands(sql)} order by y.tree_id`
+  return rows.map((r) => ({ ...r, plan: readKept('plan', r.plan) }))
 }
 
 /** Hands subjects to the crew once more. */

@@ -1,5 +1,6 @@
 import type { PromisedCheck } from '@/core/methods/facts'
 import type { Method } from '@/core/card/card'
+import { readKept, readUse, writeKept } from '@/core/methods/kept'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import type { Anew } from '@/core/plan/anew'
 import type { Working } from '@/core/working/working'
@@ -51,7 +52,7 @@ const treatedAgain = (sql: FirmSql) => sql`(x.status = 'done' and exists (
 
 /** What was prescribed for a tree, the newest first. */
 export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise<PrescriptionRow[]> {
-  return sql<PrescriptionRow[]>`
+  const rows = await sql<PrescriptionRow[]>`
     select p.id, x.tree_id as "treeId", x.decision_id as "decisionId", p.cause, x.status, x.anew, p.signed_at as "signedAt", w.name as "signedBy",
       i.id as "itemId", i.times, x.id as "subjectId", x.reading_id as "readingId", i.method, u.id as "useId", ${useBody(sql)} as use, l.name as "cardName", l.code as "cardCode",
       l.version as "cardVersion", p.agreed, x.plan, j.id as "jobId", js.id as "jobSubjectId", j.on_date::text as "onDate", ${treatedAgain(sql)} as again
@@ -64,6 +65,7 @@ export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise
     left join job_subject js on js.firm_id = x.firm_id and js.subject_id = x.id
     left join job j on j.firm_id = js.firm_id and j.id = js.job_id
     where x.tree_id = ${treeId} order by p.signed_at desc, p.id desc, i.n, j.on_date desc nulls last limit 20`
+  return rows.map((r) => ({ ...r, plan: readKept('plan', r.plan), use: readUse(r.useId, r.use) }))
 }
 
 /** What of earlier and planned work on trees bears on new work: by tree. */
@@ -177,7 +179,7 @@ export async function addPrescription(
         decision_id: s.decisionId,
         round: p.roundOf(s.decisionId),
         reading_id: s.readingId,
-        plan: sql.json(s.plan as never),
+        plan: sql.json(writeKept('plan', s.plan) as never),
         working: sql.json(s.working as never),
         checks: sql.json(s.checks as never),
         status: item.who === 'client' ? 'client' : 'handed',

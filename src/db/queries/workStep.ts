@@ -1,3 +1,4 @@
+import { readKept, writeKept } from '@/core/methods/kept'
 import type { RunningStep, StepEvent } from '@/core/methods/running'
 import type { PlannedStep } from '@/core/methods/step'
 import type { FirmSql } from '../client'
@@ -14,10 +15,11 @@ export interface WorkStepRow {
 /** The steps of trees of a job, in their order. */
 export async function stepsOfSubjects(sql: FirmSql, jobSubjectIds: string[]): Promise<WorkStepRow[]> {
   if (jobSubjectIds.length === 0) return []
-  return sql<WorkStepRow[]>`
+  const rows = await sql<WorkStepRow[]>`
     select s.id, s.job_subject_id as "jobSubjectId", s.n, s.what, x.state
     from step s join step_state x on x.firm_id = s.firm_id and x.step_id = s.id
     where s.job_subject_id = any(${jobSubjectIds}) order by s.job_subject_id, s.n`
+  return rows.map((r) => ({ ...r, what: readKept('step', r.what), state: readKept('state', r.state) }))
 }
 
 /** The same as they were planned alone, by tree of the job, a row a tree: a job has some thousand steps. */
@@ -29,7 +31,7 @@ export async function plannedSteps(
   const rows = await sql<{ subject: string; steps: Pick<WorkStepRow, 'id' | 'n' | 'what'>[] }[]>`
     select job_subject_id as subject, json_agg(json_build_object('id', id, 'n', n, 'what', what) order by n) as steps
     from step where job_subject_id = any(${jobSubjectIds}) group by job_subject_id`
-  return new Map(rows.map((r) => [r.subject, r.steps]))
+  return new Map(rows.map((r) => [r.subject, r.steps.map((s) => ({ ...s, what: readKept('step', s.what) }))]))
 }
 
 /** Which tree of a job each step belongs to, by step. */
@@ -82,7 +84,7 @@ export async function addSteps(
         job_subject_id: s.jobSubjectId,
         n: s.n,
         kind: s.what.kind,
-        what: sql.json(s.what as never),
+        what: sql.json(writeKept('step', s.what) as never),
       })) as never,
     )}`
     await sql`insert into step_state ${sql(
@@ -90,7 +92,7 @@ export async function addSteps(
         step_id: s.id,
         firm_id: firmId,
         job_subject_id: s.jobSubjectId,
-        state: sql.json(s.state as never),
+        state: sql.json(writeKept('state', s.state) as never),
       })) as never,
     )}`
   }
@@ -113,6 +115,6 @@ export async function noteStepEvent(
   const { id, kind, at, ...detail } = e.event
   await sql`insert into step_event (id, firm_id, step_id, job_subject_id, kind, at, by_person, detail)
     values (${id}, ${e.firmId}, ${e.stepId}, ${e.jobSubjectId}, ${kind}, ${new Date(at)}, ${e.by}, ${sql.json(detail)})`
-  await sql`update step_state set state = ${sql.json(e.state as never)}, is_in = ${e.isIn}, is_over = ${e.isOver}
+  await sql`update step_state set state = ${sql.json(writeKept('state', e.state) as never)}, is_in = ${e.isIn}, is_over = ${e.isOver}
     where step_id = ${e.stepId}`
 }
