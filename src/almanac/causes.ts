@@ -19,6 +19,7 @@ import { STEM_BORERS } from './causes/stemBorers'
 import { WILTS } from './causes/wilts'
 import { WOOD_AND_ROOT_DISEASES } from './causes/woodAndRootDiseases'
 import { HONEYDEW } from './honeydew'
+import { MEANWHILE } from './meanwhile'
 import { OPENS } from './opens'
 
 /** Goes up whenever an entry changes; a signed diagnosis keeps the version it was weighed with. */
@@ -55,6 +56,7 @@ export const CAUSES: readonly Cause[] = ENTRIES.map((c) => ({
   ...c,
   ...(c.livesOn === HONEYDEW && { hosts: STICKY_HOSTS }),
   ...(OPENS[c.id] && { opens: OPENS[c.id] }),
+  ...(MEANWHILE[c.id] && { meanwhile: MEANWHILE[c.id] }),
 }))
 
 const byId = new Map(CAUSES.map((c) => [c.id, c]))

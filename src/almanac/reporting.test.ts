@@ -1,5 +1,6 @@
 import { CAUSES } from './causes'
 import { JURISDICTIONS, jurisdictionOf } from './jurisdiction'
+import { MEANWHILE } from './meanwhile'
 import { reportingIn } from './reporting'
 import { weighTree } from './weighing'
 
@@ -30,6 +31,16 @@ test('every rule is of a cause of the almanac, and what most places ask for is a
   const anywhere = (id: string) => JURISDICTIONS.some((j) => reportingIn(j).rule(id) !== null)
   expect(CAUSES.filter((c) => c.reportable && !anywhere(c.id)).map((c) => c.id)).toEqual([])
   expect(CAUSES.filter((c) => anywhere(c.id)).length).toBeGreaterThanOrEqual(30)
+})
+
+test('whatever is reported anywhere says what is done until the answer, in words of its own kind', () => {
+  const anywhere = (id: string) => JURISDICTIONS.some((j) => reportingIn(j).rule(id) !== null)
+  const asked = CAUSES.filter((c) => c.reportable || anywhere(c.id))
+  expect(asked.filter((c) => !c.meanwhile).map((c) => c.id)).toEqual([])
+  const says = (id: string) => CAUSES.find((c) => c.id === id)!.meanwhile
+  expect(says('oak-wilt')).toMatch(/Paint every wound/)
+  expect(says('citrus-greening')).not.toMatch(/wound/)
+  for (const id of Object.keys(MEANWHILE)) expect([id, CAUSES.some((c) => c.id === id)]).toEqual([id, true])
 })
 
 test('flags follow the place, and proof comes first where a cause is not known yet', () => {

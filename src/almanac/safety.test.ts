@@ -16,11 +16,11 @@ describe('laboratory and proof', () => {
     const before = weighTree('oak-red-group', 7, OAK).judgement
     expect(before.hold?.reason).toMatch(/Oak wilt needs proof before any work/)
     expect(before.flags.map((f) => [f.cause, f.reason])).toEqual([
-      ['oak-wilt', expect.stringMatching(/on suspicion already/)],
+      ['oak-wilt', expect.stringMatching(/report on suspicion\..*Paint every wound/)],
     ])
     const after = weighTree('oak-red-group', 7, { ...OAK, 'lab-oak-wilt': 'there' }).judgement
     expect(after.hold).toBeNull()
-    expect(after.flags[0]?.reason).toMatch(/is proved: report it.*protect neighbours/)
+    expect(after.flags[0]?.reason).toMatch(/is proved: report it.*Paint every wound/)
   })
 
   test('a test of another organism, or of none named, lifts nothing', () => {

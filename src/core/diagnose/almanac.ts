@@ -107,6 +107,8 @@ export interface Cause {
   kind: string
   /** Host ids, or `*` for any. */
   hosts: readonly string[] | '*'
+  /** What is done between a suspicion that must be reported and the answer. */
+  meanwhile?: string
   /** Relative commonness among the causes of a host. */
   prior: number
   /** Months (1–12) in which it can be seen. All year when absent. */

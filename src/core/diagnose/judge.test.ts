@@ -142,11 +142,11 @@ describe('what must be reported', () => {
     expect(judged({ streaks: 'there' }, CAUSES, reporting).flags).toEqual([
       {
         cause: 'wilt',
-        reason: expect.stringMatching(/^WILT is reported on suspicion already\. Call\./) as string,
+        reason: expect.stringMatching(/^WILT: report on suspicion\. Call\. Keep wood/) as string,
       },
     ])
     expect(judged({ streaks: 'there', test: 'there' }, CAUSES, reporting).flags[0]!.reason).toMatch(
-      /^WILT is proved: report it\. Call\. Meanwhile protect neighbours/,
+      /^WILT is proved: report it\. Call\. Keep wood/,
     )
   })
   test('not where it does not stand, and not where nobody asks for it', () => {

@@ -37,6 +37,8 @@ export interface Judgement {
   settled: boolean
 }
 
+/** Where the almanac says nothing of its own. */
+const KEEP_HERE = 'Keep wood, plants and leaves on the site until the authority answers.'
 /** An explanation this likely is reckoned with when a class is refused. */
 const HEARD = 0.15
 /** A cause this likely that must be reported is flagged. */
@@ -174,9 +176,7 @@ function flagsOf(explained: Explained, reporting: Reporting): Flag[] {
     return [
       {
         cause: cause.id,
-        reason: proved
-          ? `${cause.name} is proved: report it. ${rule} Meanwhile protect neighbours, paint wounds at once, and keep all wood and leaves on the site.`
-          : `${cause.name} is reported on suspicion already. ${rule} Keep all wood and leaves on the site.`,
+        reason: `${cause.name}${proved ? ' is proved: report it.' : ': report on suspicion.'} ${rule} ${cause.meanwhile ?? KEEP_HERE}`,
       },
     ]
   })
