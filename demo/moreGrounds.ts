@@ -173,8 +173,8 @@ export async function moreGrounds(story: Story, today: string) {
         4,
         { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
         'apple-scab',
-        'care',
-        { due: addDays(today, 21) },
+        'treat',
+        {},
       )
   for (const bank of ['A', 'B', 'C'])
     await story.do('maren', 4, 'set-block', {

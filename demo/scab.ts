@@ -34,8 +34,8 @@ export async function scabSeasonOfGate(story: Story, today: string): Promise<voi
         first + 4,
         { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
         'apple-scab',
-        'care',
-        { due: addDays(today, 30) },
+        'treat',
+        {},
       )),
       given: { crownHeight: '7 ft', crownWidth: '5 ft', crownShape: 'ellipsoid', crownDensity: 'medium' },
     })

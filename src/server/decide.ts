@@ -126,7 +126,11 @@ async function decideOne(
     screen,
     own,
   )
-  if (proposal.action !== input.action && (input.words ?? '').length < 8)
+  if (
+    proposal.action !== input.action &&
+    !proposal.also?.includes(input.action) &&
+    (input.words ?? '').length < 8
+  )
     return refuse(
       'missing',
       'words',

@@ -79,7 +79,7 @@ export function waysFor(
   const { decided, tree } = hand
   if (!decided) return []
   const found = foundAt(hand)
-  const byHandFirst = q.action === 'care' && causeOf(decided.cause)?.action !== 'cover-spray'
+  const byHandFirst = q.action === 'care'
   return uses
     .filter((u) => namesHost(u.use, tree.host) && (q.beside ? goesBeside(u) : isFor(hand, u.use)))
     .map((u) => {
@@ -126,7 +126,7 @@ export function waysFor(
       (a, b) =>
         Number(a.closed.length > 0) - Number(b.closed.length > 0) ||
         Number(a.opensOn !== null) - Number(b.opensOn !== null) ||
-        // Where care was decided and no cover is what the cause calls for, hands come before any product.
+        // Where care was decided, hands come before a feed.
         (byHandFirst ? Number(isHand(b.use.method)) - Number(isHand(a.use.method)) : 0) ||
         b.score - a.score,
     )

@@ -72,7 +72,7 @@ test.each([
   [{ ...cause, months: [0] }, 'entry.months[0]'],
   [{ ...cause, months: [5, 5] }, 'entry.months'],
   [{ ...cause, expect: 'x'.repeat(401) }, 'entry.expect'],
-  [{ ...cause, hosts: ['ash', 'palm'] }, 'hosts[1]'],
+  [{ ...cause, hosts: ['ash', 'glitter'] }, 'hosts[1]'],
   [{ kind: 'district', cause: 'nothing' }, 'cause'],
   [{ kind: 'host', name: 'Ash', botanical: 'Fraxinus', edible: false }, 'name'],
   [{ ...cause, findings: { glitter: 'always' } }, 'findings'],

@@ -51,7 +51,7 @@ async function sign(treeId: string, more: Record<string, string> = {}) {
     id: uuidv7(),
     treeId,
     diagnosisId,
-    action: 'care',
+    action: 'treat',
     due: '2026-07-10',
   })
 }
@@ -141,7 +141,7 @@ test('the others are signed with those that were looked at, and say so', async (
     overrideReason: expect.stringMatching(/^By sample: 4 of 7 trees of Bank A .*A01, A02, A03, A04/),
   })
   expect((await rows((sql) => decisionsOfTree(sql, other)))[0]).toMatchObject({
-    action: 'care',
+    action: 'treat',
     reasons: [{ code: 'sample' }],
   })
   // What only some of the sample say of the site is said of none of the others.

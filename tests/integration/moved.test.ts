@@ -43,8 +43,7 @@ beforeAll(async () => {
     await decideTree(arborist(), treeId, {
       seen: { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
       cause: 'apple-scab',
-      action: 'care',
-      due: '2026-07-10',
+      action: 'treat',
     })
     treeIds.push(treeId)
   }
@@ -250,7 +249,14 @@ test('a promised check is put off with a reason, again and again, and ended by t
 })
 
 test('what a decision waits for is put off, never ended', async () => {
-  const decided = (await read((sql) => followUpsOfTree(sql, treeIds[1]!))).find(
+  const cared = await measuredTree(firm, { tag: 'M05', host: 'apple', inches: '30', eastM: 20 })
+  await decideTree(arborist(), cared, {
+    seen: { 'leaf-spots-olive': 'there' },
+    cause: 'apple-scab',
+    action: 'care',
+    due: '2026-07-10',
+  })
+  const decided = (await read((sql) => followUpsOfTree(sql, cared))).find(
     (c) => c.decisionId !== null && c.dropped === null,
   )!
   const move = { followUpId: decided.id, onDate: null as string | null, why: 'nobody asks any more' }

@@ -35,8 +35,7 @@ beforeAll(async () => {
     await decideTree(firm.person('arborist'), treeId, {
       seen: { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
       cause: 'apple-scab',
-      action: 'care',
-      due: '2026-06-20',
+      action: 'treat',
     })
     subjects.push({
       treeId,
@@ -44,6 +43,13 @@ beforeAll(async () => {
       given: { crownHeight: '10 ft', crownWidth: '10 ft', crownShape: 'ellipsoid', crownDensity: 'medium' },
     })
   }
+  // Two more are cared for by hand, and looked at again.
+  for (const tag of ['P03', 'P04'])
+    await decideTree(
+      firm.person('arborist'),
+      await measuredTree(firm, { tag, host: 'apple', inches: '30', eastM: 9 }),
+      { seen: { 'leaf-spots-olive': 'there' }, cause: 'apple-scab', action: 'care', due: '2026-06-20' },
+    )
   ;({ jobId } = await done<{ jobId: string }>(firm.person('arborist'), 'hand-to-crew', {
     id: uuidv7(),
     items: [{ useId: captan, choice: 1, times: 2, subjects }],

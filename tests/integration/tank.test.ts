@@ -32,7 +32,7 @@ async function apple(tag: string): Promise<string> {
   await decideTree(arborist(), treeId, {
     seen: { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
     cause: 'apple-scab',
-    action: 'care',
+    action: 'treat',
     due: '2026-07-10',
   })
   return treeId

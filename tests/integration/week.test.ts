@@ -98,7 +98,7 @@ beforeAll(async () => {
     await decideTree(arborist(), treeId, {
       seen: { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
       cause: 'apple-scab',
-      action: 'care',
+      action: 'treat',
       due: '2026-07-10',
     })
     apples.push(treeId)

@@ -119,7 +119,7 @@ test('a decision on a second cause leaves the covers that are due for the first;
   const decisionId = await decideTree(firm.person('arborist'), treeId, {
     seen: { 'leaf-spots-olive': 'there', 'cool-wet-spring': 'there', 'fruit-scabs': 'there' },
     cause: 'apple-scab',
-    action: 'care',
+    action: 'treat',
     due: '2026-07-30',
   })
   const { jobId } = await done<{ jobId: string }>(firm.person('arborist'), 'hand-to-crew', {
@@ -257,15 +257,22 @@ test('a way out of its time is offered for its day, refused for another, and can
   const decisionId = await decideTree(arborist, treeId, {
     seen: { 'leaf-curl-red-blister': 'there', 'cool-wet-spring': 'there', 'leaf-drop-early': 'there' },
     cause: 'peach-leaf-curl',
-    action: 'care',
+    action: 'treat',
     due: '2026-07-30',
   })
   const [tree] = await rows((sql) => treesById(sql, [treeId]))
   const offered = await rows(async (sql) => {
     const on = await usesOnShelf(sql)
     const [hand] = await treesAtHand({ sql, now: NOON, person: arborist }, [tree!], on)
+    return waysFor(hand!, on, { on: '2026-06-12', units: 'us', action: 'treat' })
+  })
+  const cared = await rows(async (sql) => {
+    const on = await usesOnShelf(sql)
+    const [hand] = await treesAtHand({ sql, now: NOON, person: arborist }, [tree!], on)
     return waysFor(hand!, on, { on: '2026-06-12', units: 'us', action: 'care' })
   })
+  // Care is by hand, water and soil: a spray is offered only once it is decided anew.
+  expect(cared.find((w) => w.id === uses.CU5)!.closed.map((c) => c.rule)).toContain('decision')
   const copper = offered.find((w) => w.id === uses.CU5)!
   expect([copper.closed, copper.opensOn]).toEqual([[], '2026-11-01'])
   const sprayed = (onDate: string) => ({

@@ -3,12 +3,14 @@ import { isHand } from '../methods/hand'
 import { notDecided } from './allowed'
 import { ACTIONS } from './propose'
 
-test('treating may take every way, care no systemic, a removal only what takes it away', () => {
+test('treating may take every way, care what is done by hand and to the soil, a removal only what takes it away', () => {
   const may = (action: string) => METHODS.filter((m) => notDecided(action, m) === null)
   expect(may('treat')).toEqual(METHODS)
   expect(may('care')).not.toContain('trunk-injection')
   expect(may('care')).not.toContain('soil-drench')
-  expect(may('care')).toContain('crown-spray')
+  expect(may('care')).not.toContain('crown-spray')
+  expect(may('care')).toContain('feed')
+  expect(may('care')).toContain('hands')
   expect(may('remove').sort()).toEqual(['barrier', 'fell', 'wood'])
 })
 

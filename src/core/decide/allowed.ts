@@ -1,13 +1,12 @@
 import type { Method } from '../card/card'
 import { handMethod, isHand } from '../methods/hand'
-import { isSystemicWay } from '../methods/systemic'
 import type { Action } from './propose'
 
 /** Decisions on which something can be prescribed at all. */
 export const PRESCRIBED_ON: readonly Action[] = ['treat', 'care', 'remove']
 
 /**
- * Why a method is no part of what was decided, or null where it is: care has no systemic, a removal only what brings a tree down and makes it
+ * Why a method is no part of what was decided, or null where it is: care has what is done by hand and to the soil, a removal only what brings a tree down and makes it
  * harmless, and every other decision nothing that is prescribed. Source: handbook, a decision leads where it says.
  *
  * @example notDecided('remove', 'wood') // null
@@ -17,9 +16,9 @@ export function notDecided(action: string | null | undefined, method: Method): s
     case 'treat':
       return null
     case 'care':
-      return isSystemicWay(method)
-        ? 'The decision is to care for this tree: sprays and feeds are part of that, a systemic is not. Decide anew first.'
-        : null
+      return isHand(method) || method === 'feed'
+        ? null
+        : 'The decision is to care for this tree by hand, water and soil: no spray and no systemic is part of that. Decide anew first.'
     case 'remove':
       return isHand(method) && handMethod(method).whenRemoved
         ? null

@@ -55,6 +55,8 @@ export interface DecideInput {
 
 export interface Proposal {
   action: Action
+  /** Decisions that are as good by what was found: they need no words either. */
+  also?: readonly Action[]
   reasons: Reason[]
 }
 
@@ -113,8 +115,13 @@ export function propose(input: DecideInput): Proposal {
       say('calls', 'The cause is in roots, soil or water; work there comes before any product.')
       return { action: 'care', reasons }
     case 'sap-feeder-care':
-    case 'sanitation':
     case 'leaf-feeder-care':
+      say(
+        'calls',
+        'Care by hand and water comes first; soap, oil or what spares their enemies where that is not enough.',
+      )
+      return { action: 'care', also: ['treat'], reasons }
+    case 'sanitation':
     case 'pruning':
     case 'barrier':
       say('calls', 'Care by hand, water and mild means comes first; this needs no trunk injection.')
@@ -124,7 +131,7 @@ export function propose(input: DecideInput): Proposal {
         'calls',
         'It is kept off by covers at the right stage, not cured; clean up, and plan the covers for the next season.',
       )
-      return { action: 'care', reasons }
+      return { action: 'treat', also: ['care'], reasons }
     case 'laboratory':
       if (input.proved) {
         const action = ledOn(input, lost, say)

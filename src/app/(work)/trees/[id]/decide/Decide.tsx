@@ -21,7 +21,11 @@ import { useMay } from '@/ui/shell/may'
 
 const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'treat', title: 'Treat', means: 'A product by its label, with checks afterwards.' },
-  { action: 'care', title: 'Care only', means: 'Water, roots, soil, hand work. No product now.' },
+  {
+    action: 'care',
+    title: 'Care only',
+    means: 'Water, roots, soil, feed, hand work. No spray, no systemic.',
+  },
   { action: 'watch', title: 'Watch', means: 'Look again on a date.' },
   { action: 'sample', title: 'Send a sample', means: 'The laboratory settles it first.' },
   {
@@ -74,7 +78,7 @@ export function Decide({ view }: { view: DecideView }) {
     if (works) go(`/trees/${tree.id}/prescribe`)
     else go(`/trees/${tree.id}`)
   }
-  const other = action !== proposal.action
+  const other = action !== proposal.action && (action === null || !proposal.also?.includes(action))
   const healthy = proposal.action === 'healthy'
   /** Something is done for the tree: then it can be said what comes of it. */
   const works = action === 'treat' || action === 'care'
