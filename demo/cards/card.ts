@@ -41,6 +41,10 @@ const NUMBERS: Record<string, number> = {
   MY3: 1028,
   ST6: 1029,
   KC2: 1030,
+  TB3: 1031,
+  OT2: 1032,
+  SS1: 1033,
+  CF8: 1034,
 }
 
 /** Example cards. Invented names and DEMO- numbers: they show the form of a card and are no labels. */

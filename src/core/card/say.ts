@@ -58,6 +58,7 @@ const SAY: { [M in PutOnMethod]: (terms: TermsOf<M>) => Said[] } = {
           : t.ports.rows.map((r) => `${r.ports} ${r.upTo ? `up to ${r.upTo}` : 'above'}`).join(', '),
     ],
     ['Apart', `at least ${t.minSpacing}${t.maxGap ? `, no gap above ${t.maxGap}` : ''}`],
+    ...when(t.dilution, () => ['Made up', `${t.dilution} parts of water to one of product`]),
     ...when(t.perPortMax, () => ['Most a port', t.perPortMax!]),
     ['Drill', `${t.bit}, ${t.depth} deep; afterwards ${t.hole}`],
     ['Uptake', `${t.uptakeMinutes.from} to ${t.uptakeMinutes.to} min`],

@@ -119,3 +119,35 @@ test('never above the label, and monotone in the trunk', () => {
     ),
   )
 })
+
+test('an infusion is made up with water: what a port may take is of the mix, the product is the label’s', () => {
+  const infused = doseInjection({
+    diameter: toSI(30, 'in'),
+    portGirth: toSI(96, 'in'),
+    ratePerInch: { low: toSI(12, 'mL'), high: toSI(24, 'mL') },
+    dilution: 40,
+    ports: { rule: 'spacing', spacing: toSI(8, 'in') },
+    perPortMax: toSI(1, 'L'),
+  })
+  if (!infused.ok) throw new Error(infused.problem.message)
+  const { ports, volume, perPort, water } = infused.value
+  expect(fromSI(volume, 'mL')).toBeCloseTo(360, 9)
+  expect(fromSI(water!, 'mL')).toBeCloseTo(14_400, 6)
+  // 14.76 L at no more than a litre a port: 15, though the girth asks for 12.
+  expect(ports).toBe(15)
+  expect(fromSI(perPort, 'mL')).toBeCloseTo(24, 9)
+  expect(infused.value.working.map((s) => s.label)).toContain('Made up with water')
+})
+
+test('what is not diluted has no water, and a dilution of nothing is refused', () => {
+  const base = {
+    diameter: toSI(30, 'in'),
+    ratePerInch: { low: toSI(12, 'mL'), high: toSI(24, 'mL') },
+    ports: { rule: 'spacing', spacing: toSI(8, 'in') } as const,
+  }
+  expect(doseInjection(base)).toMatchObject({ ok: true, value: { water: null } })
+  expect(doseInjection({ ...base, dilution: 0 })).toMatchObject({
+    ok: false,
+    problem: { code: 'out-of-range', field: 'dilution' },
+  })
+})

@@ -19,7 +19,10 @@ export interface InjectionInput {
   /** `low`, `high`, or a share 0–1 between them. */
   choice?: 'low' | 'high' | number
   ports: PortRule
+  /** Of product and water together where it is diluted. */
   perPortMax?: Volume
+  /** Parts of water to one of product. */
+  dilution?: number
   minPorts?: number
   capsule?: { volume: Volume; maxPerInch: Volume }
   units?: UnitSystem
@@ -30,7 +33,10 @@ export interface InjectionInput {
 export interface Injection {
   ports: number
   volume: Volume
+  /** Product a port. */
   perPort: Volume
+  /** Water in all, of an infusion that is made up with it; null where none is. */
+  water: Volume | null
   /** Only for capsule products; one a port. */
   capsules?: number
   working: Working
@@ -43,7 +49,7 @@ const MOST_PORTS = 500
  * Volume and port count of a trunk injection, as the label states them.
  *
  * Ports: by spacing ⌈girth ÷ spacing⌉; by diameter, diameter ÷ inches-per-port rounded half up; or a table read by
- * diameter. Never below `minPorts`, raised until no port takes more than `perPortMax`. Capsule products take one
+ * diameter. Never below `minPorts`, raised until no port takes more than `perPortMax`, water included. Capsule products take one
  * capsule a port and are refused with `over-label` above the label's maximum per inch.
  * Problems: `missing`, `out-of-range`, `over-label`.
  *
@@ -102,12 +108,24 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
     source: 'label',
     from: `${fromLabel}, ${rateName}; ${fromReading}`,
   })
+  if (input.dilution !== undefined && !(input.dilution > 0))
+    return refuse('out-of-range', 'dilution', 'The parts of water must be more than none.')
+  const water = input.dilution === undefined ? null : volume * input.dilution
+  const mix = volume + (water ?? 0)
+  if (water !== null)
+    working.push({
+      label: 'Made up with water',
+      expression: `${showMl(volume)} × ${plain(input.dilution!)} parts = ${showMl(water)} of water`,
+      result: `${showMl(mix)} in all`,
+      source: 'label',
+      from: fromLabel,
+    })
   if (input.perPortMax !== undefined) {
-    const needed = ceilGuarded(volume / input.perPortMax)
+    const needed = ceilGuarded(mix / input.perPortMax)
     if (needed > ports) {
       working.push({
         label: 'Ports added so that none is over its most',
-        expression: `${showMl(volume)} ÷ ${showMl(input.perPortMax)}, rounded up`,
+        expression: `${showMl(mix)} ÷ ${showMl(input.perPortMax)}, rounded up`,
         result: `${needed} ports`,
         source: 'label',
         from: fromLabel,
@@ -122,8 +140,12 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
       `That makes ${ports} ports, more than any trunk can carry; check the rate and the port rule.`,
     )
   const perPort = volume / ports
-  working.push({ label: 'Each port', expression: `${showMl(volume)} ÷ ${ports}`, result: showMl(perPort, 2) })
-  return ok({ ports, volume, perPort, working })
+  working.push({
+    label: 'Each port',
+    expression: `${showMl(mix)} ÷ ${ports}`,
+    result: showMl(mix / ports, 2),
+  })
+  return ok({ ports, volume, perPort, water, working })
 }
 
 function doseCapsules(
@@ -165,7 +187,7 @@ function doseCapsules(
       'capsule',
       `${ports} capsules make ${showMl(volume)}, above the label’s most of ${showMl(most)} for this trunk; use a smaller capsule or another method.`,
     )
-  return ok({ ports, volume, perPort: capsule.volume, capsules: ports, working })
+  return ok({ ports, volume, perPort: capsule.volume, water: null, capsules: ports, working })
 }
 
 function countPorts(

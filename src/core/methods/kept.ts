@@ -25,7 +25,13 @@ const line = z.looseObject({ name: z.string(), label: z.string(), kind: z.string
 const waits = z.strictObject({ after: z.string(), days: number })
 
 const step = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('port'), bearing: number, product: number, stem: number.optional() }),
+  z.strictObject({
+    kind: z.literal('port'),
+    bearing: number,
+    product: number,
+    mix: number.optional(),
+    stem: number.optional(),
+  }),
   z.strictObject({
     kind: z.literal('task'),
     task: z.string(),
@@ -43,6 +49,7 @@ const state = z.discriminatedUnion('kind', [
     bearing: number,
     stem: number.optional(),
     volume: number,
+    share: number.optional(),
     drilledAt: maybe,
     startedAt: maybe,
     stoppedAt: maybe,

@@ -5,6 +5,7 @@ import {
   foldPort,
   isInTree,
   plannedPort,
+  productIn,
   stageOf,
   whyNotFinished,
   type PortEvent,
@@ -118,7 +119,7 @@ export function begunAt(step: RunningStep): number | null {
 /** What went on or in by it, m³ or kg. */
 export function productOf(step: RunningStep): number {
   if (step.kind === 'task') return putOn(step)
-  return step.startedAt === null ? 0 : step.volume - step.left
+  return productIn(step)
 }
 
 /** What went on or in at a tree in all. */

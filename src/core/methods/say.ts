@@ -113,7 +113,9 @@ function sayPutOn(plan: PutOnPlan, units: UnitSystem): string {
     case 'trunk-injection':
       return plan.shape.stems
         ? `${product} in ${plan.shape.ports.length} ports of ${plan.shape.stems.length} stems`
-        : `${product} in ${plan.shape.ports.length} ports, ${showMl(plan.shape.perPort)} each`
+        : plan.water === null
+          ? `${product} in ${plan.shape.ports.length} ports, ${showMl(plan.shape.perPort)} each`
+          : `${product} with ${showMl(plan.water)} of water in ${plan.shape.ports.length} ports, ${showMl((plan.product + plan.water) / plan.shape.ports.length)} each`
     case 'soil-drench':
       return plan.water ? `${product} in ${shown(plan.water, 'gal', units)} of water` : product
     case 'soil-injection':

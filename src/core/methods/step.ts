@@ -16,6 +16,8 @@ export type PlannedStep =
       kind: 'port'
       bearing: number
       product: Volume
+      /** Product and water together, where it is made up with water. */
+      mix?: Volume
       /** Which of several stems it is in, from 1; left out on one trunk. */
       stem?: number
     }

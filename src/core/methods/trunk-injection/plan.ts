@@ -88,6 +88,7 @@ export function planInjection(input: InjectionPlanInput): Result<InjectionPlan> 
     choice: input.choice,
     ports: terms.value.ports,
     perPortMax: terms.value.perPortMax,
+    dilution: terms.value.dilution,
     minPorts: terms.value.minPorts,
     units,
     sources: input.sources,
@@ -248,11 +249,16 @@ export function planTrunkInjection(q: Question<'trunk-injection'>): Result<Plann
       kind: 'liquid',
       least: leastDose(terms.value, tree.diameter, dose.volume),
       most: mostDose(terms.value, tree.diameter) ?? dose.volume,
-      water: null,
+      water: dose.water,
       // What goes into a trunk counts to no limit of the ground.
       active: null,
       minutes: SET_UP_MINUTES + dose.ports * MINUTES_A_PORT,
-      steps: layout.ports.map((p) => ({ kind: 'port', bearing: p.bearing, product: dose.perPort })),
+      steps: layout.ports.map((p) => ({
+        kind: 'port',
+        bearing: p.bearing,
+        product: dose.perPort,
+        ...(dose.water !== null && { mix: dose.perPort + dose.water / dose.ports }),
+      })),
       shape: {
         portGirth: given.portGirth,
         perPort: dose.perPort,
@@ -307,6 +313,7 @@ function planStems(q: Question<'trunk-injection'>): Result<Planned<'trunk-inject
       product,
       least: sum((p) => p.least),
       most: sum((p) => p.most),
+      water: plans[0]!.water === null ? null : sum((p) => p.water ?? 0),
       minutes: SET_UP_MINUTES + sum((p) => p.steps.length) * MINUTES_A_PORT,
       steps: plans.flatMap((p, i) => p.steps.map((s) => ({ ...s, stem: i + 1 }))),
       shape: {

@@ -2,6 +2,8 @@ import fc from 'fast-check'
 import {
   foldPort,
   isInTree,
+  plannedPort,
+  productIn,
   stageOf,
   stepPort,
   volumeApplied,
@@ -166,4 +168,13 @@ describe('a port from its events', () => {
       ]),
     ).toMatchObject({ ok: false, problem: { message: expect.stringMatching(/not drilled yet/) } })
   })
+})
+
+test('of a mix with water only its share of product counts as put in', () => {
+  const port = plannedPort(1, { bearing: 40, product: 24e-6, mix: 984e-6 })
+  expect(port.volume).toBe(984e-6)
+  const empty = { ...port, drilledAt: 1, startedAt: 2, stoppedAt: 3, outAt: 4 }
+  expect(productIn(empty)).toBeCloseTo(24e-6, 12)
+  expect(productIn({ ...empty, left: 492e-6 })).toBeCloseTo(12e-6, 12)
+  expect(volumeApplied([empty, { ...empty, startedAt: null }])).toBeCloseTo(24e-6, 12)
 })

@@ -7,7 +7,10 @@ export interface RunningPort {
   bearing: number
   /** Which of several stems it is in, from 1; left out on one trunk. */
   stem?: number
+  /** What is in the bottle, m³: product, or product and water. */
   volume: number
+  /** Share of product in it; left out where it is all product. */
+  share?: number
   drilledAt: number | null
   startedAt: number | null
   stoppedAt: number | null
@@ -32,13 +35,14 @@ export type PortStage = 'planned' | 'drilled' | 'taking up' | 'empty' | 'done' |
 /** A port as it was planned, before anything was done at it. */
 export function plannedPort(
   number: number,
-  planned: { bearing: number; product: number; stem?: number },
+  planned: { bearing: number; product: number; mix?: number; stem?: number },
 ): RunningPort {
   return {
     number,
     bearing: planned.bearing,
     ...(planned.stem !== undefined && { stem: planned.stem }),
-    volume: planned.product,
+    volume: planned.mix ?? planned.product,
+    ...(planned.mix !== undefined && { share: planned.product / planned.mix }),
     drilledAt: null,
     startedAt: null,
     stoppedAt: null,
@@ -152,9 +156,14 @@ export function foldPort(planned: RunningPort, events: readonly PortEvent[]): Re
   return ok(port)
 }
 
-/** What went into the tree: charged and started, less what was left. m³. */
+/** What of the product went in by a port: charged and started, less what was left. m³. */
+export function productIn(port: RunningPort): number {
+  return port.startedAt === null ? 0 : (port.volume - port.left) * (port.share ?? 1)
+}
+
+/** What of the product went into the tree. m³. */
 export function volumeApplied(ports: readonly RunningPort[]): number {
-  return ports.reduce((sum, p) => sum + (p.startedAt === null ? 0 : p.volume - p.left), 0)
+  return ports.reduce((sum, p) => sum + productIn(p), 0)
 }
 
 /** Why a tree cannot be signed off yet, as a sentence; null when it can. */

@@ -16,6 +16,7 @@ export interface InjectionTerms {
   minSpacing: Length
   maxGap?: Length
   perPortMax?: Volume
+  dilution?: number
   minPorts?: number
   temperature: { least: Temperature; most: Temperature }
 }
@@ -53,6 +54,7 @@ export function readInjectionUse(use: InjectionUse): Result<InjectionTerms> {
     minSpacing: read(use.minSpacing, 'length', 'minSpacing'),
     maxGap: use.maxGap === undefined ? undefined : read(use.maxGap, 'length', 'maxGap'),
     perPortMax: use.perPortMax === undefined ? undefined : read(use.perPortMax, 'volume', 'perPortMax'),
+    dilution: use.dilution,
     minPorts: use.minPorts,
     temperature: {
       least: read(use.temperature.least, 'temperature', 'temperature.least'),

@@ -30,6 +30,9 @@ export const trunkInjection = z
     ]),
     minSpacing: quantity('length', APART),
     maxGap: quantity('length', [0.02, 3]).optional(),
+    /** Parts of water to one of product, where it is made up before it goes in. */
+    dilution: z.number().min(0.1).max(500).optional(),
+    /** Of what is in the bottle: product, or product and water. */
     perPortMax: quantity('volume', A_PORT).optional(),
     minPorts: whole(1, 50).optional(),
     bit: quantity('length', A_BIT).max(30),
@@ -43,6 +46,12 @@ export const trunkInjection = z
     retreatYears: z.number().positive().max(10),
   })
   .superRefine((use, context) => {
+    if (use.capsule && use.dilution !== undefined)
+      context.addIssue({
+        code: 'custom',
+        path: ['dilution'],
+        message: 'A capsule is not made up with water; take one of the two out.',
+      })
     if ((use.ratePerInch === undefined) === (use.capsule === undefined))
       context.addIssue({
         code: 'custom',

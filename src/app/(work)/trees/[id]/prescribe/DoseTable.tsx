@@ -74,7 +74,12 @@ export function DoseTable({
               value={String(plan.layout.ports.length)}
               strong
             />
-            <Row name="Each port" value={showMl(plan.dose.perPort)} strong />
+            {plan.dose.water !== null && <Row name="With water" value={showMl(plan.dose.water)} strong />}
+            <Row
+              name="Each port"
+              value={showMl(plan.dose.perPort + (plan.dose.water ?? 0) / plan.dose.ports)}
+              strong
+            />
             <Row name="Drill" value={`${terms.bit}, ${terms.depth} deep`} />
             <Row
               name="Expected uptake"
