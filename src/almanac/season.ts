@@ -48,6 +48,7 @@ const PHENOLOGY: Readonly<Record<string, Phenology>> = {
   peach: { sum: FRUIT, stages: APPLE, daysBefore: 10 },
   linden: bloom(1250, 1500),
   tuliptree: bloom(380, 560),
+  'horse-chestnut': bloom(300, 480),
 }
 
 /** How the stages of a kind are timed, or nothing where no sums are known. */
@@ -105,6 +106,24 @@ export const TARGETS: readonly WarmthTarget[] = [
   target('crawlers-lecanium', 'Crawlers of soft scale', ['lecanium-scale'], ['maple', 'honeylocust', 'walnut', 'plum', ...OAKS], 800, 1250),
   target('japanese-beetle', 'Japanese beetle adults', ['japanese-beetle'], ['linden', 'birch', 'apple', 'crabapple', 'cherry', 'elm', 'crape-myrtle'], 950, 1050),
   target('fall-webworm', 'Fall webworm', ['fall-webworm'], ['walnut', 'elm', 'maple', 'apple', 'cherry'], 1200, 1800),
+  target('clearwing-moths', 'Clearwing moths, ash and lilac kind', ['clearwing-borer'], ['ash'], 275, 500),
+  target('codling-first', 'Codling moth, first moths to first hatch', ['codling-moth'], [...ORCHARD, 'walnut'], 200, 450),
+  target('codling-second', 'Codling moth, second brood', ['codling-moth'], [...ORCHARD, 'walnut'], 1100, 1400),
+  target('apple-maggot-flies', 'Apple maggot flies', ['apple-maggot'], ['apple', 'crabapple', 'hawthorn'], 900, 1500),
+  target('plum-curculio', 'Plum curculio, cuts on young fruit', ['plum-curculio'], ['peach', 'plum', 'cherry', 'apricot', 'apple', 'pear'], 150, 400),
+  target('spruce-mite-hatch', 'Spruce mite hatch', ['spider-mites'], ['spruce', 'hemlock', 'fir', 'arborvitae', 'juniper', 'douglas-fir'], 50, 160),
+  target('lace-bugs', 'Lace bugs, first young', ['lace-bugs'], ['rhododendron', 'sycamore', 'hawthorn', 'oak-white-group'], 240, 370),
+  target('birch-leafminer', 'Birch leafminer wasps', ['birch-leafminer'], ['birch'], 190, 290),
+  target('holly-leafminer', 'Holly leafminer flies', ['holly-leafminer'], ['holly'], 190, 290),
+  target('boxwood-psyllid', 'Boxwood psyllid, young', ['boxwood-psyllid'], ['boxwood'], 290, 440),
+  target('adelgid-spring', 'Adelgid crawlers, spring brood', ['hemlock-woolly-adelgid'], ['hemlock'], 150, 300),
+  target('adelgid-summer', 'Adelgid crawlers, before they rest', ['hemlock-woolly-adelgid'], ['hemlock'], 600, 900),
+  target('plant-bugs', 'Plant bugs, young on the first leaves', ['plant-bugs'], ['honeylocust', 'ash', 'sycamore'], 58, 250),
+  target('pine-sawflies', 'Pine sawfly larvae, spring kind', ['pine-sawflies'], ['pine'], 90, 190),
+  target('white-pine-weevil', 'White pine weevils on the leader', ['white-pine-weevil'], ['pine', 'spruce', 'douglas-fir'], 7, 58),
+  target('elm-leaf-beetle-second', 'Elm leaf beetle, second brood', ['elm-leaf-beetle'], ['elm'], 1100, 1400),
+  target('crawlers-conifer-second', 'Pine needle scale, second brood', ['pine-needle-scale'], ['pine', 'spruce', 'fir', 'douglas-fir', 'hemlock'], 1290, 1720),
+  target('crawlers-euonymus-second', 'Euonymus scale, second brood', ['euonymus-scale'], ['euonymus'], 1800, 2100),
   target('crawlers-tuliptree', 'Crawlers on tuliptree and magnolia', ['tuliptree-scale'], ['tuliptree', 'magnolia'], 1900, 2600),
 ]
 

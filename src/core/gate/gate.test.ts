@@ -150,6 +150,71 @@ test.each<[string, Partial<Question>, string[]]>([
   ],
 ])('%s', (_, q, expected) => expect(closedBy(q)).toEqual(expected))
 
+const ofGroup = (group: string): ProductFacts => ({
+  ...product('XX1', 'imidacloprid'),
+  actives: [{ name: 'some active', key: 'some active', group }],
+})
+
+test.each(['1B', '4A', '4C', '4D', '6'])(
+  'group %s taken up before bloom reaches the nectar of a kind that bees visit',
+  (group) => {
+    const maple: Partial<Question> = {
+      host: hostFacts('maple'),
+      cause: causeFacts('lecanium-scale', 'maple'),
+      product: ofGroup(group),
+    }
+    expect(closedBy({ ...maple, ...facts({ bloom: 'before', eaten: false }) })).toContain('bees')
+    expect(closedBy({ ...maple, ...facts({ bloom: 'open', eaten: false }) })).toContain('bees')
+    expect(closedBy({ ...maple, ...facts({ bloom: 'over', eaten: false }) })).not.toContain('bees')
+  },
+)
+
+test.each(['1A', '1B', '3A', '4A', '4C', '4D', '5', '6', '13', '15'])(
+  'group %s is not sprayed onto open bloom, and may be once it is over',
+  (group) => {
+    const spray: Partial<Question> = {
+      method: 'crown-spray',
+      product: ofGroup(group),
+      host: hostFacts('crabapple'),
+      cause: causeFacts('aphids', 'crabapple'),
+    }
+    expect(closedBy({ ...spray, ...facts({ bloom: 'open', eaten: false }) })).toContain('bees')
+    expect(closedBy({ ...spray, ...facts({ bloom: 'over', eaten: false }) })).not.toContain('bees')
+    expect(gate({ ...base, ...spray, ...facts({ eaten: false }) }).asks.map((a) => a.field)).toContain(
+      'bloom',
+    )
+  },
+)
+
+test('a feed beside is not held to the crown, a systemic is', () => {
+  const gone = facts({ crownLost: 80 })
+  expect(closedBy({ ...inject, ...gone })).toContain('crown')
+  expect(closedBy({ ...inject, ...gone, product: { ...product('FE1', 'iron'), feeds: true } })).not.toContain(
+    'crown',
+  )
+})
+
+test('a pine is kept from cuts in the beetles’ flight for the wilt alone', () => {
+  const cut = (cause: string) =>
+    closedBy({
+      method: 'prune',
+      product: null,
+      card: null,
+      host: hostFacts('pine'),
+      cause: causeFacts(cause, 'pine'),
+      onGround: false,
+      ...facts({ bark: 'dry' }),
+    })
+  expect(cut('pine-wilt')).toContain('season')
+  expect(cut('diplodia-tip-blight')).not.toContain('season')
+})
+
+test('what is full for the year opens with the next', () => {
+  expect(
+    gate({ ...base, keeps: {}, ...before('2026-02-01') }).closed.find((r) => r.rule === 'count')?.until,
+  ).toBe('2027-01-01')
+})
+
 test('what keeps its distance from another active says when it may, by whichever card', () => {
   const spray: Partial<Question> = {
     method: 'crown-spray',
