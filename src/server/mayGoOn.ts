@@ -103,6 +103,7 @@ function cardFacts(hand: TreeAtHand, row: UseRow, on: string): CardFacts {
     use.waterSetback === undefined ? null : readQuantity(use.waterSetback, 'length', 'waterSetback')
   return {
     namesHost: namesHost(use, hand.tree.host),
+    ...(use.notOn?.includes(hand.tree.host) && { leavesOut: true }),
     namesCause: isFor(hand, use) || goesBeside(row),
     timesPerYear: use.limits?.timesPerYear,
     ...(setback?.ok && { waterSetback: setback.value.si }),

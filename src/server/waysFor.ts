@@ -80,54 +80,61 @@ export function waysFor(
   if (!decided) return []
   const found = foundAt(hand)
   const byHandFirst = q.action === 'care'
-  return uses
-    .filter((u) => namesHost(u.use, tree.host) && (q.beside ? goesBeside(u) : isFor(hand, u.use)))
-    .map((u) => {
-      const answer = (on: string) => {
-        const said = gateOf(hand, u, { on, units: q.units })
-        const limit = q.limits?.(u, on)
-        return limit ? { ...said, closed: [...said.closed, limit] } : said
-      }
-      const { closed: refused, asks, again } = answer(q.on)
-      // Where only the day is wrong, it can be chosen for the right one.
-      const opensOn =
-        refused.length === 0 ? null : rightDay(refused, { on: q.on, closedOn: (on) => answer(on).closed })
-      const closed: Way['closed'] =
-        opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
-      const not = q.action === null ? null : notDecided(q.action, u.use.method)
-      if (not !== null) closed.unshift({ rule: 'decision', text: not })
-      const { score, reasons } = merit(u.use, {
-        girdles: causeOf(decided.cause)?.girdles ?? false,
-        ways: hand.cause!.ways,
-        kinds: kindsIn(u),
-        feeds: feedsOnly(u.product.actives),
-        again,
-        answers: answersFinding(u.use.method, found),
+  return (
+    uses
+      // A card that leaves this kind out is shown closed, so that nobody looks for it.
+      .filter(
+        (u) =>
+          (namesHost(u.use, tree.host) || u.use.notOn?.includes(tree.host)) &&
+          (q.beside ? goesBeside(u) : isFor(hand, u.use)),
+      )
+      .map((u) => {
+        const answer = (on: string) => {
+          const said = gateOf(hand, u, { on, units: q.units })
+          const limit = q.limits?.(u, on)
+          return limit ? { ...said, closed: [...said.closed, limit] } : said
+        }
+        const { closed: refused, asks, again } = answer(q.on)
+        // Where only the day is wrong, it can be chosen for the right one.
+        const opensOn =
+          refused.length === 0 ? null : rightDay(refused, { on: q.on, closedOn: (on) => answer(on).closed })
+        const closed: Way['closed'] =
+          opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
+        const not = q.action === null ? null : notDecided(q.action, u.use.method)
+        if (not !== null) closed.unshift({ rule: 'decision', text: not })
+        const { score, reasons } = merit(u.use, {
+          girdles: causeOf(decided.cause)?.girdles ?? false,
+          ways: hand.cause!.ways,
+          kinds: kindsIn(u),
+          feeds: feedsOnly(u.product.actives),
+          again,
+          answers: answersFinding(u.use.method, found),
+        })
+        const window = cardWindow(hand, u.use, q.on)
+        const season =
+          opensOn !== null
+            ? refused.map(said)
+            : window.is === 'maybe'
+              ? [`goes on ${u.use.window}: ${window.why}, look at the tree`]
+              : []
+        return {
+          ...u,
+          source: cardSource(u.product),
+          closed,
+          reasons: [...reasons, ...season],
+          opensOn,
+          again,
+          asks: asks.filter((a) => LOOKED_FOR.includes(a.field)).map((a) => a.message),
+          score,
+        }
       })
-      const window = cardWindow(hand, u.use, q.on)
-      const season =
-        opensOn !== null
-          ? refused.map(said)
-          : window.is === 'maybe'
-            ? [`goes on ${u.use.window}: ${window.why}, look at the tree`]
-            : []
-      return {
-        ...u,
-        source: cardSource(u.product),
-        closed,
-        reasons: [...reasons, ...season],
-        opensOn,
-        again,
-        asks: asks.filter((a) => LOOKED_FOR.includes(a.field)).map((a) => a.message),
-        score,
-      }
-    })
-    .sort(
-      (a, b) =>
-        Number(a.closed.length > 0) - Number(b.closed.length > 0) ||
-        Number(a.opensOn !== null) - Number(b.opensOn !== null) ||
-        // Where care was decided, hands come before a feed.
-        (byHandFirst ? Number(isHand(b.use.method)) - Number(isHand(a.use.method)) : 0) ||
-        b.score - a.score,
-    )
+      .sort(
+        (a, b) =>
+          Number(a.closed.length > 0) - Number(b.closed.length > 0) ||
+          Number(a.opensOn !== null) - Number(b.opensOn !== null) ||
+          // Where care was decided, hands come before a feed.
+          (byHandFirst ? Number(isHand(b.use.method)) - Number(isHand(a.use.method)) : 0) ||
+          b.score - a.score,
+      )
+  )
 }

@@ -6,6 +6,7 @@ import { used } from '../history/use.testing'
 import { toSI } from '../quantity/units'
 import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, leafChanges } from './calendar'
 import { GATE, gate, said } from './gate'
+import { isBorne } from './kind'
 import { saidOfSeen } from './looks'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
@@ -207,6 +208,18 @@ test('a pine is kept from cuts in the beetles’ flight for the wilt alone', () 
     })
   expect(cut('pine-wilt')).toContain('season')
   expect(cut('diplodia-tip-blight')).not.toContain('season')
+})
+
+test('advice that a kind does not bear is left out, and a card that leaves a kind out says so', () => {
+  const oil = { kinds: ['horticultural oil'] }
+  expect(isBorne(oil, hostFacts('walnut'))).toBe(false)
+  expect(isBorne(oil, hostFacts('maple'))).toBe(true)
+  expect(isBorne({ kinds: ['horticultural oil', 'soap'] }, hostFacts('walnut'))).toBe(true)
+  expect(isBorne({}, hostFacts('walnut'))).toBe(true)
+  const refusal = (more: Partial<CardFacts>) =>
+    gate({ ...base, card: card({ namesHost: false, ...more }) }).closed[0]!.why
+  expect(refusal({ leavesOut: true })).toMatch(/leaves this kind of tree out/)
+  expect(refusal({})).toMatch(/does not name this kind/)
 })
 
 test('what is full for the year opens with the next', () => {

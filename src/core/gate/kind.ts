@@ -1,5 +1,6 @@
 import { sameActive } from '../actives/actives'
-import { closed, asked, type Rule } from './question'
+import type { Way } from '../decide/way'
+import { closed, asked, type HostFacts, type Rule } from './question'
 
 /** What a kind of tree does not bear, and whether it is that kind at all. Source: handbook, sensitive kinds; look-alikes. */
 export const kind: Rule = {
@@ -32,4 +33,17 @@ export const kind: Rule = {
         ),
     ),
   ],
+}
+
+/**
+ * Whether a kind of tree bears a way of the almanac: at least one of the actives it names is not on the list of what burns it. What only
+ * some sorts of it do not bear is asked when it is chosen.
+ * @example isBorne({ kinds: ['horticultural oil'] }, hostFacts('walnut')) // false
+ */
+export function isBorne(
+  { kinds }: Pick<Way, 'kinds'>,
+  { notBorne = [] }: Pick<HostFacts, 'notBorne'>,
+): boolean {
+  const burns = (active: string) => notBorne.some((n) => !n.ask && sameActive(n.active, active))
+  return kinds === undefined || kinds.length === 0 || kinds.some((k) => !burns(k))
 }

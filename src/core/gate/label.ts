@@ -10,7 +10,15 @@ export const label: Rule = {
       : [
           ...(card.namesHost
             ? []
-            : [closed('label', 'This card does not name this kind of tree.', 'Choose a card that does.')]),
+            : [
+                closed(
+                  'label',
+                  card.leavesOut
+                    ? 'This card leaves this kind of tree out.'
+                    : 'This card does not name this kind of tree.',
+                  'Choose a card that does.',
+                ),
+              ]),
           ...(card.namesCause
             ? []
             : [

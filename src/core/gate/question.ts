@@ -116,6 +116,8 @@ export interface Facts {
 /** What a card asks. */
 export interface CardFacts {
   namesHost: boolean
+  /** It names this kind among those it leaves out. */
+  leavesOut?: boolean
   namesCause: boolean
   timesPerYear?: number
   waterSetback?: Length

@@ -49,6 +49,6 @@ test('a long wet spell infects, a short one does not, and a cover of more than h
   expect(judged(51, spell(11))).toEqual(['infection under cover'])
   expect(judged(50, spell(11))).toEqual(['infection'])
   const [one] = scabSpells([spell(11)], { ripeSum: () => 490 / 1.8, coverAt: () => 34, units: 'us' })
-  expect(one!.working.map((w) => w.result)).toEqual(['11 h', '11 h', '34 %', '50 %'])
+  expect(one!.working.map((w) => w.result)).toEqual(['11 h', '11 h', '11 h', '34 %', '50 %'])
   expect(one!.working[0]!.expression).toBe('at a mean of 50 °F')
 })

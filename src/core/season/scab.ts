@@ -70,16 +70,21 @@ export function scabSpells(
   {
     ripeSum,
     coverAt,
+    sinceOut = (spell) => spell,
     units = 'us',
   }: {
     ripeSum: (spell: WetSpell) => number
+    /** What of a spell counts: its wet hours since rain let spores out; null where none did. All of it where nobody says. */
+    sinceOut?: (spell: WetSpell) => Pick<WetSpell, 'hours' | 'mean'> | null
     coverAt: (spell: WetSpell) => number | null
     units?: UnitSystem
   },
 ): ScabSpell[] {
   return spells.map((spell) => {
-    const needs = spell.mean === null ? null : wetHoursToInfect(spell.mean)
-    const infects = needs !== null && spell.hours >= needs
+    const out = sinceOut(spell)
+    const mean = out ? out.mean : spell.mean
+    const needs = mean === null ? null : wetHoursToInfect(mean)
+    const infects = needs !== null && out !== null && out.hours >= needs
     const cover = coverAt(spell)
     const covered = cover !== null && cover > COVERED
     const ripe = ripeSpores(ripeSum(spell))
@@ -98,6 +103,12 @@ export function scabSpells(
               : `at a mean of ${showTemperature(spell.mean, units)}`,
           result: `${spell.hours} h`,
           source: 'reading',
+        },
+        {
+          label: 'Since rain let spores out',
+          expression: 'rain of 0.01 in or more by day; of the night from sunrise',
+          result: out === null ? 'none came: dew alone lets none out' : `${out.hours} h`,
+          source: 'handbook',
         },
         {
           label: 'Scab needs at that temperature',

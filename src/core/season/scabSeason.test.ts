@@ -68,3 +68,20 @@ test('spores ripen with the warmth since green tip', () => {
   expect(ripe(27 * 24)).toBeCloseTo(0.5, 1)
   expect(ripe(24)).toBeLessThan(0.1)
 })
+
+test('dew alone lets no spores out, and what rains at night counts from sunrise', () => {
+  // Noon to midnight in air that is nearly full, without a drop.
+  const dew = hours(120).map((h, i) => (i >= 60 && i < 76 ? { ...h, humidity: 0.97 } : h))
+  const [spell] = scabSeason(dew, [])
+  expect(spell).toMatchObject({ hours: 16, verdict: 'none' })
+  expect(spell!.working.find((w) => w.label === 'Since rain let spores out')?.result).toMatch(/dew alone/)
+  // Rain from eight in the evening until six: twelve wet hours, of which those since sunrise are too few.
+  const night = scabSeason(hours(120, [[68, 78]]), [])[0]!
+  expect(night).toMatchObject({ hours: 12, needs: 11, verdict: 'none' })
+  expect(night.working.find((w) => w.label === 'Since rain let spores out')?.result).toBe('2 h')
+  // It goes on until evening.
+  expect(scabSeason(hours(120, [[68, 92]]), [])[0]).toMatchObject({ verdict: 'infection' })
+  // A trace is no rain.
+  const trace = hours(120, [[60, 70]]).map((h) => ({ ...h, rain: h.rain! * 0.02 }))
+  expect(scabSeason(trace, [])[0]).toMatchObject({ verdict: 'none' })
+})

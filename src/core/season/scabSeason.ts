@@ -1,12 +1,15 @@
 import { coverLeft } from '../spray/cover'
-import type { Length } from '../quantity/units'
+import { toSI, type Length } from '../quantity/units'
 import type { UnitSystem } from '../quantity/format'
-import { wetSpells } from '../weather/wetness'
+import { wetHours, wetSpells, type WetSpell } from '../weather/wetness'
 import type { PlaceHour, RainHour } from '../weather/placeDays'
 import { RIPENS_ABOVE, scabSpells, type ScabSpell } from './scab'
 import { degreeDaysOf } from './degreeDays'
 
 const HOUR = 3_600_000
+/** Rain that lets spores out, and the hours of the day in which it does. Source: handbook, scab; the hours are a house figure. */
+const LETS_OUT: Length = toSI(0.01, 'in')
+const DAY = { from: 6, to: 20 }
 /** The primary season ends so long after petal fall. Source: handbook, apple scab. */
 export const AFTER_PETAL_FALL_DAYS = 42
 /** New leaves in a season of shoot growth, per cent of all a day. House figure. */
@@ -85,7 +88,9 @@ export function scabSeason(
         24
     sums.push(sum)
   }
+  const wet = wetHours(hours)
   return scabSpells(spells, {
+    sinceOut: (s) => sinceOut(s, hours, wet),
     ripeSum: (s) => sums[s.from]!,
     coverAt: (s) => left.get(hours[s.from]!.at) ?? null,
     units,
@@ -95,4 +100,26 @@ export function scabSeason(
     toAt: hours[s.to]!.at + HOUR,
     measured: hours[s.to]!.measured,
   }))
+}
+
+/** The wet hours of a spell since rain by day let spores out; what fell at night counts from sunrise. Null where too little fell, as of dew. */
+function sinceOut(
+  { from, to }: WetSpell,
+  hours: readonly PlaceHour[],
+  wet: readonly boolean[],
+): Pick<WetSpell, 'hours' | 'mean'> | null {
+  let fallen = 0
+  let out: number | null = null
+  for (let i = from; i <= to && out === null; i++) {
+    fallen += hours[i]!.rain ?? 0
+    const hour = Number(hours[i]!.time.slice(11, 13))
+    if (fallen >= LETS_OUT && hour >= DAY.from && hour < DAY.to) out = i
+  }
+  if (out === null) return null
+  const counted = hours.slice(out, to + 1).filter((_, k) => wet[out! + k])
+  const known = counted.flatMap((h) => h.temperature ?? [])
+  return {
+    hours: counted.length,
+    mean: known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : null,
+  }
 }

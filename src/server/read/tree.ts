@@ -36,6 +36,7 @@ import { holesOnRing, plainMarks } from './ring'
 import { blockedBy } from '@/core/plan/blocked'
 import { askedOf, BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
+import { isBorne } from '@/core/gate/kind'
 
 /** What every page of a tree shows, with the rows it was made from. */
 async function readTree(context: Reading, id: string) {
@@ -286,7 +287,11 @@ export function prescribeView(id: string) {
       features: hand!.features,
       water: hand!.water,
       /** What the almanac knows of working on the cause that no card on the shelf carries for this tree. */
-      byHand: decided ? hand!.cause!.ways.filter((w) => !ways.some((s) => s.use.method === w.method)) : [],
+      byHand: decided
+        ? hand!.cause!.ways.filter(
+            (w) => !ways.some((s) => s.use.method === w.method) && isBorne(w, hand!.host),
+          )
+        : [],
       ways,
       /** Feed capsules that may go in beside an injection. */
       feeds: waysFor(held, uses, { ...asked, beside: true }),
