@@ -173,3 +173,39 @@ test('the hours of the site close an hour, also for work that no weather closes'
   expect(workHours(guard, [], fair(24), 1)).toEqual({ ok: true, value: null })
   expect(reasonsAt(guard, hours, 9)).toEqual(['site'])
 })
+
+it('closes a bark spray in wind and cold, on wet bark and before rain', () => {
+  const bark = use('PS3', 'bark-spray')
+  expect(reasonsAt(bark, fair(48), 9)).toEqual([])
+  expect(reasonsAt(bark, fair(48, { 9: { wind: toSI(12, 'mph') } }), 9)).toEqual(['wind'])
+  expect(reasonsAt(bark, fair(48, { 9: { temperature: toSI(39, 'F') } }), 9)).toEqual(['cold'])
+  const shower = fair(48, { 9: { rain: 0.002 } })
+  expect(reasonsAt(bark, shower, 11)).toEqual(['wet bark'])
+  expect(reasonsAt(bark, shower, 14)).toEqual([])
+  // Twelve dry hours follow it.
+  const later = fair(48, { 20: { rain: 0.002 } })
+  expect(reasonsAt(bark, later, 7)).toEqual([])
+  expect(reasonsAt(bark, later, 9)).toEqual(['rain'])
+})
+
+it('sets helpers free on days that are warm enough', () => {
+  const card = CARDS.find((c) => c.card.uses.some((u) => u.method === 'release'))!.card.code
+  const free = use(card, 'release')
+  const warm = Number((free.terms as Record<string, unknown>)['warm'])
+  const day = (top: number) =>
+    fair(
+      48,
+      Object.fromEntries(
+        Array.from({ length: 48 }, (_, i) => [i, { temperature: toSI(i % 24 === 15 ? top : 50, 'F') }]),
+      ),
+    )
+  expect(reasonsAt(free, day(warm), 18)).toEqual([])
+  expect(reasonsAt(free, day(warm - 1), 18)).toEqual(['cold'])
+  expect(
+    reasonsAt(
+      free,
+      fair(48).map(({ temperature, ...h }) => (void temperature, h)),
+      18,
+    ),
+  ).toEqual([])
+})

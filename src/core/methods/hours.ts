@@ -151,6 +151,14 @@ export function usualSprayHours(forecast: readonly ForecastHour[]): Result<WorkH
 const withLikelyRain = (forecast: readonly ForecastHour[]) =>
   forecast.map((h) => ((h.chance ?? 0) >= LIKELY && !((h.rain ?? 0) > 0) ? { ...h, rain: SOME_RAIN } : h))
 
+/** What bark sprays keep, which cards do not write down by themselves. Source: handbook, bark spray. */
+const BARK_SPRAY = {
+  minTemperature: toSI(40, 'F'),
+  maxWind: USUAL_SPRAY.maxWind,
+  maxGust: USUAL_SPRAY.maxGust,
+  rainFastHours: 12,
+} as const satisfies SprayLimits
+
 /** Hours held against what ground, leaves and air set, against limits, and the night. */
 function heldHours(
   hours: readonly ForecastHour[],
@@ -198,6 +206,7 @@ function limitsOf(use: UseOf<Method>, actives: readonly { name: string }[]): Spr
       minTemperature: si(use.terms.temperature.least, 'temperature'),
       maxTemperature: si(use.terms.temperature.most, 'temperature'),
     }
+  if (use.method === 'bark-spray') return BARK_SPRAY
   if (use.method !== 'crown-spray') return null
   const { terms } = use
   const maxTemperature = si(terms.temperature.most, 'temperature')
@@ -251,9 +260,25 @@ function ownReasons(use: UseOf<Method>, hours: readonly ForecastHour[]): HourRea
       )
     case 'crown-spray':
       return airAndLeaves(hours)
+    case 'bark-spray':
+      return hours.map((h, i) =>
+        !((h.rain ?? 0) > 0) && rain(i - DRY_BEFORE_CUT, i) > 0 ? ['wet bark'] : [],
+      )
+    case 'release':
+      return coolDays(use.terms['warm'], hours)
     default:
       return null
   }
+}
+
+/** Helpers are set free on days that reach a warmth, °F; of a day whose warmth is not known nothing is said. */
+function coolDays(warm: string | number | undefined, hours: readonly ForecastHour[]): HourReason[][] {
+  const least = toSI(Number(warm), 'F')
+  const reached = new Map<string, number>()
+  for (const { time, temperature } of hours)
+    if (temperature !== undefined)
+      reached.set(time.slice(0, 10), Math.max(reached.get(time.slice(0, 10)) ?? -Infinity, temperature))
+  return hours.map(({ time }) => ((reached.get(time.slice(0, 10)) ?? Infinity) < least ? ['cold'] : []))
 }
 
 /** What wet leaves and still air set for a spray; rain says for itself that leaves are wet. */

@@ -10,7 +10,8 @@ export function TenDays({ view }: { view: SeasonView }) {
   if (ten.length === 0) return null
   const left = new Map(cover?.days ?? [])
   const on = (at: number) => dateIn(view.site.timeZone, new Date(at))
-  const renew = cover?.renewBy ? on(cover.renewBy) : null
+  // Never before the label lets it go on again.
+  const renew = cover?.renewBy ? on(Math.max(cover.renewBy, cover.renewFrom ?? 0)) : null
   return (
     <section aria-label="The next ten days" className="mt-6">
       <h2>
