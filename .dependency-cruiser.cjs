@@ -26,6 +26,7 @@ module.exports = {
           '^src/core/card/',
           '^src/core/rules/localRule\\.ts$',
           '^src/core/methods/[^/]+/use\\.ts$',
+          '^src/core/methods/kept\\.ts$',
         ],
       },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/(fast-check)' },
@@ -34,7 +35,12 @@ module.exports = {
       name: 'cards-are-read-by-their-schema',
       severity: 'error',
       from: {
-        path: ['^src/core/card/', '^src/core/rules/localRule\\.ts$', '^src/core/methods/[^/]+/use\\.ts$'],
+        path: [
+          '^src/core/card/',
+          '^src/core/rules/localRule\\.ts$',
+          '^src/core/methods/[^/]+/use\\.ts$',
+          '^src/core/methods/kept\\.ts$',
+        ],
         pathNot: '\\.test\\.ts$',
       },
       to: { dependencyTypes: ['npm', 'core'], pathNot: 'node_modules/zod' },

@@ -116,7 +116,7 @@ function sinceOut(
     if (fallen >= LETS_OUT && hour >= DAY.from && hour < DAY.to) out = i
   }
   if (out === null) return null
-  const counted = hours.slice(out, to + 1).filter((_, k) => wet[out! + k])
+  const counted = hours.slice(out, to + 1).filter((_, k) => wet[out + k])
   const known = counted.flatMap((h) => h.temperature ?? [])
   return {
     hours: counted.length,
