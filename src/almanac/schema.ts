@@ -82,6 +82,7 @@ export const CauseEntry = z.strictObject({
   harmless: z.boolean().optional(),
   bearsOn: z.partialRecord(ids(HOSTS), z.array(ProductClass)).optional(),
   opens: z.array(ids(CAUSES)).min(1).optional(),
+  meanwhile: text().optional(),
   refuses: z.partialRecord(ProductClass, text(10)),
   livesOn: z.array(ids(CAUSES)).min(1).optional(),
   girdles: z.boolean().optional(),
