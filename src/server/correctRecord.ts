@@ -53,10 +53,11 @@ export const correctRecordVerb = verb({
           reason: input.reason,
           correction: input.correction,
           ...(amounts.value.length > 0 && {
-            amounts: amounts.value.map(({ tag, was, amount, kind, method }) => ({
+            amounts: amounts.value.map(({ tag, was, amount, activeKg, kind, method }) => ({
               tag,
               was,
               amount,
+              activeKg,
               kind,
               method,
             })),

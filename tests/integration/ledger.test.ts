@@ -117,6 +117,32 @@ describe('what was done behind its back is found, at its place', () => {
       { seq: 1, kind: 'changed' },
     ],
     [
+      'an amount that counts less than was signed',
+      (sql, firm) => sql`update application_subject set amount = amount / 2 where firm_id = ${firm}`,
+      { seq: 1, kind: 'changed' },
+    ],
+    [
+      'an amount of active that nobody signed',
+      (sql, firm) => sql`update application_subject set active_kg = 0.001 where firm_id = ${firm}`,
+      { seq: 1, kind: 'changed' },
+    ],
+    [
+      'a day of another year',
+      (sql, firm) => sql`update application_subject set on_date = on_date - 365 where firm_id = ${firm}`,
+      { seq: 1, kind: 'changed' },
+    ],
+    [
+      'a row that is gone',
+      (sql, firm) => sql`delete from application_subject where firm_id = ${firm}`,
+      { seq: 1, kind: 'changed' },
+    ],
+    [
+      'a signature that is garbled',
+      (sql, firm) =>
+        sql`update seal set signature = 'x' || substr(signature, 2) where firm_id = ${firm} and seq = 3`,
+      { seq: 3, kind: 'false seal' },
+    ],
+    [
       'a missing middle',
       (sql, firm) => sql`delete from record where firm_id = ${firm} and seq = 2`,
       { seq: 2, kind: 'missing' },

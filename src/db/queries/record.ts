@@ -106,6 +106,25 @@ const covered = (sql: FirmSql) => sql`
     coalesce(r.application_id::text, '-'), to_char(r.signed_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.US"Z"'),
     r.signed_by, r.body::text) as covered`
 
+/** A record with what counts of it in rows of their own. */
+export interface CountedRow {
+  seq: number
+  kind: 'application' | 'correction'
+  body: unknown
+  counted: { amount: number; activeKg: number | null; active: string | null; onDate: string }[]
+}
+
+/** A stretch of the chain after an entry, each record beside the rows that limits and intervals count by. */
+export async function countedFrom(sql: FirmSql, after: number, limit: number): Promise<CountedRow[]> {
+  return sql<CountedRow[]>`
+    select r.seq::int as seq, r.kind, r.body, coalesce(case r.kind
+      when 'application' then (select jsonb_agg(jsonb_build_object('amount', s.amount, 'activeKg', s.active_kg, 'active', s.active, 'onDate', s.on_date))
+        from application_subject s where s.firm_id = r.firm_id and s.application_id = r.application_id)
+      else (select jsonb_agg(jsonb_build_object('amount', c.amount, 'activeKg', c.active_kg, 'active', null, 'onDate', r.signed_at::date))
+        from application_correction c where c.firm_id = r.firm_id and c.record_id = r.id) end, '[]') as counted
+    from record r where r.seq > ${after} order by r.seq limit ${limit}`
+}
+
 /** The number of the newest entry; numbers have no gaps, so it is also how many there are. */
 export async function lastSeq(sql: FirmSql): Promise<number> {
   const rows = await sql<

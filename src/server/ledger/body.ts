@@ -152,6 +152,8 @@ const Correction = z.object({
         tag: text,
         was: volume,
         amount: volume,
+        /** Of the first active, kg; corrections from before it was signed lack it. */
+        activeKg: volume.nullable().optional(),
         kind: z.enum(['liquid', 'weight']),
         method,
       }),

@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import { inFirm, type FirmSql } from '@/db/client'
-import { chainFrom, lastSeq, type ChainRow } from '@/db/queries/record'
+import { chainFrom, countedFrom, lastSeq, type ChainRow } from '@/db/queries/record'
 import {
   firstSealed,
   ledgerCheck,
@@ -10,6 +10,7 @@ import {
   type SealRow,
   type Trouble,
 } from '@/db/queries/seal'
+import { countsAsSigned } from './counted'
 import { isTrueSeal } from './seal'
 import { appendSeals, sealsInFile } from './sealFile'
 
@@ -95,7 +96,7 @@ export function againstFile(
 const [STRETCH, REST] = [500, 2]
 
 /**
- * Checks a firm's whole chain against its own hashes, its seals and the seals kept outside the database, a stretch at a
+ * Checks a firm's whole chain against its own hashes, its seals, the seals kept outside the database and what counts of each record, a stretch at a
  * time with a rest after each, and notes what it found. Seals that never reached the file, because the machine stopped between, are added to it.
  */
 export async function checkLedger(firmId: string, now = new Date()): Promise<Trouble | null> {
@@ -109,9 +110,10 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
   let trouble: Trouble | null = null
   for (;;) {
     const began = performance.now()
-    const [entries, seals] = await inFirm(firmId, async (sql) => [
+    const [entries, seals, counted] = await inFirm(firmId, async (sql) => [
       await chainFrom(sql, link.seq, STRETCH),
       await sealsFrom(sql, link.seq + 1, STRETCH),
+      await countedFrom(sql, link.seq, STRETCH),
     ])
     for (const s of seals) inDatabase.set(s.seq, s)
     const followed = followChain(link, entries, inDatabase, sealedFrom)
@@ -119,6 +121,8 @@ export async function checkLedger(firmId: string, now = new Date()): Promise<Tro
       trouble = followed.trouble
       break
     }
+    trouble = countsAsSigned(counted)
+    if (trouble) break
     link = followed.to
     if (entries.length < STRETCH) break
     await new Promise((rested) => setTimeout(rested, REST * (performance.now() - began)))
