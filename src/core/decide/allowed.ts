@@ -1,4 +1,5 @@
 import type { Method } from '../card/card'
+import { goes } from '../methods/goes'
 import { handMethod, isHand } from '../methods/hand'
 import type { Action } from './propose'
 
@@ -16,7 +17,7 @@ export function notDecided(action: string | null | undefined, method: Method): s
     case 'treat':
       return null
     case 'care':
-      return isHand(method) || method === 'feed'
+      return isHand(method) || goes(method) === 'onto the ground'
         ? null
         : 'The decision is to care for this tree by hand, water and soil: no spray and no systemic is part of that. Decide anew first.'
     case 'remove':

@@ -1,5 +1,6 @@
 import { groupKey } from '../actives/actives'
 import { isNeonicotinoid, refusedForBees } from '../limits/bees'
+import { goes } from '../methods/goes'
 import { isSystemicWay } from '../methods/systemic'
 import { spokenDate } from '../time/calendar'
 import { almanacDay, bloomByCalendar, bloomOver } from './calendar'
@@ -29,7 +30,7 @@ export const bees: Rule = {
     const sprayed = harmful(ON_BLOOM)
     // A card that names its days in bloom was made for them.
     const forBloom = card?.window?.text.match(/(^|or |and )in bloom/i)
-    if (sprayed && q.method === 'crown-spray' && !forBloom)
+    if (sprayed && goes(q.method) === 'over the crown' && !forBloom)
       found.push(...onBloom(facts, `${sprayed.name} (group ${sprayed.group})`))
     else if (card?.neverInBloom && found.length === 0) found.push(...onBloom(facts, product.name))
     return found

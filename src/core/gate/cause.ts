@@ -2,6 +2,7 @@ import { activeOf } from '../actives/actives'
 import type { PutOnMethod } from '../card/card'
 import { capital } from '../capital'
 import type { ProductClass } from '../diagnose/almanac'
+import { opens } from '../methods/goes'
 import { answersFinding, handMethod, isHand } from '../methods/hand'
 import { closed, type Found, type Question, type Rule } from './question'
 import { kindsOf, waysHere } from './ways'
@@ -46,7 +47,7 @@ function guarded({ cause, method, product }: Question): Found[] {
   return [
     closed(
       'cause',
-      method === 'trunk-injection' && against === 'injection'
+      opens(method) === 'trunk' && against === 'injection'
         ? `No injection for this cause: ${cause.refuses[against]}`
         : `Not for this cause: ${cause.refuses[against]}`,
       '',

@@ -1,4 +1,5 @@
 import type { Leaf } from '../decide/way'
+import { goes, opens } from '../methods/goes'
 import { spokenDate } from '../time/calendar'
 import { leafByCalendar, leafChanges } from './calendar'
 import { asked, closed, type Found, type Question, type Rule } from './question'
@@ -27,11 +28,10 @@ export const leaf: Rule = {
   words: 'Injections go into trees in leaf; what is for bare twigs goes on no leaf.',
   look(q) {
     if (q.host.foliage !== 'deciduous') return []
-    if (q.method === 'feed') return fedLate(q)
-    const wanted = waysHere(q).map(
-      (w) => w.time?.leaf ?? (q.method === 'trunk-injection' ? INTO_A_TRUNK : null),
-    )
-    if (wanted.length === 0 && q.method === 'trunk-injection') wanted.push(INTO_A_TRUNK)
+    if (goes(q.method) === 'onto the ground') return fedLate(q)
+    const trunk = opens(q.method) === 'trunk'
+    const wanted = waysHere(q).map((w) => w.time?.leaf ?? (trunk ? INTO_A_TRUNK : null))
+    if (wanted.length === 0 && trunk) wanted.push(INTO_A_TRUNK)
     if (wanted.length === 0 || wanted.includes(null)) return []
     const any = [...new Set(wanted.flatMap((w) => w ?? []))]
     const now = q.facts.leaf

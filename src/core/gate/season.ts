@@ -1,4 +1,5 @@
 import type { WayTime } from '../decide/way'
+import { goes, opens } from '../methods/goes'
 import { sayClosed } from '../season/cardWindow'
 import { spokenDate } from '../time/calendar'
 import { firstAfter, isWithin, nextStart, type Yearly } from '../time/yearly'
@@ -98,7 +99,7 @@ function ofCard({ card, product, on }: Question): Found[] {
 /** Kinds that are not cut while what comes to the wound is about. */
 function ofCut({ method, host, cause, on, south, inWindow }: Question): Found[] {
   const rule = host.uncut
-  if (method !== 'prune' || !rule || rule.not?.includes(cause.id)) return []
+  if (opens(method) !== 'wood' || !rule || rule.not?.includes(cause.id)) return []
   if (rule.only && !rule.only.includes(cause.id)) return []
   const day = almanacDay(on, south)
   const warmth = rule.warmth === undefined ? null : inWindow(rule.warmth)
@@ -118,7 +119,7 @@ const QUICK: readonly Yearly[] = [
 ]
 
 function ofFeed({ method, card, on, south }: Question): Found[] {
-  if (method !== 'feed' || card?.release !== 'quick') return []
+  if (goes(method) !== 'onto the ground' || card?.release !== 'quick') return []
   const day = almanacDay(on, south)
   if (QUICK.some((s) => isWithin(s, day))) return []
   const until = placeDay(

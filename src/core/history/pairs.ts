@@ -1,4 +1,6 @@
 import { groupKey, sameActive } from '../actives/actives'
+import type { Method } from '../card/card'
+import { opens, type Opens } from '../methods/goes'
 import { isSystemicWay } from '../methods/systemic'
 import { addDays, daysBetween, type PlainDate } from '../time/calendar'
 import type { Keeps, Use, UsedActive } from './use'
@@ -135,22 +137,20 @@ export function helpersProblem(
 
 /** Root work waits so many days after the trunk was opened, and the other way round. House figure for “some weeks”. */
 const ROOTS_AFTER_WOUND = 28
-const OPENS_WOOD: readonly string[] = ['trunk-injection']
-const OPENS_GROUND: readonly string[] = ['collar', 'trenches']
+const OTHER: Partial<Record<Opens, Opens>> = { trunk: 'soil', soil: 'trunk' }
 
 /** Work that wounds trunk or roots, too near to the other of the two; null where none is. Source: handbook, root work. */
 export function woundProblem(
   history: readonly Use[],
-  c: Pick<Candidate, 'on'> & { method: string },
+  c: Pick<Candidate, 'on'> & { method: Method },
 ): TooNear | null {
-  const other = OPENS_WOOD.includes(c.method)
-    ? OPENS_GROUND
-    : OPENS_GROUND.includes(c.method)
-      ? OPENS_WOOD
-      : []
+  const own = opens(c.method)
+  const other = own && OTHER[own]
   return nearest(
     c.on,
-    history.filter((use) => other.includes(use.method)).map((use) => ({ use, days: ROOTS_AFTER_WOUND })),
+    history
+      .filter((use) => other && opens(use.method) === other)
+      .map((use) => ({ use, days: ROOTS_AFTER_WOUND })),
   )
 }
 

@@ -69,6 +69,8 @@ export interface HandMethod {
   anyCause?: true
   /** Findings that it answers whatever the cause: hard soil is opened, a buried flare bared. */
   answers?: readonly string[]
+  /** What it opens: the soil over roots, or living wood by a cut. */
+  opens?: 'soil' | 'wood'
   /** It is part of taking a tree away, and may be signed where that was decided. */
   whenRemoved?: true
   /** What is brought along beside the gear. */

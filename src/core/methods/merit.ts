@@ -1,7 +1,7 @@
 import type { Method } from '../card/card'
 import { inOrder, type HowWell, type Way } from '../decide/way'
 import { answers } from '../gate/ways'
-import { isHand } from './hand'
+import { goes } from './goes'
 import type { UseOf } from './plan'
 import { isSystemicWay } from './systemic'
 
@@ -50,7 +50,8 @@ export function merit(
 ): Merit {
   const reasons: string[] = []
   let score = 0
-  if (q.feeds && use.method !== 'feed')
+  const where = goes(use.method)
+  if (q.feeds && where !== 'onto the ground')
     return { score: -40, reasons: ['only feeds: beside another way, in place of none'] }
   const way = inOrder(q.ways).find((w) => w.method === use.method && answers(w, q.kinds))
   if (way) {
@@ -69,14 +70,14 @@ export function merit(
     score += 10 * Math.min(5, holds)
     reasons.push(`holds ${years(holds)}`)
   }
-  if (use.method === 'trunk-injection') {
+  if (where === 'into the trunk') {
     score += 8
     // A borer that girdles leaves no year to wait for roots to bring it up.
     if (q.girdles) score += 30
     reasons.push('fast and contained in the tree', 'wounds the trunk')
-  } else if (isHand(use.method)) {
+  } else if (where === null) {
     reasons.push('nothing is put on')
-  } else if (use.method !== 'crown-spray' && use.method !== 'feed') {
+  } else if (where === 'into the soil' || where === 'onto the bark') {
     score += 4
     reasons.push('no wound')
   }

@@ -1,4 +1,5 @@
 import type { Method } from '../card/card'
+import { goes } from './goes'
 import type { UseOf } from './plan'
 import { toSI, type Length } from '../quantity/units'
 
@@ -33,5 +34,5 @@ export interface ProposedRate {
  * @example rateFor(slowFeed, { choice: 1, why: 'It is a wide trunk.' }).choice // 0
  */
 export function rateFor(use: UseOf<Method>, proposed: ProposedRate): ProposedRate {
-  return use.method === 'feed' ? { choice: 0, why: 'A weak tree is fed lightly.' } : proposed
+  return goes(use.method) === 'onto the ground' ? { choice: 0, why: 'A weak tree is fed lightly.' } : proposed
 }

@@ -1,4 +1,5 @@
 import type { Method } from '../card/card'
+import { goes } from './goes'
 import { readQuantity } from '../quantity/parse'
 
 /**
@@ -15,7 +16,7 @@ export function readProduct(
 ) {
   const weighed = of.kind === 'weight'
   return readQuantity(typed, weighed ? 'mass' : 'volume', field, {
-    bareUnit: weighed ? 'lb' : of.method === 'trunk-injection' ? 'mL' : 'fl oz',
+    bareUnit: weighed ? 'lb' : goes(of.method) === 'into the trunk' ? 'mL' : 'fl oz',
     name,
   })
 }

@@ -2,6 +2,7 @@ import type { Method } from '../card/card'
 import { showMl, type UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
 import { toSI } from '../quantity/units'
+import { goes } from './goes'
 
 /**
  * An amount of product as the hand measures it: an injection in mL, what is poured or sprayed in fluid ounces or mL, what is
@@ -21,5 +22,5 @@ export function showProduct(
       ? `${text} (${shown(amount, 'oz', 'metric')})`
       : text
   }
-  return method === 'trunk-injection' ? showMl(amount) : shown(amount, 'fl oz', units)
+  return goes(method) === 'into the trunk' ? showMl(amount) : shown(amount, 'fl oz', units)
 }

@@ -1,22 +1,14 @@
-import type { Method, PutOnMethod } from '../card/card'
-import { isHand } from './hand'
+import type { Method } from '../card/card'
+import { goes } from './goes'
 
-/** By which methods a product moves through the tree: rules for food, bees and working wood hold. */
-const SYSTEMIC: Readonly<Record<PutOnMethod, boolean>> = {
-  'trunk-injection': true,
-  'soil-drench': true,
-  'soil-injection': true,
-  'bark-spray': true,
-  'crown-spray': false,
-  feed: false,
-}
-
-/** True for a method that brings a product into the tree. `isSystemicWay('soil-drench') === true` */
+/** True for a method that brings a product into the tree: rules for food, bees and working wood hold. `isSystemicWay('soil-drench') === true` */
 export function isSystemicWay(method: Method): boolean {
-  return !isHand(method) && SYSTEMIC[method]
+  const where = goes(method)
+  return where === 'into the trunk' || where === 'into the soil' || where === 'onto the bark'
 }
 
 /** True for what is sprayed over leaves or bark. */
-export function isSpray(method: string): boolean {
-  return method === 'crown-spray' || method === 'bark-spray'
+export function isSpray(method: Method): boolean {
+  const where = goes(method)
+  return where === 'over the crown' || where === 'onto the bark'
 }

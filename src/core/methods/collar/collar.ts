@@ -21,6 +21,7 @@ const inch = (value: number | string, units: 'us' | 'metric') => shown(Number(va
  * probed. Source: handbook, root collar excavation.
  */
 export const collar: HandMethod = {
+  opens: 'soil',
   answers: ['flare-hidden'],
   name: 'Root collar',
   terms: [

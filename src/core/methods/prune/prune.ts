@@ -36,6 +36,7 @@ const WHERE: Record<(typeof TAKEN_OUT)[number], string> = {
 
 /** Taking sick or unwanted wood out: what, how far below, when, with what on the wound. Source: handbook, pruning and sanitation. */
 export const prune: HandMethod = {
+  opens: 'wood',
   name: 'Prune',
   terms: [
     { name: 'below', label: 'Cut below the visible edge', kind: 'length', hint: '10 in' },

@@ -8,6 +8,7 @@ const MINUTES_PER_M = 1.5 / 0.3048
 
 /** Spokes of loosened soil from near the trunk out, filled with compost, mulch over all. Source: handbook, soil work. */
 export const trenches: HandMethod = {
+  opens: 'soil',
   answers: ['soil-hard'],
   name: 'Radial trenches',
   terms: [
