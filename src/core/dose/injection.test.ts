@@ -151,3 +151,17 @@ test('what is not diluted has no water, and a dilution of nothing is refused', (
     problem: { code: 'out-of-range', field: 'dilution' },
   })
 })
+
+test('never fewer ports than the card asks for, by whatever rule they are counted', () => {
+  const small = {
+    diameter: toSI(5, 'in'),
+    portGirth: toSI(16, 'in'),
+    ratePerInch: rate,
+    ports: { rule: 'spacing', spacing: toSI(16, 'in') } as const,
+  }
+  expect(dose(small).ports).toBe(1)
+  expect(dose({ ...small, minPorts: 3 }).ports).toBe(3)
+  expect(dose({ ...small, minPorts: 1 }).working.map((s) => s.label)).not.toContain(
+    'Fewest ports the label allows',
+  )
+})
