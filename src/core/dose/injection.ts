@@ -1,6 +1,7 @@
 import { plain, showLength, showMl, type UnitSystem } from '../quantity/format'
 import { fromSI, toSI, type Length, type Volume } from '../quantity/units'
 import { ceilGuarded, NOISE, roundHalfUp } from '../quantity/whole'
+import { showBottle } from '../quantity/pair'
 import { ok, refuse, type Result } from '../problem'
 import type { Working } from '../working/working'
 
@@ -115,8 +116,8 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
   if (water !== null)
     working.push({
       label: 'Made up with water',
-      expression: `${showMl(volume)} × ${plain(input.dilution!)} parts = ${showMl(water)} of water`,
-      result: `${showMl(mix)} in all`,
+      expression: `${showMl(volume)} × ${plain(input.dilution!)} parts = ${showBottle(water, units)} of water`,
+      result: `${showBottle(mix, units)} in all`,
       source: 'label',
       from: fromLabel,
     })
@@ -125,7 +126,7 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
     if (needed > ports) {
       working.push({
         label: 'Ports added so that none is over its most',
-        expression: `${showMl(mix)} ÷ ${showMl(input.perPortMax)}, rounded up`,
+        expression: `${showBottle(mix, units)} ÷ ${showBottle(input.perPortMax, units)}, rounded up`,
         result: `${needed} ports`,
         source: 'label',
         from: fromLabel,
@@ -142,7 +143,7 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
   const perPort = volume / ports
   working.push({
     label: 'Each port',
-    expression: `${showMl(mix)} ÷ ${ports}`,
+    expression: `${showBottle(mix, units)} ÷ ${ports}`,
     result: showMl(mix / ports, 2),
   })
   return ok({ ports, volume, perPort, water, working })

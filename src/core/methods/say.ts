@@ -1,6 +1,6 @@
 import type { Method, PutOnMethod } from '../card/card'
 import { showLength, showMl, type UnitSystem } from '../quantity/format'
-import { shown } from '../quantity/pair'
+import { showBottle, shown } from '../quantity/pair'
 import { handMethod, isHand, type HandName } from './hand'
 import type { PlanOf, SubjectPlan, UseOf } from './plan'
 import { saidOf } from './planByHand'
@@ -115,7 +115,7 @@ function sayPutOn(plan: PutOnPlan, units: UnitSystem): string {
         ? `${product} in ${plan.shape.ports.length} ports of ${plan.shape.stems.length} stems`
         : plan.water === null
           ? `${product} in ${plan.shape.ports.length} ports, ${showMl(plan.shape.perPort)} each`
-          : `${product} with ${showMl(plan.water)} of water in ${plan.shape.ports.length} ports, ${showMl((plan.product + plan.water) / plan.shape.ports.length)} each`
+          : `${product} with ${showBottle(plan.water, units)} of water in ${plan.shape.ports.length} ports, ${showMl((plan.product + plan.water) / plan.shape.ports.length)} each`
     case 'soil-drench':
       return plan.water ? `${product} in ${shown(plan.water, 'gal', units)} of water` : product
     case 'soil-injection':

@@ -1,5 +1,5 @@
-import { plain, type UnitSystem } from './format'
-import { fromSI } from './units'
+import { plain, showMl, type UnitSystem } from './format'
+import { fromSI, type Volume } from './units'
 
 /** The US unit a figure is given in, and the metric one that takes its place. */
 const METRIC = {
@@ -59,4 +59,9 @@ export function sensible(value: number, digits = 2): string {
   const size = Math.abs(value)
   if (size === 0 || size >= 1) return plain(value, digits)
   return plain(value, Math.min(12, Math.max(digits, 2 - Math.floor(Math.log10(size)))))
+}
+
+/** What a bottle or a line holds: mL below a litre, gallons or litres from there. `showBottle(0.0207, 'us')` is "5.46 gal" */
+export function showBottle(volume: Volume, units: UnitSystem): string {
+  return volume < 1e-3 ? showMl(volume) : shown(volume, 'gal', units)
 }

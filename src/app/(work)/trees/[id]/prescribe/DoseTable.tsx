@@ -1,6 +1,7 @@
 'use client'
 import type { InjectionPlan } from '@/core/methods/trunk-injection/plan'
 import { plain, showMl, type UnitSystem } from '@/core/quantity/format'
+import { showBottle } from '@/core/quantity/pair'
 import { Field } from '@/ui/fields/Field'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
@@ -74,7 +75,9 @@ export function DoseTable({
               value={String(plan.layout.ports.length)}
               strong
             />
-            {plan.dose.water !== null && <Row name="With water" value={showMl(plan.dose.water)} strong />}
+            {plan.dose.water !== null && (
+              <Row name="With water" value={showBottle(plan.dose.water, units)} strong />
+            )}
             <Row
               name="Each port"
               value={showMl(plan.dose.perPort + (plan.dose.water ?? 0) / plan.dose.ports)}
