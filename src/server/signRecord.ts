@@ -9,7 +9,7 @@ import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
-import { farUnder } from '@/core/methods/stretch'
+import { farUnder, lastPress } from '@/core/methods/stretch'
 import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -220,8 +220,10 @@ async function signOne(
   ]
   /** Where all trees of it are in one. */
   const block = subjects.every((s) => s.block === one.block) ? one.block : null
-  const day = dateIn(one.timeZone, now)
   const { startedAt, endedAt } = stretch.value
+  // What was done counts from the day it was done, however late it is signed.
+  const pressed = lastPress(worked.flatMap((w) => w.steps))
+  const day = dateIn(one.timeZone, pressed === null ? endedAt : new Date(pressed))
   const treated = worked.some((w) => w.outcome !== 'not treated')
   const readings = new Map(
     await Promise.all(subjects.map(async (s) => [s.id, await readingById(sql, s.readingId)] as const)),

@@ -13,6 +13,7 @@ import { checkLedger, checkTail } from '@/server/ledger/check'
 import {
   closePool,
   decideAsh,
+  emptiedAsh,
   done,
   makeFirm,
   NOON,
@@ -558,4 +559,20 @@ describe('the record says what happened', () => {
       message: expect.stringMatching(/82\.8 mL of .* went into this tree already/),
     })
   })
+})
+
+test('what was done counts from the day it was done, however late it is signed', async () => {
+  const firm = await makeFirm('Signed late')
+  const run = await emptiedAsh(firm, 'Late 1')
+  await done(
+    firm.person('crew lead', new Date(NOON.getTime() + 50 * HOUR)),
+    'sign-record',
+    recordInput(run.subject.id, run.ports.length),
+  )
+  const days = await inFirm(
+    firm.id,
+    (sql) => sql<{ on: string }[]>`select on_date::text as on from application_subject`,
+  )
+  expect(days.map((d) => d.on)).toEqual(['2026-06-12'])
+  expect(await checkLedger(firm.id)).toBeNull()
 })

@@ -18,11 +18,7 @@ export function farUnder(
   begun: number | null,
   planned: number,
 ): { from: number; to: number; words: string } | null {
-  const presses = steps
-    .flatMap((s) =>
-      s.kind === 'port' ? [s.drilledAt, s.startedAt, s.stoppedAt, s.outAt] : [s.startedAt, s.endedAt],
-    )
-    .filter((at) => at !== null)
+  const presses = pressesOf(steps)
   if (presses.length === 0 || planned < LEAST_MINUTES) return null
   const from = Math.min(...presses, begun ?? Infinity)
   const to = Math.max(...presses)
@@ -33,4 +29,18 @@ export function farUnder(
         words: `pressed within ${to - from < 60_000 ? 'a minute' : sayAgo(to - from)}, ${sayMinutes(planned)} were planned`,
       }
     : null
+}
+
+/** When steps were pressed, epoch ms. */
+const pressesOf = (steps: readonly RunningStep[]): number[] =>
+  steps
+    .flatMap((s) =>
+      s.kind === 'port' ? [s.drilledAt, s.startedAt, s.stoppedAt, s.outAt] : [s.startedAt, s.endedAt],
+    )
+    .filter((at) => at !== null)
+
+/** When the last of it was pressed, epoch ms; null where nothing was. What was done counts from then, however late it is signed. */
+export function lastPress(steps: readonly RunningStep[]): number | null {
+  const presses = pressesOf(steps)
+  return presses.length > 0 ? Math.max(...presses) : null
 }

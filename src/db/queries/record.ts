@@ -110,6 +110,7 @@ const covered = (sql: FirmSql) => sql`
 export interface CountedRow {
   seq: number
   kind: 'application' | 'correction'
+  signedAt: Date
   body: unknown
   counted: { amount: number; activeKg: number | null; active: string | null; onDate: string }[]
 }
@@ -117,7 +118,7 @@ export interface CountedRow {
 /** A stretch of the chain after an entry, each record beside the rows that limits and intervals count by. */
 export async function countedFrom(sql: FirmSql, after: number, limit: number): Promise<CountedRow[]> {
   return sql<CountedRow[]>`
-    select r.seq::int as seq, r.kind, r.body, coalesce(case r.kind
+    select r.seq::int as seq, r.kind, r.signed_at as "signedAt", r.body, coalesce(case r.kind
       when 'application' then (select jsonb_agg(jsonb_build_object('amount', s.amount, 'activeKg', s.active_kg, 'active', s.active, 'onDate', s.on_date))
         from application_subject s where s.firm_id = r.firm_id and s.application_id = r.application_id)
       else (select jsonb_agg(jsonb_build_object('amount', c.amount, 'activeKg', c.active_kg, 'active', null, 'onDate', r.signed_at::date))

@@ -6,6 +6,7 @@ import { readRecord } from './body'
 /** One amount as it counts: of a product, m³ or kg, and of its first active, kg. */
 type Amount = readonly [amount: number, activeKg: number | null]
 
+const DAY = 86_400_000
 /** So near two figures are one: a figure is kept as it was computed. */
 const SAME = 1e-12
 
@@ -27,11 +28,12 @@ function same(signed: readonly Amount[], counted: readonly Amount[]): boolean {
 export function countsAsSigned(rows: readonly CountedRow[]): Trouble | null {
   for (const row of rows) {
     const read = readRecord(row)
-    if (read.body === null || differs(row, read) === null) continue
+    const what = read.body === null ? null : differs(row, read)
+    if (what === null) continue
     return {
       seq: row.seq,
       kind: 'changed',
-      words: `What counts of record ${row.seq} was changed outside the product: ${differs(row, read)!}.`,
+      words: `What counts of record ${row.seq} was changed outside the product: ${what}.`,
     }
   }
   return null
@@ -63,8 +65,10 @@ function differs(row: CountedRow, read: ReturnType<typeof readRecord<CountedRow>
   const first = body.product.actives[0]
   if (row.counted.some((c) => c.active !== null && (!first || c.active !== activeKey(first.name))))
     return 'its active is not the one that was signed'
-  const began = Date.parse(body.startedAt)
-  return row.counted.some((c) => Math.abs(Date.parse(c.onDate) - began) > 2 * 86_400_000)
+  // It counts from the day it was done, earlier records from the day they were signed; a day more for the time of the place.
+  const least = Date.parse(body.startedAt) - 2 * DAY
+  const most = Math.max(Date.parse(body.endedAt), row.signedAt.getTime()) + DAY
+  return row.counted.some((c) => Date.parse(c.onDate) < least || Date.parse(c.onDate) > most)
     ? 'its day is not the one that was signed'
     : null
 }
