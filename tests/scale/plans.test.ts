@@ -193,7 +193,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['the almanac', () => almanacView(), 5, 2_500],
   ['the shelf', () => shelfView(), 2, 100],
   ['the rules of places', () => rulesView(), 3, 2_000],
-  ['deciding across a site', () => decideSiteView(scaleId('site', 77)), 9, 4_000],
+  // The firm’s own causes and ways among them.
+  ['deciding across a site', () => decideSiteView(scaleId('site', 77)), 10, 4_000],
   ['whose turn', () => turnView(null), 9, 60_000],
   ['whose turn at a site of 5,000 trees', () => turnView(scaleId('site', 1)), 10, 8_000],
   ['a card', () => cardView('EB4'), 2, 100],
