@@ -187,6 +187,30 @@ test.each(['1A', '1B', '3A', '4A', '4C', '4D', '5', '6', '13', '15'])(
   },
 )
 
+test('what a card keeps off food goes on nothing that is eaten of, spray or not', () => {
+  const spray = (forbiddenOnFood: boolean, eaten: boolean) =>
+    closedBy({
+      method: 'crown-spray',
+      product: product('CP4', 'captan'),
+      host: hostFacts('crabapple'),
+      cause: causeFacts('apple-scab', 'crabapple'),
+      card: card({ forbiddenOnFood, foodCrops: [{ host: 'crabapple', harvestDays: 0 }] }),
+      keeps: {},
+      again: 7,
+      ...facts({ bloom: 'over', eaten }),
+    })
+  expect(spray(true, true)).toContain('food')
+  expect(spray(true, false)).not.toContain('food')
+  expect(spray(false, true)).not.toContain('food')
+})
+
+test('a class that a cause refuses through the soil is refused in its own words, by both ways into it', () => {
+  for (const method of ['soil-drench', 'soil-injection'] as const) {
+    const why = gate({ ...base, method, cause: causeFacts('spider-mites', 'ash') }).closed.map((r) => r.why)
+    expect(why.join(' ')).toMatch(/neonicotinoid in the soil leaves more mites/)
+  }
+})
+
 test('a feed beside is not held to the crown, a systemic is', () => {
   const gone = facts({ crownLost: 80 })
   expect(closedBy({ ...inject, ...gone })).toContain('crown')
