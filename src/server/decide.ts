@@ -3,8 +3,8 @@ import { v7 as uuidv7 } from 'uuid'
 import { brittleOf } from '@/almanac/brittle'
 import { callsOf, ownWayOn } from '@/almanac/calls'
 import { causeName } from '@/almanac/causes'
+import { testsFor } from '@/almanac/laboratory'
 import type { OwnEntry } from '@/almanac/ownEntry'
-import { findingsWithOwn } from '@/almanac/ownFindings'
 import { treatableOf } from '@/almanac/treatable'
 import type { Seen } from '@/core/diagnose/almanac'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
@@ -49,9 +49,7 @@ export function proposalFor(
     buriedFlare: there('flare-hidden'),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(screen)],
     treatable: treatableOf(diagnosis.cause, tree.host),
-    proved: [...findingsWithOwn(own).values()].some(
-      (f) => f.settles?.includes(diagnosis.cause) && there(f.id),
-    ),
+    proved: testsFor(diagnosis.cause, own).some((test) => there(test.id)),
     brittle: brittleOf(diagnosis.cause, tree.host),
   })
 }

@@ -36,6 +36,8 @@ export interface Injection {
   volume: Volume
   /** Product a port. */
   perPort: Volume
+  /** What a port is charged with: product, and the water it is made up with. */
+  mixPerPort: Volume
   /** Water in all, of an infusion that is made up with it; null where none is. */
   water: Volume | null
   /** Only for capsule products; one a port. */
@@ -141,12 +143,13 @@ export function doseInjection(input: InjectionInput): Result<Injection> {
       `That makes ${ports} ports, more than any trunk can carry; check the rate and the port rule.`,
     )
   const perPort = volume / ports
+  const mixPerPort = mix / ports
   working.push({
     label: 'Each port',
     expression: `${showBottle(mix, units)} ÷ ${ports}`,
-    result: showMl(mix / ports, 2),
+    result: showMl(mixPerPort, 2),
   })
-  return ok({ ports, volume, perPort, water, working })
+  return ok({ ports, volume, perPort, mixPerPort, water, working })
 }
 
 function doseCapsules(
@@ -188,7 +191,15 @@ function doseCapsules(
       'capsule',
       `${ports} capsules make ${showMl(volume)}, above the label’s most of ${showMl(most)} for this trunk; use a smaller capsule or another method.`,
     )
-  return ok({ ports, volume, perPort: capsule.volume, water: null, capsules: ports, working })
+  return ok({
+    ports,
+    volume,
+    perPort: capsule.volume,
+    mixPerPort: capsule.volume,
+    water: null,
+    capsules: ports,
+    working,
+  })
 }
 
 function countPorts(

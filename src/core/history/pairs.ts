@@ -146,11 +146,10 @@ export function woundProblem(
 ): TooNear | null {
   const own = opens(c.method)
   const other = own && OTHER[own]
+  if (!other) return null
   return nearest(
     c.on,
-    history
-      .filter((use) => other && opens(use.method) === other)
-      .map((use) => ({ use, days: ROOTS_AFTER_WOUND })),
+    history.filter((use) => opens(use.method) === other).map((use) => ({ use, days: ROOTS_AFTER_WOUND })),
   )
 }
 

@@ -107,15 +107,21 @@ export function sayPlan(plan: SubjectPlan, use: UseOf<Method>, units: UnitSystem
 
 type PutOnPlan = { [M in PutOnMethod]: PlanOf<M> }[PutOnMethod]
 
+function inPorts(
+  { product, water, shape: { ports, perPort, stems } }: PlanOf<'trunk-injection'>,
+  said: string,
+  units: UnitSystem,
+): string {
+  if (stems) return `${said} in ${ports.length} ports of ${stems.length} stems`
+  if (water === null) return `${said} in ${ports.length} ports, ${showMl(perPort)} each`
+  return `${said} with ${showBottle(water, units)} of water in ${ports.length} ports, ${showMl((product + water) / ports.length)} each`
+}
+
 function sayPutOn(plan: PutOnPlan, units: UnitSystem): string {
   const product = amount(plan, units)
   switch (plan.method) {
     case 'trunk-injection':
-      return plan.shape.stems
-        ? `${product} in ${plan.shape.ports.length} ports of ${plan.shape.stems.length} stems`
-        : plan.water === null
-          ? `${product} in ${plan.shape.ports.length} ports, ${showMl(plan.shape.perPort)} each`
-          : `${product} with ${showBottle(plan.water, units)} of water in ${plan.shape.ports.length} ports, ${showMl((plan.product + plan.water) / plan.shape.ports.length)} each`
+      return inPorts(plan, product, units)
     case 'soil-drench':
       return plan.water ? `${product} in ${shown(plan.water, 'gal', units)} of water` : product
     case 'soil-injection':

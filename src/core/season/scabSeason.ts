@@ -1,7 +1,7 @@
 import { coverLeft } from '../spray/cover'
 import { toSI, type Length } from '../quantity/units'
 import type { UnitSystem } from '../quantity/format'
-import { wetHours, wetSpells, type WetSpell } from '../weather/wetness'
+import { wetHours, wetSpells, wetWithin, type WetSpell } from '../weather/wetness'
 import type { PlaceHour, RainHour } from '../weather/placeDays'
 import { RIPENS_ABOVE, scabSpells, type ScabSpell } from './scab'
 import { degreeDaysOf } from './degreeDays'
@@ -76,7 +76,8 @@ export function scabSeason(
   covers: readonly Cover[],
   units: UnitSystem = 'us',
 ): (ScabSpell & { fromAt: number; toAt: number; measured: boolean })[] {
-  const spells = wetSpells(hours)
+  const wet = wetHours(hours)
+  const spells = wetSpells(hours, wet)
   const left = new Map(coverOver(hours, covers)?.left.map((l) => [l.at, l.percent]) ?? [])
   // Warmth since the first hour, by the hour.
   const sums: number[] = []
@@ -88,7 +89,6 @@ export function scabSeason(
         24
     sums.push(sum)
   }
-  const wet = wetHours(hours)
   return scabSpells(spells, {
     sinceOut: (s) => sinceOut(s, hours, wet),
     ripeSum: (s) => sums[s.from]!,
@@ -115,11 +115,5 @@ function sinceOut(
     const hour = Number(hours[i]!.time.slice(11, 13))
     if (fallen >= LETS_OUT && hour >= DAY.from && hour < DAY.to) out = i
   }
-  if (out === null) return null
-  const counted = hours.slice(out, to + 1).filter((_, k) => wet[out + k])
-  const known = counted.flatMap((h) => h.temperature ?? [])
-  return {
-    hours: counted.length,
-    mean: known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : null,
-  }
+  return out === null ? null : wetWithin(hours, wet, out, to)
 }

@@ -72,24 +72,30 @@ export interface WetSpell {
   mean: Temperature | null
 }
 
+/** How many wet hours lie in a stretch, and how warm they were. */
+export function wetWithin(
+  hours: readonly LeafHour[],
+  wet: readonly boolean[],
+  from: number,
+  to: number,
+): Pick<WetSpell, 'hours' | 'mean'> {
+  const counted = hours.slice(from, to + 1).filter((_, k) => wet[from + k])
+  const known = counted.flatMap((h) => h.temperature ?? [])
+  return {
+    hours: counted.length,
+    mean: known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : null,
+  }
+}
+
 /** Wet hours in spells; two belong together when less than eight dry hours lie between them. Source: handbook, wet leaves. */
-export function wetSpells(hours: readonly LeafHour[]): WetSpell[] {
-  const spells: { from: number; to: number; at: number[] }[] = []
-  wetHours(hours).forEach((wet, i) => {
-    if (!wet) return
+export function wetSpells(hours: readonly LeafHour[], wet: readonly boolean[] = wetHours(hours)): WetSpell[] {
+  const spells: { from: number; to: number }[] = []
+  wet.forEach((isWet, i) => {
+    if (!isWet) return
     const last = spells.at(-1)
     if (last && i - last.to - 1 < TOGETHER_WITHIN) {
       last.to = i
-      last.at.push(i)
-    } else spells.push({ from: i, to: i, at: [i] })
+    } else spells.push({ from: i, to: i })
   })
-  return spells.map(({ from, to, at }) => {
-    const known = at.flatMap((i) => hours[i]!.temperature ?? [])
-    return {
-      from,
-      to,
-      hours: at.length,
-      mean: known.length > 0 ? known.reduce((a, b) => a + b, 0) / known.length : null,
-    }
-  })
+  return spells.map(({ from, to }) => ({ from, to, ...wetWithin(hours, wet, from, to) }))
 }

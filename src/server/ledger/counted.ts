@@ -43,13 +43,10 @@ function differs(row: CountedRow, read: ReturnType<typeof readRecord<CountedRow>
   if (read.kind === 'correction') {
     const signed = read.body?.amounts ?? []
     // Of corrections from before it was signed, what active there was is not known.
-    const counted = row.counted.map((c, i): Amount => [
-      c.amount,
-      signed[i]?.activeKg === undefined ? null : c.activeKg,
-    ])
+    const known = signed.every((a) => a.activeKg !== undefined)
     return same(
       signed.map((a) => [a.amount, a.activeKg ?? null]),
-      counted,
+      row.counted.map((c) => [c.amount, known ? c.activeKg : null]),
     )
       ? null
       : 'its amounts are not those that were signed'

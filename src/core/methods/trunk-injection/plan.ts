@@ -257,7 +257,7 @@ export function planTrunkInjection(q: Question<'trunk-injection'>): Result<Plann
         kind: 'port',
         bearing: p.bearing,
         product: dose.perPort,
-        ...(dose.water !== null && { mix: dose.perPort + dose.water / dose.ports }),
+        ...(dose.water !== null && { mix: dose.mixPerPort }),
       })),
       shape: {
         portGirth: given.portGirth,

@@ -78,11 +78,7 @@ export function DoseTable({
             {plan.dose.water !== null && (
               <Row name="With water" value={showBottle(plan.dose.water, units)} strong />
             )}
-            <Row
-              name="Each port"
-              value={showMl(plan.dose.perPort + (plan.dose.water ?? 0) / plan.dose.ports)}
-              strong
-            />
+            <Row name="Each port" value={showMl(plan.dose.mixPerPort)} strong />
             <Row name="Drill" value={`${terms.bit}, ${terms.depth} deep`} />
             <Row
               name="Expected uptake"
