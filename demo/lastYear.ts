@@ -34,7 +34,7 @@ export async function bestBearings(
       units: 'us',
       sources: {
         reading: readingSource(hand!.reading!, ZONE),
-        label: cardSource({ code: card.code, version }),
+        label: cardSource({ product: { code: card.code, version } }),
         weather: day.source,
       },
     })

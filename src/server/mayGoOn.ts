@@ -2,6 +2,7 @@ import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Method } from '@/core/card/card'
+import { lineBefore } from '@/core/card/line'
 import { namesHost } from '@/core/card/namesHost'
 import type { Way as KnownWay } from '@/core/decide/way'
 import { almanacWindow, bloomByCalendar, leafByCalendar } from '@/core/gate/calendar'
@@ -105,6 +106,7 @@ function cardFacts(hand: TreeAtHand, row: UseRow, on: string): CardFacts {
     namesHost: namesHost(use, hand.tree.host),
     ...(use.notOn?.includes(hand.tree.host) && { leavesOut: true }),
     namesCause: isFor(hand, use) || goesBeside(row),
+    ...lineFor(hand, row),
     timesPerYear: use.limits?.timesPerYear,
     ...(setback?.ok && { waterSetback: setback.value.si }),
     forbiddenOnFood: use.forbiddenOnFood,
@@ -113,6 +115,12 @@ function cardFacts(hand: TreeAtHand, row: UseRow, on: string): CardFacts {
     ...(use.window !== undefined && { window: { text: use.window, is: cardWindow(hand, use, on) } }),
     ...(use.method === 'feed' && { release: use.terms.release }),
   }
+}
+
+/** The line of the card that comes before this one for a tree. */
+function lineFor(hand: TreeAtHand, { card }: UseRow): Pick<CardFacts, 'lineBefore'> {
+  const before = card && lineBefore(card, { host: hand.tree.host, cause: hand.cause?.id ?? '' })
+  return before ? { lineBefore: before } : {}
 }
 
 /** What is known of tree, ground and day: what was found, what the calendar says for certain, and what somebody sees now. */

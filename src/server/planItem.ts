@@ -175,7 +175,7 @@ export function planFor(
     units: person.units,
     sources: {
       reading: readingSource(reading, tree.timeZone),
-      label: cardSource(product),
+      label: cardSource(row),
       weather: day.source,
     },
   })

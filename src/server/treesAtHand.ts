@@ -1,6 +1,7 @@
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
+import { sayLine, type CardLines } from '@/core/card/line'
 import type { CauseFacts, HostFacts } from '@/core/gate/question'
 import { grouped } from '@/core/grouped'
 import type { Use } from '@/core/history/use'
@@ -172,6 +173,14 @@ export function readingSource(reading: ReadingRow, timeZone: string): string {
 }
 
 /** How a working names a card. */
-export function cardSource(product: { code: string; version: number }): string {
-  return `card ${product.code} v${product.version}`
+export function cardSource({
+  product,
+  card,
+}: {
+  product: { code: string; version: number }
+  card?: CardLines
+}): string {
+  return [`card ${product.code} v${product.version}`, ...(card ? [sayLine(card)] : [])]
+    .filter(Boolean)
+    .join(', ')
 }

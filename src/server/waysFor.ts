@@ -119,7 +119,7 @@ export function waysFor(
               : []
         return {
           ...u,
-          source: cardSource(u.product),
+          source: cardSource(u),
           closed,
           reasons: [...reasons, ...season],
           opensOn,

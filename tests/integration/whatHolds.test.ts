@@ -1,3 +1,4 @@
+import { CARDS } from '../../demo/cards'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { usesOnShelf } from '@/db/queries/card'
 import { subjectsOfJob } from '@/db/queries/job'
@@ -313,4 +314,72 @@ test('a way out of its time is offered for its day, refused for another, and can
     message: expect.stringMatching(/wants a bare tree/),
   })
   await done(november, 'begin-work', begin({ leaf: 'none' }))
+})
+
+test('a tree and its cause fall to the first line of a card that fits, in the list, at the signature and in the working', async () => {
+  const arborist = firm.person('arborist')
+  const drench = CARDS.find((c) => c.card.code === 'SD2')!.card.uses[0]!
+  const { limits } = drench
+  const wide = {
+    ...drench,
+    hosts: ['ash', 'birch', 'elm'],
+    targets: ['emerald-ash-borer', 'bronze-birch-borer'],
+  }
+  const line = {
+    ...wide,
+    hosts: ['ash'],
+    targets: ['emerald-ash-borer'],
+    limits: { ...limits, leastDays: 350 },
+  }
+  const card = { ...CARDS.find((c) => c.card.code === 'SD2')!.card, code: 'LN1', uses: [wide, line] }
+  const enter = () => ({ id: uuidv7(), card, after: null })
+  expect(await problemOf(arborist, 'enter-card', enter())).toMatchObject({
+    message: expect.stringMatching(/Put the narrower one before the wider/),
+  })
+  card.uses = [line, wide]
+  await done(arborist, 'enter-card', enter())
+  const shelf = await rows((sql) => usesOnShelf(sql))
+  const [first, second] = shelf.filter((u) => u.product.code === 'LN1')
+  expect([first!.card!.n, second!.card!.n]).toEqual([1, 2])
+  expect(shelf.find((u) => u.id === uses.SD2)!.card).toBeUndefined()
+
+  const signed = async (tag: string, host: string, cause: string, seen: Record<string, 'there'>) => {
+    const treeId = await measuredTree(firm, { tag, host, inches: '40', eastM: 60 })
+    await done(arborist, 'confirm-identity', { treeId, host })
+    const decisionId = await decideTree(arborist, treeId, {
+      seen,
+      cause,
+      action: 'treat',
+      words: 'as agreed',
+    })
+    return { treeId, decisionId }
+  }
+  const ash = await signed('Line 1', 'ash', 'emerald-ash-borer', { 'exit-hole-d': 'there' })
+  const birch = await signed('Line 2', 'birch', 'bronze-birch-borer', { 'exit-hole-d': 'there' })
+  const drenched = (useId: string, tree: { treeId: string; decisionId: string }) => ({
+    id: uuidv7(),
+    items: [{ useId, choice: 0, subjects: [{ ...tree, given: {} }] }],
+    onDate: '2026-06-13',
+    eaten: null,
+  })
+  expect(await problemOf(arborist, 'hand-to-crew', drenched(second!.id, ash))).toMatchObject({
+    message: expect.stringMatching(
+      /Line 1 of this card is for this kind of tree and cause.*Choose that line/,
+    ),
+  })
+  const [hand] = await rows(async (sql) =>
+    treesAtHand({ sql, now: NOON, person: arborist }, await treesById(sql, [ash.treeId]), shelf),
+  )
+  const offered = waysFor(hand!, shelf, { on: '2026-06-13', units: 'us', action: 'treat' })
+  expect(offered.find((w) => w.id === first!.id)!.closed).toEqual([])
+  expect(offered.find((w) => w.id === second!.id)!.closed.map((c) => c.rule)).toEqual(['label'])
+  for (const [use, tree, named] of [
+    [first!, ash, 'card LN1 v1, line 1'],
+    [second!, birch, 'card LN1 v1, line 2'],
+  ] as const) {
+    const { jobId } = await done<{ jobId: string }>(arborist, 'hand-to-crew', drenched(use.id, tree))
+    const subjects = await rows((sql) => subjectsOfJob(sql, jobId))
+    const own = subjects.find((s) => s.treeId === tree.treeId)!
+    expect(JSON.stringify(own.working)).toContain(named)
+  }
 })

@@ -8,6 +8,7 @@ import { trunkInjection } from '../methods/trunk-injection/use'
 import { countable } from '../limits/counted'
 import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
 import { CARD_FORMAT, PUT_ON_METHODS } from './format'
+import { neverReached } from './line'
 import { schemaOf } from './lineSchema'
 import { known, quantity, rate, whole, window, words } from './written'
 
@@ -93,7 +94,10 @@ const putOn = [
 export type PutOnUse = z.output<(typeof putOn)[number]>
 export type CardUse = PutOnUse | { [H in HandName]: HandUse<H> }[HandName]
 
-/** One use of a card: a method with the terms the label, or the house, gives for it. */
+/**
+ * One use of a card: a method with the terms the label, or the house, gives for it. Where a label gives other rates, days or most uses
+ * by target or kind of tree, each is a use, and they are its lines (`core/card/line`).
+ */
 export const CardUse = z.discriminatedUnion('method', [
   ...putOn,
   ...HAND_NAMES.map(handUse),
@@ -118,7 +122,7 @@ export const Card = z
     storage: words(200).optional(),
     /** Said on the card's face: an example, not a label. */
     example: z.boolean(),
-    uses: z.array(CardUse).min(1, { error: 'A card has at least one use.' }).max(12),
+    uses: z.array(CardUse).min(1, { error: 'A card has at least one use.' }).max(24),
   })
   .superRefine((card, context) => {
     const wrong = (path: string, message: string) =>
@@ -135,6 +139,13 @@ export const Card = z
       wrong('kind', 'Work without a product stands on a house card; make it one.')
     if (card.kind === 'house' && card.registration !== undefined)
       wrong('registration', 'A house card has no registration number; leave it out, or make it a label card.')
+    const idle = neverReached(card.uses)
+    if (idle)
+      context.addIssue({
+        code: 'custom',
+        path: ['uses', idle.use, 'targets'],
+        message: `Nothing ever falls to this line: use ${idle.before + 1} takes the same trees and causes first. Put the narrower one before the wider.`,
+      })
   })
 
 export type Card = z.output<typeof Card>

@@ -63,6 +63,7 @@ test('a sound ash by a card that names it is open, and what nobody said is asked
 
 test.each<[string, Partial<Question>, string[]]>([
   ['another kind', { card: card({ namesHost: false }) }, ['label']],
+  ['a line of the card before it fits', { card: card({ lineBefore: 1 }) }, ['label']],
   ['another cause', { card: card({ namesCause: false }) }, ['label']],
   ['a look-alike nobody told apart', facts({ kindOpen: true }), ['kind']],
   ['a soft anchor', facts({ unsafe: ['Anchor root soft'] }), ['safety']],

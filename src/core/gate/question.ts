@@ -119,6 +119,8 @@ export interface CardFacts {
   /** It names this kind among those it leaves out. */
   leavesOut?: boolean
   namesCause: boolean
+  /** The line of the card to which this kind and cause fall, where it is one before this. */
+  lineBefore?: number
   timesPerYear?: number
   waterSetback?: Length
   forbiddenOnFood: boolean

@@ -1,4 +1,5 @@
 import type { Card, CardUse, Method } from '@/core/card/card'
+import { linesOf, type CardLines, type LineOf } from '@/core/card/line'
 import { readKept, readUse, writeKept } from '@/core/methods/kept'
 import type { UseOf } from '@/core/methods/plan'
 import type { FirmSql } from '../client'
@@ -16,6 +17,8 @@ export interface UseRow<M extends Method = Method> {
   id: string
   product: ProductRow
   use: UseOf<M>
+  /** Its place among the lines of its card, where there are several. */
+  card?: CardLines
 }
 
 /** The use `u` in the shape the core reads. */
@@ -25,28 +28,53 @@ export const useBody = (sql: FirmSql) => sql`jsonb_build_object('method', u.meth
 export const productBody = (sql: FirmSql) =>
   sql`c.body || jsonb_build_object('code', c.code, 'version', c.version, 'name', c.name, 'registration', c.registration)`
 
+/** Uses with what says where each stands among the others of its card and method. */
 const select = (sql: FirmSql) => sql`
-  select u.id, ${productBody(sql)} as product, ${useBody(sql)} as use
+  select u.id, ${productBody(sql)} as product, ${useBody(sql)} as use,
+    (select jsonb_agg(jsonb_build_object('n', o.n, 'method', o.method, 'hosts', o.body->'hosts', 'notOn', o.body->'notOn',
+        'targets', o.body->'targets', 'window', o.body->'window', 'terms', o.body->'terms') order by o.n)
+      from card_use o where o.firm_id = u.firm_id and o.card_id = u.card_id and o.method = u.method having count(*) > 1) as others, u.n
   from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id`
 
 /** Every use, by any method or by one, of the newest version of every card. */
 export async function usesOnShelf<M extends Method = Method>(sql: FirmSql, method?: M): Promise<UseRow<M>[]> {
-  const rows = await sql<UseRow<M>[]>`${select(sql)} where ${method ? sql`u.method = ${method} and` : sql``}
+  const rows = await sql<Selected<M>[]>`${select(sql)} where ${method ? sql`u.method = ${method} and` : sql``}
     c.version = (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) order by c.code, u.n`
-  return rows.map((row) => ({ ...row, use: readUse(row.id, row.use) as UseOf<M> }))
+  return rows.map(withUse)
 }
 
 export async function useById(sql: FirmSql, useId: string): Promise<UseRow | undefined> {
-  const rows = await sql<UseRow[]>`${select(sql)} where u.id = ${useId}`
+  const rows = await sql<Selected[]>`${select(sql)} where u.id = ${useId}`
   return rows[0] && withUse(rows[0])
 }
 
-const withUse = <M extends Method>(row: UseRow<M>): UseRow => ({ ...row, use: readUse(row.id, row.use) })
+type Selected<M extends Method = Method> = UseRow<M> & {
+  others: (LineOf & { n: number })[] | null
+  n: number
+}
+
+/** What JSON says of a line without its nulls. */
+const plain = ({ notOn, window, ...line }: LineOf): LineOf => ({
+  ...line,
+  ...(notOn && { notOn }),
+  ...(window && { window }),
+})
+
+const withUse = <M extends Method>({ others, n, ...row }: Selected<M>): UseRow<M> => ({
+  ...row,
+  use: readUse(row.id, row.use) as UseOf<M>,
+  ...(others && {
+    card: linesOf(
+      others.map(plain),
+      others.findIndex((o) => o.n === n),
+    ),
+  }),
+})
 
 /** Uses by their ids. */
 export async function usesByIds(sql: FirmSql, ids: string[]): Promise<Map<string, UseRow>> {
   if (ids.length === 0) return new Map()
-  const rows = await sql<UseRow[]>`${select(sql)} where u.id = any(${ids})`
+  const rows = await sql<Selected[]>`${select(sql)} where u.id = any(${ids})`
   return new Map(rows.map((u) => [u.id, withUse(u)]))
 }
 

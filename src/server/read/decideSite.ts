@@ -1,6 +1,6 @@
 import { activeKey } from '@/core/actives/actives'
 import { METHOD_NAME } from '@/core/card/say'
-import { namesHost } from '@/core/card/namesHost'
+import { fits, lineBefore } from '@/core/card/line'
 import { groundLimit, yearlyLimit } from '@/core/limits/ground'
 import { planSubject } from '@/core/methods/registry'
 import type { FirmSql } from '@/db/client'
@@ -106,13 +106,14 @@ async function limitedWays(
   const { areaM2 } = site
   if (areaM2 === null || trees.length === 0) return []
   const used = await groundUse(sql, site.id, today.slice(0, 4))
-  return (await usesOnShelf(sql)).flatMap(({ use, product, id }) => {
+  return (await usesOnShelf(sql)).flatMap(({ use, product, id, card }) => {
     const perArea = yearlyLimit(use)
     const named = product.actives[0]?.name
     if (!perArea?.ok || named === undefined) return []
     const active = activeKey(named)
     const each = trees.flatMap(({ tree, cause, reading }) => {
-      if (!namesHost(use, tree.host) || !use.targets.includes(cause)) return []
+      const at = { host: tree.host, cause }
+      if (use.targets.length === 0 || !fits(use, at) || (card && lineBefore(card, at) !== null)) return []
       const planned = planSubject({
         use,
         tree: { ...trunkOf(tree.host, reading), marks: [], holes: [] },

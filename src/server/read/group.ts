@@ -79,7 +79,7 @@ export function groupView(siteId: string, cause: string | null, block: string | 
             id: w.id,
             product: w.product,
             use: w.use,
-            source: cardSource(w.product),
+            source: cardSource(w),
             reasons: w.reasons,
             opensOn: w.opensOn,
             /** kg; null where the card sets none or the ground’s size is not known. */

@@ -172,6 +172,12 @@ export function blankUse(n: number, method: Method): Typed {
   return { ...startOf(linesOfUse(method), `uses[${n}].`), [`uses[${n}].method`]: method }
 }
 
+/** What stands on the form for one more line of a use: all of it, but for the trees and causes, which are to be said. */
+export function lineLike(typed: Typed, n: number, to: number): Typed {
+  const said = { ...textsOfUse(typed, n), hosts: '', notOn: '', targets: '' }
+  return Object.fromEntries(Object.entries(said).map(([path, text]) => [`uses[${to}].${path}`, text]))
+}
+
 const listAt = (card: unknown, path: string): unknown[] => {
   const value = valueAt(card, path)
   return Array.isArray(value) ? value : []

@@ -2,6 +2,7 @@
 import Link from 'next/link'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
+import { linesOf, sayLine } from '@/core/card/line'
 import { METHOD_NAME, sayLimits, sayTerms, type Said } from '@/core/card/say'
 import type { CardUse } from '@/core/card/card'
 import type { CardView } from '@/server/read/shelf'
@@ -56,7 +57,7 @@ export function CardPage({ view, version }: { view: CardView; version: number | 
       <div className="grid lg:grid-cols-[minmax(0,1fr)_280px] gap-6 mt-4">
         <div className="grid gap-5 content-start max-w-5xl">
           {card.uses.map((use, n) => (
-            <Use key={n} use={use} />
+            <Use key={n} use={use} line={sayLine(linesOf(card.uses, n))} />
           ))}
         </div>
         <aside className="grid gap-5 content-start">
@@ -97,11 +98,11 @@ export function CardPage({ view, version }: { view: CardView; version: number | 
 }
 
 /** One use: on what, for what, how much, and with what care. */
-function Use({ use }: { use: CardUse }) {
+function Use({ use, line }: { use: CardUse; line: string }) {
   const trees = (use.hosts === 'any' ? 'every ornamental kind' : use.hosts.map(hostName).join(', ')).concat(
     use.notOn?.length ? `; not ${use.notOn.map(hostName).join(', ')}` : '',
   )
-  const name = METHOD_NAME[use.method]
+  const name = [METHOD_NAME[use.method], line].filter(Boolean).join(', ')
   return (
     <section aria-label={name} className="border border-line bg-sheet p-4">
       <h2>{name}</h2>

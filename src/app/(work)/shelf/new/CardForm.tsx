@@ -4,6 +4,7 @@ import { Fragment, useMemo, useState } from 'react'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Method } from '@/core/card/card'
 import { METHOD_NAME } from '@/core/card/say'
+import { isHand } from '@/core/methods/hand'
 import type { CardView } from '@/server/read/shelf'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
@@ -19,6 +20,7 @@ import {
   cardNames,
   cardOf,
   leftOut,
+  lineLike,
   methodAt,
   pathsOf,
   textsOfUse,
@@ -167,6 +169,15 @@ export function CardForm({
                 />
               </Fragment>
             ))}
+            {!isHand(method) && (
+              <Button
+                quiet
+                className="justify-self-start"
+                onClick={() => setTyped({ ...typed, ...lineLike(typed, n, next(uses)) })}
+              >
+                One more line like this
+              </Button>
+            )}
             {uses.length > 1 && (
               <Button quiet className="justify-self-start" onClick={() => drop('uses', n)}>
                 Take this use off
