@@ -6,7 +6,7 @@ import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
 import { sayTask } from '@/core/methods/say'
 import { isTaskOver } from '@/core/methods/task'
-import { eachHole, holesIn, roundOf } from '@/core/ports/marks'
+import { eachHole, holesIn, marksOn, roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
@@ -257,11 +257,11 @@ async function refusedMove(
     return refuse('not-allowed', 'kind', `Port ${step.n} is drilled; a hole cannot be moved.`)
   const terms = readInjectionUse(use.terms)
   if (!terms.ok) return terms
-  // Of several stems each is a trunk of its own; what is drawn is of the foot.
+  // Of several stems each is a trunk of its own, with its own ring.
   const { stem } = step.state
   const holes = eachHole(await holesOfTree(sql, subject.treeId))
   const round = roundOf(
-    stem === undefined ? await marksOfTree(sql, subject.treeId) : [],
+    marksOn(await marksOfTree(sql, subject.treeId), stem ?? null),
     stem === undefined ? holes : holesIn(holes, stem),
     stem === undefined ? plan.shape.portGirth : plan.shape.stems![stem - 1]!.portGirth,
     dateIn(subject.timeZone, now),

@@ -206,6 +206,7 @@ export const saveRingVerb = verb({
           from: bearing,
           to: bearing,
           severity: z.number().min(0).max(1).nullable().default(null),
+          stem: z.int().min(1).max(12).nullable().default(null),
           notedOn: z
             .string()
             .refine(isDate, { error: 'The date of a mark is not a calendar date; type it as 2026-06-12.' }),

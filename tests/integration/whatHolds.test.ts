@@ -4,7 +4,7 @@ import { usesOnShelf } from '@/db/queries/card'
 import { subjectsOfJob } from '@/db/queries/job'
 import { dueAgain } from '@/db/queries/occurrence'
 import { recordById } from '@/db/queries/record'
-import { holesOfTree } from '@/db/queries/ring'
+import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import { treesById } from '@/db/queries/tree'
 import { inFirm } from '@/db/client'
 import { treesAtHand } from '@/server/treesAtHand'
@@ -74,11 +74,21 @@ test('a tree of four stems measured apart gets what four trunks get, port by por
     field: 'portGirth',
     message: expect.stringMatching(/4 stems, each a trunk of its own/),
   })
+  // What lies on one stem is of that stem alone, and keeps its ports off.
+  const dead = { kind: 'dead', from: 340, to: 20, severity: null, notedOn: '2026-06-12', stem: 2 }
+  await done(sign, 'save-ring', {
+    treeId,
+    version: (await rows((sql) => treesById(sql, [treeId])))[0]!.version,
+    marks: [dead],
+  })
+  expect(await rows((sql) => marksOfTree(sql, treeId))).toMatchObject([dead])
   const { jobId } = await done<{ jobId: string }>(sign, 'hand-to-crew', four('23; 27; 28 1/2; 35'))
   const subject = (await rows((sql) => subjectsOfJob(sql, jobId))).find((s) => s.tag === 'Four 1')!
   const { plan } = subject
   if (plan.method !== 'trunk-injection') throw new Error('no injection')
   expect(plan.shape.stems).toHaveLength(4)
+  for (const p of plan.shape.ports)
+    if (p.stem === 2) expect([p.bearing >= 20, p.bearing <= 340]).toEqual([true, true])
   expect(plan.product).toBeCloseTo(
     plan.shape.stems!.reduce((n, s) => n + s.product, 0),
     12,

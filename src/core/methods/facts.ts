@@ -13,6 +13,7 @@ export interface TreeFacts {
   stems: StemInput[]
   /** Of one round stem of the same wood area. */
   diameter: Length
+  /** On the foot or the only trunk, and on each of several stems. */
   marks: readonly RingMark[]
   /** Of recorded injections; calendar dates. */
   holes: readonly Hole[]

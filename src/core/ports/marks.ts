@@ -9,6 +9,8 @@ export interface RingMark extends Sector {
   severity?: number | null
   /** ISO date on which it was seen, for a hole on which it was drilled. */
   notedOn: string
+  /** Which of several stems it is on; null or left out where it is on the foot, or on the only trunk. */
+  stem?: number | null
 }
 
 /** Holes that were drilled into one trunk on one day. */
@@ -38,8 +40,23 @@ export function eachHole(days: readonly DrilledDay[]): Hole[] {
 }
 
 /** The holes that are in one of several stems; one of which nobody said the stem is kept off in every stem. */
-export function holesIn(holes: readonly Hole[], stem: number): Hole[] {
+export function holesIn<H extends { stem?: number }>(holes: readonly H[], stem: number): H[] {
   return holes.filter((h) => h.stem === undefined || h.stem === stem)
+}
+
+/**
+ * What lies on the ring of one of several stems, or, with null, of the foot or the only trunk. An earlier hole of which nobody said the
+ * stem counts in every stem, as {@link holesIn}.
+ *
+ * @example marksOn([{ kind: 'dead', from: 0, to: 30, notedOn: '2026-06-01', stem: 2 }], 1) // []
+ */
+export function marksOn<M extends Pick<RingMark, 'kind' | 'stem'>>(
+  marks: readonly M[],
+  stem: number | null,
+): M[] {
+  return marks.filter(
+    (m) => (m.stem ?? null) === stem || (stem !== null && m.kind === 'hole' && (m.stem ?? null) === null),
+  )
 }
 
 const MS_PER_YEAR = 365.25 * 86_400_000

@@ -8,12 +8,14 @@ export interface MarkRow {
   to: number
   severity: number | null
   notedOn: string
+  /** Which of several stems; null on the foot or the only trunk. */
+  stem: number | null
 }
 
 export async function marksOfTree(sql: FirmSql, treeId: string): Promise<MarkRow[]> {
   return sql<MarkRow[]>`
-    select id, kind, from_deg as "from", to_deg as "to", severity, noted_on::text as "notedOn"
-    from ring_mark where tree_id = ${treeId} order by kind, from_deg, id`
+    select id, kind, from_deg as "from", to_deg as "to", severity, noted_on::text as "notedOn", stem
+    from ring_mark where tree_id = ${treeId} order by stem nulls first, kind, from_deg, id`
 }
 
 /** The ring as it now is, in place of what it was. */
@@ -25,8 +27,8 @@ export async function replaceMarks(
 ): Promise<void> {
   await sql`delete from ring_mark where tree_id = ${treeId}`
   for (const m of marks)
-    await sql`insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, severity, noted_on)
-      values (${m.id}, ${firmId}, ${treeId}, ${m.kind}, ${m.from}, ${m.to}, ${m.severity}, ${m.notedOn})`
+    await sql`insert into ring_mark (id, firm_id, tree_id, kind, from_deg, to_deg, severity, noted_on, stem)
+      values (${m.id}, ${firmId}, ${treeId}, ${m.kind}, ${m.from}, ${m.to}, ${m.severity}, ${m.notedOn}, ${m.stem})`
 }
 
 /** Marks of several trees at once, by tree. */
@@ -36,8 +38,8 @@ export async function marksOfTrees(
 ): Promise<(MarkRow & { treeId: string })[]> {
   if (treeIds.length === 0) return []
   return sql<(MarkRow & { treeId: string })[]>`
-    select m.id, m.tree_id as "treeId", m.kind, m.from_deg as "from", m.to_deg as "to", m.severity, m.noted_on::text as "notedOn"
-    from ring_mark m where m.tree_id = any(${treeIds}) order by m.tree_id, m.kind, m.from_deg, m.id`
+    select m.id, m.tree_id as "treeId", m.kind, m.from_deg as "from", m.to_deg as "to", m.severity, m.noted_on::text as "notedOn", m.stem
+    from ring_mark m where m.tree_id = any(${treeIds}) order by m.tree_id, m.stem nulls first, m.kind, m.from_deg, m.id`
 }
 
 /** Holes of recorded injections: where, and on which day of the site they were drilled. */

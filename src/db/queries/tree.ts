@@ -72,7 +72,7 @@ const card = (sql: FirmSql) => sql`
   t.stage = 'run' and exists (select 1 from item_subject x where x.firm_id = t.firm_id and x.tree_id = t.id and x.anew is not null and x.status = 'handed') as anew,
   t.identity_confirmed_at is not null as confirmed,
   coalesce((select json_agg(json_build_array(m.kind, m.from_deg, m.to_deg, m.severity)) from ring_mark m
-    where m.tree_id = t.id and m.kind <> 'hole'), '[]') as marks`
+    where m.tree_id = t.id and m.kind <> 'hole' and m.stem is null), '[]') as marks`
 
 /** What a list of a site's trees is narrowed to. */
 export interface TreeFilter {

@@ -1,6 +1,7 @@
 'use client'
 import { StemsDrawing } from './StemsDrawing'
 import type { SubjectPlan } from '@/core/methods/plan'
+import type { RingMark } from '@/core/ports/marks'
 import { showLength, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
 import { FromAbove, Reach, Trunk } from './fromAbove'
@@ -12,16 +13,21 @@ import { HandDrawing } from './HandDrawing'
  */
 export function MethodDrawing({
   plan,
+  marks,
+  holes,
   units,
   className,
 }: {
   plan: SubjectPlan
+  /** What lies on the trunk, or on each of its stems. */
+  marks: readonly RingMark[]
+  holes: readonly { years: number; bearings: readonly number[]; stem?: number }[]
   units: UnitSystem
   className?: string
 }) {
   switch (plan.method) {
     case 'trunk-injection':
-      return <StemsDrawing plan={plan} units={units} className={className} />
+      return <StemsDrawing plan={plan} marks={marks} holes={holes} units={units} className={className} />
     case 'soil-drench':
       return <Basin plan={plan} units={units} className={className} />
     case 'soil-injection':

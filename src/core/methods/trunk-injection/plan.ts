@@ -2,6 +2,7 @@ import { ok, refuse, type Result } from '../../problem'
 import { describeLayout, layoutPorts, type LayoutInput, type PortLayout } from '../../ports/layout'
 import {
   holesIn,
+  marksOn,
   roundOf,
   woundAccount,
   type Hole,
@@ -220,7 +221,7 @@ export function planTrunkInjection(q: Question<'trunk-injection'>): Result<Plann
     use: q.use,
     host: tree.host,
     wood: tree.wood,
-    marks: tree.marks,
+    marks: marksOn(tree.marks, null),
     holes: tree.holes,
     today: q.day.on,
     soil: q.day.soil,
@@ -276,7 +277,7 @@ const missingOf = (stems: number) =>
 
 /**
  * The injection of a tree that was measured above its fork: each stem is a trunk with its own girth, ports and dose, and the tree’s dose is
- * their sum. What is drawn on the ring is of the foot, not of its stems: nothing is taken from it. Problems as
+ * their sum. Each has its own ring; what is drawn of the foot is not taken for a stem. Problems as
  * {@link planTrunkInjection}, `missing` (field `portGirth`) while not every stem was measured. Source: handbook, one trunk or several.
  */
 function planStems(q: Question<'trunk-injection'>): Result<Planned<'trunk-injection'>> {
@@ -291,7 +292,8 @@ function planStems(q: Question<'trunk-injection'>): Result<Planned<'trunk-inject
         ...tree,
         stems: [stem],
         diameter: stem.diameter ?? stem.girth! / Math.PI,
-        marks: [],
+        // On the one trunk that is planned here it is a mark like any other.
+        marks: marksOn(tree.marks, i + 1).map((mark) => ({ ...mark, stem: null })),
         holes: holesIn(tree.holes, i + 1),
       },
       given: { ...given, portGirth: girths[i]!, portGirths: undefined, bearings: undefined },

@@ -134,3 +134,31 @@ test('girths of stems are typed with semicolons between', () => {
     problem: { field: 'portGirth', message: expect.stringMatching(/stem 2/i) },
   })
 })
+
+test('each stem has its own ring: dead wood and earlier holes of one keep off its ports and nobody else’s', () => {
+  const marks = [
+    { kind: 'dead' as const, from: 340, to: 20, notedOn: '2026-06-01', stem: 2 },
+    { kind: 'hole' as const, from: 180, to: 180, notedOn: '2025-06-12', stem: 3 },
+    // Of the foot, nobody knows of which stem.
+    { kind: 'hole' as const, from: 90, to: 90, notedOn: '2025-06-12' },
+  ]
+  const drawn = plan({ tree: { ...question().tree, marks } }).plan.shape.ports
+  const bare = plan({ tree: { ...question().tree, marks: [] } }).plan.shape.ports
+  const on = (ports: typeof drawn, stem: number) => ports.flatMap((p) => (p.stem === stem ? [p.bearing] : []))
+  const dead = (b: number) => b >= 340 || b <= 20
+  expect(on(bare, 2).some(dead)).toBe(true)
+  expect(on(drawn, 2).some(dead)).toBe(false)
+  const near = (b: number, hole: number) => Math.abs(b - hole) < 8
+  for (const stem of [1, 2, 3, 4]) expect(on(drawn, stem).some((b) => near(b, 90))).toBe(false)
+  expect(on(drawn, 3).some((b) => near(b, 180))).toBe(false)
+  // Dead wood all round one stem is told with its number.
+  const shut = planTrunkInjection(
+    question({
+      tree: {
+        ...question().tree,
+        marks: [{ kind: 'dead', from: 0, to: 359, notedOn: '2026-06-01', stem: 2 }],
+      },
+    }),
+  )
+  expect(!shut.ok && shut.problem.message).toMatch(/^Stem 2: .*sound wood/)
+})

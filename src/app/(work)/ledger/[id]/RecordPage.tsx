@@ -5,10 +5,12 @@ import { METHOD_NAME } from '@/core/card/say'
 import { isHand } from '@/core/methods/hand'
 import { sayOutcome } from '@/core/methods/outcome'
 import { showProduct } from '@/core/methods/showProduct'
+import { marksOn } from '@/core/ports/marks'
 import { plain, showGirth, showMl, showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
 import type { RecordView } from '@/server/read/work'
 import { Ring } from '@/ui/ring/Ring'
+import { StemRings } from '@/ui/ring/StemRings'
 import { Slip } from '@/ui/slip/Slip'
 import { clockTime, longDate, shortDate, writtenDate } from '@/ui/when'
 import { CorrectRecord } from './CorrectRecord'
@@ -79,16 +81,7 @@ export function RecordPage({ view }: { view: RecordView }) {
           <div>
             {one.ports.length > 0 ? (
               <>
-                <Ring
-                  marks={view.marks}
-                  ports={one.ports.map((p) => ({
-                    bearing: p.bearing,
-                    stage: p.givenUp ? ('given up' as const) : ('done' as const),
-                    number: p.number,
-                  }))}
-                  label={`Ports of ${one.tree.tag}`}
-                  className="w-full"
-                />
+                <PortRings of={one} marks={view.marks} />
                 <PortTable ports={one.ports} timeZone={timeZone} />
               </>
             ) : (
@@ -281,6 +274,29 @@ function TaskTable({ tasks, timeZone }: { tasks: Subject['tasks']; timeZone: str
         cells: [howDone(t), t.endedAt ? clockTime(Date.parse(t.endedAt), timeZone) : '–'],
       }))}
     />
+  )
+}
+
+/** Where the ports of a tree were, on its trunk or on each of its stems. */
+function PortRings({ of, marks }: { of: Subject; marks: RecordView['marks'] }) {
+  const ports = of.ports.map((p) => ({
+    bearing: p.bearing,
+    stem: p.stem,
+    stage: p.givenUp ? ('given up' as const) : ('done' as const),
+    number: p.number,
+  }))
+  return of.tree.stems ? (
+    <StemRings
+      stems={of.tree.stems.map((_, i) => ({
+        stem: i + 1,
+        label: `Ports of ${of.tree.tag}, stem ${i + 1}`,
+      }))}
+      marks={marks}
+      holes={[]}
+      ports={ports}
+    />
+  ) : (
+    <Ring marks={marksOn(marks, null)} ports={ports} label={`Ports of ${of.tree.tag}`} className="w-full" />
   )
 }
 

@@ -1,6 +1,7 @@
 'use client'
 import { useState, type FormEvent } from 'react'
 import { only, type Seen } from '@/core/gate/looks'
+import { marksOn } from '@/core/ports/marks'
 import type { UnitSystem } from '@/core/quantity/format'
 import { StemsDrawing } from '@/ui/methods/StemsDrawing'
 import { Ring } from '@/ui/ring/Ring'
@@ -47,10 +48,16 @@ export function ConfirmTree({
   return (
     <form onSubmit={submit} noValidate>
       {stems ? (
-        <StemsDrawing plan={stems} units={units} className="max-w-[420px] mx-auto" />
+        <StemsDrawing
+          plan={stems}
+          marks={tree.marks}
+          holes={tree.holes}
+          units={units}
+          className="max-w-[420px] mx-auto"
+        />
       ) : (
         <Ring
-          marks={tree.marks}
+          marks={marksOn(tree.marks, null)}
           holes={tree.holes}
           ports={portsOf(tree).map((p) => ({ bearing: p.bearing }))}
           label={`${tree.tag} from above`}

@@ -2,6 +2,7 @@
 import { useState } from 'react'
 import { arc, clockwise, sideInWords } from '@/core/ports/bearing'
 import { stageOf, type PortStage } from '@/core/methods/trunk-injection/running'
+import { holesIn, marksOn } from '@/core/ports/marks'
 import { showLength, showMl, type UnitSystem } from '@/core/quantity/format'
 import { at, barkRadius } from '@/ui/ring/geometry'
 import { Ring } from '@/ui/ring/Ring'
@@ -58,7 +59,8 @@ export function PortWork({
   const { stem } = port
   const around = ports.filter((p) => p.stem === stem)
   const girth = (stem === undefined ? shape?.portGirth : shape?.stems?.[stem - 1]?.portGirth) ?? 0
-  const marks = stem === undefined ? tree.marks : []
+  const marks = marksOn(tree.marks, stem ?? null)
+  const holes = stem === undefined ? tree.holes : holesIn(tree.holes, stem)
   const index = around.indexOf(port)
   const before = around[(index + around.length - 1) % around.length]!
 
@@ -77,7 +79,7 @@ export function PortWork({
     <div>
       <Ring
         marks={marks}
-        holes={stem === undefined ? tree.holes : []}
+        holes={holes}
         ports={around.map((p) => ({
           bearing: p.bearing,
           number: p.number,
@@ -112,7 +114,7 @@ export function PortWork({
         })}
       </Ring>
       <div className="hidden sm:block">
-        <RingLegend marks={marks} holes={stem === undefined ? tree.holes : []} ports={false} />
+        <RingLegend marks={marks} holes={holes} ports={false} />
       </div>
       {finished ? (
         <div className="mt-2">

@@ -3,12 +3,14 @@ import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useState } from 'react'
 import { showGirth, showGround } from '@/core/quantity/format'
+import { marksOn } from '@/core/ports/marks'
 import { measureTrunk } from '@/core/trunk/trunk'
 import type { TreeView } from '@/server/read/tree'
 import { ANEW } from '@/core/plan/anew'
 import { Note } from '@/ui/pieces/Note'
 import { Ring } from '@/ui/ring/Ring'
 import { RingLegend } from '@/ui/ring/RingLegend'
+import { StemRings } from '@/ui/ring/StemRings'
 import { Slip } from '@/ui/slip/Slip'
 import { nextStep } from '@/ui/steps/Steps'
 import { PrintButton } from '@/ui/pieces/PrintButton'
@@ -152,12 +154,24 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
         </div>
         <div>
           <Ring
-            marks={view.marks}
-            holes={view.holes}
+            marks={marksOn(view.marks, null)}
+            holes={view.holes.filter((h) => h.stem === undefined)}
             label={`${tree.tag} from above`}
             className="w-full max-w-[430px] mx-auto"
           />
           <RingLegend marks={view.marks} holes={view.holes} ports={false} />
+          {reading && reading.stemsM.length > 1 && (
+            <StemRings
+              className="mt-3"
+              stems={reading.stemsM.map((_, i) => ({
+                stem: i + 1,
+                label: `Stem ${i + 1} of ${tree.tag} from above`,
+              }))}
+              marks={view.marks}
+              holes={view.holes}
+              ports={[]}
+            />
+          )}
           <p className="text-center mt-2 no-print">
             <Link href={`/trees/${tree.id}/prescribe#ring`} className="underline underline-offset-2">
               {view.marks.length === 0 ? 'Set flares and dead wood on the ring' : 'Change the ring'}

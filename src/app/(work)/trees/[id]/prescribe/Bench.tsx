@@ -14,6 +14,7 @@ import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import { rateFor } from '@/core/methods/proposeRate'
 import { checksAfter } from '@/core/methods/checks'
 import { builtOver } from '@/core/place/builtOver'
+import type { RingMark } from '@/core/ports/marks'
 import { showGirth } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
 import type { PrescribeView } from '@/server/read/tree'
@@ -33,6 +34,8 @@ import { Slip } from '@/ui/slip/Slip'
 import { shortDate } from '@/ui/when'
 import { CardLine } from './CardLine'
 import { HandOver, type Line } from './HandOver'
+import { isChanged } from './marksOfStem'
+import { StemMarks } from './StemMarks'
 import type { Way } from './way'
 
 /** The bench of a method that opens no trunk: what is asked, what one tree gets, drawn, with the crew's steps and the checks. */
@@ -51,7 +54,11 @@ export function Bench({
   /** The choice among the ways, shown first. */
   choose: ReactNode
 }) {
-  const { tree, units, facts, reading, day } = view
+  const { tree, units, reading, day } = view
+  const [marks, setMarks] = useState<RingMark[]>(view.marks)
+  const facts = view.facts && { ...view.facts, marks }
+  const dirty = isChanged(marks, view.marks)
+  const stems = facts?.stems.length ?? 1
   const rate = rateFor(way.use, view.rate)
   const [choice, setChoice] = useState<number>(sent ?? rate.choice)
   const [typed, setTyped] = useState<TypedGiven>({})
@@ -80,7 +87,7 @@ export function Bench({
     )
     // What was read is made anew each time; what was typed is what it rests on.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-  }, [facts, way, day, choice, typed, units, view.readingSource, tank])
+  }, [view.facts, marks, way, day, choice, typed, units, view.readingSource, tank])
   const setback =
     way.use.waterSetback === undefined ? null : readQuantity(way.use.waterSetback, 'length', 'waterSetback')
   const reach = given.ok ? given.value.reach : undefined
@@ -139,7 +146,7 @@ export function Bench({
           onTyped={setTyped}
           units={units}
           problem={problem && !asked ? problem : null}
-          stems={facts?.stems.length}
+          stems={stems}
         />
         <SameTank
           of={way}
@@ -180,7 +187,13 @@ export function Bench({
               </p>
             ))}
             <p className="text-ink2">about {sayMinutes(plan.minutes)} of work at the tree</p>
-            <MethodDrawing plan={plan} units={units} className="w-full max-w-[520px] mt-2" />
+            <MethodDrawing
+              plan={plan}
+              marks={marks}
+              holes={view.holes}
+              units={units}
+              className="w-full max-w-[520px] mt-2"
+            />
             {way.use.method === 'soil-drench' && (
               <div className="max-w-[520px] mt-3">
                 <StockBottlePanel
@@ -235,6 +248,9 @@ export function Bench({
             minutes={plan.minutes}
           />
         )}
+        {way.use.method === 'trunk-injection' && stems > 1 && (
+          <StemMarks view={view} stems={stems} marks={marks} onMarks={setMarks} dirty={dirty} />
+        )}
         <h2 className="mt-4">Afterwards</h2>
         <ul className="border-t border-line mt-1">
           {[
@@ -263,8 +279,8 @@ export function Bench({
         <HandOver
           view={view}
           blocked={view.blocked !== null}
-          ready={plan !== null}
-          notReady={null}
+          ready={plan !== null && !dirty}
+          notReady={dirty ? 'What lies on the stems was changed. Save it before handing over.' : null}
           way={way}
           says={plan && sayPlan(plan, way.use, units)}
           line={line}

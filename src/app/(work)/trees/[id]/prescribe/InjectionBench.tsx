@@ -27,6 +27,7 @@ import { Choice } from '@/ui/fields/Choice'
 import { Toggle } from '@/ui/fields/Toggle'
 import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
+import { isChanged, marksOfStem, withStem } from './marksOfStem'
 import { isWay, type InjectionWay } from './way'
 
 /** Drilling and setting before the first takes up, minutes. House figure. */
@@ -95,6 +96,8 @@ export function InjectionBench({
   )
   const { plan, ms } = usePlan(input)
   const value = plan?.ok ? plan.value : null
+  // What is drawn of stems that were measured apart before stays as it is.
+  const drawn = marksOfStem(marks, null)
   const bearings = moved ?? value?.bestBearings ?? []
 
   /** Anything the best places depend on has changed: what was moved by hand is planned anew. */
@@ -118,7 +121,7 @@ export function InjectionBench({
   const feed = feedsOnly(way.product.actives) ? undefined : feeds.find((w) => w.id === beside)
   const fed = input && feed && value ? planBeside(input, feed, bearings) : null
   const { blocked } = view
-  const dirty = inOrder(marks) !== inOrder(view.marks)
+  const dirty = isChanged(marks, view.marks)
 
   return (
     <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
@@ -214,7 +217,7 @@ export function InjectionBench({
         </div>
         <RingEditor
           label={`${tree.tag} from above, ${bearings.length} ports`}
-          marks={marks}
+          marks={drawn}
           holes={view.holes}
           beside={fed?.ok ? fed.value.bestBearings : []}
           ports={bearings.map((bearing, i) => ({ bearing, chosen: chosen === i }))}
@@ -224,7 +227,13 @@ export function InjectionBench({
           onMovePort={move}
           onChangeMark={(i, m) =>
             replan(() => {
-              setMarks(marks.map((x, j) => (j === i ? m : x)))
+              setMarks(
+                withStem(
+                  marks,
+                  null,
+                  drawn.map((x, j) => (j === i ? m : x)),
+                ),
+              )
               setChosen(i)
             })
           }
@@ -232,7 +241,7 @@ export function InjectionBench({
           className="w-full max-w-[500px] mx-auto"
         />
         <RingLegend
-          marks={marks}
+          marks={drawn}
           holes={view.holes}
           ports={mode === 'ports' && bearings.length > 0}
           beside={fed?.ok === true}
@@ -330,14 +339,6 @@ function planBeside(input: InjectionPlanInput, feed: InjectionWay, ports: readon
 
 /** Trunks are about so much wider at the ports than at breast height; only for drawing. */
 const USUAL_SWELL = 1.04
-
-/** The marks as one text, whatever the order they were put on in. */
-function inOrder(marks: readonly RingMark[]): string {
-  return marks
-    .map((m) => `${m.kind} ${m.from} ${m.to} ${m.severity ?? ''} ${m.notedOn}`)
-    .sort()
-    .join('|')
-}
 
 /** A girth as it would be typed. */
 function girthText(metres: number, units: 'us' | 'metric'): string {

@@ -107,7 +107,7 @@ export function Prescribe({
         </p>
       )}
       {way &&
-        // Of several stems each is a trunk of its own, and no ring is drawn of them.
+        // Of several stems each is a trunk of its own, with its own ring.
         (isWay(way, 'trunk-injection') && (view.facts?.stems.length ?? 1) === 1 ? (
           <InjectionBench
             key={benchKey}

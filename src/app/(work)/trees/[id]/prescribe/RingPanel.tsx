@@ -14,6 +14,7 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
+import { marksOfStem, withStem } from './marksOfStem'
 
 /** Beside the ring: the chosen port with its cost, or the marks as numbers and their saving. */
 export function RingPanel(props: {
@@ -31,7 +32,7 @@ export function RingPanel(props: {
   onMove: (index: number, bearing: number) => void
   onPutBack: () => void
 }) {
-  return props.mode === 'ports' ? <PortPanel {...props} /> : <MarksPanel {...props} />
+  return props.mode === 'ports' ? <PortPanel {...props} /> : <MarksPanel {...props} stem={null} />
 }
 
 function PortPanel({
@@ -105,15 +106,33 @@ function PortPanel({
   )
 }
 
-function MarksPanel({ view, marks, onMarks, chosen, onChoose, dirty }: Parameters<typeof RingPanel>[0]) {
+/** The marks of one trunk as numbers, and the saving of all. */
+export function MarksPanel({
+  view,
+  stem,
+  marks,
+  onMarks,
+  chosen,
+  onChoose,
+  dirty,
+}: Pick<Parameters<typeof RingPanel>[0], 'view' | 'marks' | 'onMarks' | 'chosen' | 'onChoose' | 'dirty'> & {
+  /** Which of several stems; null for the foot or the only trunk. */
+  stem: number | null
+}) {
   const may = useMay()
   const { send, busy, problem, takeVersion } = useSaveRing(view)
   // A press that was lost is no conflict with anybody.
   const overtaken = problem?.field === 'version'
   return (
     <section aria-label="Marks on the trunk">
-      <h2 className="mb-2">On the trunk, clockwise from north</h2>
-      <MarkList marks={marks} today={view.today} chosen={chosen} onChoose={onChoose} onChange={onMarks} />
+      <h2 className="mb-2">On {stem === null ? 'the trunk' : `stem ${stem}`}, clockwise from north</h2>
+      <MarkList
+        marks={marksOfStem(marks, stem)}
+        today={view.today}
+        chosen={chosen}
+        onChoose={onChoose}
+        onChange={(own) => onMarks(withStem(marks, stem, own))}
+      />
       <ProblemNote problem={overtaken ? null : problem} />
       {overtaken && (
         <RingConflict
@@ -158,6 +177,7 @@ export function useSaveRing(view: PrescribeView) {
         to: m.to,
         severity: m.severity ?? null,
         notedOn: m.notedOn,
+        stem: m.stem ?? null,
       })),
     })
     if (!done) return false
@@ -191,7 +211,10 @@ function RingConflict({
   const [theirs, setTheirs] = useState<Awaited<ReturnType<typeof asItIs>>>()
   const words = (list: RingMark[]) =>
     list
-      .map((m) => `${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`)
+      .map(
+        (m) =>
+          `${m.stem ? `stem ${m.stem}: ` : ''}${m.kind} ${Math.round(m.from)}°${m.kind === 'hole' ? '' : `–${Math.round(m.to)}°`}`,
+      )
       .join(', ') || 'nothing'
   return (
     <Note as="div" className="mt-2" role="alert">
@@ -219,12 +242,13 @@ function RingConflict({
           <Button
             onClick={() =>
               onTake(
-                theirs.marks.map(({ kind, from, to, severity, notedOn }) => ({
+                theirs.marks.map(({ kind, from, to, severity, notedOn, stem }) => ({
                   kind,
                   from,
                   to,
                   severity,
                   notedOn,
+                  stem,
                 })),
                 theirs.version,
               )
