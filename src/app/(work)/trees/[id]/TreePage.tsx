@@ -2,7 +2,7 @@
 import dynamic from 'next/dynamic'
 import Link from 'next/link'
 import { useState } from 'react'
-import { showGirth, showGround } from '@/core/quantity/format'
+import { showGround } from '@/core/quantity/format'
 import { marksOn } from '@/core/ports/marks'
 import { measureTrunk } from '@/core/trunk/trunk'
 import type { TreeView } from '@/server/read/tree'
@@ -17,6 +17,7 @@ import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
 import { useViewKeys } from '@/ui/shell/keys'
 import { shortDate, writtenDate } from '@/ui/when'
+import { TrunkSize } from '@/ui/methods/TrunkSize'
 import { History } from './History'
 import { NotStanding } from './NotStanding'
 import { IdentityQuestion } from './IdentityQuestion'
@@ -33,13 +34,10 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
   const { tree, units } = view
   const [open, setOpen] = useState<'slip' | 'edit' | 'leave' | null>(leaving ? 'leave' : null)
   const reading = view.readings[0]
-  const trunk = reading
-    ? measureTrunk(
-        reading.stemsM.map((d) => (reading.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d })),
-        12,
-        units,
-      )
-    : null
+  const stems = (reading?.stemsM ?? []).map((d) =>
+    reading!.tape === 'girth' ? { girth: d * Math.PI } : { diameter: d },
+  )
+  const trunk = reading ? measureTrunk(stems, 12, units) : null
   const next = nextStep(tree.id, tree)
   const may = useMay()
   const standing = tree.status === 'standing'
@@ -76,20 +74,13 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
             <IdentityQuestion treeId={tree.id} host={view.kind} lookAlike={view.lookAlike} />
           )}
           <div className="mb-4">
-            <p className="label">Girth at breast height</p>
             {trunk?.ok && reading ? (
-              <>
-                <p className="font-head font-bold text-figure leading-none">
-                  {showGirth(trunk.value.equivalentDiameter * Math.PI, units).replace(/ (in|cm)$/, '')}{' '}
-                  <span className="text-lead font-text font-normal text-ink2">
-                    {units === 'us' ? 'in' : 'cm'}
-                  </span>
-                </p>
-                <p className="text-ink2 mt-1">
-                  {showGirth(trunk.value.equivalentDiameter, units)} through · read{' '}
-                  {shortDate(reading.readAt, view.timeZone)}
-                </p>
-              </>
+              <TrunkSize
+                stems={stems}
+                diameter={trunk.value.equivalentDiameter}
+                read={shortDate(reading.readAt, view.timeZone)}
+                units={units}
+              />
             ) : (
               <p className="text-lead font-bold">Not measured yet</p>
             )}
@@ -153,6 +144,7 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
           {open === 'leave' && <TakeFromList view={view} onDone={() => setOpen(null)} />}
         </div>
         <div>
+          {stems.length > 1 && <p className="text-center font-bold">The foot</p>}
           <Ring
             marks={marksOn(view.marks, null)}
             holes={view.holes.filter((h) => h.stem === undefined)}
@@ -160,10 +152,10 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
             className="w-full max-w-[430px] mx-auto"
           />
           <RingLegend marks={view.marks} holes={view.holes} ports={false} />
-          {reading && reading.stemsM.length > 1 && (
+          {stems.length > 1 && (
             <StemRings
               className="mt-3"
-              stems={reading.stemsM.map((_, i) => ({
+              stems={stems.map((_, i) => ({
                 stem: i + 1,
                 label: `Stem ${i + 1} of ${tree.tag} from above`,
               }))}

@@ -15,7 +15,6 @@ import { rateFor } from '@/core/methods/proposeRate'
 import { checksAfter } from '@/core/methods/checks'
 import { builtOver } from '@/core/place/builtOver'
 import type { RingMark } from '@/core/ports/marks'
-import { showGirth } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
 import type { PrescribeView } from '@/server/read/tree'
 import { Surroundings } from '@/ui/methods/Surroundings'
@@ -24,6 +23,7 @@ import { GivenFields } from '@/ui/methods/GivenFields'
 import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { SameTank } from '@/ui/methods/SameTank'
+import { TrunkSize } from '@/ui/methods/TrunkSize'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { Note } from '@/ui/pieces/Note'
@@ -112,22 +112,13 @@ export function Bench({
       <div className="grid gap-3 content-start">
         {choose}
         <div>
-          <p className="label">Trunk</p>
           {facts && reading ? (
-            <>
-              <p className="font-head font-bold text-figure leading-none">
-                {showGirth(facts.diameter, units)}{' '}
-                <span className="text-lead font-text font-normal text-ink2">through</span>
-              </p>
-              <p className="text-ink2 mt-1">
-                {showGirth(facts.diameter * Math.PI, units)} of girth
-                {facts.stems.length > 1 &&
-                  (way.use.method === 'trunk-injection'
-                    ? `, ${facts.stems.length} stems, each a trunk of its own`
-                    : `, ${facts.stems.length} stems as one`)}{' '}
-                · read {shortDate(reading.readAt, view.timeZone)}
-              </p>
-            </>
+            <TrunkSize
+              stems={facts.stems}
+              diameter={facts.diameter}
+              read={shortDate(reading.readAt, view.timeZone)}
+              units={units}
+            />
           ) : (
             <p className="font-bold">Not measured yet</p>
           )}

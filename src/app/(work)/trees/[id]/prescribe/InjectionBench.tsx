@@ -8,7 +8,7 @@ import { harvestDaysOf } from '@/core/limits/harvest'
 import { SAME_VISIT } from '@/core/ports/suitability'
 import { movePort } from '@/core/ports/move'
 import { readQuantity } from '@/core/quantity/parse'
-import { plain, showGirth, showMl } from '@/core/quantity/format'
+import { plain, showMl } from '@/core/quantity/format'
 import { fromSI } from '@/core/quantity/units'
 import type { PrescribeView } from '@/server/read/tree'
 import { RingLegend } from '@/ui/ring/RingLegend'
@@ -21,6 +21,7 @@ import { DoseTable } from './DoseTable'
 import { HandOver, type Line } from './HandOver'
 import { RingPanel } from './RingPanel'
 import { reckonLink } from './reckonLink'
+import { TrunkSize } from '@/ui/methods/TrunkSize'
 import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
@@ -127,22 +128,18 @@ export function InjectionBench({
     <div className="grid gap-x-7 gap-y-5 mt-4 lg:grid-cols-[236px_minmax(340px,1fr)_minmax(268px,292px)]">
       <div>
         {choose}
-        <p className="label mt-3">Girth at breast height</p>
-        {facts && reading ? (
-          <>
-            <p className="font-head font-bold text-figure leading-none">
-              {showGirth(facts.diameter * Math.PI, units).replace(/ (in|cm)$/, '')}{' '}
-              <span className="text-lead font-text font-normal text-ink2">
-                {units === 'us' ? 'in' : 'cm'}
-              </span>
-            </p>
-            <p className="text-ink2 mt-1">
-              {showGirth(facts.diameter, units)} through · read {shortDate(reading.readAt, view.timeZone)}
-            </p>
-          </>
-        ) : (
-          <p className="font-bold">Not measured yet</p>
-        )}
+        <div className="mt-3">
+          {facts && reading ? (
+            <TrunkSize
+              stems={facts.stems}
+              diameter={facts.diameter}
+              read={shortDate(reading.readAt, view.timeZone)}
+              units={units}
+            />
+          ) : (
+            <p className="font-bold">Not measured yet</p>
+          )}
+        </div>
         {facts && (
           <DoseTable
             way={way}
