@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { HOW_WELL, LEAF, putsOn, WAY_METHODS } from '@/core/decide/way'
+import { HAND_NAMES } from '@/core/methods/hand'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import { readWindow } from '@/core/season/cardWindow'
@@ -119,6 +120,8 @@ const WayEntry = z
       bloom: z.enum(['open', 'not open']).optional(),
       larvae: z.literal('small').optional(),
       snow: z.literal('before').optional(),
+      after: z.enum(HAND_NAMES).optional(),
+      before: z.enum(HAND_NAMES).optional(),
     }),
     well: z.enum(HOW_WELL),
     on: text(4).optional(),

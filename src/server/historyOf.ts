@@ -7,6 +7,7 @@ import type { CauseFacts, ProductFacts } from '@/core/gate/question'
 import { lastsDays } from '@/core/gate/history'
 import { dueAgain } from '@/core/history/dueAgain'
 import type { Keeps, Use } from '@/core/history/use'
+import { isShallow } from '@/core/methods/barrier/barrier'
 import { handMethod, isHand } from '@/core/methods/hand'
 import { handTerms } from '@/core/methods/handTerms'
 import type { UseOf } from '@/core/methods/plan'
@@ -71,7 +72,7 @@ export function useOf(e: EarlierRow, own: readonly OwnEntry[]): Use {
     state: e.seq === null ? 'on a day' : 'done',
     from: e.seq === null ? 'with the crew' : `record ${e.seq}`,
     amount: e.amount,
-    treated: e.outcome === null || e.outcome === 'treated',
+    treated: (e.outcome === null || e.outcome === 'treated') && !isShallow(e.reached),
     failed: e.failed,
   })
 }

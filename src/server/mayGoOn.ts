@@ -54,6 +54,8 @@ export const cardWindow = (hand: TreeAtHand, use: UseOf<Method>, on: string): In
 /** What is asked beside the tree itself. */
 export interface Asked {
   on: string
+  /** It is asked as the work is begun. */
+  begins?: boolean
   units: 'us' | 'metric'
   /** Who eats of it, where that was answered. */
   eaten?: boolean | null
@@ -78,6 +80,7 @@ export function questionOf(hand: TreeAtHand, row: UseRow, q: Asked): Question {
   return {
     on: q.on,
     today: hand.today,
+    ...(q.begins && { begins: true }),
     units: q.units,
     south: hand.south,
     host: hand.host,
@@ -137,6 +140,7 @@ function factsOf(hand: TreeAtHand, q: Asked): Facts {
     ...(q.eaten !== undefined && q.eaten !== null && { eaten: q.eaten }),
     ...(q.harvestOn !== undefined && q.harvestOn !== null && { harvestOn: q.harvestOn }),
     water: hand.water,
+    ...(hand.joined !== null && { joined: hand.joined }),
     there: foundAt(hand),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(hand.screen)],
     kindOpen: !hand.tree.identityConfirmedAt && hostOf(hand.tree.host)?.confusedWith !== undefined,
@@ -219,6 +223,19 @@ export const NOTICE_GIVEN_DAYS = 400
 /** A tree without work that stands on a day: what is moved or begun is not in its own way. */
 export function outOfItsOwnWay(hand: TreeAtHand, workIds: readonly string[]): TreeAtHand {
   return { ...hand, history: hand.history.filter((e) => e.workId === null || !workIds.includes(e.workId)) }
+}
+
+/** A tree on the day to which work moves: what moves with it stands on that day too, and is not in its own way. */
+export function onMoving(
+  hand: TreeAtHand,
+  { own, moving, on }: { own: string | null; moving: readonly string[]; on: string },
+): TreeAtHand {
+  return {
+    ...hand,
+    history: hand.history.flatMap((e) =>
+      e.workId === null || !moving.includes(e.workId) ? [e] : e.workId === own ? [] : [{ ...e, on }],
+    ),
+  }
 }
 
 /** A tree without what is still to be done of a prescription: what it was signed by is shown as it was chosen. */

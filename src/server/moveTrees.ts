@@ -11,7 +11,7 @@ import { refusedByLimits } from './groundLimits'
 import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
 import { useOnShelf } from './onShelf'
-import { against, closedOn, outOfItsOwnWay } from './mayGoOn'
+import { against, closedOn, onMoving } from './mayGoOn'
 import { treesAtHand } from './treesAtHand'
 import type { Context } from './verb'
 
@@ -77,11 +77,15 @@ export async function moveTrees(
     for (const row of rows) {
       const own = subjects.filter((s) => s.useId === row.id)
       for (const s of own) {
-        const shut = closedOn(against(outOfItsOwnWay(hands.get(s.treeId)!, moving), s.cause), row, {
-          on: to.onDate,
-          harvestOn: s.harvestOn,
-          units: person.units,
-        })
+        const shut = closedOn(
+          against(onMoving(hands.get(s.treeId)!, { own: s.id, moving, on: to.onDate }), s.cause),
+          row,
+          {
+            on: to.onDate,
+            harvestOn: s.harvestOn,
+            units: person.units,
+          },
+        )
         if (shut)
           return refuse(
             shut.code,

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
-import { readLine } from '@/core/methods/lines'
+import { readLine, withUnit } from '@/core/methods/lines'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { readInjectionUse } from '@/core/methods/trunk-injection/terms'
@@ -218,11 +218,11 @@ function readPress(
         ? refuse('missing', 'bearing', 'Say where the port goes.')
         : ok({ ...base, bearing: p.bearing })
     case 'do': {
+      const note = what.kind === 'task' ? what.note : undefined
       const times = {
         ...(p.times !== null && { times: p.times }),
-        ...(p.noted !== null && { noted: p.noted }),
+        ...(p.noted !== null && { noted: note ? withUnit(note, p.noted, units) : p.noted }),
       }
-      const note = what.kind === 'task' ? what.note : undefined
       const written = note && p.noted !== null ? readLine(note, p.noted, units, 'noted') : null
       if (written && !written.ok) return written
       if (p.amount === null) return ok({ ...base, ...times })

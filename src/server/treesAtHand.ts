@@ -6,6 +6,7 @@ import type { CauseFacts, HostFacts } from '@/core/gate/question'
 import { grouped } from '@/core/grouped'
 import type { Use } from '@/core/history/use'
 import type { DayFacts, TreeFacts } from '@/core/methods/facts'
+import { ROOTS_JOIN } from '@/core/gate/order'
 import { eachHole } from '@/core/ports/marks'
 import type { Length } from '@/core/quantity/units'
 import { toSI } from '@/core/quantity/units'
@@ -18,7 +19,7 @@ import { earlierWork } from '@/db/queries/prescription'
 import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
 import type { FeatureRow } from '@/db/queries/site'
-import { listingsOfTrees, type TreeRow } from '@/db/queries/tree'
+import { listingsOfTrees, nearOfKind, type TreeRow } from '@/db/queries/tree'
 import { spotOf } from '@/db/queries/weather'
 import { ownOf } from './almanac'
 import { useOf } from './historyOf'
@@ -38,6 +39,8 @@ export interface TreeAtHand {
   /** Everything that was, is or will be put on it. */
   history: Use[]
   water: { distance: Length; what: string } | null
+  /** A tree of the same kind stands so near that their roots may be joined; null where nothing asks for it. */
+  joined: boolean | null
   /** What could break, over whom, as it was last screened. */
   screen: ScreenRow | null
   /** The rules of its place. */
@@ -97,6 +100,20 @@ export async function treesAtHand(
     byTree(earlier),
     byTree(screens),
   ]
+  const causeAt = (tree: TreeRow) => {
+    const signed = signedOf.get(tree.id)?.[0]
+    return signed ? causeFacts(signed.cause, tree.host, own) : null
+  }
+  // Only where an order of works hangs on it.
+  const joining = trees.filter((t) => causeAt(t)?.ways.some((w) => w.time?.after === 'barrier'))
+  const joined =
+    joining.length === 0
+      ? null
+      : await nearOfKind(
+          sql,
+          joining.map((t) => t.id),
+          ROOTS_JOIN,
+        )
   return trees.map((tree) => {
     const reading = read.get(tree.id)?.[0] ?? null
     const ringed = ringedOf.get(tree.id) ?? []
@@ -117,6 +134,7 @@ export async function treesAtHand(
       marks: ringed,
       history: before.map((e) => useOf(e, own)),
       water: place?.waterAt(tree) ?? null,
+      joined: joined && joining.includes(tree) ? joined.has(tree.id) : null,
       features: place?.features ?? [],
       weather,
       season,
@@ -124,7 +142,7 @@ export async function treesAtHand(
       rules: place?.rules ?? [],
       today: dateIn(tree.timeZone, now),
       host: hostFacts(tree.host, own),
-      cause: signed === null ? null : causeFacts(signed.cause, tree.host, own),
+      cause: causeAt(tree),
       causeOf: (cause) => causeFacts(cause, tree.host, own),
       south: weather?.place ? spotOf(weather.place).latitude < 0 : false,
     }

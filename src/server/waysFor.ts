@@ -1,7 +1,9 @@
 import { cause as causeOf } from '@/almanac/causes'
+import type { Method } from '@/core/card/card'
 import { namesHost } from '@/core/card/namesHost'
 import { notDecided } from '@/core/decide/allowed'
 import { said } from '@/core/gate/gate'
+import { waitsFor } from '@/core/gate/order'
 import type { Refusal } from '@/core/gate/question'
 import { feedsOnly } from '@/core/history/use'
 import { merit } from '@/core/methods/merit'
@@ -47,7 +49,7 @@ function rightDay(
 export interface Way extends UseRow {
   source: string
   /** Empty when it may be chosen. What is only still to be asked, such as who eats of it, is no refusal. */
-  closed: { rule: string; text: string }[]
+  closed: { rule: string; text: string; after?: Method }[]
   reasons: string[]
   /** The first day on which its card lets it go on, where that is not the day asked about. */
   opensOn: string | null
@@ -55,6 +57,8 @@ export interface Way extends UseRow {
   again: number | null
   /** What is looked for at the tree before it is begun. */
   asks: string[]
+  /** What it waits for in a line of work; null where it waits for nothing. */
+  waits: ReturnType<typeof waitsFor>
   /** By merit; the greater stands first. */
   score: number
 }
@@ -99,7 +103,9 @@ export function waysFor(
         const opensOn =
           refused.length === 0 ? null : rightDay(refused, { on: q.on, closedOn: (on) => answer(on).closed })
         const closed: Way['closed'] =
-          opensOn === null ? refused.map((r) => ({ rule: r.rule, text: said(r) })) : []
+          opensOn === null
+            ? refused.map((r) => ({ rule: r.rule, text: said(r), ...(r.after && { after: r.after }) }))
+            : []
         const not = q.action === null ? null : notDecided(q.action, u.use.method)
         if (not !== null) closed.unshift({ rule: 'decision', text: not })
         const { score, reasons } = merit(u.use, {
@@ -124,6 +130,7 @@ export function waysFor(
           reasons: [...reasons, ...season],
           opensOn,
           again,
+          waits: waitsFor({ cause: hand.cause!, method: u.use.method, product: productOf(u.use, u.product) }),
           asks: asks.filter((a) => LOOKED_FOR.includes(a.field)).map((a) => a.message),
           score,
         }

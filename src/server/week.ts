@@ -21,7 +21,7 @@ import {
   type PlacedSite,
 } from '@/db/queries/week'
 import { renewalsOf } from './renewals'
-import { against, closedOn, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
+import { against, closedOn, NOTICE_GIVEN_DAYS, onMoving } from './mayGoOn'
 import { treesAtHand, type TreeAtHand } from './treesAtHand'
 import type { Reading } from './verb'
 import { hoursAhead, knownWeather } from './weather/known'
@@ -308,13 +308,14 @@ function gateClosed(
     today: string
   },
 ): string | null {
+  const moving = trees.flatMap((t) => (t.workId === null ? [] : [t.workId]))
   for (const { workId, treeId, useId, cause, harvestOn, on } of trees) {
     const hand = q.hands.get(treeId)
     if (!hand) continue
     const row = q.uses.get(useId)!
     const shut = closedOn(
       {
-        ...against(outOfItsOwnWay(hand, workId === null ? [] : [workId]), cause),
+        ...against(onMoving(hand, { own: workId, moving, on: q.date }), cause),
         // Notice of its own day was given.
         today: q.date === on ? addDays(q.today, -NOTICE_GIVEN_DAYS) : hand.today,
       },

@@ -91,6 +91,7 @@ export async function whyNotBegun(
     { id: subject.useId, use: subject.use, product: subject.product },
     {
       on: today,
+      begins: true,
       units: person.units,
       harvestOn: subject.harvestOn,
       seen: { ...soilNow(hand, now), ...seen },

@@ -19,10 +19,10 @@ const COVER = (when: string, kinds = COVERS) =>
 
 /** What keeps a wilt from going on, in its order: the line, then the axe, then the wood. */
 // prettier-ignore
-const CONTAINED = [
+export const CONTAINED = [
   w('barrier', 'Cut joined roots: a line 4 to 5 ft deep between it and its neighbours', 'before felling', HOLDS, ONCE),
   w('fell', 'Fell it, once the line is cut', 'after the line is cut', HOLDS, ONCE),
-  w('wood', 'Chip, debark, bury or burn the wood, or cover and seal it through the next spring', 'the same day', HOLDS, ONCE),
+  w('wood', 'Chip, debark, bury or burn the wood, or cover and seal it through the next spring', 'the day it is felled', HOLDS, ONCE),
 ]
 
 /** Ways on fungi, bacteria and water moulds of trees and fruit. */

@@ -1,4 +1,5 @@
 import type { Way } from '@/core/decide/way'
+import { CONTAINED } from './diseases'
 import { ASSESSOR, BEARS, BY_LABEL, ENDS, GAP, HOLDS, ONCE, ROOT_CARE, SAMPLE, WATER, YEARLY, w } from './way'
 
 const OIL = ['horticultural oil']
@@ -11,7 +12,6 @@ const COVER = (when: string, kinds: readonly string[] = ['protective fungicide',
     'renewed after wash-off and new growth, inside the label’s interval',
     { kinds },
   )
-const ROOT_CUT = w('trenches', 'Cut joined roots before felling', 'before felling', HOLDS, ONCE)
 
 /** Ways on leaf and needle diseases, cankers, wilts, decay, and what weather and soil do. */
 // prettier-ignore
@@ -130,7 +130,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   'laurel-wilt': [
     SAMPLE,
     w('trunk-injection', 'Inject a fungicide into sound neighbours', 'before they show it', HOLDS, 'after the time the card names', { kinds: ['propiconazole'], on: 'sound trees only' }),
-    ROOT_CUT,
+    ...CONTAINED,
   ],
   'pine-wilt': [
     SAMPLE,
@@ -139,7 +139,7 @@ export const MORE_DISEASE_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'elm-yellows': [
     SAMPLE,
-    ROOT_CUT,
+    ...CONTAINED,
     ASSESSOR,
   ],
   'citrus-greening': [

@@ -18,7 +18,7 @@ export const WHEN: Readonly<Record<string, WayTime>> = {
   // What no season moves.
   'always': ANY, 'at once': ANY, 'with it': ANY, 'each visit': ANY, 'each year': ANY, 'each spring': ANY, 'each flush': ANY, 'each winter': ANY,
   'as seen': ANY, 'as it is borne': ANY, 'as soon as they are seen': ANY, 'as soon as silk is seen': ANY, 'as soon as the probe comes up dry': ANY,
-  'before anything is bought': ANY, 'before felling': ANY, 'after the line is cut': ANY, 'after felling': ANY, 'once it drains': ANY, 'once half of the crown is gone': ANY,
+  'before anything is bought': ANY, 'before felling': { before: 'fell' }, 'after the line is cut': { after: 'barrier' }, 'the day it is felled': { after: 'fell' }, 'after felling': ANY, 'once it drains': ANY, 'once half of the crown is gone': ANY,
   'the same day': ANY, 'in every dry spell': ANY, 'when workable': ANY, 'when the soil is workable': ANY, 'when the soil is moist': ANY,
   'when soil is moist': ANY, 'when the trail is seen': ANY, 'when wool is seen': ANY, 'when the feeder is gone': ANY, 'afterwards': ANY,
   'a season after the soil is open': ANY, 'after water, in moist soil': ANY, 'not while it strikes': ANY, 'damp evenings': ANY,

@@ -22,6 +22,10 @@ export interface WayTime {
   larvae?: 'small'
   /** It is put on before snow lies. */
   snow?: 'before'
+  /** Only once this was done at the tree. */
+  after?: Method
+  /** Before this is done there. */
+  before?: Method
 }
 
 /** How well a way works on its cause: it ends it, holds it down, helps the tree bear it, or bridges a year. */

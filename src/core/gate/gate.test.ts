@@ -1,7 +1,7 @@
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { activeKey } from '../actives/actives'
 import { BORER, RETURNS } from '../decide/treatable'
-import { actsOn, feedsOnly, usedActives } from '../history/use'
+import { actsOn, feedsOnly, usedActives, type Use } from '../history/use'
 import { used } from '../history/use.testing'
 import { toSI } from '../quantity/units'
 import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, leafChanges } from './calendar'
@@ -382,4 +382,55 @@ test('what was seen is said in words, in one order, and what was not seen is lef
     { label: 'Larvae', value: 'small, first to third stage' },
   ])
   expect(saidOfSeen({})).toEqual([])
+})
+
+const felling = (more: Partial<Question>): Question => ({
+  ...base,
+  host: hostFacts('elm'),
+  cause: causeFacts('dutch-elm-disease', 'elm'),
+  method: 'fell',
+  product: null,
+  card: card({}),
+  keeps: {},
+  again: null,
+  onGround: false,
+  facts: { ...base.facts, joined: true },
+  ...more,
+})
+const work = (method: Question['method'], on: string, more: Partial<Use> = {}): Use => ({
+  ...used('', [], on, { cause: 'dutch-elm-disease', ...more }),
+  method,
+  name: method,
+})
+
+test('the line is cut before the axe, and the axe comes before the wood', () => {
+  const why = (q: Partial<Question>) => gate(felling(q)).closed.filter((r) => r.rule === 'order')
+  expect(why({})).toMatchObject([
+    { why: expect.stringMatching(/Root-graft barrier comes first/), until: null },
+  ])
+  expect(why({ history: [work('barrier', '2026-06-12')] })).toEqual([])
+  // One that is planned for later opens it then.
+  const later = work('barrier', '2026-06-20', { state: 'on a day' })
+  expect(why({ history: [later] })).toMatchObject([{ until: '2026-06-20', field: 'onDate' }])
+  expect(why({ on: '2026-06-20', history: [later] })).toEqual([])
+  // While it is begun what is only planned is not done.
+  expect(why({ on: '2026-06-20', history: [later], begins: true })).toMatchObject([
+    { why: expect.stringMatching(/not recorded yet/), until: null },
+  ])
+  // A line that did not reach its depth, or was not done, is none.
+  expect(why({ history: [work('barrier', '2026-06-01', { treated: false })] })).toHaveLength(1)
+  // No tree of its kind near: nothing is joined, and where nobody knows it is asked.
+  expect(why({ facts: { ...base.facts, joined: false } })).toEqual([])
+  expect(gate(felling({ facts: base.facts })).asks.map((a) => a.field)).toContain('joined')
+  expect(gate(felling({ facts: base.facts, history: [work('barrier', '2026-06-01')] })).asks).toEqual([])
+  // Wood waits for the axe whatever stands near.
+  const wood = { method: 'wood' as const, facts: { ...base.facts, joined: false } }
+  expect(why(wood)).toHaveLength(1)
+  expect(why({ ...wood, history: [work('fell', '2026-06-12', { state: 'in this signature' })] })).toEqual([])
+  // The other direction: a line that would come after the felling that stands on a day.
+  const line = { method: 'barrier' as const, history: [work('fell', '2026-06-10', { state: 'on a day' })] }
+  expect(why(line)).toMatchObject([{ why: expect.stringMatching(/Felling stands on 10 Jun/) }])
+  expect(why({ ...line, on: '2026-06-10' })).toEqual([])
+  // Another cause asks for no order of felling.
+  expect(why({ cause: causeFacts('emerald-ash-borer', 'ash'), host: hostFacts('ash') })).toEqual([])
 })

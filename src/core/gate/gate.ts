@@ -10,6 +10,7 @@ import { leaf } from './leaf'
 import { localRule, water } from './place'
 import type { Ask, Question, Refusal, Rule } from './question'
 import { safety } from './safety'
+import { order } from './order'
 import { season } from './season'
 
 /** Every rule of the gate, in the order they are told. */
@@ -19,6 +20,7 @@ export const GATE: readonly Rule[] = [
   cause,
   label,
   season,
+  order,
   leaf,
   bees,
   food,

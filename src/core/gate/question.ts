@@ -18,6 +18,7 @@ export const RULES = [
   'cause',
   'label',
   'season',
+  'order',
   'leaf',
   'bees',
   'food',
@@ -98,6 +99,8 @@ export interface Facts {
   crownLost?: number
   drought?: boolean
   larvae?: 'small' | 'large'
+  /** A tree of the same kind stands so near that their roots may be joined. */
+  joined?: boolean
   /** People eat of it. */
   eaten?: boolean
   /** The nearest water or well; null where there is none. */
@@ -147,6 +150,8 @@ export interface Question {
   on: PlainDate
   today: PlainDate
   units: UnitSystem
+  /** It is asked as the work is begun: what is only planned is not done yet. */
+  begins?: boolean
   /** South of the equator, where the seasons of the almanac lie half a year off. */
   south: boolean
   host: HostFacts
@@ -180,6 +185,8 @@ export interface Refusal {
   wayOut: string
   /** The first day on which this rule no longer closes it; null where a day alone opens nothing. */
   until: PlainDate | null
+  /** The work that comes first; a step before this in the same signature opens it. */
+  after?: Method
 }
 
 /** What must be looked at or said before it is known whether work may go on. */
@@ -203,7 +210,7 @@ export function closed(
   rule: RuleName,
   why: string,
   wayOut = '',
-  more: Partial<Pick<Refusal, 'field' | 'code' | 'until'>> = {},
+  more: Partial<Pick<Refusal, 'field' | 'code' | 'until' | 'after'>> = {},
 ): Found {
   return {
     refusal: { rule, code: 'not-allowed', field: 'useId', why, wayOut, until: null, ...more },

@@ -1,5 +1,5 @@
 import fc from 'fast-check'
-import { BARE, readLines, sayValue, type Line } from './lines'
+import { BARE, readLines, sayValue, withUnit, type Line } from './lines'
 
 const OUT: Line = { name: 'out', label: 'Open out to', kind: 'length', hint: '18 in' }
 const REACH: Line = { name: 'reach', label: 'Reach', kind: 'reach' }
@@ -85,4 +85,13 @@ test('what is said of a line is read back as what it was, as near as it is said'
       },
     ),
   )
+})
+
+test('a bare number is kept with its unit: who reads it later may measure in others', () => {
+  const depth: Line = { name: 'cut', label: 'Depth', kind: 'length' }
+  expect(withUnit(depth, ' 60 ', 'us')).toBe('60 in')
+  expect(withUnit(depth, '150', 'metric')).toBe('150 cm')
+  expect(withUnit({ ...depth, kind: 'reach' }, '4 1/2', 'us')).toBe('4 1/2 ft')
+  expect(withUnit(depth, '5 ft', 'metric')).toBe('5 ft')
+  expect(withUnit({ ...depth, kind: 'count' }, '60', 'us')).toBe('60')
 })

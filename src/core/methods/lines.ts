@@ -97,6 +97,15 @@ export function readLine(
   }
 }
 
+/**
+ * What was written on a line with its unit, where it was a bare number: whoever reads it later may measure in others.
+ * @example withUnit({ name: 'cut', label: 'Depth', kind: 'length' }, '60', 'us') // '60 in'
+ */
+export function withUnit(line: Line, text: string, units: UnitSystem): string {
+  if (line.kind !== 'length' && line.kind !== 'reach' && line.kind !== 'volume') return text
+  return /^[\d\s./]+$/.test(text.trim()) ? `${text.trim()} ${BARE[line.kind][units]}` : text
+}
+
 /** What stands on a line, as it is read. */
 export function sayValue(line: Line, value: number | string, units: UnitSystem): string {
   if (line.kind === 'length') return shown(Number(value), 'in', units)

@@ -87,6 +87,8 @@ export interface EarlierRow {
   failed: boolean
   /** What of the root zone was cut, or is to be, per cent as it was written; null for work at which none is. */
   rootsCut: string | null
+  /** How deep a line between joined roots went everywhere, as it was written; null for other work and until it is noted. */
+  reached: string | null
 }
 
 /** Everything that was put on trees or is planned for them, under every listing given. */
@@ -97,6 +99,8 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
       a.outcome, r.seq::int as seq,
       case when i.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
         where s.firm_id = js.firm_id and s.job_subject_id = js.id and s.what->>'task' = 'roots'), x.plan->'shape'->>'cut') end as "rootsCut",
+      case when i.method = 'barrier' then (select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
+        where s.firm_id = js.firm_id and s.job_subject_id = js.id and s.what->>'task' = 'cut') end as "reached",
       exists (select 1 from follow_up f join measurement m on m.firm_id = f.firm_id and m.follow_up_id = f.id
         where f.firm_id = x.firm_id and f.tree_id = x.tree_id and f.prescription_id = p.id and m.verdict = 'not working') as failed
     from item_subject x

@@ -17,6 +17,7 @@ test('the next step comes four weeks after the last of the crew’s, whatever th
   const client = step('water', { when: { after: null, onlyIf: null, who: 'client' } })
   expect(nextWhen([step('open'), client]).after).toEqual({ item: 0, days: 28 })
   expect(nextWhen([client]).after).toBeNull()
+  expect(nextWhen([step('line'), step('axe')], { item: 1, days: 0 }).after).toEqual({ item: 1, days: 0 })
 })
 
 test('what waits for a step waits for the first of its items, and tanks stay apart', () => {

@@ -59,11 +59,14 @@ export interface LineDay {
 /** As many items as one prescription takes. */
 export const MOST_ITEMS = 6
 
-/** One after the other, unless the hand says otherwise. */
-export const nextWhen = (line: readonly Pick<LineStep, 'when'>[]): When => {
+/** One after the other, unless the hand says otherwise; `waits` is the step that the next one waits for by its own order. */
+export const nextWhen = (
+  line: readonly Pick<LineStep, 'when'>[],
+  waits: { item: number; days: number } | null = null,
+): When => {
   const item = line.findLastIndex((step) => step.when.who === 'crew')
   return {
-    after: item < 0 ? null : { item, days: 28 },
+    after: waits ?? (item < 0 ? null : { item, days: 28 }),
     onlyIf: null,
     who: 'crew',
   }

@@ -1,5 +1,6 @@
 import { ok, refuse } from '../../problem'
 import { shown } from '../../quantity/pair'
+import { readQuantity } from '../../quantity/parse'
 import { toSI } from '../../quantity/units'
 import type { HandMethod } from '../byHand'
 
@@ -8,6 +9,16 @@ const LEAST_DEPTH = toSI(4, 'ft')
 /** Setting up, and a metre of line by a trenching machine. House figures. */
 const MINUTES = 45
 const MINUTES_A_METRE = 4
+
+/**
+ * True where a line did not reach its depth everywhere, by what was written of it: roots may still be joined beneath it.
+ * @example isShallow('3 ft') // true
+ */
+export function isShallow(reached: string | null | undefined): boolean {
+  if (!reached) return false
+  const depth = readQuantity(reached, 'length', 'cut', { bareUnit: 'in' })
+  return depth.ok && depth.value.si < LEAST_DEPTH
+}
 
 /**
  * The line that cuts joined roots between a sick tree and its neighbours of the same kind, before anything is felled. Source: handbook, wilts in
@@ -91,8 +102,8 @@ export const barrier: HandMethod = {
       expectation: { kind: 'look', question: 'Does any neighbour beyond the line wilt?', againDays: 365 },
     },
   ],
-  leads: (noted, shape) =>
-    noted['cut'] !== undefined && Number(noted['cut']) < Math.min(LEAST_DEPTH, Number(shape['depth']))
+  leads: (noted) =>
+    isShallow(noted['cut'])
       ? 'The line did not reach its depth everywhere; roots may still be joined beneath it. Cut a second line before anything is felled.'
       : null,
 }

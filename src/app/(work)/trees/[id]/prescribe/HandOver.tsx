@@ -37,6 +37,14 @@ export interface Line {
   onMatters: (matters: ChosenMatters) => void
 }
 
+/** The step of the line that a way waits for, and how many days after it the way is done; null where it waits for none of them. */
+function waitedFor(view: PrescribeView, { waits }: Way, steps: readonly LineStep[]) {
+  const item = steps.findIndex((s) =>
+    s.items.some((i) => view.ways.find((w) => w.id === i.useId)?.use.method === waits?.method),
+  )
+  return waits === null || item < 0 ? null : { item, days: waits.days }
+}
+
 /** Signs the prescription of one tree and hands it to the crew for a day. */
 export function HandOver({
   view,
@@ -73,7 +81,7 @@ export function HandOver({
   const [apart, setApart] = useState<number | null>(null)
   const { matters } = line
   const { onDate, harvestOn, eaten } = line.day
-  const [when, setWhen] = useState(() => nextWhen(line.steps))
+  const [when, setWhen] = useState(() => nextWhen(line.steps, waitedFor(view, way, line.steps)))
   if (!may('hand-to-crew')) return <p className="text-ink2">The arborist signs the prescription.</p>
   if (blocked || !view.decision) return null
 

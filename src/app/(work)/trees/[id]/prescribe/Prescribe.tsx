@@ -26,7 +26,9 @@ export function Prescribe({
   /** What was reckoned and sent here. */
   sent: { portGirth: string | null; choice: number | null }
 }) {
-  const { tree, ways, blocked } = view
+  const { tree, blocked } = view
+  const [steps, setSteps] = useState<LineStep[]>([])
+  const ways = opened(view.ways, steps)
   const openWays = ways.filter((w) => w.closed.length === 0)
   // What is treated again begins with the way it was treated before.
   const again = view.last.find((l) => openWays.some((w) => isLast(w, l)))
@@ -36,7 +38,6 @@ export function Prescribe({
   )
   const way = ways.find((w) => w.id === chosen) ?? null
   const dayOf = (w: Way | null) => w?.opensOn ?? view.today
-  const [steps, setSteps] = useState<LineStep[]>([])
   const [day, setDay] = useState<LineDay>({ onDate: dayOf(way), harvestOn: '', eaten: null })
   const [matters, setMatters] = useState<ChosenMatters>({})
   /** Another way; the day goes with it as long as nobody has chosen one. */
@@ -53,9 +54,10 @@ export function Prescribe({
     onMatters: setMatters,
     onKeep: (step: LineStep) => {
       setSteps([...steps, step])
-      // What is not in the line yet comes next, in order of merit.
+      // What waits for it comes next, or what is not in the line yet, in order of merit.
       const used = new Set([...steps, step].flatMap((s) => s.items.map((i) => i.useId)))
-      setChosen(ways.find((w) => w.closed.length === 0 && !used.has(w.id))?.id ?? chosen)
+      const left = opened(view.ways, [...steps, step]).filter((w) => w.closed.length === 0 && !used.has(w.id))
+      setChosen((left.find((w) => w.waits?.method === way?.use.method) ?? left[0])?.id ?? chosen)
     },
     onWhen: (n: number, when: When) => setSteps(withWhen(steps, n, when)),
     onDrop: () => setSteps(steps.slice(0, -1)),
@@ -127,6 +129,16 @@ export function Prescribe({
       )}
     </>
   )
+}
+
+/** The ways with those open that wait only for a step that is kept in the line. */
+function opened(ways: readonly Way[], steps: readonly LineStep[]): Way[] {
+  const kept = new Set(
+    steps.flatMap((s) => s.items.map((i) => ways.find((w) => w.id === i.useId)?.use.method)),
+  )
+  return kept.size === 0
+    ? [...ways]
+    : ways.map((w) => ({ ...w, closed: w.closed.filter((c) => c.after === undefined || !kept.has(c.after)) }))
 }
 
 /** The way by which a tree was treated before. */

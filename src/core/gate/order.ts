@@ -1,0 +1,94 @@
+import { METHOD_NAME } from '../card/say'
+import type { Use } from '../history/use'
+import { spokenDate } from '../time/calendar'
+import { closed, asked, type Found, type Question, type Rule } from './question'
+import { waysHere } from './ways'
+
+/** Roots of trees of one kind join this far at most. House figure: 50 ft. */
+export const ROOTS_JOIN = 15.24
+
+/** So many days after the first the next is done, unless the hand says otherwise: felling is prompt, wood goes the same day. House figures. */
+const FOLLOWS: Partial<Record<Use['method'], number>> = { barrier: 7, fell: 0 }
+
+/** What a work waits for by the almanac, and how many days after that it is done; null where it waits for nothing. */
+export function waitsFor(
+  q: Pick<Question, 'method' | 'product'> & { cause: Pick<Question['cause'], 'ways'> },
+): { method: Use['method']; days: number } | null {
+  const first = waysHere(q).find((w) => w.time?.after !== undefined)?.time?.after
+  return first === undefined ? null : { method: first, days: FOLLOWS[first] ?? 0 }
+}
+
+/**
+ * Works that wait for one another go on in their order: the line between joined roots, then the axe, then the wood. Source: handbook, wilts in root
+ * grafts.
+ */
+export const order: Rule = {
+  name: 'order',
+  words: 'Works that wait for one another go on in their order.',
+  look: (q) =>
+    waysHere(q).flatMap(({ time }) => [
+      ...(time?.after === undefined ? [] : notYet(q, time.after)),
+      ...(time?.before === undefined ? [] : tooLate(q, time.before)),
+    ]),
+}
+
+/** It counts as done by a day: recorded, or, while it is only planned, standing on that day or before. */
+const isDoneBy = (use: Use, { on, begins }: Question) =>
+  use.treated && use.on <= on && (!begins || use.state === 'done')
+
+function notYet(q: Question, first: Use['method']): Found[] {
+  // A line is only cut where roots of another may be joined to it.
+  if (first === 'barrier') {
+    if (q.facts.joined === false) return []
+    if (q.facts.joined === undefined)
+      return q.history.some((use) => use.method === first && isDoneBy(use, q))
+        ? []
+        : [
+            asked(
+              'joined',
+              'Does a tree of the same kind stand within 50 ft, whose roots may be joined to it?',
+            ),
+          ]
+  }
+  const steps = q.history.filter((use) => use.method === first && use.treated)
+  if (steps.some((use) => isDoneBy(use, q))) return []
+  const name = METHOD_NAME[first]
+  const next = steps.filter((use) => use.state !== 'done').map((use) => use.on)
+  const until = next.length === 0 ? null : next.reduce((x, y) => (x < y ? x : y))
+  if (until === null)
+    return [
+      closed(
+        'order',
+        q.history.some((use) => use.method === first)
+          ? `${name} comes first; what was done of it was not finished, or did not reach its depth.`
+          : `${name} comes first, and stands nowhere at this tree.`,
+        'Sign it for the same day or an earlier one, as a step before this.',
+        { after: first },
+      ),
+    ]
+  return [
+    closed(
+      'order',
+      q.begins && until <= q.on
+        ? `${name} comes first, and is not recorded yet.`
+        : `${name} comes first; it stands on ${spokenDate(until)}.`,
+      q.begins && until <= q.on ? 'Finish and sign it, then begin this.' : `Again from ${spokenDate(until)}.`,
+      { field: 'onDate', until: until > q.on ? until : null },
+    ),
+  ]
+}
+
+/** The other direction: what waits for this stands before it. */
+function tooLate(q: Question, then: Use['method']): Found[] {
+  const early = q.history.find((use) => use.method === then && use.state !== 'done' && use.on < q.on)
+  return early
+    ? [
+        closed(
+          'order',
+          `${METHOD_NAME[then]} stands on ${spokenDate(early.on)} (${early.from}), and this comes before it.`,
+          'Choose that day or an earlier one, or move the other first.',
+          { field: 'onDate' },
+        ),
+      ]
+    : []
+}
