@@ -65,14 +65,18 @@ export function usedAs(
 
 /** Work of a tree as history keeps it. */
 export function useOf(e: EarlierRow, own: readonly OwnEntry[]): Use {
-  return usedAs({ id: e.cause, ways: waysOf(e.cause, own) }, e, {
-    workId: e.jobSubjectId,
-    signedIn: e.prescriptionId,
-    on: e.on,
-    state: e.seq === null ? 'on a day' : 'done',
-    from: e.seq === null ? 'with the crew' : `record ${e.seq}`,
-    amount: e.amount,
-    treated: (e.outcome === null || e.outcome === 'treated') && !isShallow(e.reached),
-    failed: e.failed,
-  })
+  const promised = e.occurrenceId !== null
+  return {
+    ...usedAs({ id: e.cause, ways: waysOf(e.cause, own) }, e, {
+      workId: e.jobSubjectId,
+      signedIn: e.prescriptionId,
+      on: e.on,
+      state: promised ? 'promised' : e.seq === null ? 'on a day' : 'done',
+      from: promised ? 'promised' : e.seq === null ? 'with the crew' : `record ${e.seq}`,
+      amount: e.amount,
+      treated: (e.outcome === null || e.outcome === 'treated') && !isShallow(e.reached),
+      failed: e.failed,
+    }),
+    ...(promised && { to: e.to ?? e.on, occurrenceId: e.occurrenceId! }),
+  }
 }

@@ -10,7 +10,7 @@ import { gate, type Answer } from '@/core/gate/gate'
 import { LOOKED_AT, type LookedAt, type Seen } from '@/core/gate/looks'
 import type { CardFacts, Facts, HostFacts, Question, Refusal } from '@/core/gate/question'
 import { dueAgain } from '@/core/history/dueAgain'
-import { feedsOnly } from '@/core/history/use'
+import { feedsOnly, type Use } from '@/core/history/use'
 import { answersFinding, handMethod, isHand } from '@/core/methods/hand'
 import { handTerms } from '@/core/methods/handTerms'
 import type { UseOf } from '@/core/methods/plan'
@@ -220,21 +220,38 @@ export function against(hand: TreeAtHand, cause: string): TreeAtHand {
 /** Notice was given when work was put on its day. */
 export const NOTICE_GIVEN_DAYS = 400
 
-/** A tree without work that stands on a day: what is moved or begun is not in its own way. */
-export function outOfItsOwnWay(hand: TreeAtHand, workIds: readonly string[]): TreeAtHand {
-  return { ...hand, history: hand.history.filter((e) => e.workId === null || !workIds.includes(e.workId)) }
+/**
+ * A tree without work that stands on a day, or is promised: what is moved or begun is not in its own way, nor is what its prescription still promises,
+ * whose days go with it.
+ */
+export function outOfItsOwnWay(
+  hand: TreeAtHand,
+  { workIds = [], occurrenceId }: { workIds?: readonly string[]; occurrenceId?: string },
+): TreeAtHand {
+  const isOwn = (e: Use) =>
+    (e.workId !== null && workIds.includes(e.workId)) ||
+    (e.occurrenceId !== undefined && e.occurrenceId === occurrenceId)
+  const signedIn = new Set(hand.history.filter(isOwn).map((e) => e.signedIn))
+  return {
+    ...hand,
+    history: hand.history.filter((e) => !isOwn(e) && !(e.state === 'promised' && signedIn.has(e.signedIn))),
+  }
 }
 
 /** A tree on the day to which work moves: what moves with it stands on that day too, and is not in its own way. */
 export function onMoving(
   hand: TreeAtHand,
-  { own, moving, on }: { own: string | null; moving: readonly string[]; on: string },
+  {
+    own,
+    moving,
+    on,
+    occurrenceId,
+  }: { own: string | null; moving: readonly string[]; on: string; occurrenceId?: string },
 ): TreeAtHand {
+  const out = outOfItsOwnWay(hand, { workIds: own === null ? [] : [own], occurrenceId })
   return {
-    ...hand,
-    history: hand.history.flatMap((e) =>
-      e.workId === null || !moving.includes(e.workId) ? [e] : e.workId === own ? [] : [{ ...e, on }],
-    ),
+    ...out,
+    history: out.history.map((e) => (e.workId !== null && moving.includes(e.workId) ? { ...e, on } : e)),
   }
 }
 

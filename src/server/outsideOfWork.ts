@@ -43,7 +43,7 @@ export async function outsideOfWork(
   return new Map(
     worked.map(({ subject: s, steps }) => {
       const own = openings(steps)
-      const hand = against(outOfItsOwnWay(site.hands.get(s.treeId)!, [s.id]), s.cause)
+      const hand = against(outOfItsOwnWay(site.hands.get(s.treeId)!, { workIds: [s.id] }), s.cause)
       const days = [...new Set(own.map((at) => dateIn(s.timeZone, new Date(at))))]
       const closed = days.flatMap((on) =>
         gateOf(

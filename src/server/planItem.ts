@@ -144,7 +144,7 @@ export function planFor(
   },
 ): Result<Pick<NewItem['subjects'][number], 'plan' | 'working' | 'checks'>> {
   const { tree, reading, facts, decided } = hand
-  const { use, product } = row
+  const { use } = row
   const not = notDecided(decided?.action, use.method)
   if (not !== null) return refuse('not-allowed', 'decisionId', not)
   const { closed, asks, again } = gateOf(hand, row, {

@@ -21,7 +21,7 @@ import { refusedByLimits } from './groundLimits'
 import { putOnJob, refusedDay } from './onJob'
 import { gone } from './standing'
 import { day, id, line } from './text'
-import { against, closedOn } from './mayGoOn'
+import { against, closedOn, outOfItsOwnWay } from './mayGoOn'
 import { treesAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
@@ -111,7 +111,7 @@ export async function putAgain(
     return refuse('missing', 'leaveOut', 'No tree is left to be worked; all were left out or decided anew.')
   for (const s of subjects) {
     const hand = hands.get(s.treeId)!
-    const closed = closedOn(against(hand, due.cause), row.value, {
+    const closed = closedOn(against(outOfItsOwnWay(hand, { occurrenceId: due.id }), due.cause), row.value, {
       on: input.onDate,
       harvestOn: due.harvestOn,
       units: person.units,

@@ -132,7 +132,10 @@ export async function treesAtHand(
         ),
       },
       marks: ringed,
-      history: before.map((e) => useOf(e, own)),
+      // What is promised and late may go on on any day.
+      history: before
+        .map((e) => useOf(e, own))
+        .filter((e) => e.to === undefined || e.to >= dateIn(tree.timeZone, now)),
       water: place?.waterAt(tree) ?? null,
       joined: joined && joining.includes(tree) ? joined.has(tree.id) : null,
       features: place?.features ?? [],

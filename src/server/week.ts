@@ -165,6 +165,7 @@ export async function askedStops(
               treeId,
               useId: stop.uses[0]!,
               workId: null,
+              occurrenceId: stop.occurrenceId!,
               cause: week.due.get(stop.occurrenceId!)!.cause,
               harvestOn: week.due.get(stop.occurrenceId!)!.harvestOn,
               on: null,
@@ -295,6 +296,8 @@ interface GateTree {
   cause: string
   harvestOn: string | null
   on: string | null
+  /** Of what is promised and stands on no day. */
+  occurrenceId?: string
 }
 
 /** Why one of the trees may not be worked on a day; null where all may. */
@@ -309,13 +312,13 @@ function gateClosed(
   },
 ): string | null {
   const moving = trees.flatMap((t) => (t.workId === null ? [] : [t.workId]))
-  for (const { workId, treeId, useId, cause, harvestOn, on } of trees) {
+  for (const { workId, treeId, useId, cause, harvestOn, on, occurrenceId } of trees) {
     const hand = q.hands.get(treeId)
     if (!hand) continue
     const row = q.uses.get(useId)!
     const shut = closedOn(
       {
-        ...against(onMoving(hand, { own: workId, moving, on: q.date }), cause),
+        ...against(onMoving(hand, { own: workId, moving, on: q.date, occurrenceId }), cause),
         // Notice of its own day was given.
         today: q.date === on ? addDays(q.today, -NOTICE_GIVEN_DAYS) : hand.today,
       },

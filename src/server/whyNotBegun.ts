@@ -85,7 +85,7 @@ export async function whyNotBegun(
   const { closed, asks } = gateOf(
     // Who had to be told before was told when the day was set.
     {
-      ...against(outOfItsOwnWay(hand, [subject.id]), subject.cause),
+      ...against(outOfItsOwnWay(hand, { workIds: [subject.id] }), subject.cause),
       today: addDays(today, -NOTICE_GIVEN_DAYS),
     },
     { id: subject.useId, use: subject.use, product: subject.product },

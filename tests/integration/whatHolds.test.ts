@@ -7,6 +7,7 @@ import { recordById } from '@/db/queries/record'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import { treesById } from '@/db/queries/tree'
 import { inFirm } from '@/db/client'
+import { gateOf } from '@/server/mayGoOn'
 import { treesAtHand } from '@/server/treesAtHand'
 import { waysFor } from '@/server/waysFor'
 import { readRecord, type Application } from '@/server/ledger/body'
@@ -28,7 +29,7 @@ import {
 } from './scenario'
 
 let firm: TestFirm
-const uses = { CP4: uuidv7(), SD2: uuidv7(), CU5: uuidv7() }
+const uses = { CP4: uuidv7(), SD2: uuidv7(), CU5: uuidv7(), HO1: uuidv7() }
 const DAY = 86_400_000
 const at = (days: number, hours = 0) => new Date(NOON.getTime() + days * DAY + hours * 3_600_000)
 const rows = <T>(work: Parameters<typeof inFirm<T>>[1]) => inFirm(firm.id, work)
@@ -173,6 +174,22 @@ test('a decision on a second cause leaves the covers that are due for the first;
   await done(firm.person('crew lead', at(0, 3)), 'sign-record', typedRecord([subject!.id], 'CP4-6000'))
   const due = () => rows((sql) => dueAgain(sql, '2026-07-01', { treeId }))
   expect(await due()).toMatchObject([{ n: 2, trees: 1 }])
+  // What is promised is history too: nothing goes on that leaves none of its days to it.
+  const [apple] = await rows((sql) => treesById(sql, [treeId]))
+  const oiled = (on: string) =>
+    rows(async (sql) => {
+      const shelf = await usesOnShelf(sql)
+      const oil = shelf.find((u) => u.id === uses.HO1)!
+      const [hand] = await treesAtHand(
+        { sql, now: at(1), person: firm.person('arborist', at(1)) },
+        [apple!],
+        shelf,
+      )
+      return gateOf(hand!, oil, { on, units: 'us' }).closed.filter((r) => r.rule === 'apart')
+    })
+  expect(await oiled('2026-07-01')).toMatchObject([
+    { why: expect.stringMatching(/captan, which is to go on 19 Jun 2026 \(promised\)/) },
+  ])
   const second = await decideTree(firm.person('arborist', at(1)), treeId, {
     seen: { 'gnaw-base': 'there', 'tunnels-mulch': 'there' },
     cause: 'vole-gnawing',

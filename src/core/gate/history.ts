@@ -63,7 +63,7 @@ export const interval: Rule = {
       found.push(
         closed(
           'interval',
-          `${near.days} days lie between two of ${q.product!.name}; ${near.use.on <= q.on ? 'the last was' : 'the next is'} ${spokenDate(near.use.on)} (${near.use.from}).`,
+          `${near.days} days lie between two of ${q.product!.name}; ${near.use.state === 'done' ? 'the last was' : 'another is to go on'} ${spokenDate(near.use.on)} (${near.use.from}).`,
           nextFrom(near.until),
           { until: near.until },
         ),
@@ -75,9 +75,9 @@ export const interval: Rule = {
       found.push(
         closed(
           'interval',
-          use.on <= q.on
+          use.state === 'done'
             ? `${capital(use.name)} is at work in this tree${same} since ${spokenDate(use.on)} (${use.from}).`
-            : `${capital(use.name)} is to go on${same} on ${spokenDate(use.on)} (${use.from}), while this would still be at work.`,
+            : `${capital(use.name)} is to go on${same} on ${spokenDate(use.on)} (${use.from}), and one of them would still be at work.`,
           `Again from ${spokenDate(until)}, or when a check finds that it does not work.`,
           { until },
         ),
@@ -114,7 +114,7 @@ function twoActives(q: Question): Found[] {
     ? [
         closed(
           'apart',
-          `${near.days} days lie between it and ${near.other}, which ${near.use.on <= q.on ? 'went' : 'goes'} on ${spokenDate(near.use.on)} (${near.use.from}).`,
+          `${near.days} days lie between it and ${near.other}, which ${near.use.state === 'done' ? 'went' : 'is to go'} on ${spokenDate(near.use.on)} (${near.use.from}).`,
           nextFrom(near.until),
           { until: near.until },
         ),
@@ -130,8 +130,8 @@ function helpers(q: Question): Found[] {
     closed(
       'apart',
       use.sprayed
-        ? `${use.name} ${use.on <= q.on ? 'was' : 'is to be'} sprayed on ${spokenDate(use.on)} (${use.from}); what is released dies of it for ${days} days.`
-        : `${use.name}: helpers ${use.on <= q.on ? 'were' : 'are to be'} set free on ${spokenDate(use.on)} (${use.from}); they die of a spray for ${days} days.`,
+        ? `${use.name} ${use.state === 'done' ? 'was' : 'is to be'} sprayed on ${spokenDate(use.on)} (${use.from}); what is released dies of it for ${days} days.`
+        : `${use.name}: helpers ${use.state === 'done' ? 'were' : 'are to be'} set free on ${spokenDate(use.on)} (${use.from}); they die of a spray for ${days} days.`,
       nextFrom(until),
       { until },
     ),

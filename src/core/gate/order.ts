@@ -34,7 +34,7 @@ export const order: Rule = {
 
 /** It counts as done by a day: recorded, or, while it is only planned, standing on that day or before. */
 const isDoneBy = (use: Use, { on, begins }: Question) =>
-  use.treated && use.on <= on && (!begins || use.state === 'done')
+  use.treated && use.state !== 'promised' && use.on <= on && (!begins || use.state === 'done')
 
 function notYet(q: Question, first: Use['method']): Found[] {
   // A line is only cut where roots of another may be joined to it.
@@ -53,7 +53,7 @@ function notYet(q: Question, first: Use['method']): Found[] {
   const steps = q.history.filter((use) => use.method === first && use.treated)
   if (steps.some((use) => isDoneBy(use, q))) return []
   const name = METHOD_NAME[first]
-  const next = steps.filter((use) => use.state !== 'done').map((use) => use.on)
+  const next = steps.filter((use) => use.state === 'on a day').map((use) => use.on)
   const until = next.length === 0 ? null : next.reduce((x, y) => (x < y ? x : y))
   if (until === null)
     return [
@@ -80,7 +80,7 @@ function notYet(q: Question, first: Use['method']): Found[] {
 
 /** The other direction: what waits for this stands before it. */
 function tooLate(q: Question, then: Use['method']): Found[] {
-  const early = q.history.find((use) => use.method === then && use.state !== 'done' && use.on < q.on)
+  const early = q.history.find((use) => use.method === then && use.state === 'on a day' && use.on < q.on)
   return early
     ? [
         closed(

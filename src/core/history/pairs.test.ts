@@ -4,6 +4,7 @@ import {
   apartProblem,
   atWork,
   countProblem,
+  daysApart,
   dueAfter,
   firstFree,
   intervalProblem,
@@ -33,6 +34,26 @@ test('every use is looked at, not the newest only, and both ways in time', () =>
       { use: on('2026-06-24'), days: 7 },
     ]),
   ).toBe('2026-07-01')
+})
+
+test('what is promised keeps its distance where none of its days would, and counts in the year in which all of them lie', () => {
+  const promised = on('2026-06-19', { to: '2026-07-03', state: 'promised' })
+  expect(daysApart(promised, '2026-06-20')).toBe(13)
+  expect(daysApart(on('2026-06-19'), '2026-06-20')).toBe(1)
+  // A week from either end there is room for it; fourteen days from both there is none.
+  expect(intervalProblem([promised], captan('2026-06-20'))).toBeNull()
+  expect(intervalProblem([promised], captan('2026-06-26', 8))).toMatchObject({ until: '2026-06-27' })
+  const oil: Candidate = {
+    on: '2026-06-22',
+    code: 'HO1',
+    actives: usedActives([{ name: 'horticultural oil' }]),
+    keeps: {},
+  }
+  expect(apartProblem([promised], oil)).toMatchObject({ days: 14, other: 'captan', until: '2026-07-03' })
+  expect(apartProblem([promised], { ...oil, on: '2026-06-19' })).toBeNull()
+  expect(countProblem([promised], captan('2026-08-01'), 1)).toHaveLength(1)
+  const winter = on('2026-12-28', { to: '2027-01-11', state: 'promised' })
+  expect(countProblem([winter], captan('2026-08-01'), 1)).toBeNull()
 })
 
 const day = fc.integer({ min: 0, max: 500 }).map((n) => addDays('2026-01-01', n))

@@ -29,15 +29,26 @@ export function sameWork(c: Pick<Candidate, 'code' | 'actives'>, use: Use): bool
 }
 
 /**
+ * How many days lie between a use and a day. What is promised may go on on any of its days: the one that keeps the most distance counts.
+ * @example daysApart({ on: '2026-06-20', to: '2026-07-04' }, '2026-06-22') // 12
+ */
+export function daysApart(use: Pick<Use, 'on' | 'to'>, day: PlainDate): number {
+  return Math.max(Math.abs(daysBetween(use.on, day)), use.to ? Math.abs(daysBetween(use.to, day)) : 0)
+}
+
+/**
  * The first day from `on` that keeps the distance to every use of a list: what lies before and what lies after it.
  * @example firstFree('2026-06-15', [{ use: on('2026-06-12'), days: 7 }, { use: on('2026-06-24'), days: 7 }]) // '2026-07-01'
  */
-export function firstFree(on: PlainDate, near: readonly { use: Pick<Use, 'on'>; days: number }[]): PlainDate {
+export function firstFree(
+  on: PlainDate,
+  near: readonly { use: Pick<Use, 'on' | 'to'>; days: number }[],
+): PlainDate {
   let day = on
   for (let moved = true; moved;) {
     moved = false
     for (const { use, days } of near)
-      if (Math.abs(daysBetween(use.on, day)) < days) {
+      if (daysApart(use, day) < days) {
         day = addDays(use.on, days)
         moved = true
       }
@@ -47,7 +58,7 @@ export function firstFree(on: PlainDate, near: readonly { use: Pick<Use, 'on'>; 
 
 /** The nearest of what stands too near, with the day from which all of it keeps its distance; null where nothing does. */
 function nearest(on: PlainDate, held: readonly { use: Use; days: number }[]): TooNear | null {
-  const gap = ({ use }: { use: Use }) => Math.abs(daysBetween(use.on, on))
+  const gap = ({ use }: { use: Use }) => daysApart(use, on)
   const close = held.filter((h) => gap(h) < h.days).sort((x, y) => gap(x) - gap(y))[0]
   return close ? { ...close, until: firstFree(on, held) } : null
 }
@@ -77,7 +88,10 @@ export function intervalProblem(history: readonly Use[], c: Candidate): TooNear 
 export function countProblem(history: readonly Use[], c: Candidate, most: number | undefined): Use[] | null {
   if (most === undefined) return null
   const year = c.on.slice(0, 4)
-  const inYear = history.filter((use) => use.on.startsWith(year) && sameWork(c, use))
+  // What is promised counts in the year in which all of its days lie.
+  const inYear = history.filter(
+    (use) => use.on.startsWith(year) && (use.to ?? use.on).startsWith(year) && sameWork(c, use),
+  )
   return inYear.length >= most ? inYear : null
 }
 
@@ -218,6 +232,6 @@ export function atWork(
       // What went in against something else is only the same active again while both would still be at work.
       return { use, days: dueAfter(use.cause === c.cause ? works : Math.min(use.lastsDays, c.lastsDays)) }
     })
-  const near = held.find(({ use, days }) => Math.abs(daysBetween(use.on, c.on)) < days)
+  const near = held.find(({ use, days }) => daysApart(use, c.on) < days)
   return near ? { use: near.use, until: firstFree(c.on, held) } : null
 }

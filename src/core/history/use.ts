@@ -2,8 +2,8 @@ import { activeKey, activeOf, type ActsOn } from '../actives/actives'
 import type { Method } from '../card/card'
 import type { PlainDate } from '../time/calendar'
 
-/** Where a use stands: done and recorded, with the crew or on a day, or signed at this moment. */
-export type UseState = 'done' | 'on a day' | 'in this signature'
+/** Where a use stands: done and recorded, with the crew or on a day, signed at this moment, or promised for days of which none is chosen. */
+export type UseState = 'done' | 'on a day' | 'in this signature' | 'promised'
 
 /** What a use keeps from others, by its own card: it holds whichever of the two comes first. */
 export interface Keeps {
@@ -27,6 +27,10 @@ export interface Use {
   /** The prescription it was signed in; null where it is none of ours, or not signed yet. */
   signedIn: string | null
   on: PlainDate
+  /** Of what is promised, the last of its days; `on` is the first. */
+  to?: PlainDate
+  /** Of what is promised, which occurrence it is. */
+  occurrenceId?: string
   state: UseState
   cause: string
   method: Method

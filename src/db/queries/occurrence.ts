@@ -42,7 +42,7 @@ const cardOf = (sql: FirmSql, item: ReturnType<FirmSql>) => sql`(
  * A decision on another cause leaves what is still due of one before; one on the same cause, or one that ends in a removal or an assessor,
  * takes its place. Of a subject `y` of a prescription `p`.
  */
-const stands = (sql: FirmSql) => sql`y.decision_id = (
+export const stands = (sql: FirmSql) => sql`y.decision_id = (
   select c.id from decision c join diagnosis d on d.firm_id = c.firm_id and d.id = c.diagnosis_id
   where c.firm_id = y.firm_id and c.tree_id = y.tree_id and (d.cause = p.cause or c.action = any(${ENDS_ALL as string[]}))
   order by c.signed_at desc, c.id desc limit 1)`
@@ -61,7 +61,8 @@ const select = (sql: FirmSql) => sql`
       where y.firm_id = i.firm_id and y.item_id = i.id and y.status = ${sql`case when o.n = 1 then 'handed' else 'done' end`} and t.status = 'standing'
         and ${stands(sql)}) x`
 
-const waits = (sql: FirmSql) =>
+/** The occurrence `o` is on no job. */
+export const waits = (sql: FirmSql) =>
   sql`not exists (select 1 from job_item ji where ji.firm_id = o.firm_id and ji.occurrence_id = o.id)`
 
 /** Work due again until a day that stands on no day yet, the first due first; pass the last row's day and id to go on. */

@@ -9,6 +9,7 @@ import type { AsAgreed } from '@/core/schools/house'
 import type { FirmSql } from '../client'
 import { applied } from './applied'
 import { useBody, usesByIds, type ProductRow } from './card'
+import { stands, waits } from './occurrence'
 
 /** `client`: it is the client's own to do. */
 export type SubjectStatus = 'handed' | 'client' | 'done' | 'partly' | 'not treated' | 'withdrawn'
@@ -71,7 +72,8 @@ export async function prescriptionsOfTree(sql: FirmSql, treeId: string): Promise
 /** What of earlier and planned work on trees bears on new work: by tree. */
 export interface EarlierRow {
   treeId: string
-  jobSubjectId: string
+  /** Null for what is promised, on no day yet. */
+  jobSubjectId: string | null
   prescriptionId: string
   cause: string
   useId: string
@@ -79,6 +81,9 @@ export interface EarlierRow {
   use: UseOf<Method>
   /** The day it was done, or is planned for. */
   on: string
+  /** Of what is promised, the last of its days, and its occurrence. */
+  to: string | null
+  occurrenceId: string | null
   /** m³ or kg that went on; of what is only planned, what was prescribed. */
   amount: number
   outcome: 'treated' | 'partly treated' | 'not treated' | null
@@ -95,7 +100,8 @@ export interface EarlierRow {
 export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<EarlierRow[]> {
   if (treeIds.length === 0) return []
   const rows = await sql<Omit<EarlierRow, 'product' | 'use'>[]>`
-    select x.tree_id as "treeId", js.id as "jobSubjectId", p.id as "prescriptionId", p.cause, i.card_use_id as "useId", coalesce(a.on_date, j.on_date)::text as on, coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
+    select x.tree_id as "treeId", js.id as "jobSubjectId", p.id as "prescriptionId", p.cause, i.card_use_id as "useId", coalesce(a.on_date, j.on_date)::text as on,
+      null::text as to, null::uuid as "occurrenceId", coalesce(a.amount, (x.plan->>'product')::double precision) as amount,
       a.outcome, r.seq::int as seq,
       case when i.method = 'collar' then coalesce((select st.state->>'noted' from step s join step_state st on st.firm_id = s.firm_id and st.step_id = s.id
         where s.firm_id = js.firm_id and s.job_subject_id = js.id and s.what->>'task' = 'roots'), x.plan->'shape'->>'cut') end as "rootsCut",
@@ -110,7 +116,17 @@ export async function earlierWork(sql: FirmSql, treeIds: string[]): Promise<Earl
     join job j on j.firm_id = js.firm_id and j.id = js.job_id
     left join ${applied(sql)} a on a.firm_id = js.firm_id and a.job_subject_id = js.id
     left join record r on r.firm_id = a.firm_id and r.application_id = a.application_id and r.kind = 'application'
-    where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' and js.status <> 'withdrawn' order by x.tree_id, "on" desc`
+    where x.tree_id = any(${treeIds}) and x.status <> 'withdrawn' and js.status <> 'withdrawn'
+    union all
+    select y.tree_id, null, p.id, p.cause, i.card_use_id, o.due_from::text, coalesce(least(o.due_to, o.ends_on), o.due_to)::text, o.id,
+      (y.plan->>'product')::double precision, null, null, null, null, false
+    from item_subject y
+    join prescription_item i on i.firm_id = y.firm_id and i.id = y.item_id
+    join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id
+    join occurrence o on o.firm_id = i.firm_id and o.item_id = i.id
+    where y.tree_id = any(${treeIds}) and o.again and o.status in ('open', 'waiting') and ${waits(sql)}
+      and y.status = case when o.n = 1 then 'handed' else 'done' end and ${stands(sql)}
+    order by 1, "on" desc`
   // Few products were put on many trees: each is read once.
   const uses = await usesByIds(sql, [...new Set(rows.map((r) => r.useId))])
   return rows.map((r) => {
