@@ -1,15 +1,13 @@
 import { z } from 'zod'
 import { refuse, ok, type Result } from '@/core/problem'
-import { crewOn } from '@/core/roster/crew'
 import type { Stop } from '@/core/roster/stop'
-import { refusedTo } from '@/core/roster/weekAsked'
-import { spokenDay } from '@/core/time/calendar'
+import { crewAgainst } from '@/core/roster/stopOn'
 import { orderJobs, pinWork, subjectsOfOccurrence } from '@/db/queries/week'
 import { moveTrees } from './moveTrees'
 import { putAgain } from './repeat'
 import { day, id, line } from './text'
 import { verb, type Context } from './verb'
-import { nameOfStop, openWeek, type OpenWeek } from './week'
+import { nameOfStop, openWeek } from './week'
 
 /** As many stops as are put on days by one signature. */
 export const MOST_PLACED = 600
@@ -64,7 +62,7 @@ export const takeWeekVerb = verb({
           'placed',
           `${stop ? nameOfStop(week, stop) : 'One of the stops'} was changed by somebody else since you looked. Load the week again; what you moved is still here until you do.`,
         )
-      const against = crewAgainst(week, stop, placed.to)
+      const against = crewAgainst(week.roster, stop, placed.to)
       if (against) return refuse('not-allowed', 'placed', `${nameOfStop(week, stop)}: ${against}`)
       const put = await place(context, stop, placed)
       if (!put.ok)
@@ -95,17 +93,6 @@ export const takeWeekVerb = verb({
 /** Whether a stop is what the person saw. */
 function asSeen(stop: Stop, { trees, from }: Placed): boolean {
   return stop.trees === trees && stop.onDate === from.onDate && stop.crewId === from.crewId
-}
-
-/** Why a crew cannot take a stop on a day, whatever the weather; null where it can, or it is nobody’s yet. */
-function crewAgainst({ roster }: OpenWeek, stop: Stop, to: Placed['to']): string | null {
-  if (to.crewId === null) return null
-  const crew = roster.crews.find((c) => c.id === to.crewId)
-  if (!crew) return 'There is no such crew any more. Choose another one.'
-  if (stop.onDate === to.onDate && stop.crewId === to.crewId) return null
-  const on = crewOn(crew, roster, to.onDate)
-  const why = refusedTo(crew, on, { stop, name: '', at: { x: 0, y: 0 }, days: [] }, to.onDate)
-  return why && `${why} Choose another crew or day than ${crew.name} on ${spokenDay(to.onDate)}.`
 }
 
 async function place(context: Context, stop: Stop, { to, why }: Placed): Promise<Result<{ jobId: string }>> {

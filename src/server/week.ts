@@ -1,13 +1,12 @@
 import { said } from '@/core/gate/gate'
-import { HOUR_REASON, stretches, workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
+import { workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
 import { driveMinutes, milesFrom } from '@/core/roster/roads'
-import { saySiteHours, siteOpen } from '@/core/roster/siteHours'
-import { meet, minutesOf, sayClock, type Span } from '@/core/roster/span'
 import { dueStops, stopsOf, type Stop } from '@/core/roster/stop'
+import { lotsOver, stopOn } from '@/core/roster/stopOn'
 import type { AskedStop, Roster, StopDay } from '@/core/roster/weekAsked'
 import { sayMethods } from '@/core/card/say'
 import { grouped } from '@/core/grouped'
-import { addDays, dateIn, hourIn, spokenDate } from '@/core/time/calendar'
+import { addDays, hourIn, spokenDate } from '@/core/time/calendar'
 import { lotsOfCodes, useById, type UseRow } from '@/db/queries/card'
 import { absences, crews, members } from '@/db/queries/crew'
 import { dueAgain, dueSubjects, type DueRow } from '@/db/queries/occurrence'
@@ -32,10 +31,6 @@ export const WEEK_DAYS = 14
 const MOST_JOBS = 300
 const MOST_TREES = 6000
 const MOST_DUE = 300
-/** A day with fewer open minutes is closed for its weather. */
-const LEAST_OPEN = 60
-/** A day of which fewer hours are forecast is not known. */
-const KNOWN_HOURS = 12
 /** A stop of more trees lets others in between its days. */
 const MANY_TREES = 30
 
@@ -187,7 +182,7 @@ export async function askedStops(
     for (const stop of own) {
       const days: StopDay[] = []
       for (const date of week.roster.days) {
-        const open = openOn(stop, site, date, hoursOf)
+        const open = stopOn(stop, site, date, hoursOf)
         if ('closed' in open) {
           days.push({ date, closed: open.closed, open: null })
           continue
@@ -195,8 +190,11 @@ export async function askedStops(
         const closed =
           stop.dueFrom !== null && date < stop.dueFrom
             ? `Due from ${spokenDate(stop.dueFrom)} on.`
-            : (lotsOver(stop, uses, lots, date) ??
-              gateClosed(context, trees.get(stop.id)!, { hands, uses, date, today: week.today }))
+            : (lotsOver(
+                stop.uses.map((id) => uses.get(id)!.product),
+                lots,
+                date,
+              ) ?? gateClosed(context, trees.get(stop.id)!, { hands, uses, date, today: week.today }))
         days.push({ date, closed, open: open.spans })
         // Pages are served between the trees of two days.
         if (stop.trees > MANY_TREES) await new Promise((go) => setImmediate(go))
@@ -217,75 +215,6 @@ export async function askedStops(
 function openHours({ use, product }: UseRow, forecast: readonly ForecastHour[]): WorkHour[] | null {
   const held = workHours(use, product.actives, forecast, 1)
   return held.ok && held.value ? held.value.hours : null
-}
-
-/** In which hours of a day a stop may be worked, or why not at all: the site’s, the ground that is closed, the weather. */
-function openOn(
-  stop: Stop,
-  site: PlacedSite,
-  date: string,
-  hoursOf: ReadonlyMap<string, WorkHour[] | null>,
-): { closed: string } | { spans: readonly Span[] | null } {
-  const { closedUntil, timeZone } = site
-  const freeOn = closedUntil && dateIn(timeZone, closedUntil)
-  if (freeOn && freeOn > date) return { closed: `The ground is closed until ${spokenDate(freeOn)}.` }
-  let spans = siteOpen(site.hours, date)
-  if (spans.length === 0) return { closed: `Work is done there ${saySiteHours(site.hours)}.` }
-  if (freeOn === date)
-    spans = meet(spans, [{ from: Math.ceil(hourIn(timeZone, closedUntil!) * 60), to: 1440 }])
-  let bound = site.hours !== null || freeOn === date
-  for (const id of stop.uses) {
-    const hours = hoursOf.get(id)?.filter((h) => h.time.slice(0, 10) === date) ?? null
-    if (!hours || hours.length === 0 || (hours.length < KNOWN_HOURS && hours.at(-1)!.time.slice(11) < '20'))
-      continue
-    const open = spansOf(hours)
-    if (minutesOf(meet(spans, open)) < Math.min(LEAST_OPEN, stop.minutes))
-      return { closed: whyShut(hours, spans) }
-    spans = meet(spans, open)
-    bound = true
-  }
-  return { spans: bound ? spans : null }
-}
-
-/** The open stretches of a day's hours. */
-function spansOf(hours: readonly WorkHour[]): Span[] {
-  return stretches(hours)
-    .filter((s) => s.reasons.length === 0)
-    .map((s) => {
-      const from = Number(s.from.slice(11, 13)) * 60
-      return { from, to: from + s.hours * 60 }
-    })
-}
-
-/** Why the weather closes a day: what closes most of its hours by day. */
-function whyShut(hours: readonly WorkHour[], spans: readonly Span[]): string {
-  const count = new Map<string, number>()
-  for (const { time, reasons } of hours) {
-    const from = Number(time.slice(11, 13)) * 60
-    if (!spans.some((s) => s.from < from + 60 && s.to > from)) continue
-    for (const reason of reasons)
-      if (reason !== 'night') count.set(HOUR_REASON[reason], (count.get(HOUR_REASON[reason]) ?? 0) + 1)
-  }
-  const most = [...count].sort((a, b) => b[1] - a[1]).slice(0, 2)
-  return most.length === 0
-    ? `No hour is left in which work is done there (${spans.map((s) => `${sayClock(s.from)} to ${sayClock(s.to)}`).join(', ')}).`
-    : `Weather: ${most.map(([why]) => why).join('; ')}.`
-}
-
-/** Why no lot of what goes on is good on a day; null where one is, or none was ever entered. */
-function lotsOver(
-  stop: Stop,
-  uses: ReadonlyMap<string, UseRow>,
-  lots: readonly { code: string; expiresOn: string | null }[],
-  date: string,
-): string | null {
-  for (const id of stop.uses) {
-    const { code, name } = uses.get(id)!.product
-    const own = lots.filter((l) => l.code === code)
-    if (own.length > 0 && own.every((l) => l.expiresOn !== null && l.expiresOn < date))
-      return `No lot of ${name} on the shelf is good on that day.`
-  }
-  return null
 }
 
 /** A tree of a stop as its gate is asked; `workId` null where it stands on no day. */
