@@ -115,6 +115,13 @@ export const BY_HAND: readonly ShelfCard[] = [
     days: 45,
     times: 6,
   }),
+  by('HC-EGG', 'Sprayed scent', 'egg solids on shoots and buds against browsing', 'repel', {
+    with: 'Egg solids, mixed by the maker’s words',
+    how: 'sprayed',
+    days: 30,
+    times: 8,
+    washOff: '0.1 in',
+  }),
   by('HC-BAND', 'Band over wrap', 'a band over a wrap against ants and climbing larvae', 'band', {
     overlap: '2 in',
     height: '40 in',

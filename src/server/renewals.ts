@@ -1,5 +1,6 @@
 import { SCHOOLS } from '@/almanac/schools'
 import { grouped } from '@/core/grouped'
+import { BEARS_RAIN } from '@/core/methods/repel/repel'
 import { renewal, type Renewal } from '@/core/season/renewal'
 import { coverOver } from '@/core/season/scabSeason'
 import { readQuantity } from '@/core/quantity/parse'
@@ -25,7 +26,7 @@ export async function renewalsOf(
   due: readonly DueRow[],
 ): Promise<Map<string, Renewal>> {
   const found = new Map<string, Renewal>()
-  const sprayed = due.filter((d) => d.method === 'crown-spray' && d.n > 1)
+  const sprayed = due.filter((d) => d.n > 1)
   if (sprayed.length === 0) return found
   const at = context.now.getTime()
   const covers = new Map(
@@ -58,7 +59,7 @@ export async function renewalsOf(
     const { timeZone } = own[0]!
     for (const d of own) {
       const c = covers.get(d.id)!
-      const washOff = readQuantity(c.washOff, 'length', 'washOff')
+      const washOff = readQuantity(c.washOff ?? BEARS_RAIN, 'length', 'washOff')
       const now = washOff.ok ? coverOver(rain, [{ ...c, washOff: washOff.value.si }]) : null
       found.set(
         d.id,

@@ -13,50 +13,72 @@ export interface Made {
   due?: string
 }
 
-/** A tree as an arborist leaves it once the cause is signed and it is decided to treat. */
-export async function made(page: Page, t: Made): Promise<string> {
+const step = async (page: Page, verb: string, input: Record<string, unknown>) => {
+  const answer = await post(page, `/api/do/${verb}`, input)
+  if (!answer.ok()) throw new Error(`${verb}: ${await answer.text()}`)
+}
+const id = () => crypto.randomUUID()
+
+/** A tree of the schoolyard that is known and measured, so many metres east and north. */
+export async function measured(
+  page: Page,
+  { tag, host, girths, liveCrown = 80 }: Pick<Made, 'tag' | 'host' | 'girths' | 'liveCrown'>,
+  [eastM, northM] = [40, 30],
+): Promise<string> {
   const site = (await (
     await page.request.get('/api/find?text=Ropewalk%20School', { maxRetries: 2 })
   ).json()) as {
     value: { id: string; kind: string }[]
   }
   const siteId = site.value.find((h) => h.kind === 'site')!.id
-  const step = async (verb: string, input: Record<string, unknown>) => {
-    const answer = await post(page, `/api/do/${verb}`, input)
-    if (!answer.ok()) throw new Error(`${verb}: ${await answer.text()}`)
-  }
-  const id = () => crypto.randomUUID()
-  const [treeId, assessmentId, diagnosisId] = [id(), id(), id()]
-  await step('add-tree', {
+  const treeId = id()
+  await step(page, 'add-tree', {
     id: treeId,
     siteId,
-    tag: t.tag,
-    host: t.host,
-    eastM: 40,
-    northM: 30,
+    tag,
+    host,
+    eastM,
+    northM,
     note: null,
     accepted: ['far'],
   })
-  await step('confirm-identity', { treeId, host: t.host })
-  await step('add-reading', { id: id(), treeId, tape: 'girth', bareUnit: 'in', stems: t.girths })
-  await step('change-tree', {
+  await step(page, 'confirm-identity', { treeId, host })
+  await step(page, 'add-reading', { id: id(), treeId, tape: 'girth', bareUnit: 'in', stems: girths })
+  await step(page, 'change-tree', {
     treeId,
     version: 2,
-    tag: t.tag,
-    host: t.host,
+    tag,
+    host,
     note: null,
-    liveCrownPercent: t.liveCrown ?? 80,
+    liveCrownPercent: liveCrown,
   })
+  return treeId
+}
+
+/** A tree as an arborist leaves it once the cause is signed and it is decided to treat. */
+export async function made(page: Page, t: Made): Promise<string> {
+  const treeId = await measured(page, t)
+  await decided(page, treeId, t)
+  return treeId
+}
+
+/** Signs a cause of a tree, and what is done about it. */
+export async function decided(
+  page: Page,
+  treeId: string,
+  t: Pick<Made, 'findings' | 'cause' | 'action' | 'due'>,
+): Promise<void> {
+  const [assessmentId, diagnosisId] = [id(), id()]
   for (const [finding, state] of Object.entries(t.findings))
-    await step('set-finding', { treeId, assessmentId, finding, state })
-  await step('sign-diagnosis', {
+    await step(page, 'set-finding', { treeId, assessmentId, finding, state })
+  await step(page, 'sign-diagnosis', {
     id: diagnosisId,
     treeId,
     assessmentId,
     cause: t.cause,
     reason: 'seen here every year',
   })
-  await step('sign-decision', {
+  await step(page, 'sign-decision', {
     id: id(),
     treeId,
     diagnosisId,
@@ -64,7 +86,6 @@ export async function made(page: Page, t: Made): Promise<string> {
     words: 'as talked over with the school',
     ...(t.due && { due: t.due }),
   })
-  return treeId
 }
 
 /** What is seen at a tree on a good day, by what is asked. */

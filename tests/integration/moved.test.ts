@@ -278,3 +278,45 @@ test('an injection is moved before it is begun', async () => {
   })
   expect(await openOf(other)).toMatchObject([{ tag: 'M-ash', id: subject!.id }])
 })
+
+test('what repels and is sprayed goes on again after rain; what hangs stays', async () => {
+  const [sprayed, hung] = [uuidv7(), uuidv7()]
+  await putOnShelf(firm, { 'HC-EGG': sprayed, 'HC-SCENT': hung })
+  const ids: string[] = []
+  for (const [useId, tag] of [
+    [sprayed, 'R1'],
+    [hung, 'R2'],
+  ] as const) {
+    const treeId = await measuredTree(firm, { tag, host: 'apple', inches: '12', eastM: 50 })
+    const decisionId = await decideTree(arborist(), treeId, {
+      seen: { 'browse-torn': 'there' },
+      cause: 'deer-browse',
+      reason: 'seen at it',
+      action: 'care',
+      due: '2026-09-10',
+      words: 'as talked over',
+    })
+    const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', {
+      id: uuidv7(),
+      items: [
+        { useId, choice: 0, times: 3, subjects: [{ treeId, decisionId, given: { hand: { pieces: '1' } } }] },
+      ],
+      onDate: '2026-06-12',
+      eaten: null,
+    })
+    const { sign } = await work(jobId, [tag], 0)
+    await sign()
+    ids.push(treeId)
+  }
+  const person = arborist(8)
+  const dates = Array.from({ length: 16 }, (_, i) => addDays('2026-06-12', i))
+  const renewed = async () => {
+    const due = await read((sql) => dueAgain(sql, '2026-12-01'))
+    const found = await read((sql) => renewalsOf({ sql, person, now: nowOf(person) }, due))
+    return ids.map((_, i) => found.get(due.find((d) => d.useId === [sprayed, hung][i])!.id) ?? null)
+  }
+  await keepWeather(firm, dates, { temperature: 18, wind: 2 })
+  expect(await renewed()).toMatchObject([{ left: 100, why: 'the longest its card allows' }, null])
+  await keepWeather(firm, ['2026-06-19'], { temperature: 18, wind: 2, rain: 1 })
+  expect(await renewed()).toMatchObject([{ left: 0, by: '2026-06-19', why: 'washed or grown off' }, null])
+})

@@ -24,6 +24,8 @@ export interface Cover {
   rainFastHours: number
   /** Days the label keeps between two. */
   leastDays: number
+  /** It goes by rain alone, not by leaves that grow. */
+  rainOnly?: boolean
 }
 
 export interface CoverNow {
@@ -55,7 +57,7 @@ export function coverOver(hours: readonly RainHour[], covers: readonly Cover[]):
       {
         washOff: c.washOff,
         rainFastHours: c.rainFastHours,
-        growthPerDay: GROWTH_PER_DAY,
+        growthPerDay: c.rainOnly ? 0 : GROWTH_PER_DAY,
         threshold: 50,
         minDays: c.leastDays,
       },

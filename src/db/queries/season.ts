@@ -186,17 +186,21 @@ export async function coversOn(
 }
 
 /** A cover that is due again: when it went on last, what washes it off, and how its renewal was agreed. */
-export interface CoverToRenew extends Sprayed {
+export interface CoverToRenew extends Omit<Sprayed, 'washOff'> {
   occurrenceId: string
   /** In words; null where nothing was agreed. */
   school: string | null
+  /** As the card says it; null where it leaves it open. */
+  washOff: string | null
+  /** It goes by rain alone, as what repels does. */
+  rainOnly: boolean
 }
 
-/** The newest cover of each of these occurrences that rain washes off. */
+/** The newest cover of each of these occurrences that rain washes off: sprays that say so, and what repels and is sprayed. */
 export async function coversToRenew(sql: FirmSql, occurrenceIds: string[]): Promise<CoverToRenew[]> {
   return sql<CoverToRenew[]>`
     select o.id as "occurrenceId", (extract(epoch from x.at) * 1000)::double precision as at, ${coverTerms(sql)},
-      (select m->>'done' from jsonb_array_elements(p.agreed->'matters') m where m->>'matter' = 'calendar' limit 1) as school
+      (select m->>'done' from jsonb_array_elements(p.agreed->'matters') m where m->>'matter' = 'calendar' limit 1) as school, i.method = 'repel' as "rainOnly"
     from unnest(${occurrenceIds}::uuid[]) one (id)
       join occurrence o on o.id = one.id
       join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
@@ -207,7 +211,7 @@ export async function coversToRenew(sql: FirmSql, occurrenceIds: string[]): Prom
         join application_subject s on s.firm_id = y.firm_id and s.subject_id = y.id
         join application a on a.firm_id = s.firm_id and a.id = s.application_id
         where y.firm_id = i.firm_id and y.item_id = i.id) x
-    where i.method = 'crown-spray' and u.body->'terms' ? 'washOff' and x.at is not null`
+    where (i.method = 'crown-spray' and u.body->'terms' ? 'washOff' or i.method = 'repel' and u.body->'terms'->>'how' = 'sprayed') and x.at is not null`
 }
 
 /** What was put on at a site and what it closes. */

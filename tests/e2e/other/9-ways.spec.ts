@@ -40,7 +40,7 @@ test('a clump is sprayed on its bark, stem by stem', async ({ page }) => {
   })
   await page.goto(`/trees/${treeId}/prescribe`)
   await page.getByText('Bark spray, Example DN7').click()
-  await expect(page.getByText(/3 stems as one/)).toBeVisible()
+  await expect(page.getByText('Girths of 3 stems')).toBeVisible()
   await expect(
     page.getByText(/From the soil line to \d ft, all round.*: .* fl oz, .* fl oz, .* fl oz, .* in all/),
   ).toBeVisible()
@@ -176,29 +176,4 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   await page.getByRole('radio', { name: 'decide anew' }).check()
   await page.getByRole('button', { name: 'Keep the answer' }).click()
   await page.waitForURL(/\/decide/)
-})
-
-test('an ash of four stems is measured stem by stem, and each gets its own ports', async ({ page }) => {
-  await enter(page, 'maren')
-  const treeId = await made(page, {
-    tag: 'Clump 4',
-    host: 'ash',
-    girths: ['22', '26', '27.5', '34'],
-    findings: { 'exit-hole-d': 'there', 'crown-thin-top': 'there' },
-    cause: 'emerald-ash-borer',
-  })
-  await page.goto(`/trees/${treeId}/prescribe`)
-  await page.getByText('Trunk injection, Example EB4').click()
-  await expect(page.getByText(/4 stems, each a trunk of its own/).first()).toBeVisible()
-  await expect(page.getByRole('button', { name: 'Sign and hand to the crew →' })).toBeDisabled()
-  for (const [i, girth] of ['23', '27', '28 1/2', '35'].entries())
-    await page.getByLabel(`Girth where the ports go, stem ${i + 1}, in`).fill(girth)
-  await expect(page.getByRole('group', { name: /^Stem 4 from above with \d+ ports/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Sign and hand to the crew →' }).click()
-  await page.waitForURL(/\/run\//)
-  await page.getByRole('button', { name: /^Clump 4\b/ }).click()
-  await page.getByLabel('Read the tag on the tree').fill('clump 4')
-  for (const box of await page.getByRole('checkbox').all()) await box.check()
-  await page.getByRole('button', { name: 'This is the tree, begin' }).click()
-  await expect(page.getByText('Stem 1, Port 1')).toBeVisible()
 })

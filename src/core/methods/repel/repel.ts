@@ -1,6 +1,9 @@
 import { ok } from '../../problem'
 import type { HandMethod } from '../byHand'
 
+/** What is sprayed goes on again after every rain, unless its card says how much it bears. House figure. */
+export const BEARS_RAIN = '0.1 in'
+
 /** Hung or sprayed against browsing, before hunger; again after rain where it washes off. Source: handbook, guards. */
 export const repel: HandMethod = {
   name: 'Repel',
@@ -9,6 +12,7 @@ export const repel: HandMethod = {
     { name: 'how', label: 'It is', kind: 'choice', options: ['hung', 'sprayed'] },
     { name: 'days', label: 'Renewed after, days', kind: 'count', least: 3, most: 120 },
     { name: 'times', label: 'Times a season, at most', kind: 'count', least: 1, most: 40 },
+    { name: 'washOff', label: 'Sprayed: gone after rain of', kind: 'length', hint: '0.1 in', optional: true },
   ],
   asks: [{ name: 'pieces', label: 'Pieces for this tree', kind: 'count', least: 1, most: 20 }],
   kit: 'what repels, string or sprayer',
