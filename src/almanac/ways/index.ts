@@ -22,3 +22,11 @@ export function waysOf(cause: string, own: readonly OwnEntry[] = []): Way[] {
     ...own.flatMap((e) => (e.kind === 'way' && e.cause === cause ? [e] : [])),
   ])
 }
+
+/**
+ * True for a cause that goes on to neighbours through joined roots and wood: what is sick of it is felled in a line of works.
+ * @example carriesOn('dutch-elm-disease') // true
+ */
+export function carriesOn(cause: string, own: readonly OwnEntry[] = []): boolean {
+  return waysOf(cause, own).some((w) => w.time?.after === 'barrier')
+}

@@ -1,5 +1,5 @@
 import { ACTIONS } from './propose'
-import { FOLLOWS, promisedBy, type PlainAction } from './promised'
+import { daysUntil, FOLLOWS, promisedBy, type PlainAction } from './promised'
 
 const today = '2026-06-12'
 const PLAIN = ACTIONS.filter((a): a is PlainAction => a !== 'treat')
@@ -46,4 +46,10 @@ test.each([
     ok: false,
     problem: { code, field: 'due', message: expect.stringMatching(message) },
   })
+})
+
+test('what carries a wilt to its neighbours is down within two weeks', () => {
+  expect(daysUntil('remove', { carries: true })).toBe(14)
+  expect(daysUntil('remove', { carries: false })).toBe(30)
+  expect(daysUntil('watch', { carries: true })).toBe(FOLLOWS.watch.days)
 })

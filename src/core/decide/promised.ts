@@ -71,6 +71,17 @@ export const FOLLOWS: Record<PlainAction, Follows> = {
   },
 }
 
+/** What carries a wilt to its neighbours is felled promptly: within two to three weeks in the growing season. Source: handbook, wilts in root grafts. */
+const WILT_DOWN_DAYS = 14
+
+/**
+ * After how many days what a decision waits for is looked at, if nothing else is known. `carries`: the cause goes on to neighbours while the tree stands.
+ * @example daysUntil('remove', { carries: true }) // 14
+ */
+export function daysUntil(action: PlainAction, { carries }: { carries: boolean }): number {
+  return action === 'remove' && carries ? WILT_DOWN_DAYS : FOLLOWS[action].days
+}
+
 /** As far ahead as a look may be promised, days. */
 const FARTHEST = 3 * 366
 

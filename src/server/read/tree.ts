@@ -37,6 +37,7 @@ import { blockedBy } from '@/core/plan/blocked'
 import { askedOf, BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
 import { isBorne } from '@/core/gate/kind'
+import { carriesOn } from '@/almanac/ways'
 
 /** What every page of a tree shows, with the rows it was made from. */
 async function readTree(context: Reading, id: string) {
@@ -198,6 +199,8 @@ export function decideView(id: string) {
       cause: diagnosis ? (causeOf(diagnosis.cause) ?? null) : null,
       proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen, screen, shared.own) : null,
       screen,
+      /** It goes on to neighbours through roots and wood: its removal is a line of works. */
+      carries: diagnosis !== null && carriesOn(diagnosis.cause, shared.own),
       matters: diagnosis
         ? await mattersAt(context.sql, {
             cause: diagnosis.cause,

@@ -19,7 +19,7 @@ export const fell: HandMethod = {
     },
   ],
   asks: [
-    { name: 'stands', label: 'The tree', kind: 'choice', options: ['lives', 'is dead or dying'] },
+    { name: 'stands', label: 'How it stands', kind: 'choice', options: ['lives', 'is dead or dying'] },
     {
       name: 'how',
       label: 'It comes down',

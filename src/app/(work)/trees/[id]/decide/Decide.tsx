@@ -72,7 +72,7 @@ export function Decide({ view }: { view: DecideView }) {
       diagnosisId: diagnosis!.id,
       action: action!,
       words: words || null,
-      ...(action === 'treat' ? {} : followed(action!, follow, view.today)),
+      ...(action === 'treat' ? {} : followed(action!, follow, view.today, view.carries)),
     })
     if (!done) return
     if (works) go(`/trees/${tree.id}/prescribe`)
@@ -81,7 +81,7 @@ export function Decide({ view }: { view: DecideView }) {
   const other = action !== proposal.action && (action === null || !proposal.also?.includes(action))
   const healthy = proposal.action === 'healthy'
   /** Something is done for the tree: then it can be said what comes of it. */
-  const works = action === 'treat' || action === 'care'
+  const works = action === 'treat' || action === 'care' || (action === 'remove' && view.carries)
 
   return (
     <>
@@ -151,6 +151,7 @@ export function Decide({ view }: { view: DecideView }) {
               problem={problem}
               treeId={tree.id}
               cause={diagnosis.cause}
+              carries={view.carries}
             />
           )}
           <div className="mt-3">

@@ -1,6 +1,7 @@
 'use client'
 import Link from 'next/link'
 import {
+  daysUntil,
   FOLLOWS,
   REFER_TO,
   UNTIL_ANSWER,
@@ -36,12 +37,12 @@ export function followFields(action: Action | null): string[] {
 }
 
 /** What follows a decision, as it is sent. */
-export function followed(action: Action, f: FollowUp, today: string) {
+export function followed(action: Action, f: FollowUp, today: string, carries = false) {
   if (action === 'treat') return {}
   const counted = action === 'watch' && ((f.count ?? '') !== '' || (f.threshold ?? '') !== '')
   const threshold = (f.threshold ?? '').trim()
   return {
-    due: f.due ?? addDays(today, FOLLOWS[action].days),
+    due: f.due ?? addDays(today, daysUntil(action, { carries })),
     whom: WHOM[action] && f.whom ? f.whom : null,
     ...(action === 'refer' && { referTo: f.referTo ?? REFER_TO[0] }),
     watch: counted
@@ -70,6 +71,7 @@ export function FollowFields({
   problem,
   treeId,
   cause,
+  carries,
 }: {
   action: PlainAction
   today: string
@@ -78,8 +80,11 @@ export function FollowFields({
   problem: Problem | null
   treeId: string
   cause: string
+  /** It goes on to neighbours while the tree stands. */
+  carries: boolean
 }) {
-  const { day, days, meanwhile } = FOLLOWS[action]
+  const { day, meanwhile } = FOLLOWS[action]
+  const days = daysUntil(action, { carries })
   const said = (field: string) => (problem?.field === field ? problem.message : null)
   const whom = WHOM[action]
   return (
