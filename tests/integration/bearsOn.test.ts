@@ -8,6 +8,7 @@ import { amountsOf, correctionsOf, recordById } from '@/db/queries/record'
 import { treeById, treesOfSite } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { readRecord } from '@/server/ledger/body'
+import { openWeek } from '@/server/week'
 import {
   closePool,
   typedRecord,
@@ -130,6 +131,11 @@ test('another kind marks it, and so does a newer card', async () => {
     after: 1,
   })
   expect((await marked(other.jobId, other.subject.id)).anew).toBe('card')
+  // The week says it too, at the stop.
+  const person = arborist(2)
+  const week = await rows((sql) => openWeek({ sql, person, now: at(2), today: '2026-06-12' }))
+  const stop = week.stops.find((s) => s.subjects.includes(other.subject.id))!
+  expect(stop.anew).toBe(stop.trees)
 })
 
 test('handed back before anything is done, with the reason; not once it has begun', async () => {

@@ -1,4 +1,5 @@
 import { inFirm, closePool } from '@/db/client'
+import { CARDS } from '../../demo/cards'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { followUpById, followUpsOfTree } from '@/db/queries/followUp'
 import { jobsBetween, subjectsOfJob } from '@/db/queries/job'
@@ -319,4 +320,22 @@ test('what repels and is sprayed goes on again after rain; what hangs stays', as
   expect(await renewed()).toMatchObject([{ left: 100, why: 'the longest its card allows' }, null])
   await keepWeather(firm, ['2026-06-19'], { temperature: 18, wind: 2, rain: 1 })
   expect(await renewed()).toMatchObject([{ left: 0, by: '2026-06-19', why: 'washed or grown off' }, null])
+})
+
+test('what is due again by a card that was replaced says so, in the list and in the week, and is done no more', async () => {
+  const { card } = CARDS.find((c) => c.card.code === 'HC-SCENT')!
+  await done(arborist(8), 'enter-card', {
+    id: uuidv7(),
+    card: { ...card, name: 'Hung scent, new' },
+    after: 1,
+  })
+  const due = await read((sql) => dueAgain(sql, '2026-12-01'))
+  const old = due.find((d) => d.method === 'repel' && d.replaced)!
+  expect(due.filter((d) => d.method === 'repel' && !d.replaced)).toHaveLength(1)
+  const person = arborist(32)
+  const week = await read((sql) => openWeek({ sql, person, now: nowOf(person), today: '2026-07-14' }))
+  expect(week.stops.find((s) => s.occurrenceId === old.id)).toMatchObject({ trees: 1, anew: 1 })
+  expect(
+    await problemOf(person, 'put-on-day', { occurrenceId: old.id, onDate: '2026-07-20', leaveOut: [] }),
+  ).toMatchObject({ code: 'conflict', message: expect.stringMatching(/was replaced by v2/) })
 })

@@ -23,6 +23,7 @@ const work = (more: Partial<OpenWork>): OpenWork => {
     begun: false,
     dueFrom: null,
     dueTo: '2026-06-15',
+    anew: false,
     ...more,
   }
 }
@@ -106,21 +107,39 @@ describe('the work of jobs as stops', () => {
 })
 
 test('what is due again is a stop on no day', () => {
-  expect(
-    dueStops([
-      {
-        occurrenceId: 'o',
-        siteId: 's',
-        blocks: ['Bank A'],
-        useId: 'u',
-        method: 'crown-spray',
-        cardName: 'Cover',
-        licence: true,
-        trees: 6,
-        minutes: 24,
-        dueFrom: '2026-06-16',
-        dueTo: '2026-06-19',
-      },
-    ])[0],
-  ).toMatchObject({ id: 'o', onDate: null, crewId: null, block: 'Bank A', minutes: 34, trees: 6 })
+  const due = {
+    occurrenceId: 'o',
+    siteId: 's',
+    blocks: ['Bank A'],
+    useId: 'u',
+    method: 'crown-spray' as const,
+    cardName: 'Cover',
+    licence: true,
+    trees: 6,
+    minutes: 24,
+    dueFrom: '2026-06-16',
+    dueTo: '2026-06-19',
+    replaced: false,
+  }
+  expect(dueStops([due])[0]).toMatchObject({
+    id: 'o',
+    onDate: null,
+    crewId: null,
+    block: 'Bank A',
+    minutes: 34,
+    trees: 6,
+    anew: 0,
+  })
+  // By a card that was replaced none of it is done any more.
+  expect(dueStops([{ ...due, replaced: true }])[0]!.anew).toBe(6)
+})
+
+test('a stop says at how many of its trees the dose must be worked out again, each once', () => {
+  const works = [
+    work({ treeId: 't1', anew: true }),
+    work({ treeId: 't1', anew: true }),
+    work({ treeId: 't2' }),
+    work({ treeId: 't3', anew: true }),
+  ]
+  expect(stopsOf(works, { longest: 300 }).map((s) => [s.trees, s.anew])).toEqual([[3, 2]])
 })

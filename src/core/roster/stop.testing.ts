@@ -12,6 +12,7 @@ export function stopWith(more: Partial<Stop>): Stop {
     place: null,
     pinned: false,
     begun: false,
+    anew: 0,
     methods: ['prune'],
     cards: ['Cut out'],
     uses: ['use'],

@@ -25,6 +25,8 @@ export interface OpenWork {
   /** Of work at the tree. */
   minutes: number
   begun: boolean
+  /** Its dose must be worked out again before it is begun: another size or kind, a newer card, a new rule. */
+  anew: boolean
   /** From which day on what is done again may be; null for a first time. */
   dueFrom: PlainDate | null
   dueTo: PlainDate
@@ -43,6 +45,8 @@ export interface DueWork {
   minutes: number
   dueFrom: PlainDate
   dueTo: PlainDate
+  /** A newer version of its card is on the shelf. */
+  replaced: boolean
 }
 
 /** Work at one site that goes together: one day, one crew. */
@@ -58,6 +62,8 @@ export interface Stop {
   pinned: boolean
   /** Something was done there; it stays where it is. */
   begun: boolean
+  /** At so many of its trees the dose must be worked out again first. */
+  anew: number
   methods: Method[]
   cards: string[]
   uses: string[]
@@ -102,6 +108,7 @@ export function dueStops(due: readonly DueWork[]): Stop[] {
     place: null,
     pinned: false,
     begun: false,
+    anew: d.replaced ? d.trees : 0,
     methods: [d.method],
     cards: [d.cardName],
     uses: [d.useId],
@@ -154,6 +161,7 @@ function stopOf(works: readonly OpenWork[]): Stop {
     place: first.place,
     pinned: works.some((w) => w.pinned),
     begun: first.begun,
+    anew: once(works.flatMap((w) => (w.anew ? [w.treeId] : []))).length,
     methods: once(works.map((w) => w.method)),
     cards: once(works.map((w) => w.cardName)),
     uses: once(works.map((w) => w.useId)),

@@ -31,6 +31,8 @@ export interface DueRow {
   onlyIf: string | null
   /** The blocks its trees are in, by name. */
   blocks: string[]
+  /** A newer version of its card is on the shelf; it is not done by the old one any more. */
+  replaced: boolean
 }
 
 /** The name of an item's card, looked up by itself: joined to the rest it takes the database 6.7 ms to plan instead of 2.5. */
@@ -50,7 +52,9 @@ export const stands = (sql: FirmSql) => sql`y.decision_id = (
 const select = (sql: FirmSql) => sql`
   select o.id, s.id as "siteId", s.name as "siteName", s.time_zone as "timeZone", p.cause, i.method, i.card_use_id as "useId",
     ${cardOf(sql, sql`i`)} as "cardName", o.n, i.times, case when o.n = 1 then (
-      select ${cardOf(sql, sql`e`)} from prescription_item e where e.firm_id = i.firm_id and e.id = i.after_item) end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", o.ends_on::text as "endsOn", p.harvest_on::text as "harvestOn", x.trees, x.tags[1:4] as tags, x.blocks, i.only_if as "onlyIf"
+      select ${cardOf(sql, sql`e`)} from prescription_item e where e.firm_id = i.firm_id and e.id = i.after_item) end as after, o.due_from::text as "dueFrom", o.due_to::text as "dueTo", o.ends_on::text as "endsOn", p.harvest_on::text as "harvestOn", x.trees, x.tags[1:4] as tags, x.blocks, i.only_if as "onlyIf",
+    (select exists (select 1 from card n where n.firm_id = c.firm_id and n.code = c.code and n.version > c.version)
+      from card_use u join card c on c.firm_id = u.firm_id and c.id = u.card_id where u.firm_id = i.firm_id and u.id = i.card_use_id) as replaced
   from occurrence o
     join prescription_item i on i.firm_id = o.firm_id and i.id = o.item_id
     join prescription p on p.firm_id = i.firm_id and p.id = i.prescription_id

@@ -32,7 +32,7 @@ export async function openWork(
         c.name as "cardName", c.registration is not null as licence, y.minutes,
         exists (select 1 from step_state p where p.firm_id = x.firm_id and p.job_subject_id = x.id
           and coalesce(p.state->>'drilledAt', p.state->>'startedAt') is not null) as begun,
-        case when o.again then o.due_from::text end as "dueFrom", o.due_to::text as "dueTo", pr.harvest_on::text as "harvestOn", pr.cause
+        case when o.again then o.due_from::text end as "dueFrom", o.due_to::text as "dueTo", pr.harvest_on::text as "harvestOn", pr.cause, y.anew is not null as anew
       from job j
         join job_subject x on x.firm_id = j.firm_id and x.job_id = j.id and x.status = 'open'
         join tree t on t.firm_id = x.firm_id and t.id = x.tree_id

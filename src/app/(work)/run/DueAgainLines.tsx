@@ -61,6 +61,12 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
             `, its season ends on ${writtenDate(d.endsOn)}`}
         </span>
         {d.onlyIf !== null && <b className="block">Only if: {d.onlyIf}</b>}
+        {d.replaced && (
+          <b className="block text-plum">
+            Its card was replaced since it was signed: end it with the reason, and prescribe it by the newer
+            one.
+          </b>
+        )}
         {d.renewal && <span className="block">{capital(sayRenewal(d.renewal, spokenWeekday))}.</span>}
         <ProblemNote problem={put.problem ?? end.problem} />
         {may('end-repeats') && (

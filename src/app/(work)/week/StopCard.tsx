@@ -64,7 +64,7 @@ export function StopCard({
     onKeyMove(step[0]!, step[1]!)
   }
 
-  const edge = against.length > 0 ? 'border-plum' : moved ? 'border-rust' : null
+  const edge = against.length > 0 || stop.anew > 0 ? 'border-plum' : moved ? 'border-rust' : null
   return (
     <button
       ref={card}
@@ -96,6 +96,9 @@ export function StopCard({
       {onPaper !== null && <span>{onPaper}</span>}
       {(moved || pinned || stop.begun) && (
         <span>{[stop.begun && 'begun', moved, pinned && 'kept here'].filter(Boolean).join(' · ')}</span>
+      )}
+      {stop.anew > 0 && (
+        <span className="text-plum font-bold">{`${stop.anew} of ${stop.trees} to work out again`}</span>
       )}
       {against.length > 0 && <span className="text-plum font-bold">{against[0]}</span>}
     </button>

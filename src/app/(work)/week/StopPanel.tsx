@@ -64,6 +64,13 @@ export function StopPanel({
           </>
         )}
       </p>
+      {stop.anew > 0 && (
+        <Note says="stop" className="mt-2">
+          {stop.jobId === null
+            ? 'Its card was replaced since it was signed: end it with the reason, and prescribe it by the newer card.'
+            : `At ${stop.anew} of ${stop.trees} trees what it rests on has changed: the arborist takes it back and prescribes anew before anything is begun.`}
+        </Note>
+      )}
       {stop.begun && <Note className="mt-2">Work there has begun; it stays on its day.</Note>}
       {!fixed && (
         <div className="grid grid-cols-2 gap-2 mt-2">
