@@ -9,7 +9,7 @@ import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
-import { farUnder, lastPress } from '@/core/methods/stretch'
+import { farUnder, lastPress, watchedMinutes } from '@/core/methods/stretch'
 import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -220,7 +220,7 @@ async function signOne(
   ]
   /** Where all trees of it are in one. */
   const block = subjects.every((s) => s.block === one.block) ? one.block : null
-  const { startedAt, endedAt } = stretch.value
+  const { startedAt, endedAt, watched } = stretch.value
   // What was done counts from the day it was done, however late it is signed.
   const pressed = lastPress(worked.flatMap((w) => w.steps))
   const day = dateIn(one.timeZone, pressed === null ? endedAt : new Date(pressed))
@@ -241,6 +241,7 @@ async function signOne(
     lot: lot.value,
     startedAt,
     endedAt,
+    watchedMinutes: watched,
     signedAt: now,
     signedBy: person.id,
     subjects: worked.map(({ subject, applied, outcome }) => {
@@ -371,17 +372,18 @@ function stretchOf(
   { now }: Context,
   worked: readonly Worked[],
   { began, ended, accepted }: Pick<z.output<typeof Input>, 'began' | 'ended' | 'accepted'>,
-): Result<{ startedAt: Date; endedAt: Date; said: string[] }> {
+): Result<{ startedAt: Date; endedAt: Date; watched: number | null; said: string[] }> {
   const steps = worked.flatMap((w) => w.steps)
   const starts = steps.map(begunAt).filter((t) => t !== null)
   const pressed = { startedAt: starts.length > 0 ? new Date(Math.min(...starts)) : now, endedAt: now }
   const { timeZone } = worked[0]!.subject
   const begun = worked.flatMap(({ subject: { confirmedAt } }) => confirmedAt?.getTime() ?? [])
-  const short = farUnder(
-    steps,
-    begun.length > 0 ? Math.min(...begun) : null,
-    worked.reduce((sum, w) => sum + (w.outcome === 'not treated' ? 0 : w.subject.plan.minutes), 0),
+  const first = begun.length > 0 ? Math.min(...begun) : null
+  const planned = worked.reduce(
+    (sum, w) => sum + (w.outcome === 'not treated' ? 0 : w.subject.plan.minutes),
+    0,
   )
+  const short = farUnder(steps, first, planned)
   const said = short ? [`Steps were ${short.words}.`] : []
   if (began === null && ended === null)
     return short && !accepted.includes('short')
@@ -390,7 +392,7 @@ function stretchOf(
           'short',
           `The steps were ${short.words}. Say when the work began and ended; or the presses are right, and the record says so.`,
         )
-      : ok({ ...pressed, said })
+      : ok({ ...pressed, watched: watchedMinutes(steps, first, planned), said })
   if (began === null || ended === null)
     return refuse('missing', began === null ? 'began' : 'ended', 'Say both, when it began and when it ended.')
   // By the clock of the day on which it was pressed.
@@ -402,7 +404,7 @@ function stretchOf(
     return refuse('out-of-range', 'ended', 'It ended after it began; check the two times.')
   if (told.endedAt.getTime() > now.getTime() + 60_000)
     return refuse('out-of-range', 'ended', 'That is later than now; check the time.')
-  return ok({ ...told, said: [...said, 'Began and ended as told at the signature.'] })
+  return ok({ ...told, watched: null, said: [...said, 'Began and ended as told at the signature.'] })
 }
 
 /** Why a tree goes back to the arborist after work by hand, by what was written down at its steps. */

@@ -1,9 +1,11 @@
 import { said } from '@/core/gate/gate'
 import { workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
+import { paces, type Pace } from '@/core/roster/pace'
 import { driveMinutes, milesFrom } from '@/core/roster/roads'
 import { dueStops, stopsOf, type Stop } from '@/core/roster/stop'
 import { lotsOver, stopOn } from '@/core/roster/stopOn'
 import type { AskedStop, Roster, StopDay } from '@/core/roster/weekAsked'
+import type { Method } from '@/core/card/card'
 import { sayMethods } from '@/core/card/say'
 import { grouped } from '@/core/grouped'
 import { addDays, hourIn, spokenDate } from '@/core/time/calendar'
@@ -15,6 +17,7 @@ import {
   minutesDue,
   openWork,
   placedSites,
+  watchedWork,
   yardOf,
   type OpenWorkRow,
   type PlacedSite,
@@ -31,6 +34,8 @@ export const WEEK_DAYS = 14
 const MOST_JOBS = 300
 const MOST_TREES = 6000
 const MOST_DUE = 300
+/** Works of so long a time say what a work takes: two years. */
+const WATCHED_MS = 2 * 365 * 86_400_000
 /** A stop of more trees lets others in between its days. */
 const MANY_TREES = 30
 
@@ -46,6 +51,8 @@ export interface OpenWeek {
   sites: Map<string, PlacedSite>
   /** Miles east and north of the yard, by site. */
   places: Map<string, { x: number; y: number }>
+  /** How long the firm takes beside what is planned, by method, where it was watched. */
+  pace: ReadonlyMap<Method, Pace>
 }
 
 /** What is open until two weeks from now, as stops. */
@@ -56,7 +63,10 @@ export async function openWeek(
   const days = Array.from({ length: WEEK_DAYS }, (_, i) => addDays(today, i))
   const last = days.at(-1)!
   const [teams, people, away] = [await crews(sql), await members(sql), await absences(sql, today, last)]
-  const { works, more } = await openWork(sql, last, { jobs: MOST_JOBS, trees: MOST_TREES })
+  const { works: planned, more } = await openWork(sql, last, { jobs: MOST_JOBS, trees: MOST_TREES })
+  const pace = paces(await watchedWork(sql, new Date(now.getTime() - WATCHED_MS)))
+  const factor = (method: Method) => pace.get(method)?.factor ?? 1
+  const works = planned.map((w) => ({ ...w, minutes: w.minutes * factor(w.method) }))
   const asCarded = await dueAgain(sql, last, { limit: MOST_DUE })
   // A cover is due as it washes off, within the days of its card.
   const renewals = await renewalsOf(context, asCarded)
@@ -98,7 +108,7 @@ export async function openWeek(
           ...d,
           occurrenceId: d.id,
           licence: dueMinutes.get(d.id)?.licence ?? true,
-          minutes: dueMinutes.get(d.id)?.minutes ?? 0,
+          minutes: (dueMinutes.get(d.id)?.minutes ?? 0) * factor(d.method),
         })),
       ),
     ]
@@ -118,6 +128,7 @@ export async function openWeek(
     due: new Map(due.map((d) => [d.id, d])),
     sites: new Map(sites.map((s) => [s.id, s])),
     places,
+    pace,
   }
 }
 

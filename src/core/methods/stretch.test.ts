@@ -1,4 +1,4 @@
-import { farUnder } from './stretch'
+import { farUnder, watchedMinutes } from './stretch'
 import { plannedTask } from './task'
 import { plannedPort } from './trunk-injection/running'
 
@@ -37,4 +37,14 @@ test('a port counts until it is out', () => {
   }
   expect(farUnder([port], 0, 60)).not.toBeNull()
   expect(farUnder([{ ...port, outAt: 40 * MIN }], 0, 60)).toBeNull()
+})
+
+test('what was watched says how long it took; a ticked row, a press too near and a night between say nothing', () => {
+  expect(watchedMinutes([done(1, 60)], 0, 50)).toBe(60)
+  expect(watchedMinutes([done(10, 60)], null, 50)).toBe(50)
+  expect(watchedMinutes([done(1, 2)], 0, 95)).toBeNull()
+  expect(watchedMinutes([{ ...done(1, 60), row: 12 }], 0, 50)).toBeNull()
+  expect(watchedMinutes([done(1, 900)], 0, 50)).toBeNull()
+  expect(watchedMinutes([], 0, 50)).toBeNull()
+  expect(watchedMinutes([done(1, 60)], 0, 0)).toBeNull()
 })

@@ -44,3 +44,24 @@ export function lastPress(steps: readonly RunningStep[]): number | null {
   const presses = pressesOf(steps)
   return presses.length > 0 ? Math.max(...presses) : null
 }
+
+/** Longer than so many times what was planned, something came between. House figure. */
+const FAR_OVER = 4
+
+/**
+ * How long work took, in minutes from its begin to its last press, where that was watched; null where it was ticked by the row or far too near, or
+ * something came between; to a tenth. Only this teaches what work takes.
+ *
+ * @example watchedMinutes([{ kind: 'task', endedAt: 3_600_000, … }], 0, 50) // 60
+ */
+export function watchedMinutes(
+  steps: readonly RunningStep[],
+  begun: number | null,
+  planned: number,
+): number | null {
+  const presses = pressesOf(steps)
+  if (presses.length === 0 || planned <= 0 || farUnder(steps, begun, planned)) return null
+  if (steps.some((s) => s.kind === 'task' && s.row !== undefined)) return null
+  const took = Math.round((Math.max(...presses) - Math.min(...presses, begun ?? Infinity)) / 6000) / 10
+  return took > 0 && took <= planned * FAR_OVER ? took : null
+}

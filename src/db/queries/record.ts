@@ -145,6 +145,8 @@ export interface NewApplication {
   lot: string
   startedAt: Date
   endedAt: Date
+  /** How long it took, where that was watched; null where it was ticked or told. */
+  watchedMinutes: number | null
   signedAt: Date
   signedBy: string
   subjects: {
@@ -161,9 +163,9 @@ export interface NewApplication {
 }
 
 export async function addApplication(sql: FirmSql, a: NewApplication): Promise<void> {
-  await sql`insert into application (id, firm_id, job_id, site_id, method, card_use_id, lot, started_at, ended_at, signed_at, signed_by)
+  await sql`insert into application (id, firm_id, job_id, site_id, method, card_use_id, lot, started_at, ended_at, watched_minutes, signed_at, signed_by)
     values (${a.id}, ${a.firmId}, ${a.jobId}, ${a.siteId}, ${a.method}, ${a.useId}, ${a.lot}, ${a.startedAt}, ${a.endedAt},
-      ${a.signedAt}, ${a.signedBy})`
+      ${a.watchedMinutes}, ${a.signedAt}, ${a.signedBy})`
   await sql`insert into application_subject ${sql(
     a.subjects.map((s) => ({
       firm_id: a.firmId,

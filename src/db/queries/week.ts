@@ -1,4 +1,5 @@
 import type { SiteHours } from '@/core/roster/siteHours'
+import type { WatchedWork } from '@/core/roster/pace'
 import type { OpenWork } from '@/core/roster/stop'
 import type { FirmSql } from '../client'
 
@@ -44,6 +45,21 @@ export async function openWork(
         join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id
       where j.id = one.id order by x.id limit 20000) w`
   return { works, more: taken.length < jobs.length }
+}
+
+/** As many of the newest works of a method as its pace rests on. */
+const NEWEST = 40
+
+/** Works that were watched since a day, the newest of each method: what was planned for them and how long they took, minutes. */
+export async function watchedWork(sql: FirmSql, since: Date): Promise<WatchedWork[]> {
+  return sql<WatchedWork[]>`
+    select w.method, w.took, coalesce((select sum(y.minutes) from application_subject s
+        join item_subject y on y.firm_id = s.firm_id and y.id = s.subject_id
+        where s.firm_id = w.firm_id and s.application_id = w.id and s.outcome <> 'not treated'), 0) as planned
+    from (select a.firm_id, a.id, a.method, a.watched_minutes as took,
+        row_number() over (partition by a.method order by a.signed_at desc, a.id desc) as nth
+      from application a where a.watched_minutes is not null and a.signed_at >= ${since}) w
+    where w.nth <= ${NEWEST}`
 }
 
 /** What stands on no day and is due until one, with the minutes of its trees. */

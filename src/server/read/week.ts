@@ -1,5 +1,7 @@
 import { MessageChannel } from 'node:worker_threads'
 import { stringify } from 'csv-stringify/sync'
+import { sayPace } from '@/core/roster/pace'
+import type { Stop } from '@/core/roster/stop'
 import { againstPut } from '@/core/roster/board'
 import { sayMethods } from '@/core/card/say'
 import type { AskedStop, Roster } from '@/core/roster/weekAsked'
@@ -14,7 +16,7 @@ import type { PersonRow } from '@/db/queries/person'
 import { heavy, NotDone, notDoneProblem, type WeekNews } from '../heavy/pool'
 import { nowOf, type Reading } from '../verb'
 import { hoursAhead, knownWeather } from '../weather/known'
-import { askedStops, nameOfStop, openWeek, WEEK_DAYS } from '../week'
+import { askedStops, nameOfStop, openWeek, WEEK_DAYS, type OpenWeek } from '../week'
 import { reading } from './reader'
 
 /** As long as a plan of the firm is looked for, s. */
@@ -48,12 +50,17 @@ export function weekView() {
         name: nameOfStop(week, stop),
         site: week.sites.get(stop.siteId)!.name,
         note: week.sites.get(stop.siteId)!.note,
+        /** On what its minutes rest, where they are not the planned ones. */
+        pace: paceOf(week, stop),
         address: week.sites.get(stop.siteId)!.place,
         at: week.places.get(stop.siteId)!,
       })),
     }
   })
 }
+
+const paceOf = ({ pace }: OpenWeek, stop: Stop): string | null =>
+  stop.methods.map((m) => pace.get(m)).flatMap((p) => (p ? [sayPace(p)] : []))[0] ?? null
 
 export type WeekView = Awaited<ReturnType<typeof weekView>>
 export type WeekStop = WeekView['stops'][number]

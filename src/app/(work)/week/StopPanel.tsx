@@ -51,6 +51,7 @@ export function StopPanel({
       <p>
         {workOf(stop)}, {sayMinutes(stop.minutes)}
       </p>
+      {asked.pace !== null && <p className="text-small text-ink2">{asked.pace}</p>}
       <p className="text-small text-ink2">{stop.cards.join(', ')}</p>
       {asked.note && <p className="text-small text-straw">{asked.note}</p>}
       <p className="text-small">

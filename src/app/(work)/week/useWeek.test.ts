@@ -28,6 +28,7 @@ const stop = (id: string, more: Partial<WeekStop> = {}): WeekStop => ({
   name: `${id}: prune`,
   site: id,
   note: null,
+  pace: null,
   address: '',
   at: { x: 1, y: 0 },
   ...more,

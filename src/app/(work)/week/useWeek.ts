@@ -21,7 +21,7 @@ import { useVerb } from '@/ui/fields/useVerb'
 import { usePlanning } from './usePlanning'
 
 /** A stop as the page shows it: with its site, and what each day says to it once that is known. */
-export type Shown = AskedStop & Pick<WeekStop, 'site' | 'address' | 'note'>
+export type Shown = AskedStop & Pick<WeekStop, 'site' | 'address' | 'note' | 'pace'>
 
 const NOT_ASKED: AskedStop['days'] = []
 
@@ -31,11 +31,12 @@ export function useWeek(view: WeekView) {
   const [days, setDays] = useState<ReadonlyMap<string, AskedStop['days']>>(new Map())
   const stops = useMemo<Shown[]>(
     () =>
-      view.stops.map(({ site, address, note, name, at, ...stop }) => ({
+      view.stops.map(({ site, address, note, pace, name, at, ...stop }) => ({
         stop,
         site,
         address,
         note,
+        pace,
         name,
         at,
         days: days.get(stop.id) ?? NOT_ASKED,
