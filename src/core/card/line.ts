@@ -1,9 +1,13 @@
 import { isHand } from '../methods/hand'
-import type { CardUse } from './card'
 import { namesHost } from './namesHost'
 
 /** What of a use says where it stands among the lines of its card. */
-export type LineOf = Pick<CardUse, 'method' | 'hosts' | 'notOn' | 'targets' | 'window'> & {
+export interface LineOf {
+  method: string
+  hosts: 'any' | readonly string[]
+  notOn?: readonly string[]
+  targets: readonly string[]
+  window?: string
   terms?: object
 }
 

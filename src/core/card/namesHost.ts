@@ -1,10 +1,11 @@
-import type { CardUse } from './card'
-
 /**
  * Whether a use is for a kind of tree: it names it, or any ornamental kind without this one.
  * @example namesHost({ hosts: 'any', notOn: ['spruce'] }, 'spruce') // false
  */
-export function namesHost(use: Pick<CardUse, 'hosts' | 'notOn'>, host: string): boolean {
+export function namesHost(
+  use: { hosts: 'any' | readonly string[]; notOn?: readonly string[] },
+  host: string,
+): boolean {
   if (use.notOn?.includes(host)) return false
   return use.hosts === 'any' || use.hosts.includes(host)
 }
