@@ -18,6 +18,15 @@ test.each(TARGETS.map((t) => [t.id, t] as const))(
   },
 )
 
+test('what is counted from another names one that is counted from the year', () => {
+  const since = TARGETS.flatMap((t) => (t.since === undefined ? [] : [t.since]))
+  expect(since.length).toBeGreaterThan(0)
+  for (const id of since) {
+    const first = TARGETS.find((t) => t.id === id)!
+    expect(first.since).toBeUndefined()
+  }
+})
+
 test('ids are used once', () => {
   expect(new Set(TARGETS.map((t) => t.id)).size).toBe(TARGETS.length)
 })

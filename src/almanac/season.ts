@@ -68,6 +68,8 @@ export interface WarmthTarget {
   hosts: readonly string[]
   from: number
   to: number
+  /** Counted from when this other target is first seen or caught, not from the beginning of the year. */
+  since?: string
 }
 
 const target = (
@@ -77,7 +79,8 @@ const target = (
   hosts: readonly string[],
   from: number,
   to: number,
-): WarmthTarget => ({ id, name, causes, hosts, from: fd(from), to: fd(to) })
+  since?: string,
+): WarmthTarget => ({ id, name, causes, hosts, from: fd(from), to: fd(to), ...(since && { since }) })
 
 const OAKS = ['oak-red-group', 'oak-white-group']
 const ORCHARD = ['apple', 'crabapple', 'pear']
@@ -108,6 +111,8 @@ export const TARGETS: readonly WarmthTarget[] = [
   target('fall-webworm', 'Fall webworm', ['fall-webworm'], ['walnut', 'elm', 'maple', 'apple', 'cherry'], 1200, 1800),
   target('clearwing-moths', 'Clearwing moths, ash and lilac kind', ['clearwing-borer'], ['ash'], 275, 500),
   target('codling-first', 'Codling moth, first moths to first hatch', ['codling-moth'], [...ORCHARD, 'walnut'], 200, 450),
+  target('codling-hatch', 'Codling moth eggs hatch, from the first catch', ['codling-moth'], [...ORCHARD, 'walnut'], 250, 500, 'codling-first'),
+  target('codling-hatch-second', 'Codling moth, second hatch, from the first catch', ['codling-moth'], [...ORCHARD, 'walnut'], 1250, 1550, 'codling-first'),
   target('codling-second', 'Codling moth, second brood', ['codling-moth'], [...ORCHARD, 'walnut'], 1100, 1400),
   target('apple-maggot-flies', 'Apple maggot flies', ['apple-maggot'], ['apple', 'crabapple', 'hawthorn'], 900, 1500),
   target('plum-curculio', 'Plum curculio, cuts on young fruit', ['plum-curculio'], ['peach', 'plum', 'cherry', 'apricot', 'apple', 'pear'], 150, 400),

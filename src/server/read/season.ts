@@ -8,7 +8,8 @@ import { closures } from '@/core/season/closures'
 import { blightDays } from '@/core/season/fireBlight'
 import { AFTER_PETAL_FALL_DAYS, coverOver, scabSeason, type Cover } from '@/core/season/scabSeason'
 import type { StageDay } from '@/core/season/stages'
-import { daysAhead, reachedOn, yearBegins } from '@/core/season/year'
+import { targetDays } from '@/core/season/targets'
+import { daysAhead, yearBegins } from '@/core/season/year'
 import { usualSprayHours, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays, dateIn, daysBetween } from '@/core/time/calendar'
@@ -128,10 +129,10 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
         id: t.id,
         name: t.name,
         causes: t.causes.map(causeName),
-        low: t.from,
-        high: t.to,
-        begins: reachedOn(t.from, main.known, day, main.past),
-        ends: reachedOn(t.to, main.known, day, main.past),
+        ...targetDays(
+          { ...t, since: t.since === undefined ? undefined : sinceOf(t.since, seen, from) },
+          { known: main.known, day, past: main.past },
+        ),
         seen: seen.find((s) => s.kind === t.id) ?? null,
       })),
       /** The days on which what waits for its day may go on. */
@@ -161,6 +162,15 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
       ...(await risksOf(context, { site, ground, weather, stages, from, today, hosts })),
     }
   })
+}
+
+/** What a target is counted from: where it is looked for, and the day of the year on which it was first seen at this site. */
+function sinceOf(id: string, seen: readonly SeenRow[], begins: string) {
+  const first = seen.find((s) => s.kind === id)
+  return {
+    from: TARGETS.find((t) => t.id === id)!.from,
+    seenDay: first ? daysBetween(begins, first.seenOn) : null,
+  }
 }
 
 export type SeasonView = NonNullable<Awaited<ReturnType<typeof seasonView>>>
