@@ -42,12 +42,9 @@ const request = {
       crownLost: number('Share of the crown that is lost, per cent.').optional(),
       drought: z.boolean().optional().meta({ description: 'It stands in a drought.' }),
       larvae: oneOf(['small', 'large'], 'How far the larvae are.').optional(),
-      joined: z
-        .boolean()
-        .optional()
-        .meta({
-          description: 'A tree of the same kind stands within 50 ft, whose roots may be joined to it.',
-        }),
+      joined: z.boolean().optional().meta({
+        description: 'A tree of the same kind stands within 50 ft, whose roots may be joined to it.',
+      }),
       eaten: z.boolean().optional().meta({ description: 'People eat of it.' }),
       toWater: quantity('length', 'Distance to water').optional(),
       snow: z.boolean().optional().meta({ description: 'Snow lies.' }),
