@@ -23,7 +23,6 @@ import { GivenFields } from '@/ui/methods/GivenFields'
 import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { RateChoice } from '@/ui/methods/RateChoice'
 import { SameTank } from '@/ui/methods/SameTank'
-import { TrunkSize } from '@/ui/methods/TrunkSize'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { useStockBottle } from '@/ui/methods/useStockBottle'
 import { Note } from '@/ui/pieces/Note'
@@ -31,9 +30,9 @@ import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useViewKeys } from '@/ui/shell/keys'
 import { Slip } from '@/ui/slip/Slip'
-import { shortDate } from '@/ui/when'
 import { CardLine } from './CardLine'
 import { HandOver, type Line } from './HandOver'
+import { TrunkRead } from './TrunkRead'
 import { isChanged } from './marksOfStem'
 import { StemMarks } from './StemMarks'
 import type { Way } from './way'
@@ -54,7 +53,7 @@ export function Bench({
   /** The choice among the ways, shown first. */
   choose: ReactNode
 }) {
-  const { tree, units, reading, day } = view
+  const { tree, units, day } = view
   const [marks, setMarks] = useState<RingMark[]>(view.marks)
   const facts = view.facts && { ...view.facts, marks }
   const dirty = isChanged(marks, view.marks)
@@ -112,16 +111,7 @@ export function Bench({
       <div className="grid gap-3 content-start">
         {choose}
         <div>
-          {facts && reading ? (
-            <TrunkSize
-              stems={facts.stems}
-              diameter={facts.diameter}
-              read={shortDate(reading.readAt, view.timeZone)}
-              units={units}
-            />
-          ) : (
-            <p className="font-bold">Not measured yet</p>
-          )}
+          <TrunkRead view={view} />
         </div>
         <CardLine way={way} />
         <RateChoice

@@ -15,19 +15,18 @@ import { RingLegend } from '@/ui/ring/RingLegend'
 import { RingEditor } from '@/ui/ring/RingEditor'
 import { usePlan } from '@/ui/ring/usePlan'
 import { Slip } from '@/ui/slip/Slip'
-import { shortDate } from '@/ui/when'
 import { useViewKeys } from '@/ui/shell/keys'
 import { DoseTable } from './DoseTable'
 import { HandOver, type Line } from './HandOver'
 import { RingPanel } from './RingPanel'
 import { reckonLink } from './reckonLink'
-import { TrunkSize } from '@/ui/methods/TrunkSize'
 import { HoursPanel } from '@/ui/methods/HoursPanel'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
 import { Toggle } from '@/ui/fields/Toggle'
 import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
+import { TrunkRead } from './TrunkRead'
 import { isChanged, marksOfStem, withStem } from './marksOfStem'
 import { isWay, type InjectionWay } from './way'
 
@@ -50,7 +49,7 @@ export function InjectionBench({
   /** What was reckoned and sent here. */
   sent: { portGirth: string | null; choice: number | null }
 }) {
-  const { tree, units, reading, facts, day } = view
+  const { tree, units, facts, day } = view
   const [choice, setChoice] = useState<number>(sent.choice ?? view.rate.choice)
   const [girthTyped, setGirthTyped] = useState(sent.portGirth ?? '')
   const [marks, setMarks] = useState<RingMark[]>(view.marks)
@@ -129,16 +128,7 @@ export function InjectionBench({
       <div>
         {choose}
         <div className="mt-3">
-          {facts && reading ? (
-            <TrunkSize
-              stems={facts.stems}
-              diameter={facts.diameter}
-              read={shortDate(reading.readAt, view.timeZone)}
-              units={units}
-            />
-          ) : (
-            <p className="font-bold">Not measured yet</p>
-          )}
+          <TrunkRead view={view} />
         </div>
         {facts && (
           <DoseTable
