@@ -623,3 +623,30 @@ test.each([
   const answer = ask('gate', { ...q('2026-06-12', 'ash', EAB, 'soil-drench', 'imidacloprid'), ...wrong })
   expect(answer.ok ? null : [answer.problem.code, answer.problem.field]).toEqual([code, field])
 })
+
+test('an order of works is held: felling waits for the line between roots, which may be planned, done or needless', () => {
+  const wilt = (more: object) =>
+    ask('gate', { date: '2026-06-12', host: 'elm', cause: 'dutch-elm-disease', method: 'fell', ...more })
+  const closed = (more: object) => {
+    const answer = wilt(more)
+    return answer.ok
+      ? (answer.value as unknown as { closed: { rule: string; until: string | null }[] }).closed
+      : null
+  }
+  const joined = { facts: { joined: true } }
+  expect(closed(joined)).toMatchObject([{ rule: 'order', until: null }])
+  expect(closed({ facts: { joined: false } })).toEqual([])
+  const line = (date: string) => ({
+    ...joined,
+    history: [{ date, method: 'barrier', cause: 'dutch-elm-disease' }],
+  })
+  expect(closed(line('2026-06-10'))).toEqual([])
+  // What is written for a later day is planned: the felling waits for it.
+  expect(closed(line('2026-06-20'))).toMatchObject([
+    { rule: 'order', until: '2026-06-20', message: expect.stringMatching(/it stands on 20 Jun 2026/) },
+  ])
+  const answer = wilt({})
+  expect(
+    answer.ok && (answer.value as unknown as { asks: { field: string }[] }).asks.map((a) => a.field),
+  ).toContain('facts.joined')
+})

@@ -236,7 +236,7 @@ function questionOf(input: Input, units: UnitSystem, own: readonly OwnEntry[]): 
       ...seen,
       ...(toWater !== undefined && { water: { distance: toWater, what: 'water' } }),
     },
-    history: (input.history ?? []).map((h) => useOf(h, own)),
+    history: (input.history ?? []).map((h) => useOf(h, input.date, own)),
     again,
     onGround: methodOf(input).onGround,
     rules: [],
@@ -245,7 +245,7 @@ function questionOf(input: Input, units: UnitSystem, own: readonly OwnEntry[]): 
   }
 }
 
-function useOf(h: NonNullable<Input['history']>[number], own: readonly OwnEntry[]): Use {
+function useOf(h: NonNullable<Input['history']>[number], on: string, own: readonly OwnEntry[]): Use {
   const product = productOf(h)
   const how = h.method ?? 'crown-spray'
   const ways = h.cause === undefined ? [] : causeFacts(h.cause, '', own).ways
@@ -254,7 +254,7 @@ function useOf(h: NonNullable<Input['history']>[number], own: readonly OwnEntry[
     workId: null,
     signedIn: null,
     on: h.date,
-    state: 'done',
+    state: h.date > on ? 'on a day' : 'done',
     cause: h.cause ?? '',
     method: how,
     code: null,
