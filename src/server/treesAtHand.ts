@@ -1,4 +1,5 @@
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
+import { carriesOn } from '@/almanac/ways'
 import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { sayLine, type CardLines } from '@/core/card/line'
@@ -100,21 +101,18 @@ export async function treesAtHand(
     byTree(earlier),
     byTree(screens),
   ]
-  const causeAt = (tree: TreeRow) => {
-    const signed = signedOf.get(tree.id)?.[0]
-    return signed ? causeFacts(signed.cause, tree.host, own) : null
-  }
+  const causes = new Map(
+    trees.flatMap((t) => {
+      const signed = signedOf.get(t.id)?.[0]
+      return signed ? [[t.id, causeFacts(signed.cause, t.host, own)] as const] : []
+    }),
+  )
   // Only where an order of works hangs on it.
-  const joining = trees.filter((t) => causeAt(t)?.ways.some((w) => w.time?.after === 'barrier'))
-  const joined =
-    joining.length === 0
-      ? null
-      : await nearOfKind(
-          sql,
-          joining.map((t) => t.id),
-          ROOTS_JOIN,
-        )
+  const joining = trees.flatMap((t) => (carriesOn(causes.get(t.id)?.ways ?? []) ? [t.id] : []))
+  const joined = joining.length === 0 ? new Set<string>() : await nearOfKind(sql, joining, ROOTS_JOIN)
   return trees.map((tree) => {
+    const today = dateIn(tree.timeZone, now)
+    const cause = causes.get(tree.id) ?? null
     const reading = read.get(tree.id)?.[0] ?? null
     const ringed = ringedOf.get(tree.id) ?? []
     const signed = signedOf.get(tree.id)?.[0] ?? null
@@ -133,19 +131,17 @@ export async function treesAtHand(
       },
       marks: ringed,
       // What is promised and late may go on on any day.
-      history: before
-        .map((e) => useOf(e, own))
-        .filter((e) => e.to === undefined || e.to >= dateIn(tree.timeZone, now)),
+      history: before.map((e) => useOf(e, own)).filter((e) => e.to === undefined || e.to >= today),
       water: place?.waterAt(tree) ?? null,
-      joined: joined && joining.includes(tree) ? joined.has(tree.id) : null,
+      joined: carriesOn(cause?.ways ?? []) ? joined.has(tree.id) : null,
       features: place?.features ?? [],
       weather,
       season,
       screen: screened.get(tree.id)?.[0] ?? null,
       rules: place?.rules ?? [],
-      today: dateIn(tree.timeZone, now),
+      today,
       host: hostFacts(tree.host, own),
-      cause: causeAt(tree),
+      cause,
       causeOf: (cause) => causeFacts(cause, tree.host, own),
       south: weather?.place ? spotOf(weather.place).latitude < 0 : false,
     }

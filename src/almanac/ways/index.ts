@@ -25,8 +25,8 @@ export function waysOf(cause: string, own: readonly OwnEntry[] = []): Way[] {
 
 /**
  * True for a cause that goes on to neighbours through joined roots and wood: what is sick of it is felled in a line of works.
- * @example carriesOn('dutch-elm-disease') // true
+ * @example carriesOn(waysOf('dutch-elm-disease')) // true
  */
-export function carriesOn(cause: string, own: readonly OwnEntry[] = []): boolean {
-  return waysOf(cause, own).some((w) => w.time?.after === 'barrier')
+export function carriesOn(ways: readonly Way[]): boolean {
+  return ways.some((w) => w.time?.after === 'barrier')
 }

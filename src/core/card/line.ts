@@ -59,7 +59,6 @@ export const sayLine = ({ n, lines }: CardLines): string => (lines.length > 1 ? 
  */
 export function neverReached(uses: readonly LineOf[]): { use: number; before: number } | null {
   for (const [at, line] of uses.entries()) {
-    if (isHand(line.method)) continue
     const before = uses.findIndex((other, i) => i < at && isLineOf(other, line) && takesAll(other, line))
     if (before >= 0) return { use: at, before }
   }

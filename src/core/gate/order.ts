@@ -37,21 +37,14 @@ const isDoneBy = (use: Use, { on, begins }: Question) =>
   use.treated && use.state !== 'promised' && use.on <= on && (!begins || use.state === 'done')
 
 function notYet(q: Question, first: Use['method']): Found[] {
-  // A line is only cut where roots of another may be joined to it.
-  if (first === 'barrier') {
-    if (q.facts.joined === false) return []
-    if (q.facts.joined === undefined)
-      return q.history.some((use) => use.method === first && isDoneBy(use, q))
-        ? []
-        : [
-            asked(
-              'joined',
-              'Does a tree of the same kind stand within 50 ft, whose roots may be joined to it?',
-            ),
-          ]
-  }
   const steps = q.history.filter((use) => use.method === first && use.treated)
   if (steps.some((use) => isDoneBy(use, q))) return []
+  // A line is only cut where roots of another may be joined to it.
+  if (first === 'barrier' && q.facts.joined === false) return []
+  if (first === 'barrier' && q.facts.joined === undefined)
+    return [
+      asked('joined', 'Does a tree of the same kind stand within 50 ft, whose roots may be joined to it?'),
+    ]
   const name = METHOD_NAME[first]
   const next = steps.filter((use) => use.state === 'on a day').map((use) => use.on)
   const until = next.length === 0 ? null : next.reduce((x, y) => (x < y ? x : y))

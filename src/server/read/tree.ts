@@ -37,7 +37,7 @@ import { blockedBy } from '@/core/plan/blocked'
 import { askedOf, BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
 import { isBorne } from '@/core/gate/kind'
-import { carriesOn } from '@/almanac/ways'
+import { carriesOn, waysOf } from '@/almanac/ways'
 
 /** What every page of a tree shows, with the rows it was made from. */
 async function readTree(context: Reading, id: string) {
@@ -200,7 +200,7 @@ export function decideView(id: string) {
       proposal: diagnosis ? proposalFor(shared.tree, diagnosis, seen, screen, shared.own) : null,
       screen,
       /** It goes on to neighbours through roots and wood: its removal is a line of works. */
-      carries: diagnosis !== null && carriesOn(diagnosis.cause, shared.own),
+      carries: diagnosis !== null && carriesOn(waysOf(diagnosis.cause, shared.own)),
       matters: diagnosis
         ? await mattersAt(context.sql, {
             cause: diagnosis.cause,
