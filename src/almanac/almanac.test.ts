@@ -1,4 +1,5 @@
 import type { FindingState, Seen } from '@/core/diagnose/almanac'
+import { commonOn, hasIt } from '@/core/diagnose/weigh'
 import { CAUSES } from './causes'
 import { FINDING_BY_ID, FINDINGS } from './findings'
 import { HOSTS, host } from './hosts'
@@ -34,7 +35,7 @@ test('every entry is whole: the schema holds, every cause has its practice, ever
     expect(Object.keys(table).sort()).toEqual(CAUSES.map((c) => c.id).sort())
   const spoken = new Set(CAUSES.flatMap((c) => Object.keys(c.findings)))
   expect(FINDINGS.filter((f) => !spoken.has(f.id) && !f.unsafe && !f.settles)).toEqual([])
-  expect([HOSTS.length, FINDINGS.length, CAUSES.length]).toEqual([56, 267, 144])
+  expect([HOSTS.length, FINDINGS.length, CAUSES.length]).toEqual([63, 267, 145])
 })
 
 test('the report names what nothing parts, and it is known', () => {
@@ -208,4 +209,13 @@ test.each(VIGNETTES.map((v) => [v.name, v] as const))('%s', (_, v) => {
   for (const c of v.refused ?? []) expect(judgement.refused.map((r) => r.class)).toContain(c)
   if (v.chain) expect(judgement.chains.map((c) => c.cause)).toContain(v.chain)
   if (v.next) expect(v.next).toContain(looks[0]!.finding)
+})
+
+test('a narrower kind has the causes of its wider one, save those that leave it alone, as common as they are on it', () => {
+  const borer = CAUSES.find((c) => c.id === 'bronze-birch-borer')!
+  expect([hasIt(borer, 'birch'), hasIt(borer, 'birch.river')]).toEqual([true, false])
+  const shortage = CAUSES.find((c) => c.id === 'manganese-shortage')!
+  expect(hasIt(shortage, 'maple.red')).toBe(true)
+  expect(commonOn(shortage, 'maple.red')).toBeGreaterThan(commonOn(shortage, 'maple.norway'))
+  expect(commonOn(shortage, 'maple.sugar')).toBe(shortage.prior)
 })

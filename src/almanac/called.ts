@@ -28,7 +28,7 @@ const ALSO: Readonly<Record<string, readonly string[]>> = {
   'oak-red-group': ['red oak', 'pin oak', 'black oak', 'quercus rubra', 'quercus palustris'],
   'oak-white-group': ['white oak', 'bur oak', 'quercus alba', 'quercus macrocarpa'],
   'oak-live': ['live oak', 'quercus virginiana'],
-  maple: ['red maple', 'sugar maple', 'norway maple', 'acer rubrum'],
+  maple: ['field maple', 'silver maple', 'acer'],
   linden: ['lime', 'basswood', 'tilia'],
   sycamore: ['plane', 'london plane', 'planetree', 'platanus'],
   'mountain-ash': ['rowan', 'sorbus'],

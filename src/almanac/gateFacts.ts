@@ -1,3 +1,5 @@
+import { byKind } from '@/core/kind/kind'
+import { hasIt } from '@/core/diagnose/weigh'
 import type { CauseFacts, HostFacts } from '@/core/gate/question'
 import { cause as causeOf, causeName } from './causes'
 import { BARE_CONIFERS, FOLIAGE, host as hostOf, hostName } from './hosts'
@@ -9,6 +11,7 @@ import { waysOf } from './ways'
 /** What of a kind of tree the gate reads; of a kind of the firm’s own only whether people eat of it. */
 export function hostFacts(id: string, own: readonly OwnEntry[] = []): HostFacts {
   const known = hostOf(id)
+  const [bloom, uncut, notBorne] = [byKind(BLOOM, id), byKind(UNCUT, id), byKind(NOT_BORNE, id)]
   return {
     id,
     name: hostName(id),
@@ -16,9 +19,9 @@ export function hostFacts(id: string, own: readonly OwnEntry[] = []): HostFacts 
     edible: (known ?? hostsOf(own).find((h) => h.id === id))?.edible ?? false,
     ...(known?.askFood !== undefined && { askFood: known.askFood }),
     ...(known?.noNeonicotinoid !== undefined && { noNeonicotinoid: known.noNeonicotinoid }),
-    ...(BLOOM[id] && { bloom: BLOOM[id] }),
-    ...(UNCUT[id] && { uncut: UNCUT[id] }),
-    ...(NOT_BORNE[id] && { notBorne: NOT_BORNE[id] }),
+    ...(bloom && { bloom }),
+    ...(uncut && { uncut }),
+    ...(notBorne && { notBorne }),
   }
 }
 
@@ -29,10 +32,10 @@ export function causeFacts(id: string, host: string, own: readonly OwnEntry[] = 
     id,
     name: causeName(id),
     refuses: known?.refuses ?? {},
-    bears: known?.bearsOn?.[host] ?? [],
+    bears: byKind(known?.bearsOn, host) ?? [],
     treatable: treatableOf(id, host),
     ways: waysOf(id, own),
     // A kind or a cause of the firm’s own is where the firm says it is.
-    onKind: !known || known.hosts === '*' || known.hosts.includes(host) || !hostOf(host),
+    onKind: !known || hasIt(known, host) || !hostOf(host),
   }
 }

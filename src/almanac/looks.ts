@@ -13,6 +13,7 @@ export const LOOKS: Readonly<Record<string, Looks>> = {
   'emerald-ash-borer': l('The top thins; woodpeckers fleck high, sunny limbs.', 'Shoots from the stem, bark splits over galleries, D-holes low down; dead within a few years.', 'Peel: a packed tunnel in S-turns, and a hole with one flat side.'),
   'bronze-birch-borer': l('One or a few top limbs yellow; ridges under thin bark.', 'Limb after limb dies downward; rusty stain, D-holes.', 'A D-hole or a ridge on a birch limb is enough, also under a full top.'),
   'two-lined-chestnut-borer': l('In late summer leaves at upper limb ends brown and hang.', 'Next year those limbs stay bare and the middle wilts.', 'Zigzag tunnels and D-holes in limbs of a tree that was weakened before.'),
+  'locust-borer': l('Damp, dark spots on the bark in spring, with fine dust in them.', 'Swollen, riddled limbs that break in wind.', 'Round holes of a pencil in rough bark, coarse dust at the foot; a black beetle with yellow bands on goldenrod in September.'),
   'clearwing-borer': l('Damp sawdust at wounds, burr knots and forks.', 'Rough, swollen bark with round holes; single limbs die.', 'An empty pupal skin stands in a round hole. A trap names the moth.'),
   'peach-tree-borer': l('Gum with sawdust in it at or under the soil line.', 'A thin pale crown; the collar is girdled.', 'Dig at the collar: a cream larva with a brown head in the gum.'),
   'twig-pruner': l('Leafy twig ends brown in the crown.', 'Twigs lie below, cut smooth from inside.', 'Split the twig: an oval hollow, plugged with shavings.'),

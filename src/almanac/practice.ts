@@ -38,6 +38,7 @@ export const PRACTICE: Readonly<Record<string, Practice>> = {
     500,
     'moths of the ash and lilac kind; others later',
   ]),
+  'locust-borer': p('partly', [60, 365], LABEL, X),
   'peach-tree-borer': p('partly', [30, 365], `${FOOD} ${LABEL}`, X, [575, 710, 'adults']),
   'twig-pruner': p('yes', [90, 365], NONE, H),
   'hemlock-woolly-adelgid': p(

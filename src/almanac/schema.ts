@@ -12,7 +12,7 @@ import { PRACTICE } from './practice'
 import { WAYS } from './ways'
 
 const text = (least = 4) => z.string().trim().min(least).max(400)
-const id = z.string().regex(/^[a-z][a-z0-9-]{2,40}$/)
+const id = z.string().regex(/^[a-z][a-z0-9-]{2,40}(\.[a-z-]{2,20})?$/)
 const ids = (list: readonly { id: string }[]) => z.enum(list.map((x) => x.id) as [string, ...string[]])
 const month = z.int().min(1).max(12)
 
@@ -67,7 +67,9 @@ export const CauseEntry = z.strictObject({
   name: text(3).max(40),
   kind: text(3),
   hosts: z.union([z.literal('*'), z.array(ids(HOSTS)).min(1)]),
+  notOn: z.array(ids(HOSTS)).min(1).optional(),
   prior: z.number().positive().max(10),
+  oftenerOn: z.partialRecord(ids(HOSTS), z.number().positive().max(5)).optional(),
   months: z.array(month).min(1).optional(),
   findings: frequencies.refine(
     (f) => Object.values(f).some((often) => often === 'always' || often === 'usual'),

@@ -4,6 +4,7 @@ export const SCIENTIFIC: Readonly<Record<string, string>> = {
   'emerald-ash-borer': 'Agrilus planipennis',
   'bronze-birch-borer': 'Agrilus anxius',
   'two-lined-chestnut-borer': 'Agrilus bilineatus',
+  'locust-borer': 'Megacyllene robiniae',
   'clearwing-borer': 'Podosesia syringae, P. aureocincta; Synanthedon scitula; Paranthrene simulans; Synanthedon rhododendri',
   'spotted-lanternfly': 'Lycorma delicatula',
   'plant-bugs': 'Diaphnocoris chlorionis; Tropidosteptes amoenus; Plagiognathus albatus; Lygocoris communis',

@@ -1,3 +1,5 @@
+import { byKind } from '@/core/kind/kind'
+import type { Wetting } from '@/core/season/wetting'
 import type { StageSum } from '@/core/season/stages'
 import type { Sum } from '@/core/season/year'
 import { toSI, type Temperature } from '@/core/quantity/units'
@@ -49,11 +51,12 @@ const PHENOLOGY: Readonly<Record<string, Phenology>> = {
   linden: bloom(1250, 1500),
   tuliptree: bloom(380, 560),
   'horse-chestnut': bloom(300, 480),
+  'black-locust': bloom(490, 620),
 }
 
 /** How the stages of a kind are timed, or nothing where no sums are known. */
 export function phenologyOf(host: string): Phenology | undefined {
-  return PHENOLOGY[host]
+  return byKind(PHENOLOGY, host)
 }
 
 /** Every stage that some kind is timed by. */
@@ -130,6 +133,53 @@ export const TARGETS: readonly WarmthTarget[] = [
   target('crawlers-conifer-second', 'Pine needle scale, second brood', ['pine-needle-scale'], ['pine', 'spruce', 'fir', 'douglas-fir', 'hemlock'], 1290, 1720),
   target('crawlers-euonymus-second', 'Euonymus scale, second brood', ['euonymus-scale'], ['euonymus'], 1800, 2100),
   target('crawlers-tuliptree', 'Crawlers on tuliptree and magnolia', ['tuliptree-scale'], ['tuliptree', 'magnolia'], 1900, 2600),
+]
+
+/** A disease that gets in while leaves are wet, in a stretch between two stages of its kinds. */
+export interface WettingTarget extends Wetting {
+  id: string
+  name: string
+  cause: string
+  hosts: readonly string[]
+  /** From the first day of a stage until so many days after that of another. */
+  from: string
+  until: { stage: string; days: number }
+  /** The stretch in words. */
+  when: string
+  /** What follows where it got in. */
+  then: string
+}
+
+const f = (from: number, to: number) => ({ from: toSI(from, 'F'), to: toSI(to, 'F') })
+
+/** Source: handbook, cedar rusts, leaf curl. Peach leafs out as its bloom ends: a house figure. */
+export const WETTINGS: readonly WettingTarget[] = [
+  {
+    id: 'rust-wetting',
+    name: 'Cedar rusts',
+    cause: 'cedar-apple-rust',
+    hosts: ['apple', 'crabapple'],
+    from: 'pink',
+    until: { stage: 'petal fall', days: 28 },
+    when: 'From pink until four weeks after petal fall',
+    within: f(50, 75),
+    hours: 4,
+    rain: false,
+    then: 'A cover that was on held it off; one that goes on afterwards does not.',
+  },
+  {
+    id: 'curl-wetting',
+    name: 'Leaf curl',
+    cause: 'peach-leaf-curl',
+    hosts: ['peach'],
+    from: 'silver tip',
+    until: { stage: 'petal fall', days: 0 },
+    when: 'From bud swell until the leaves are out',
+    within: f(39, 60),
+    hours: 1,
+    rain: true,
+    then: 'Nothing ends it this year: what protects goes on after leaf fall and before buds swell.',
+  },
 ]
 
 /** What begins when a target is seen: the name of its one stage. */

@@ -10,6 +10,7 @@ export const BORERS: readonly Cause[] = [
     kind: 'wood borer',
     hosts: ['birch'],
     prior: 3,
+    notOn: ['birch.river'],
     findings: { 'exit-hole-d': 'usual', 'galleries-zigzag': 'usual', 'crown-thin-top': 'usual', 'branch-dieback-scattered': 'usual', 'bark-split': 'sometimes', 'drought-recent': 'sometimes', 'woodpecker-blond': 'sometimes', 'trunk-sprouts': 'sometimes', 'leaf-yellow-even': 'sometimes', 'many-kinds-affected': 'seldom', 'bark-ridges': 'usual' },
     defining: ['exit-hole-d', 'bark-ridges', 'galleries-zigzag'],
     action: 'protect-systemic',

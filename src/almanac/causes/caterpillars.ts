@@ -8,7 +8,7 @@ export const CATERPILLARS: readonly Cause[] = [
     id: 'bagworm',
     name: 'Bagworm',
     kind: 'leaf feeder',
-    hosts: ['arborvitae', 'juniper', 'cypress', 'spruce', 'pine', 'hemlock', 'fir', 'honeylocust', 'linden', 'maple', 'sycamore', 'elm', 'willow', 'birch', 'crabapple', 'oak-red-group'],
+    hosts: ['arborvitae', 'juniper', 'cypress', 'spruce', 'pine', 'hemlock', 'fir', 'honeylocust', 'linden', 'maple', 'sycamore', 'elm', 'willow', 'birch', 'crabapple', 'oak-red-group', 'black-locust'],
     prior: 1.8,
     findings: { 'bags-hanging': 'always', 'leaf-chewed': 'sometimes', 'leaf-stripped-shoots': 'sometimes', 'crown-thin-top': 'sometimes', 'branch-dieback-scattered': 'sometimes' },
     defining: ['bags-hanging'],

@@ -144,6 +144,7 @@ export const DECAY_AND_ROOTS: readonly Cause[] = [
     kind: 'nutrition',
     hosts: ['maple', 'birch', 'citrus', 'peach', 'cherry', 'apple', 'walnut', 'oak-white-group'],
     prior: 1.2,
+    oftenerOn: { 'maple.red': 3, 'maple.norway': 0.5, 'maple.japanese': 0.5 },
     months: [5, 6, 7, 8, 9],
     findings: { 'leaf-wide-green-veins': 'usual', 'leaf-yellow-between-veins': 'sometimes', 'crown-thin-even': 'sometimes', 'branch-dieback-scattered': 'seldom' },
     defining: ['leaf-wide-green-veins', 'lab-leaf-manganese'],

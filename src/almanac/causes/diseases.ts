@@ -56,6 +56,7 @@ export const DISEASES: readonly Cause[] = [
     kind: 'vascular wilt',
     hosts: ['maple', 'ash', 'magnolia', 'linden', 'cherry', 'elm', 'redbud', 'horse-chestnut', 'tuliptree', 'peach', 'plum', 'apricot', 'almond', 'avocado', 'rhododendron', 'hickory', 'olive'],
     prior: 1.5,
+    oftenerOn: { 'maple.japanese': 2, 'maple.norway': 1.5 },
     months: [5, 6, 7, 8, 9],
     findings: { 'flagging-limb': 'usual', 'sapwood-streaks': 'usual', 'crown-thin-one-side': 'usual', 'branch-dieback-scattered': 'usual', 'wilt-sudden-whole': 'sometimes', 'leaf-scorch-even': 'sometimes', 'only-this-tree': 'usual', 'lab-wilt-fungus': 'sometimes', 'leafing-late-sparse': 'sometimes', 'trunk-sprouts': 'sometimes' },
     defining: ['sapwood-streaks', 'lab-verticillium'],

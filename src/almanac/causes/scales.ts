@@ -8,7 +8,7 @@ export const SCALES: readonly Cause[] = [
     id: 'cottony-maple-scale',
     name: 'Cottony maple scale',
     kind: 'sap feeder',
-    hosts: ['maple', 'linden', 'honeylocust', 'elm', 'dogwood', 'willow', 'poplar', 'horse-chestnut', 'hawthorn', 'hornbeam'],
+    hosts: ['maple', 'linden', 'honeylocust', 'elm', 'dogwood', 'willow', 'poplar', 'horse-chestnut', 'hawthorn', 'hornbeam', 'black-locust'],
     prior: 1.2,
     findings: { 'scale-cotton-popcorn': 'always', 'cottony-masses': 'usual', 'leaf-sticky': 'usual', 'branch-dieback-scattered': 'sometimes', 'crawlers-on-tape': 'sometimes' },
     defining: ['scale-cotton-popcorn'],

@@ -75,6 +75,7 @@ export const WOOD_AND_ROOT_DISEASES: readonly Cause[] = [
     kind: 'canker fungus',
     hosts: ['spruce', 'peach', 'cherry', 'plum', 'apricot', 'willow', 'poplar', 'douglas-fir'],
     prior: 1.5,
+    oftenerOn: { 'spruce.blue': 2 },
     findings: { 'canker-sunken': 'always', 'branch-dieback-scattered': 'always', 'drought-recent': 'sometimes', 'crown-thin-one-side': 'seldom', 'needle-tip-stunted-brown': 'seldom', 'resin-white-limb': 'usual', 'gum-amber-clean': 'sometimes', 'dies-from-below': 'sometimes' },
     defining: ['resin-white-limb'],
     action: 'pruning',

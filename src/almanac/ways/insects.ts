@@ -78,6 +78,11 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
     w('guard', 'Keep mowers off the stem', 'always', BEARS, ONCE),
     WATER,
   ],
+  'locust-borer': [
+    WATER,
+    w('bark-spray', 'Wet the bark of trunk and large limbs with a labelled contact product', 'as buds swell, or while the beetles lay in September', HOLDS, BY_LABEL, { kinds: ['contact insecticide'], on: 'hosts that the label names' }),
+    w('prune', 'Take out riddled limbs before they break', 'dormant', BEARS, YEARLY),
+  ],
   'peach-tree-borer': [
     w('hands', 'Bare the base and dig the few out with a wire', 'autumn and spring', HOLDS, YEARLY),
     w('bark-spray', 'Wet the trunk base', 'at the flight of the moths', HOLDS, BY_LABEL, { kinds: ['contact insecticide'], first: 'bare the base' }),

@@ -77,6 +77,7 @@ export const WHEN: Readonly<Record<string, WayTime>> = {
   'while the larvae are young': YOUNG, 'while grubs are small': days('1 Apr to 30 Sep', YOUNG), 'in its season': days('1 Mar to 15 Jun or 1 Sep to 31 Oct', YOUNG),
   // Bark.
   '10 to 14 days after the first moth in a trap': days('1 Apr to 31 Aug'), 'at the flight of the moths': days('1 May to 30 Sep'), 'as they walk down': days('1 Jun to 30 Sep'),
+  'as buds swell, or while the beetles lay in September': days('1 Mar to 15 May or 20 Aug to 30 Sep'),
   'before the first days near 70 °F': days('1 Feb to 31 May'), 'before the first flight': days('1 Feb to 31 May'),
   // By hand.
   'autumn': RAKED, 'autumn to spring': days('1 Oct to 31 May'), 'autumn and spring': days('1 Sep to 31 May'), 'before April': days('1 Nov to 31 Mar'),

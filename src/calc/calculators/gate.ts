@@ -1,3 +1,4 @@
+import { isOf } from '@/core/kind/kind'
 import { z } from 'zod'
 import { cause as causeOf } from '@/almanac/causes'
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
@@ -219,7 +220,7 @@ function questionOf(input: Input, units: UnitSystem, own: readonly OwnEntry[]): 
     product,
     card: card
       ? {
-          namesHost: card.hosts === undefined || card.hosts.includes(input.host),
+          namesHost: card.hosts === undefined || isOf(card.hosts, input.host),
           namesCause: true,
           timesPerYear: card.maxApplications,
           waterSetback: card.waterSetback,

@@ -107,10 +107,14 @@ export interface Cause {
   kind: string
   /** Host ids, or `*` for any. */
   hosts: readonly string[] | '*'
+  /** Narrower kinds of them that it leaves alone. */
+  notOn?: readonly string[]
   /** What is done between a suspicion that must be reported and the answer. */
   meanwhile?: string
   /** Relative commonness among the causes of a host. */
   prior: number
+  /** How many times as common it is on a narrower kind as on the others. */
+  oftenerOn?: Readonly<Record<string, number>>
   /** Months (1–12) in which it can be seen. All year when absent. */
   months?: readonly number[]
   findings: Readonly<Record<string, Frequency>>

@@ -2,7 +2,9 @@ import { CHANCE, type Cause, type Finding, type FindingState, type Foliage } fro
 import {
   canBeSeen,
   causesOf,
+  commonOn,
   foliageOf,
+  hasIt,
   made,
   madeByElse,
   SOMETHING_ELSE,
@@ -141,12 +143,12 @@ function lookedAt(input: WeighInput, own: readonly Cause[], foliage: Foliage): L
 
 /** How much of the whole begins with something the almanac does not hold: more where a kind has few causes of its own. */
 function elseShare(host: string, own: readonly Cause[]): number {
-  const ofItsOwn = own.filter((c) => c.hosts !== '*' && c.hosts.includes(host)).length
+  const ofItsOwn = own.filter((c) => c.hosts !== '*' && hasIt(c, host)).length
   return 0.05 + 0.25 * Math.max(0, 1 - ofItsOwn / 8)
 }
 
 function switchesOf(input: WeighInput, own: readonly Cause[]): Switch[] {
-  const commonness = (c: Cause) => c.prior * (input.district?.[c.id] ?? 1)
+  const commonness = (c: Cause) => commonOn(c, input.host) * (input.district?.[c.id] ?? 1)
   const sum = own.reduce((s, c) => s + (c.livesOn ? 0 : commonness(c)), 0)
   const scale = AT_WORK / Math.max(sum, LEAST_COMMONNESS)
   const odds = (p: number) => p / (1 - p)

@@ -1,3 +1,4 @@
+import { byKind } from '../kind/kind'
 import type { Cause, Finding, ProductClass } from './almanac'
 import { stateOf } from './almanac'
 import { DECISIONS } from './decision'
@@ -189,7 +190,8 @@ function refusals(on: readonly number[], explained: Explained): Map<ProductClass
     (c) => !c.livesOn || !c.livesOn.some((id) => causes.some((x) => x.id === id)),
   )
   if (!first) return null
-  const bears = (c: Cause, cls: ProductClass) => c.bearsOn?.[explained.input.host]?.includes(cls) ?? false
+  const bears = (c: Cause, cls: ProductClass) =>
+    byKind(c.bearsOn, explained.input.host)?.includes(cls) ?? false
   const out = new Map<ProductClass, string>()
   for (const [cls, reason] of Object.entries(first.refuses) as [ProductClass, string][])
     if (!bears(first, cls) && rest.every((c) => cls in c.refuses && !bears(c, cls))) out.set(cls, reason)

@@ -1,6 +1,6 @@
 import type { Cause, Finding, FindingState, Foliage, Seen } from './almanac'
 import { OPENED, WITH_FEEDER } from './explain'
-import { askedOf, causesOf, made } from './weigh'
+import { askedOf, causesOf, commonOn, made } from './weigh'
 
 /** A made-up tree: what ails it, the main cause first, and for every finding that can be seen whether it is there. */
 export interface SimulatedTree {
@@ -21,9 +21,14 @@ export interface Ground {
 /** Of a hundred trees so many have none, one, two and three causes. */
 const HOW_MANY = [30, 50, 15, 5]
 
-function pick(own: readonly Cause[], there: readonly Cause[], random: () => number): Cause | undefined {
+function pick(
+  host: string,
+  own: readonly Cause[],
+  there: readonly Cause[],
+  random: () => number,
+): Cause | undefined {
   const rest = own.filter((c) => !there.includes(c))
-  const weight = (c: Cause) => c.prior * (there.some((t) => t.opens?.includes(c.id)) ? OPENED : 1)
+  const weight = (c: Cause) => commonOn(c, host) * (there.some((t) => t.opens?.includes(c.id)) ? OPENED : 1)
   let at = random() * rest.reduce((s, c) => s + weight(c), 0)
   return rest.find((c) => (at -= weight(c)) < 0)
 }
@@ -45,7 +50,7 @@ export function drawTree(host: string, month: number, ground: Ground, random: ()
   )
   const there: Cause[] = []
   while (there.length < many) {
-    const next = pick(primary, there, random)
+    const next = pick(host, primary, there, random)
     if (!next) break
     there.push(next)
   }

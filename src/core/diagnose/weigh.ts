@@ -1,3 +1,4 @@
+import { byKind, isOf } from '../kind/kind'
 import { CHANCE, type Cause, type Finding, type FindingState, type Foliage, type Seen } from './almanac'
 import type { DecisionId } from './decision'
 
@@ -61,9 +62,19 @@ export function foliageOf(input: Pick<WeighInput, 'foliage' | 'host'>): Foliage 
   return input.foliage?.[input.host] ?? 'deciduous'
 }
 
+/** Whether a kind of tree can have a cause: it is named or its wider kind is, and it is not one that the cause spares. */
+export function hasIt({ hosts, notOn }: Pick<Cause, 'hosts' | 'notOn'>, host: string): boolean {
+  return (hosts === '*' || isOf(hosts, host)) && !(notOn && isOf(notOn, host))
+}
+
+/** How common a cause is among those of a kind of tree, before anything is seen of it. */
+export function commonOn(cause: Pick<Cause, 'prior' | 'oftenerOn'>, host: string): number {
+  return cause.prior * (byKind(cause.oftenerOn, host) ?? 1)
+}
+
 /** The causes this host can have. */
 export function causesOf(host: string, causes: readonly Cause[]): Cause[] {
-  return causes.filter((c) => c.hosts === '*' || c.hosts.includes(host))
+  return causes.filter((c) => hasIt(c, host))
 }
 
 /**
@@ -73,7 +84,7 @@ export function causesOf(host: string, causes: readonly Cause[]): Cause[] {
  */
 export function made(cause: Cause, finding: Finding, host: string): number | null {
   if (finding.settles) return finding.settles.includes(cause.id) ? 1 - (finding.misses ?? 0.1) : 0
-  const often = cause.on?.[host]?.[finding.id] ?? cause.findings[finding.id]
+  const often = byKind(cause.on, host)?.[finding.id] ?? cause.findings[finding.id]
   if (often === undefined) return 0
   return often === 'never' ? null : CHANCE[often]
 }
@@ -106,9 +117,9 @@ export function written(finding: Pick<Finding, 'background'>, there: number): nu
  * @example canBeSeen(padsUnderBark, 'oak-live', 4, 'evergreen') // false
  */
 export function canBeSeen(finding: Finding, host: string, month: number, foliage: Foliage): boolean {
-  if (finding.onlyOn && !finding.onlyOn.includes(host)) return false
+  if (finding.onlyOn && !isOf(finding.onlyOn, host)) return false
   if (finding.conifers && foliage !== 'conifer') return false
-  const months = finding.monthsOn?.[host] ?? finding.months
+  const months = byKind(finding.monthsOn, host) ?? finding.months
   if (months) return months.includes(month)
   const needsLeaves =
     finding.place === 'leaf' || (finding.place === 'fruit' && finding.id !== 'fruit-mummies')
@@ -129,7 +140,7 @@ export function askedOf(input: Omit<WeighInput, 'seen' | 'district'>): Finding[]
       !f.retired &&
       canBeSeen(f, host, month, foliage) &&
       own.some((c) =>
-        f.settles ? f.settles.includes(c.id) : f.id in c.findings || f.id in (c.on?.[host] ?? {}),
+        f.settles ? f.settles.includes(c.id) : f.id in c.findings || f.id in (byKind(c.on, host) ?? {}),
       ),
   )
 }

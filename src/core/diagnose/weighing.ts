@@ -1,3 +1,4 @@
+import { byKind } from '../kind/kind'
 import type { Cause, Finding, Foliage, Seen } from './almanac'
 import { stateOf } from './almanac'
 import {
@@ -154,7 +155,7 @@ export function weighedOf(explained: Explained): Weighed[] {
 }
 
 function expectedUnseen(cause: Cause, input: WeighInput): string[] {
-  return Object.entries({ ...cause.findings, ...cause.on?.[input.host] })
+  return Object.entries({ ...cause.findings, ...byKind(cause.on, input.host) })
     .filter(
       ([id, often]) => (often === 'always' || often === 'usual') && stateOf(input.seen, id) === 'not-looked',
     )

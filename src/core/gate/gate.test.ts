@@ -247,6 +247,29 @@ test('advice that a kind does not bear is left out, and a card that leaves a kin
   expect(refusal({})).toMatch(/does not name this kind/)
 })
 
+test('a kind within a kind has words of its own, and else those of its wider kind', () => {
+  const oil = (host: string) =>
+    gate({
+      ...base,
+      method: 'crown-spray',
+      product: product('HO4', 'horticultural oil'),
+      host: hostFacts(host),
+      cause: causeFacts('lecanium-scale', host),
+      keeps: {},
+    })
+  expect(oil('maple').asks.map((a) => a.field)).toContain('sort')
+  expect(oil('maple.red').closed.map((r) => r.rule)).toContain('kind')
+  const norway = oil('maple.norway')
+  expect(norway.closed.map((r) => r.rule)).not.toContain('kind')
+  expect(norway.asks.map((a) => a.field)).not.toContain('sort')
+  expect(oil('spruce.blue').asks.map((a) => a.message)).toContainEqual(expect.stringMatching(/blue/))
+  // Bees find the flowers of every maple.
+  expect(hostFacts('maple.red').bloom).toEqual(hostFacts('maple').bloom)
+  expect(hostFacts('maple.norway').askFood).toBeUndefined()
+  expect(causeFacts('bronze-birch-borer', 'birch').onKind).toBe(true)
+  expect(causeFacts('bronze-birch-borer', 'birch.river').onKind).toBe(false)
+})
+
 test('what is full for the year opens with the next', () => {
   expect(
     gate({ ...base, keeps: {}, ...before('2026-02-01') }).closed.find((r) => r.rule === 'count')?.until,

@@ -1,3 +1,4 @@
+import { isOf } from '../kind/kind'
 import { refuse, type Result } from '../problem'
 
 /** The rule, as it is said wherever a tree bears food. */
@@ -31,6 +32,6 @@ export function refusedOnFood(q: FoodQuestion): Result<never> | null {
   if (!q.edible && q.askFood && q.eaten === null)
     return refuse('missing', 'eaten', `Ask first, and answer here: ${q.askFood}`)
   if (!q.edible && q.eaten !== true) return null
-  if (!q.forbiddenOnFood && q.foodCrops?.includes(q.host)) return null
+  if (!q.forbiddenOnFood && isOf(q.foodCrops ?? [], q.host)) return null
   return refuse('not-allowed', 'useId', `${FOOD_RULE} This card names no such crop.`)
 }

@@ -1,3 +1,4 @@
+import { isOf } from '../kind/kind'
 import { refuse, type Result } from '../problem'
 import { addDays, daysBetween, spokenDate } from '../time/calendar'
 
@@ -17,7 +18,7 @@ export interface HarvestQuestion {
 
 /** Days a label keeps before the harvest of a kind; 0 where it keeps none. `harvestDaysOf([{ host: 'pear', harvestDays: 30 }], 'pear') === 30` */
 export function harvestDaysOf(crops: HarvestQuestion['foodCrops'], host: string): number {
-  return crops?.find((c) => c.host === host)?.harvestDays ?? 0
+  return crops?.find((c) => isOf([c.host], host))?.harvestDays ?? 0
 }
 
 /**

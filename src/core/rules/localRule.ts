@@ -26,7 +26,7 @@ export const RULE_NAME: Record<RuleKind, string> = {
   report: 'To be reported',
 }
 
-const id = z.string().regex(/^[a-z][a-z0-9-]{1,59}$/)
+const id = z.string().regex(/^[a-z][a-z0-9.-]{1,59}$/)
 const methods = z
   .array(
     z.enum(METHODS as [Method, ...Method[]], {

@@ -1,3 +1,4 @@
+import { isOf } from '../kind/kind'
 import type { Method } from '../card/card'
 import { capital } from '../capital'
 import type { UnitSystem } from '../quantity/format'
@@ -30,7 +31,7 @@ export interface AgainstRule {
   wayOut: string
 }
 
-const ofKind = (hosts: 'any' | readonly string[], host: string) => hosts === 'any' || hosts.includes(host)
+const ofKind = (hosts: 'any' | readonly string[], host: string) => hosts === 'any' || isOf(hosts, host)
 const same = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase()
 
 /**

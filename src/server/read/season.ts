@@ -1,6 +1,8 @@
-import { causeName } from '@/almanac/causes'
+import { hasIt } from '@/core/diagnose/weigh'
+import { isOf } from '@/core/kind/kind'
+import { cause, causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
-import { phenologyOf, SITE_SUM, TARGETS } from '@/almanac/season'
+import { phenologyOf, SITE_SUM, TARGETS, WETTINGS, type WarmthTarget } from '@/almanac/season'
 import { METHOD_NAME, sayMethods } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import { TURN_NAME } from '@/core/plan/turn'
@@ -9,6 +11,7 @@ import { blightDays } from '@/core/season/fireBlight'
 import { AFTER_PETAL_FALL_DAYS, coverOver, scabSeason, type Cover } from '@/core/season/scabSeason'
 import type { StageDay } from '@/core/season/stages'
 import { targetDays } from '@/core/season/targets'
+import { wettings } from '@/core/season/wetting'
 import { daysAhead, yearBegins } from '@/core/season/year'
 import { usualSprayHours, type HourReason } from '@/core/methods/hours'
 import { readQuantity } from '@/core/quantity/parse'
@@ -125,7 +128,7 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
         ahead: daysAhead(main.known, day, main.usual),
       },
       stages,
-      targets: TARGETS.filter((t) => t.hosts.some((h) => hosts.has(h))).map((t) => ({
+      targets: TARGETS.filter((t) => [...hosts].some((h) => comesTo(t, h))).map((t) => ({
         id: t.id,
         name: t.name,
         causes: t.causes.map(causeName),
@@ -159,7 +162,7 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
       readings: await weatherReadings(sql, site.id, new Date(now.getTime() - 24 * 3_600_000)),
       ten: tenDays(weather, today),
       hours: hoursShown(weather, now),
-      ...(await risksOf(context, { site, ground, weather, stages, from, today, hosts })),
+      ...(await risksOf(context, { site, ground, weather, stages, from, today })),
     }
   })
 }
@@ -244,13 +247,17 @@ function hoursShown(weather: KnownWeather, now: Date) {
   return ahead.map((h, i) => ({ ...h, reasons: reasons(i) }))
 }
 
+/** Whether a target is watched for on a kind: it is named, and one of its causes is known from it. */
+const comesTo = (t: WarmthTarget, kind: string) =>
+  isOf(t.hosts, kind) && t.causes.some((c) => hasIt(cause(c) ?? { hosts: '*' }, kind))
+
 /** Days of the bloom that are past and still shown. */
 const LOOKED_BACK = 5
 
 const SCAB_HOSTS = ['apple', 'crabapple']
 const BLIGHT_HOSTS = ['apple', 'crabapple', 'pear']
 
-/** The wet spells of the scab season with what is left of the cover, and the days of the bloom with the risk of fire blight; null out of season. */
+/** The wet spells of the seasons of scab, rust and leaf curl with what is left of the cover, and the days of the bloom with the risk of fire blight; null out of season. */
 async function risksOf(
   { sql, person }: Context,
   {
@@ -260,7 +267,6 @@ async function risksOf(
     stages,
     from,
     today,
-    hosts,
   }: {
     site: { id: string; timeZone: string }
     ground: Ground
@@ -268,16 +274,14 @@ async function risksOf(
     stages: { kind: string; stages: StageDay[] }[]
     from: string
     today: string
-    hosts: ReadonlySet<string>
   },
 ) {
-  const none = { scab: null, cover: null, blight: null }
+  const none = { scab: null, cover: null, blight: null, wettings: [] }
   const spot = weather.place && spotOf(weather.place)
-  const own = stages.filter((s) => BLIGHT_HOSTS.includes(s.kind))
-  if (!spot || own.length === 0) return none
+  const day = daysBetween(from, today)
   const begins = (kinds: readonly string[], stage: string) => {
-    const days = own
-      .filter((s) => kinds.includes(s.kind))
+    const days = stages
+      .filter((s) => isOf(kinds, s.kind))
       .flatMap((s) => s.stages.find((x) => x.stage === stage)?.begins.day ?? [])
     return days.length > 0 ? Math.min(...days) : null
   }
@@ -285,16 +289,27 @@ async function risksOf(
   const fall = begins(SCAB_HOSTS, 'petal fall')
   const bloom = begins(BLIGHT_HOSTS, 'bloom')
   const bloomEnds = begins(BLIGHT_HOSTS, 'petal fall')
-  const firstDay = Math.min(tip ?? 400, bloom ?? 400)
-  const lastDay = Math.max(fall === null ? 0 : fall + AFTER_PETAL_FALL_DAYS, bloomEnds ?? 0)
-  const day = daysBetween(from, today)
-  if (firstDay > day + 10 || lastDay < day - 20) return none
+  const wetted = WETTINGS.flatMap((target) => {
+    const first = begins(target.hosts, target.from)
+    const until = begins(target.hosts, target.until.stage)
+    return first === null
+      ? []
+      : [{ target, first, last: until === null ? day + 10 : until + target.until.days }]
+  }).filter((w) => w.first <= day + 10 && w.last >= day - 20)
+  const firstDay = Math.min(tip ?? 400, bloom ?? 400, ...wetted.map((w) => w.first))
+  const lastDay = Math.max(
+    fall === null ? 0 : fall + AFTER_PETAL_FALL_DAYS,
+    bloomEnds ?? 0,
+    ...wetted.map((w) => w.last),
+  )
+  if (!spot || firstDay > day + 10 || lastDay < day - 20) return none
   const [a, b] = [addDays(from, firstDay), addDays(from, Math.min(lastDay, day + 10))]
   const { days } = await weatherOfSite(sql, site.id, { from: a, to: b, hoursFrom: a, hoursTo: b })
   const hours = days.flatMap((d) =>
     d.hours ? placeHours({ ...d, hours: d.hours }, spot, site.timeZone) : [],
   )
-  const inScab = SCAB_HOSTS.some((h) => hosts.has(h)) && tip !== null
+  const inScab =
+    tip !== null && tip <= day + 10 && (fall === null || fall + AFTER_PETAL_FALL_DAYS >= day - 20)
   const covers = inScab
     ? await coversOn(sql, ground, ['apple-scab', 'cedar-apple-rust'], new Date(hours[0]?.at ?? 0))
     : []
@@ -302,7 +317,11 @@ async function risksOf(
     const washOff = readQuantity(c.washOff, 'length', 'washOff')
     return washOff.ok ? [{ ...c, washOff: washOff.value.si }] : []
   })
-  const scabHours = inScab ? hours.filter((h) => h.time.slice(0, 10) >= addDays(from, tip)) : []
+  const between = (first: number, last: number) =>
+    hours.filter(
+      (h) => h.time.slice(0, 10) >= addDays(from, first) && h.time.slice(0, 10) <= addDays(from, last),
+    )
+  const scabHours = inScab ? between(tip, fall === null ? lastDay : fall + AFTER_PETAL_FALL_DAYS) : []
   const left = coverOver(scabHours, read)
   const dailyLeft = new Map<string, number>()
   for (const l of left?.left ?? []) dailyLeft.set(dateIn(site.timeZone, new Date(l.at)), l.percent)
@@ -322,6 +341,15 @@ async function risksOf(
       renewBy: left.renewBy,
       renewFrom: left.renewFrom,
     },
+    wettings: wetted.map(({ target, first, last }) => ({
+      id: target.id,
+      name: target.name,
+      when: target.when,
+      then: target.then,
+      from: addDays(from, first),
+      to: addDays(from, last),
+      spells: wettings(between(first, last), target, person.units),
+    })),
     blight:
       bloom === null || bloom > day + 10 || (bloomEnds !== null && bloomEnds < day - LOOKED_BACK)
         ? null

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { memo } from 'react'
 import { addDays, spokenDate } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'

@@ -52,10 +52,14 @@ const BLIGHT = {
   low: '',
 } as const
 
-/** Where the trade times by infection: apple scab by wet spells, fire blight in bloom by warmth and wetting. */
+/** Newest wet spells that are listed. */
+const MOST_SPELLS = 12
+
+/** Where the trade times by infection: scab, rust and leaf curl by wet spells, fire blight in bloom by warmth and wetting. */
 export function Risks({ view }: { view: SeasonView }) {
-  const { scab, blight, site, units } = view
-  const day = (at: number) => spokenDay(dateIn(site.timeZone, new Date(at)))
+  const { scab, blight, wettings, site, units } = view
+  const spellBegins = (s: { fromAt: number; measured: boolean }) =>
+    `${spokenDay(dateIn(site.timeZone, new Date(s.fromAt)))}, ${clockTime(s.fromAt, site.timeZone)}${s.measured ? '' : ' by the forecast'}`
   const spells = scab ? [...scab.spells].reverse() : []
   return (
     <div>
@@ -70,29 +74,57 @@ export function Risks({ view }: { view: SeasonView }) {
             <p className="mt-2">No wet spell so far.</p>
           ) : (
             <ul className="border-t border-line mt-2">
-              {spells.slice(0, 12).map((s) => (
+              {spells.slice(0, MOST_SPELLS).map((s) => (
                 <Line
                   key={s.fromAt}
                   title={SCAB[s.verdict][0]}
                   look={SCAB[s.verdict][1]}
-                  about={`${day(s.fromAt)}, ${clockTime(s.fromAt, site.timeZone)}${s.measured ? '' : ' by the forecast'}`}
+                  about={spellBegins(s)}
                   says={`wet ${s.hours} h${s.mean === null ? '' : ` at ${showTemperature(s.mean, units)}`}${s.needs === null ? '' : `, scab needs ${s.needs} h`}`}
                   working={s.working}
                 />
               ))}
             </ul>
           )}
-          {spells.length > 12 && (
+          {spells.length > MOST_SPELLS && (
             <p className="text-small text-ink2 mt-1">
-              {spells.length - 12} earlier {spells.length === 13 ? 'spell' : 'spells'} of this season are not
-              listed; {spells.slice(12).filter((s) => s.verdict === 'infection').length} of them infected
+              {spells.length - MOST_SPELLS} earlier {spells.length === MOST_SPELLS + 1 ? 'spell' : 'spells'}{' '}
+              of this season are not listed;{' '}
+              {spells.slice(MOST_SPELLS).filter((s) => s.verdict === 'infection').length} of them infected
               without a cover.
             </p>
           )}
         </section>
       )}
+      {wettings.map((w) => (
+        <section key={w.id} aria-label={w.name} className="mt-6 first:mt-0">
+          <h2>{w.name}, wet spells</h2>
+          <p className="text-small text-ink2">
+            {w.when}: {spokenDate(w.from)} to {spokenDate(w.to)}. {w.then}
+          </p>
+          {w.spells.length === 0 ? (
+            <p className="mt-2">No wet spell of that warmth so far.</p>
+          ) : (
+            <ul className="border-t border-line mt-2">
+              {[...w.spells]
+                .reverse()
+                .slice(0, MOST_SPELLS)
+                .map((s) => (
+                  <Line
+                    key={s.fromAt}
+                    title={s.infects ? 'wet enough to infect' : 'too short or without rain'}
+                    look={s.infects ? 'tag-plum' : ''}
+                    about={spellBegins(s)}
+                    says={`${s.hours} wet h of that warmth`}
+                    working={s.working}
+                  />
+                ))}
+            </ul>
+          )}
+        </section>
+      ))}
       {blight && (
-        <section aria-label="Fire blight" className={scab ? 'mt-6' : ''}>
+        <section aria-label="Fire blight" className="mt-6 first:mt-0">
           <h2>Fire blight in bloom</h2>
           <ul className="border-t border-line mt-2">
             {blight.map((d) => (

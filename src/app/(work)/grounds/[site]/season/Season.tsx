@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { showTemperature } from '@/core/quantity/format'
@@ -65,15 +65,16 @@ export function Season({ view }: { view: SeasonView }) {
     setChosen(d)
     setNear((span) => around(span, d, whole))
   }
+  const risks = view.scab !== null || view.blight !== null || view.wettings.length > 0
   // Nothing of it moves with the ribbon.
   const below = useMemo(
     () => (
       <>
         <TenDays view={view} />
         <div
-          className={`grid gap-x-8 gap-y-5 mt-6 ${view.scab || view.blight ? 'lg:grid-cols-[minmax(0,1fr)_340px]' : 'max-w-xl'}`}
+          className={`grid gap-x-8 gap-y-5 mt-6 ${risks ? 'lg:grid-cols-[minmax(0,1fr)_340px]' : 'max-w-xl'}`}
         >
-          {(view.scab !== null || view.blight !== null) && <Risks view={view} />}
+          {risks && <Risks view={view} />}
           <Seen view={view} />
         </div>
         <SeasonTables view={view} sum={sum} />

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { addDays, spokenDay } from '@/core/time/calendar'
 import type { SeasonView } from '@/server/read/season'
 import { DataTable } from '@/ui/pieces/DataTable'
