@@ -44,6 +44,16 @@ export default tseslint.config(
     },
   },
   {
+    files: ['src/**/*.tsx'],
+    ignores: ['src/ui/pieces/Link.tsx'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: 'next/link', message: 'Use Link of ui/pieces.' }] },
+      ],
+    },
+  },
+  {
     // What a test looks into has the shape it is about to check.
     files: ['**/*.test.ts', 'tests/**'],
     rules: {

@@ -1,6 +1,6 @@
 'use client'
 import type { AsJson } from '@/core/asJson'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useEffect, useState } from 'react'
 import { sayClock } from '@/core/roster/span'
 import type { MorningView } from '@/server/read/week'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import type { todayView } from '@/server/read/today'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { fromToday } from '@/ui/when'

@@ -16,7 +16,7 @@ import { Absences } from './week/crews/Absences'
 import { CrewForm } from './week/crews/CrewForm'
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refresh: jest.fn() }) }))
-jest.mock('next/link', () => ({ __esModule: true, default: 'a' }))
+jest.mock('@/ui/pieces/Link', () => ({ Link: 'a' }))
 
 const nothing = () => {}
 const check = {

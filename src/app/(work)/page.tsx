@@ -1,5 +1,5 @@
 import { ANEW } from '@/core/plan/anew'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
 import { sayRenewal } from '@/core/season/renewal'

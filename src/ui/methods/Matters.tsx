@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { sayForWhom, type MatterAt } from '@/core/schools/house'
 import { howDone } from '@/core/schools/school'
 import { Choice } from '@/ui/fields/Choice'

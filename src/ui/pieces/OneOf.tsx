@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from './Link'
 
 /** A page narrowed to one of a few, each a way to the same page; the one that holds stands in bold. */
 export function OneOf({

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { isBehind, type Stage } from '@/core/plan/stage'
 import type { Length } from '@/core/quantity/units'
 

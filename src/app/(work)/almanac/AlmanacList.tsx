@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useDeferredValue, useMemo, useState } from 'react'
 import { ALMANAC_VERSION } from '@/almanac/causes'
 import { withOwn } from '@/almanac/own'

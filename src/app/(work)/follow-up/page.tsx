@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { hostName } from '@/almanac/hosts'
 import { idOf, readAfterDay, type Query } from '@/server/read/address'
 import { checkHref } from '@/server/read/checkHref'
@@ -24,7 +24,7 @@ export default async function FollowUpPage({ searchParams }: { searchParams: Pro
         <li key={c.id} className="border-b border-line">
           <Link
             href={checkHref(c)}
-            prefetch={false}
+
             className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 py-2.5 items-baseline no-underline hover:bg-sheet"
           >
             <span className="font-bold">{fromToday(c.dueOn, today)}</span>

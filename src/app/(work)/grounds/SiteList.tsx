@@ -1,6 +1,6 @@
 'use client'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useMemo, useRef, useState } from 'react'
 
 interface Site {
@@ -63,7 +63,7 @@ export function SiteList({ sites }: { sites: Site[] }) {
                 >
                   <Link
                     href={`/grounds/${s.id}`}
-                    prefetch={false}
+
                     className="grid grid-cols-[minmax(0,1fr)_auto] gap-4 py-3 no-underline hover:bg-sheet"
                   >
                     <span>

@@ -12,7 +12,7 @@ import { SiteSpot } from './[site]/season/SiteSpot'
 import { WorkHours } from './[site]/WorkHours'
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refresh: jest.fn() }) }))
-jest.mock('next/link', () => ({ __esModule: true, default: 'a' }))
+jest.mock('@/ui/pieces/Link', () => ({ Link: 'a' }))
 
 const nothing = () => {}
 const site = { id: 's-1', name: 'Rowan Court', hours: null, district: null, areaM2: null }

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { hostName } from '@/almanac/hosts'
 import { numberOf, type Query } from '@/server/read/address'
 import { ledgerView } from '@/server/read/work'

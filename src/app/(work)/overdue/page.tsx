@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { sayMethods } from '@/core/card/say'
 import { TURN_NAME } from '@/core/plan/turn'
 import { readAfterDay, type Query } from '@/server/read/address'
@@ -68,7 +68,7 @@ function Line({ line, today }: { line: OverdueView['lines'][number]; today: stri
     <li className="border-b border-line">
       <Link
         href={WAY[kind].href(id)}
-        prefetch={false}
+
         className="grid sm:grid-cols-[130px_minmax(0,1fr)_190px] gap-x-5 gap-y-0.5 items-baseline py-2.5 no-underline hover:bg-sheet"
       >
         <span>

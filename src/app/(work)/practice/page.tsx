@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { COMPOSED } from '@/almanac/practiceCase'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { sayMethods } from '@/core/card/say'
 import type { JobLine } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
@@ -13,7 +13,7 @@ export function JobLines({ jobs, today }: { jobs: readonly JobLine[]; today: str
         <li key={j.id} className="border-b border-line">
           <Link
             href={`/run/${j.id}`}
-            prefetch={false}
+
             className="grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-3 items-baseline no-underline hover:bg-sheet"
           >
             <span className="font-bold">{fromToday(j.onDate, today)}</span>

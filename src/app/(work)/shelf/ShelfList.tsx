@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useDeferredValue, useState } from 'react'
 import { causeName } from '@/almanac/causes'
 import { METHOD_NAME } from '@/core/card/say'

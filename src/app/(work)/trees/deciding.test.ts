@@ -4,7 +4,7 @@ import { formsHold } from '@/ui/fields/form.testing'
 import { Decide } from './[id]/decide/Decide'
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refresh: jest.fn() }) }))
-jest.mock('next/link', () => ({ __esModule: true, default: 'a' }))
+jest.mock('@/ui/pieces/Link', () => ({ Link: 'a' }))
 // Its heading is looked at elsewhere.
 jest.mock('./[id]/TreeHeading', () => ({ TreeHeading: () => null }))
 

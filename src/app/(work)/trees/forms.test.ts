@@ -13,7 +13,7 @@ import { TakeFromList } from './[id]/TakeFromList'
 import { TreeForm } from './[id]/TreeForm'
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refresh: jest.fn() }) }))
-jest.mock('next/link', () => ({ __esModule: true, default: 'a' }))
+jest.mock('@/ui/pieces/Link', () => ({ Link: 'a' }))
 
 const nothing = () => {}
 const tree = {

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import type { ReactNode } from 'react'
 import { sayMethods } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
@@ -228,7 +228,7 @@ function Row({
     <li className="border-b border-line">
       <Link
         href={href}
-        prefetch={false}
+
         className={`block py-2 pl-2.5 -ml-0.5 border-l-[3px] no-underline hover:bg-sheet ${now ? 'border-rust' : 'border-transparent'}`}
       >
         <span className="flex justify-between gap-3 items-baseline">

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useEffect, useRef } from 'react'
 import { againstPut } from '@/core/roster/board'
 import { sayMinutes } from '@/core/methods/sayTime'

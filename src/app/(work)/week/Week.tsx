@@ -1,6 +1,6 @@
 'use client'
 import { monitorForElements } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import { useEffect, useMemo, useState } from 'react'
 import { againstPut } from '@/core/roster/board'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { isTold } from '@/core/respond/compare'
 import { sayAnswer } from '@/core/respond/answer'
 import type { FollowUpView } from '@/server/read/work'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { answersOf, compare, compareTold, isTold, STOP_TREATING, type Compared } from '@/core/respond/compare'
@@ -106,7 +106,7 @@ export function CheckWalk({ view }: { view: FollowUpWalkView }) {
               className="border-b border-line py-2.5 grid gap-x-4 gap-y-2 sm:grid-cols-[minmax(0,1fr)_170px_minmax(0,260px)] items-center"
             >
               <span>
-                <Link href={`/follow-up/${c.id}`} prefetch={false} className="font-bold text-lead">
+                <Link href={`/follow-up/${c.id}`} className="font-bold text-lead">
                   {c.tag}
                 </Link>{' '}
                 <span className="text-ink2">{c.kind}</span>

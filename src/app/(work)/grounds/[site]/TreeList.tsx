@@ -1,6 +1,6 @@
 'use client'
 import { useVirtualizer } from '@tanstack/react-virtual'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { hostName } from '@/almanac/hosts'
 import { STAGES, type Stage } from '@/core/plan/stage'
@@ -280,7 +280,7 @@ const Row = memo(function Row({
       </label>
       <Link
         href={`/trees/${t.id}`}
-        prefetch={false}
+
         data-tree={t.id}
         data-index={index}
         className="h-full grid grid-cols-[48px_minmax(0,1fr)_auto] gap-3 items-center no-underline hover:bg-sheet focus:bg-sheet [&.lit]:bg-sheet"

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { amountOf, inOneLine, UNREADABLE, type Application, type Correction } from '@/server/ledger/body'
 import { capital } from '@/core/capital'
 import { METHOD_NAME } from '@/core/card/say'

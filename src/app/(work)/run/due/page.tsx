@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { DUE_PAGE, dueAgainView } from '@/server/read/today'
 import { ButtonLink } from '@/ui/pieces/Button'

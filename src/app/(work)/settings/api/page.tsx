@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { openApiDocument } from '@/calc/openapi'
 import { ApiGuide } from './ApiGuide'
 import { readGuide } from '@/calc/guide'

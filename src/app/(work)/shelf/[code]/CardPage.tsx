@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { linesOf, sayLine } from '@/core/card/line'

@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import type { TreeView } from '@/server/read/tree'
 import { ProblemNote } from '@/ui/fields/ProblemNote'

@@ -1,6 +1,6 @@
 'use client'
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
 import { showGround } from '@/core/quantity/format'
 import { marksOn } from '@/core/ports/marks'

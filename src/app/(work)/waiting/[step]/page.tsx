@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { notFound } from 'next/navigation'
 import { hostName } from '@/almanac/hosts'
 import { showGirth } from '@/core/quantity/format'
@@ -68,7 +68,7 @@ export default async function WaitingPage({
           <li key={t.id} className="border-b border-line">
             <Link
               href={`/trees/${t.id}/${here}`}
-              prefetch={false}
+
               className="grid grid-cols-[48px_minmax(0,1fr)_auto] gap-4 items-center py-2.5 no-underline hover:bg-sheet"
             >
               <span className="grid place-items-center">

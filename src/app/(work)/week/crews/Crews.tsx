@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { METHODS } from '@/core/card/card'

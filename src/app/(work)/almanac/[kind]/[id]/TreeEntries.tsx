@@ -1,9 +1,9 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { OFTEN_WORD } from '@/almanac/oftenWord'
 import { notFound } from 'next/navigation'
 import { host as hostOf } from '@/almanac/hosts'
 import type { FirmAlmanac } from '@/almanac/own'
-import { causesOf } from '@/core/diagnose/weigh'
+import { causesOf, commonOn } from '@/core/diagnose/weigh'
 import type { AlmanacView } from '@/server/read/almanac'
 import { FindingFigure } from '@/ui/figures/FindingFigure'
 import { Note } from '@/ui/pieces/Note'
@@ -54,7 +54,7 @@ export function HostEntry({ id, view, almanac }: { id: string; view: AlmanacView
   const host = hostOf(id) ?? (own?.entry.kind === 'host' ? { ...own.entry, wood: null, note: null } : null)
   if (!host) notFound()
   const causes = causesOf(id, almanac.causes)
-  const special = causes.filter((c) => c.hosts !== '*').sort((a, b) => b.prior - a.prior)
+  const special = causes.filter((c) => c.hosts !== '*').sort((a, b) => commonOn(b, id) - commonOn(a, id))
   return (
     <>
       <h1 className="mt-1">

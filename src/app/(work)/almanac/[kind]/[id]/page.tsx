@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { notFound } from 'next/navigation'
 import { almanacOf, almanacView } from '@/server/read/almanac'
 import { KIND_WORD, type EntryKind } from '@/almanac/entries'

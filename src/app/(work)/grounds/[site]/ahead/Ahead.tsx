@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { capital } from '@/core/capital'
 import { grouped } from '@/core/grouped'
 import { MONTHS } from '@/core/time/yearly'
@@ -89,7 +89,7 @@ function Lines({ lines }: { lines: readonly ToCome[] }) {
         <li key={`${l.kind} ${l.href} ${l.on} ${l.what}`} className="border-b border-line">
           <Link
             href={l.href}
-            prefetch={false}
+
             className="grid sm:grid-cols-[minmax(0,1fr)_auto] gap-x-4 gap-y-1 py-2.5 items-baseline no-underline hover:bg-sheet"
           >
             <span>

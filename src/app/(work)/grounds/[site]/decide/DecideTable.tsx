@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
 import { ACTIONS, type Action } from '@/core/decide/propose'
 import { showWeight } from '@/core/diagnose/showWeight'

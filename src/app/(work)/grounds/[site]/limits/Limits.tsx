@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { shown } from '@/core/quantity/pair'

@@ -1,6 +1,6 @@
 'use client'
 import { ACTION_WORDS } from '@/almanac/actionWords'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useMemo, useState } from 'react'
 import { causeName } from '@/almanac/causes'
 import { findingName } from '@/almanac/findings'

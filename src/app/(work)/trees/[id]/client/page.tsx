@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { notFound } from 'next/navigation'
 import { clientView } from '@/server/read/client'
 import { sayApart } from '@/core/methods/sayTime'

@@ -1,5 +1,5 @@
 import dynamic from 'next/dynamic'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
 import type { Finding, FindingState } from '@/core/diagnose/almanac'
 import type { Known } from '@/core/diagnose/examination'

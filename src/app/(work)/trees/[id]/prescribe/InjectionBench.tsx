@@ -1,5 +1,5 @@
 'use client'
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { useMemo, useState, type ReactNode } from 'react'
 import { feedsOnly } from '@/core/history/use'
 import { planInjection, type InjectionPlanInput } from '@/core/methods/trunk-injection/plan'

@@ -1,4 +1,4 @@
-import Link from 'next/link'
+import { Link } from '@/ui/pieces/Link'
 import { CLASS_WORD } from '@/almanac/classWord'
 import { testsFor } from '@/almanac/laboratory'
 import type { Finding } from '@/core/diagnose/almanac'
