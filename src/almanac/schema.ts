@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { HOW_WELL, LEAF, putsOn, WAY_METHODS } from '@/core/decide/way'
+import { PUT_ON_METHODS } from '@/core/card/format'
 import { HAND_NAMES } from '@/core/methods/hand'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
@@ -128,11 +129,15 @@ const WayEntry = z
     well: z.enum(HOW_WELL),
     on: text(4).optional(),
     first: text(4).optional(),
+    leads: z.array(z.enum([...HAND_NAMES, ...PUT_ON_METHODS])).optional(),
     again: text(4),
     againDays: z.int().min(1).max(4000).nullable(),
   })
   .refine((way) => !putsOn(way.method) || way.kinds !== undefined, {
     error: 'A way that puts something on names the kind of active.',
+  })
+  .refine((way) => (way.first === undefined) === (way.leads === undefined), {
+    error: 'What must come first is in the list of works that meet it.',
   })
 
 /** The whole almanac as it must be; parsed when the app is built and in the tests. */

@@ -3,7 +3,7 @@ import type { Method } from '@/core/card/card'
 import { namesHost } from '@/core/card/namesHost'
 import { notDecided } from '@/core/decide/allowed'
 import { said } from '@/core/gate/gate'
-import { waitsFor } from '@/core/gate/order'
+import { comesFirst, waitsFor } from '@/core/gate/order'
 import type { Refusal } from '@/core/gate/question'
 import { feedsOnly } from '@/core/history/use'
 import { merit } from '@/core/methods/merit'
@@ -59,6 +59,8 @@ export interface Way extends UseRow {
   asks: string[]
   /** What it waits for in a line of work; null where it waits for nothing. */
   waits: ReturnType<typeof waitsFor>
+  /** Works that it asks for first, in their order, and that were not done this year. */
+  first: ReturnType<typeof comesFirst>
   /** By merit; the greater stands first. */
   score: number
 }
@@ -116,6 +118,7 @@ export function waysFor(
           again,
           answers: answersFinding(u.use.method, found),
         })
+        const work = { cause: hand.cause!, method: u.use.method, product: productOf(u.use, u.product) }
         const window = cardWindow(hand, u.use, q.on)
         const season =
           opensOn !== null
@@ -130,7 +133,8 @@ export function waysFor(
           reasons: [...reasons, ...season],
           opensOn,
           again,
-          waits: waitsFor({ cause: hand.cause!, method: u.use.method, product: productOf(u.use, u.product) }),
+          waits: waitsFor(work),
+          first: comesFirst({ ...work, history: hand.history, on: q.on }),
           asks: asks.filter((a) => LOOKED_FOR.includes(a.field)).map((a) => a.message),
           score,
         }

@@ -190,13 +190,13 @@ export const INSECT_WAYS: Readonly<Record<string, readonly Way[]>> = {
   ],
   'citrus-leafminer': [
     w('watch', 'Leave it on grown trees', 'each flush', BEARS, 'each flush'),
-    w('crown-spray', 'Spinosad on the young flush', 'as the flush opens, evening', HOLDS, BY_LABEL, { kinds: ['spinosad'], on: 'young trees strong enough to flush evenly' }),
+    w('crown-spray', 'Spinosad on the young flush', 'as the flush opens, evening', HOLDS, BY_LABEL, { kinds: ['spinosad'], on: 'young trees strong enough to flush evenly', first: 'feed it strong' }),
     w('feed', 'Feed so that flushes come together', 'with the flush, not before the tree is strong', BEARS, YEARLY, { kinds: ['complete citrus feed'] }),
   ],
   'snails-slugs': [
     w('hands', 'Clear the cover some feet back, iron phosphate bait', 'damp evenings', ENDS, 'after rain'),
     w('prune', 'Lift the skirt off the ground', 'after harvest', HOLDS, YEARLY),
-    w('feed', 'Feed on bared ground only, no thick mulch to hide in', 'soil moist; quick release in spring or autumn only', BEARS, YEARLY, { kinds: ['complete feed'] }),
+    w('feed', 'Feed on bared ground only, no thick mulch to hide in', 'soil moist; quick release in spring or autumn only', BEARS, YEARLY, { kinds: ['complete feed'], first: 'clear the cover' }),
   ],
   'chestnut-weevil': [
     w('hands', 'Gather nuts daily; heat in water at 120 to 122 °F for 20 to 30 minutes, 140 °F only for nuts to be eaten', 'harvest', ENDS, 'daily'),

@@ -1,5 +1,6 @@
 import type { HowWell, Way, WayMethod } from '@/core/decide/way'
 import { AGAIN } from './again'
+import { FIRST } from './first'
 import { WHEN } from './when'
 
 type More = Pick<Way, 'kinds' | 'on' | 'first'>
@@ -12,7 +13,17 @@ export const w = (
   well: HowWell,
   again: string,
   more: More = {},
-): Way => ({ method, what, when, time: WHEN[when], well, again, againDays: AGAIN[again], ...more })
+): Way => ({
+  method,
+  what,
+  when,
+  time: WHEN[when],
+  well,
+  again,
+  againDays: AGAIN[again],
+  ...more,
+  ...(more.first !== undefined && { leads: FIRST[more.first] }),
+})
 
 export const ENDS = 'ends it'
 export const HOLDS = 'holds it down'

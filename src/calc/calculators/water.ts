@@ -16,12 +16,12 @@ export const water = calculator({
   },
   answer: { volume: figure('Gallons.'), hours: z.number() },
   example: { diameter: '4 in', gallonsPerInch: 10, emitters: 6, flow: '1 gal/hour' },
-  work: (input, units, q) => {
-    const r = watering({ ...input, units })
+  work: ({ diameter, gallonsPerInch, emitters, flow }, units, q) => {
+    const r = watering({ diameter, gallonsPerInch, drip: { emitters, flow }, units })
     return r.ok
       ? {
           ok: true,
-          value: { volume: q(r.value.volume, 'gal'), hours: r.value.hours, working: r.value.working },
+          value: { volume: q(r.value.volume, 'gal'), hours: r.value.hours!, working: r.value.working },
         }
       : r
   },

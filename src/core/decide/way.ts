@@ -48,6 +48,8 @@ export interface Way {
   on?: string
   /** What must come first. */
   first?: string
+  /** The works that meet it, in their order; offered before it in a line. */
+  leads?: readonly Method[]
   /** How often. */
   again: string
   /** After how many days it is due again; null where it is done once, or the card alone says it. */

@@ -7,6 +7,7 @@ import { toSI } from '../quantity/units'
 import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, leafChanges } from './calendar'
 import { GATE, gate, said } from './gate'
 import { isBorne } from './kind'
+import { comesFirst } from './order'
 import { saidOfSeen } from './looks'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
@@ -456,4 +457,26 @@ test('the line is cut before the axe, and the axe comes before the wood', () => 
   expect(why({ ...line, on: '2026-06-10' })).toEqual([])
   // Another cause asks for no order of felling.
   expect(why({ cause: causeFacts('emerald-ash-borer', 'ash'), host: hostFacts('ash') })).toEqual([])
+})
+
+test('what a way asks for first is offered before it, unless it was done this year or is planned', () => {
+  const birch = {
+    cause: causeFacts('bronze-birch-borer', 'birch'),
+    method: 'trunk-injection' as const,
+    product: product('EB4', 'emamectin benzoate'),
+    on: '2026-06-12',
+    history: [],
+  }
+  const water = (on: string, more = {}) => [{ ...used('HC-WATER', [], on, more), method: 'water' as const }]
+  expect(comesFirst(birch)).toEqual(['water'])
+  expect(comesFirst({ ...birch, history: water('2026-05-20') })).toEqual([])
+  expect(comesFirst({ ...birch, history: water('2026-05-20', { treated: false }) })).toEqual(['water'])
+  expect(comesFirst({ ...birch, history: water('2025-06-11') })).toEqual([])
+  expect(comesFirst({ ...birch, history: water('2025-06-10') })).toEqual(['water'])
+  expect(comesFirst({ ...birch, history: water('2026-06-20', { state: 'on a day' }) })).toEqual([])
+  expect(comesFirst({ ...birch, cause: causeFacts('emerald-ash-borer', 'ash') })).toEqual([])
+  // Of several in their order, what is done falls out.
+  const oak = { ...birch, cause: causeFacts('two-lined-chestnut-borer', 'oak-red-group') }
+  expect(comesFirst(oak)).toEqual(['water', 'trenches'])
+  expect(comesFirst({ ...oak, history: water('2026-05-20') })).toEqual(['trenches'])
 })

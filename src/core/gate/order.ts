@@ -1,6 +1,6 @@
 import { METHOD_NAME } from '../card/say'
 import type { Use } from '../history/use'
-import { spokenDate } from '../time/calendar'
+import { daysBetween, spokenDate } from '../time/calendar'
 import { closed, asked, type Found, type Question, type Rule } from './question'
 import { waysHere } from './ways'
 
@@ -16,6 +16,23 @@ export function waitsFor(
 ): { method: Use['method']; days: number } | null {
   const first = waysHere(q).find((w) => w.time?.after !== undefined)?.time?.after
   return first === undefined ? null : { method: first, days: FOLLOWS[first] ?? 0 }
+}
+
+/** Work of the year before a day still counts as done first. */
+const STILL_DONE = 366
+
+/**
+ * The works that a way asks for first and that neither were done within the year nor are planned, in their order: they are offered as
+ * steps before it and held by nothing else. `comesFirst({ cause, method: 'trunk-injection', … })` is `['water']` on a birch with borers.
+ */
+export function comesFirst(
+  q: Pick<Question, 'method' | 'product' | 'history' | 'on'> & { cause: Pick<Question['cause'], 'ways'> },
+): readonly Use['method'][] {
+  const leads = waysHere(q).find((w) => w.leads !== undefined)?.leads ?? []
+  return leads.filter(
+    (method) =>
+      !q.history.some((u) => u.method === method && u.treated && daysBetween(u.on, q.on) <= STILL_DONE),
+  )
 }
 
 /**

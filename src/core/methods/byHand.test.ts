@@ -8,7 +8,7 @@ import { checksAfter } from './checks'
 import { HAND, HAND_NAMES, handMethod, isHand, type HandName } from './hand'
 import { outcomeOfWork } from './outcome'
 import type { Method } from '../card/card'
-import type { PlanOf, UseOf } from './plan'
+import type { PlanOf, SubjectPlan, UseOf } from './plan'
 import { planByHand } from './planByHand'
 import { methodOf, planSubject } from './registry'
 import { rescueOf } from './save/save'
@@ -165,6 +165,19 @@ test('spokes, water and guards come from the calculators of the same name', () =
   const w = plan('water')
   expect(fromSI(w.water!, 'gal')).toBeCloseTo(30, 9)
   expect(w.shape['hours']).toBeCloseTo(7.5, 9)
+  const poured = planned('water', {})
+  if (!poured.ok) throw new Error(poured.problem.message)
+  expect(poured.value.plan.shape).not.toHaveProperty('hours')
+  expect(poured.value.plan.steps.map((s) => s.kind === 'task' && s.task)).toEqual(['probe', 'basin', 'pour'])
+  expect(sayPlan(poured.value.plan as SubjectPlan, useOfHand('water'), 'us')).toBe('30 gal')
+  expect(sayTask('pour', poured.value.plan as SubjectPlan, useOfHand('water'), 'us').text).toMatch(
+    /^30 gal in all/,
+  )
+  expect(planned('water', { emitters: '4' })).toMatchObject({
+    ok: false,
+    problem: { code: 'missing', field: 'flow' },
+  })
+  expect(planned('water', { flow: '1 gal' })).toMatchObject({ ok: false, problem: { field: 'emitters' } })
   const g = plan('guard').shape
   expect(fromSI(Number(g['height']), 'in')).toBeCloseTo(12 + 24 + 3, 9)
   expect(fromSI(Number(g['length']), 'in')).toBeCloseTo(Math.PI * 6 + 1.5, 9)

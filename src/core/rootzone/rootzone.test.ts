@@ -39,21 +39,24 @@ test.each([
 const young: WateringInput = {
   diameter: inch(3),
   gallonsPerInch: 10,
-  emitters: 4,
-  flow: toSI(1, 'gal') / 3600,
+  drip: { emitters: 4, flow: toSI(1, 'gal') / 3600 },
 }
 
 test('thirty gallons through four slow emitters take seven and a half hours', () => {
   const r = watering(young)
   expect(r.ok && fromSI(r.value.volume, 'gal')).toBeCloseTo(30, 9)
   expect(r.ok && r.value.hours).toBeCloseTo(7.5, 9)
+  // Poured by hand it is as much water, and no hours of a line.
+  const poured = watering({ ...young, drip: undefined })
+  expect(poured).toMatchObject({ ok: true, value: { hours: null, volume: r.ok && r.value.volume } })
+  expect(poured.ok && poured.value.working.map((s) => s.label)).toEqual(['Water'])
 })
 
 test.each([
   [{ diameter: 0 }, 'diameter'],
   [{ gallonsPerInch: 0 }, 'gallonsPerInch'],
-  [{ emitters: 0 }, 'emitters'],
-  [{ flow: 0 }, 'flow'],
+  [{ drip: { emitters: 0, flow: 1 } }, 'emitters'],
+  [{ drip: { emitters: 4, flow: 0 } }, 'flow'],
 ] as [Partial<WateringInput>, string][])('water with %j is refused at %s', (input, field) => {
   expect(watering({ ...young, ...input })).toMatchObject({
     ok: false,

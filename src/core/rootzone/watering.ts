@@ -8,23 +8,23 @@ import type { Working } from '../working/working'
 export interface WateringInput {
   diameter: Length
   gallonsPerInch: number
-  emitters: number
-  /** Of one emitter, m³ per second. */
-  flow: number
+  /** Of a drip line; left out where a basin or bags are filled by hand. `flow` is that of one, m³ per second. */
+  drip?: { emitters: number; flow: number }
   units?: UnitSystem
 }
 
 export interface Watering {
   volume: Volume
-  hours: number
+  /** How long the line runs; null without one. */
+  hours: number | null
   working: Working
 }
 
 /**
- * Water for a young tree in a dry spell, and how long the emitters run for it.
+ * Water for a young tree in a dry spell, and how long a drip line runs for it.
  * Problems: `out-of-range` for a trunk, a rate, emitters or a flow that cannot be.
  * Source: handbook, water (10 gal per inch of diameter a week).
- * @example watering({ diameter: toSI(3, 'in'), gallonsPerInch: 10, emitters: 4, flow: toSI(1, 'gal') / 3600 }) // 30 gal, 7.5 h
+ * @example watering({ diameter: toSI(3, 'in'), gallonsPerInch: 10, drip: { emitters: 4, flow: toSI(1, 'gal') / 3600 } }) // 30 gal, 7.5 h
  */
 export function watering(input: WateringInput): Result<Watering> {
   const units = input.units ?? 'us'
@@ -40,13 +40,14 @@ export function watering(input: WateringInput): Result<Watering> {
       'gallonsPerInch',
       'The gallons per inch must be more than zero and at most 1,000.',
     )
-  if (!Number.isInteger(input.emitters) || input.emitters < 1 || input.emitters > 10_000)
+  const { drip } = input
+  if (drip && (!Number.isInteger(drip.emitters) || drip.emitters < 1 || drip.emitters > 10_000))
     return refuse('out-of-range', 'emitters', 'The emitters must be a whole number from 1 to 10,000.')
-  if (!(input.flow > 0))
+  if (drip && !(drip.flow > 0))
     return refuse('out-of-range', 'flow', 'The flow of an emitter must be more than zero.')
   const inches = fromSI(input.diameter, 'in')
   const volume = toSI(inches * input.gallonsPerInch, 'gal')
-  const hours = volume / (input.emitters * input.flow * 3600)
+  const hours = drip ? volume / (drip.emitters * drip.flow * 3600) : null
   const each = toSI(input.gallonsPerInch, 'gal')
   return ok({
     volume,
@@ -58,12 +59,16 @@ export function watering(input: WateringInput): Result<Watering> {
         result: shown(volume, 'gal', units),
         source: 'handbook',
       },
-      {
-        label: 'Running time',
-        expression: `${shown(volume, 'gal', units)} ÷ (${input.emitters} × ${shown(input.flow * 3600, 'gal', units)} an hour)`,
-        result: `${sensible(hours)} h`,
-        source: 'reading',
-      },
+      ...(drip && hours !== null
+        ? [
+            {
+              label: 'Running time',
+              expression: `${shown(volume, 'gal', units)} ÷ (${drip.emitters} × ${shown(drip.flow * 3600, 'gal', units)} an hour)`,
+              result: `${sensible(hours)} h`,
+              source: 'reading' as const,
+            },
+          ]
+        : []),
     ],
   })
 }

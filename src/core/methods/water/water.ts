@@ -1,5 +1,5 @@
 import { watering } from '../../rootzone/watering'
-import { ok } from '../../problem'
+import { ok, refuse } from '../../problem'
 import { plain } from '../../quantity/format'
 import { shown } from '../../quantity/pair'
 import { fromSI } from '../../quantity/units'
@@ -19,23 +19,30 @@ export const water: HandMethod = {
     { name: 'times', label: 'Times a season, at most', kind: 'count', least: 1, most: 40 },
   ],
   asks: [
-    { name: 'emitters', label: 'Emitters on the line', kind: 'count', least: 1, most: 1000 },
-    { name: 'flow', label: 'Each gives an hour', kind: 'volume', hint: '1 gal' },
+    { name: 'emitters', label: 'Emitters on the line', kind: 'count', least: 1, most: 1000, optional: true },
+    { name: 'flow', label: 'Each gives an hour', kind: 'volume', hint: '1 gal', optional: true },
   ],
   kit: 'line or bags, probe, timer',
   plan({ tree, terms, given, units }) {
+    const [emitters, flow] = [given['emitters'], given['flow']]
+    if ((emitters === undefined) !== (flow === undefined))
+      return refuse(
+        'missing',
+        emitters === undefined ? 'emitters' : 'flow',
+        'A drip line runs as long as its emitters and what each gives say: name both, or neither where it is poured.',
+      )
     const r = watering({
       diameter: tree.diameter,
       gallonsPerInch: fromSI(Number(terms['perInch']), 'gal'),
-      emitters: Number(given['emitters']),
-      flow: Number(given['flow']) / 3600,
+      ...(emitters !== undefined && { drip: { emitters: Number(emitters), flow: Number(flow) / 3600 } }),
       units,
     })
     if (!r.ok) return r
+    const { volume, hours } = r.value
     return ok({
       minutes: MINUTES,
-      water: r.value.volume,
-      shape: { volume: r.value.volume, hours: r.value.hours, emitters: Number(given['emitters']) },
+      water: volume,
+      shape: { volume, ...(hours !== null && { hours, emitters: Number(emitters) }) },
       steps: [
         {
           task: 'probe',
@@ -48,7 +55,9 @@ export const water: HandMethod = {
           },
         },
         { task: 'basin', times: 1 },
-        { task: 'run', times: 1, note: { name: 'hours', label: 'How long it ran', kind: 'words' } },
+        hours === null
+          ? { task: 'pour', times: 1 }
+          : { task: 'run', times: 1, note: { name: 'hours', label: 'How long it ran', kind: 'words' } },
       ],
       working: r.value.working,
     })
@@ -65,6 +74,11 @@ export const water: HandMethod = {
           name: 'Basin',
           text: 'A rim of soil at the edge of the root ball or the drip line, none against the bark; mulch inside it.',
         }
+      case 'pour':
+        return {
+          name: 'Pour',
+          text: `${shown(Number(shape['volume']), 'gal', units)} in all, into the basin or the bags, in as many goes as soak in. Nothing may run off.`,
+        }
       default:
         return {
           name: 'Run',
@@ -73,7 +87,7 @@ export const water: HandMethod = {
     }
   },
   inOneLine: ({ shape, units }) =>
-    `${shown(Number(shape['volume']), 'gal', units)} in ${plain(Number(shape['hours']), 1)} hours`,
+    `${shown(Number(shape['volume']), 'gal', units)}${shape['hours'] === undefined ? '' : ` in ${plain(Number(shape['hours']), 1)} hours`}`,
   repeats: (terms) => ({
     least: Number(terms['days']),
     most: Number(terms['days']) + 3,

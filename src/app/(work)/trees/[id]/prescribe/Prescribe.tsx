@@ -6,6 +6,7 @@ import { showWeight } from '@/core/diagnose/showWeight'
 import type { PrescribeView } from '@/server/read/tree'
 import { AgreedLines } from '@/ui/methods/AgreedLines'
 import type { ChosenMatters } from '@/ui/methods/Matters'
+import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { shortDate } from '@/ui/when'
 import { TreeHeading } from '../TreeHeading'
@@ -40,6 +41,8 @@ export function Prescribe({
   const dayOf = (w: Way | null) => w?.opensOn ?? view.today
   const [day, setDay] = useState<LineDay>({ onDate: dayOf(way), harvestOn: '', eaten: null })
   const [matters, setMatters] = useState<ChosenMatters>({})
+  /** The way for which another is put first. */
+  const [meant, setMeant] = useState<string | null>(null)
   /** Another way; the day goes with it as long as nobody has chosen one. */
   const choose = (id: string | null) => {
     if (steps.length === 0 && day.onDate === dayOf(way))
@@ -57,7 +60,10 @@ export function Prescribe({
       // What waits for it comes next, or what is not in the line yet, in order of merit.
       const used = new Set([...steps, step].flatMap((s) => s.items.map((i) => i.useId)))
       const left = opened(view.ways, [...steps, step]).filter((w) => w.closed.length === 0 && !used.has(w.id))
-      setChosen((left.find((w) => w.waits?.method === way?.use.method) ?? left[0])?.id ?? chosen)
+      setChosen(
+        (left.find((w) => w.waits?.method === way?.use.method) ?? left.find((w) => w.id === meant) ?? left[0])
+          ?.id ?? chosen,
+      )
     },
     onWhen: (n: number, when: When) => setSteps(withWhen(steps, n, when)),
     onDrop: () => setSteps(steps.slice(0, -1)),
@@ -67,6 +73,7 @@ export function Prescribe({
   const below = view.diagnosis
     ? `${view.diagnosis.name}, ${showWeight(view.diagnosis.probability)} · crown ${tree.liveCrownPercent ?? 'not taken'}${tree.liveCrownPercent === null ? '' : ' % live'} · signed by ${view.diagnosis.signedBy}, ${shortDate(view.diagnosis.signedAt, view.timeZone)}`
     : 'Nothing has been signed as the cause yet.'
+  const before = way ? worksBefore(way, openWays, steps) : []
   const choice = ways.length > 0 ? <WayChoice ways={ways} chosen={chosen} onChoose={choose} /> : null
   return (
     <>
@@ -99,6 +106,20 @@ export function Prescribe({
       {way && way.asks.length > 0 && (
         <Note says="know" className="mt-3 max-w-3xl">
           Before it is begun: {way.asks.join(' ')}
+        </Note>
+      )}
+      {before.length > 0 && (
+        <Note says="know" className="mt-3 max-w-3xl">
+          {before.map((w) => METHOD_NAME[w.use.method]).join(', then ')}{' '}
+          {before.length === 1 ? 'comes' : 'come'} before this, by the almanac.{' '}
+          <Button
+            onClick={() => {
+              setMeant(way!.id)
+              choose(before[0]!.id)
+            }}
+          >
+            Put {METHOD_NAME[before[0]!.use.method].toLowerCase()} first
+          </Button>
         </Note>
       )}
       {!way && choice}
@@ -139,6 +160,14 @@ function opened(ways: readonly Way[], steps: readonly LineStep[]): Way[] {
   return kept.size === 0
     ? [...ways]
     : ways.map((w) => ({ ...w, closed: w.closed.filter((c) => c.after === undefined || !kept.has(c.after)) }))
+}
+
+/** What a way asks for first, as ways that may go on and are not in the line yet. */
+function worksBefore(way: Way, open: readonly Way[], steps: readonly LineStep[]): Way[] {
+  const kept = new Set(
+    steps.flatMap((s) => s.items.map((i) => open.find((w) => w.id === i.useId)?.use.method)),
+  )
+  return way.first.flatMap((m) => (kept.has(m) ? [] : (open.find((w) => w.use.method === m) ?? [])))
 }
 
 /** The way by which a tree was treated before. */
