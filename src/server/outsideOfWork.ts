@@ -1,6 +1,7 @@
-import { hoursOutside, openings } from '@/core/methods/outside'
+import { seenBefore } from '@/core/gate/looks'
+import { goesOnLater, hoursOutside, openings } from '@/core/methods/outside'
 import type { SiteHours } from '@/core/roster/siteHours'
-import { addDays, dateIn } from '@/core/time/calendar'
+import { addDays, dateIn, spokenDate } from '@/core/time/calendar'
 import { against, gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import type { TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
@@ -11,6 +12,16 @@ const HOUR = 3_600_000
 /** Rain this long before an hour counts for it, and so much of what follows is read. */
 const BEFORE = 48 * HOUR
 const AFTER_HOURS = 48
+
+/** What was gone on with on later days by looks of the first. */
+function seenOnlyBefore(
+  { seen, confirmedAt, timeZone }: Worked['subject'],
+  opened: readonly number[],
+): string[] {
+  const last = opened.reduce((x, y) => Math.max(x, y), -Infinity)
+  const said = last === -Infinity ? null : seenBefore(seen, confirmedAt?.getTime() ?? null, last, timeZone)
+  return said === null ? [] : [`On ${spokenDate(dateIn(timeZone, new Date(last)))}: ${said}.`]
+}
 
 /**
  * What of the work at trees lay outside its card in the hours in which it was done, or outside the gate on its days, a sentence each, by tree of the
@@ -54,7 +65,11 @@ export async function outsideOfWork(
       )
       return [
         s.id,
-        [...hoursOutside(s.use, s.product.actives, own, hours, s.timeZone, person.units), ...new Set(closed)],
+        [
+          ...hoursOutside(s.use, s.product.actives, own, hours, s.timeZone, person.units),
+          ...new Set(closed),
+          ...seenOnlyBefore(s, openings(steps.filter((step) => !goesOnLater(step)))),
+        ],
       ]
     }),
   )

@@ -8,7 +8,7 @@ import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, l
 import { GATE, gate, said } from './gate'
 import { isBorne } from './kind'
 import { comesFirst } from './order'
-import { saidOfSeen } from './looks'
+import { saidOfSeen, saySeen, seenBefore } from './looks'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
 const product = (code: string, ...actives: string[]): ProductFacts => {
@@ -457,6 +457,18 @@ test('the line is cut before the axe, and the axe comes before the wood', () => 
   expect(why({ ...line, on: '2026-06-10' })).toEqual([])
   // Another cause asks for no order of felling.
   expect(why({ cause: causeFacts('emerald-ash-borer', 'ash'), host: hostFacts('ash') })).toEqual([])
+})
+
+test('what was seen at a tree holds for the day on which it was seen, by the calendar of the place', () => {
+  const seen = { soil: 'moist', leaf: 'out' } as const
+  // Half past ten in the evening of 8 June in New York, the 9th by the clock of Greenwich.
+  const evening = Date.UTC(2026, 5, 9, 2, 30)
+  const later = (hours: number) => seenBefore(seen, evening, evening + hours * 3_600_000, 'America/New_York')
+  expect(saySeen(seen)).toBe('leaves out, soil moist')
+  expect(later(1)).toBeNull()
+  expect(later(2)).toBe('leaves out, soil moist was seen on Mon 8 Jun and not looked at since')
+  expect(seenBefore({}, evening, evening + 1e9, 'America/New_York')).toBeNull()
+  expect(seenBefore(seen, null, evening, 'America/New_York')).toBeNull()
 })
 
 test('what a way asks for first is offered before it, unless it was done this year or is planned', () => {

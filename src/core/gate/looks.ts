@@ -1,4 +1,5 @@
 import { LEAF } from '../decide/way'
+import { dateIn, spokenWeekday } from '../time/calendar'
 import type { Facts } from './question'
 
 /** What only somebody who stands at the tree can say, and is asked before work is begun. */
@@ -45,4 +46,24 @@ export function saidOfSeen(seen: Seen): { label: string; value: string }[] {
     const at = (options as readonly string[]).indexOf(seen[field] ?? '')
     return at < 0 ? [] : [{ label: question, value: said[at]! }]
   })
+}
+
+/** What was seen in one line. `saySeen({ soil: 'moist', leaf: 'out' })` is `leaves out, soil moist` */
+export function saySeen(seen: Seen): string {
+  return saidOfSeen(seen)
+    .map(({ label, value }) => `${label.toLowerCase()} ${value}`)
+    .join(', ')
+}
+
+/**
+ * What speaks against going on by what was seen on an earlier day: leaves, soil and bark are looked at on the day of the work. Null where it was
+ * seen on the day itself, or where nothing was looked for. `seenAt` and `at`: instants, epoch ms.
+ *
+ * @example seenBefore({ soil: 'moist' }, monday, wednesday, 'America/New_York') // 'soil moist was seen on Mon 8 Jun and not looked at since'
+ */
+export function seenBefore(seen: Seen, seenAt: number | null, at: number, timeZone: string): string | null {
+  const said = saySeen(seen)
+  if (said === '' || seenAt === null) return null
+  const [day, now] = [dateIn(timeZone, new Date(seenAt)), dateIn(timeZone, new Date(at))]
+  return day < now ? `${said} was seen on ${spokenWeekday(day)} and not looked at since` : null
 }

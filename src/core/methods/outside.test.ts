@@ -109,10 +109,33 @@ test('what closes is never held up, what opens is', () => {
       step: steps[0]!,
       press: { kind },
       at: half(10),
+      seenBefore: null,
     }).map((o) => o.what)
   expect(ask('do')).toContain('wind')
   expect(ask('undo')).toEqual([])
   expect(ask('give-up')).toEqual([])
+})
+
+test('looks of an earlier day are asked about where something is opened, and not at a step that waits for days', () => {
+  const ask = (kind: string, more: Partial<Extract<RunningStep, { kind: 'task' }>> = {}) => {
+    const step = task({ task: 'inside', product: 1, ...more })
+    return outsideNow({
+      use: captan,
+      actives: [],
+      plan: { method: 'crown-spray' } as SubjectPlan,
+      hours: [],
+      timeZone: NEW_YORK,
+      units: 'us',
+      steps: [step],
+      step,
+      press: { kind },
+      at: half(10),
+      seenBefore: 'bark dry was seen on Mon 8 Jun and not looked at since',
+    }).map((o) => o.what)
+  }
+  expect(ask('do')).toEqual(['seen before'])
+  expect(ask('undo')).toEqual([])
+  expect(ask('do', { waits: { after: 'open', days: 2 } })).toEqual([])
 })
 
 test('a port that is empty sooner than a trunk drinks is asked about', () => {
@@ -137,6 +160,7 @@ test('a port that is empty sooner than a trunk drinks is asked about', () => {
       step: port,
       press: { kind: 'stop' },
       at: half(9) + minutes * 60_000,
+      seenBefore: null,
     }).map((o) => o.what)
   expect(ask(1)).toEqual(['too quick'])
   expect(ask(4)).toEqual([])

@@ -14,7 +14,7 @@ import { tooQuick } from './trunk-injection/deviations'
 
 /** Something of the moment of a press that its card does not allow: by which name it is accepted, and in words. */
 export interface Outside {
-  what: HourReason | 'not dried' | 'too quick'
+  what: HourReason | 'not dried' | 'too quick' | 'seen before'
   say: string
 }
 
@@ -53,7 +53,7 @@ export function outsideHour(
   )
 }
 
-/** What speaks against pressing a step now: the hour, a time to dry that is not over, an uptake that cannot be. */
+/** What speaks against pressing a step now: the hour, a time to dry that is not over, an uptake that cannot be, looks of an earlier day. */
 export function outsideNow(q: {
   use: UseOf<Method>
   actives: readonly { name: string }[]
@@ -67,6 +67,8 @@ export function outsideNow(q: {
   press: { kind: string; noted?: string }
   /** Epoch ms. */
   at: number
+  /** Why what was seen at the tree no longer holds; null while it does. */
+  seenBefore: string | null
 }): Outside[] {
   const { step, at } = q
   if (step.kind === 'port' && q.press.kind === 'stop' && q.plan.method === 'trunk-injection') {
@@ -88,7 +90,15 @@ export function outsideNow(q: {
   return [
     ...outsideHour(q.use, q.actives, q.hours, hourAt(q.timeZone, at), q.units),
     ...(dries === null ? [] : [{ what: 'not dried' as const, say: dries }]),
+    ...(q.seenBefore === null || goesOnLater(step)
+      ? []
+      : [{ what: 'seen before' as const, say: q.seenBefore }]),
   ]
+}
+
+/** A step that is planned for a later day than the first, as it waits for something to dry. */
+export function goesOnLater(step: RunningStep): boolean {
+  return step.kind === 'task' && step.waits !== undefined
 }
 
 /**

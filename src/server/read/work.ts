@@ -127,6 +127,8 @@ export function jobView(id: string) {
         anew: s.anew,
         releasedAt: s.releasedAt?.getTime() ?? null,
         found: s.found,
+        /** By whoever began it. */
+        seen: s.seen,
         recordId: s.recordId,
         plan,
         gets: sayPlan(plan, useOf(s).use, person.units),

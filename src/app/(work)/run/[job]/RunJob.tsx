@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
+import { saySeen } from '@/core/gate/looks'
 import { hourAt } from '@/core/methods/outside'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
@@ -240,6 +241,9 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
             <Note says="stop" className="mb-3">
               {ANEW[tree.anew]} Begin nothing; hand it back to the arborist.
             </Note>
+          )}
+          {tree.status === 'open' && saySeen(tree.seen) !== '' && (
+            <p className="text-small text-ink2 mb-2">Seen when it was begun: {saySeen(tree.seen)}.</p>
           )}
           {held ? (
             <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />

@@ -1,3 +1,4 @@
+import { seenBefore } from '@/core/gate/looks'
 import { outsideNow, type Outside } from '@/core/methods/outside'
 import type { JobView } from '@/server/read/work'
 import { firmNow } from '@/ui/shell/firmClock'
@@ -5,6 +6,7 @@ import type { Act } from './job'
 
 /** What speaks against presses at this moment, each once. */
 export function outsideOf(view: JobView, presses: Parameters<Act>[0]): Outside[] {
+  const at = firmNow()
   const found = presses.flatMap(({ tree, step, command }) => {
     const { use, product } = view.items.find((i) => i.id === tree.itemId)!
     return outsideNow({
@@ -17,7 +19,8 @@ export function outsideOf(view: JobView, presses: Parameters<Act>[0]): Outside[]
       steps: tree.steps.map((s) => s.state),
       step: step.state,
       press: command,
-      at: firmNow(),
+      at,
+      seenBefore: seenBefore(tree.seen, tree.confirmedAt, at, view.timeZone),
     })
   })
   return [...new Map(found.map((o) => [`${o.what} ${o.say}`, o])).values()]
