@@ -2,6 +2,9 @@ import tseslint from 'typescript-eslint'
 import hooks from 'eslint-plugin-react-hooks'
 import a11y from 'eslint-plugin-jsx-a11y'
 
+const METHOD =
+  '/^(trunk-injection|soil-drench|soil-injection|bark-spray|crown-spray|feed|collar|trenches|water|prune|guard|fence|shelter|bag|repel|band|hands|release|save|watch|sample|barrier|fell|wood)$/'
+
 export default tseslint.config(
   { ignores: ['.next*/**', 'node_modules/**', '.data/**', '.threads/**', 'next-env.d.ts'] },
   {
@@ -50,6 +53,25 @@ export default tseslint.config(
       'no-restricted-imports': [
         'error',
         { paths: [{ name: 'next/link', message: 'Use Link of ui/pieces.' }] },
+      ],
+    },
+  },
+  {
+    // A method is known by name in its folder and in the registries alone: others ask what it is like.
+    files: ['src/**/*.{ts,tsx}'],
+    ignores: ['src/core/methods/*/*.ts', '**/*.test.ts'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        ...[
+          `BinaryExpression[operator=/^[!=]==$/][left.property.name='method'][right.value=${METHOD}]`,
+          `BinaryExpression[operator=/^[!=]==$/][left.name='method'][right.value=${METHOD}]`,
+          `SwitchStatement[discriminant.property.name='method']:has(SwitchCase > Literal[value=${METHOD}])`,
+          `SwitchStatement[discriminant.name='method']:has(SwitchCase > Literal[value=${METHOD}])`,
+        ].map((selector) => ({
+          selector,
+          message: 'Ask what the method is like; its folder has the question.',
+        })),
       ],
     },
   },

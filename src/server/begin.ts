@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { z } from 'zod'
 import { LOOKS } from '@/core/gate/looks'
 import { isTag } from '@/core/methods/tag'
@@ -86,7 +87,7 @@ export const beginWorkVerb = verb({
     const subjects = await jobSubjectsForChange(sql, input.jobSubjectIds)
     if (subjects.length < new Set(input.jobSubjectIds).size)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    if (subjects.some((s) => s.method === 'trunk-injection'))
+    if (subjects.some(isByPorts))
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
     const bloom = bloomNotLookedFor(subjects, input.noBloom)
     if (bloom) return bloom

@@ -1,3 +1,5 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
+import { isFed } from '@/core/methods/feed/isFed'
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
@@ -42,8 +44,7 @@ export const isFor = (hand: TreeAtHand, use: UseOf<Method>): boolean =>
   answersFinding(use.method, foundAt(hand))
 
 /** True for feed capsules: they go into a tree beside what is against its cause, and are against none themselves. */
-export const goesBeside = ({ use, product }: UseRow): boolean =>
-  use.method === 'trunk-injection' && feedsOnly(product.actives)
+export const goesBeside = ({ use, product }: UseRow): boolean => isByPorts(use) && feedsOnly(product.actives)
 
 /** How a day lies to the window of a use, at a tree. */
 export const cardWindow = (hand: TreeAtHand, use: UseOf<Method>, on: string): InWindow =>
@@ -116,7 +117,7 @@ function cardFacts(hand: TreeAtHand, row: UseRow, on: string): CardFacts {
     foodCrops: use.foodCrops,
     neverInBloom: use.neverInBloom,
     ...(use.window !== undefined && { window: { text: use.window, is: cardWindow(hand, use, on) } }),
-    ...(use.method === 'feed' && { release: use.terms.release }),
+    ...(isFed(use) && { release: use.terms.release }),
   }
 }
 

@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { notDecided } from '@/core/decide/allowed'
 import { z } from 'zod'
 import { checksAfter } from '@/core/methods/checks'
@@ -42,7 +43,7 @@ export const Given = z.strictObject({
 
 /** A tree with an item of the same prescription on it already: the next one keeps off its ports and goes through its gate. */
 export function withItem(hand: TreeAtHand, row: UseRow, plan: SubjectPlan, on: string): TreeAtHand {
-  const ports = plan.method === 'trunk-injection' ? plan.shape.ports : []
+  const ports = isByPorts(plan) ? plan.shape.ports : []
   return {
     ...hand,
     facts: hand.facts && {

@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { z } from 'zod'
 import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
 import { readLine, withUnit } from '@/core/methods/lines'
@@ -252,7 +253,7 @@ async function refusedMove(
 ): Promise<Result<never> | null> {
   const { plan, use } = subject
   if (bearing === null || step.state.kind !== 'port') return null
-  if (plan.method !== 'trunk-injection' || use.method !== 'trunk-injection') return null
+  if (!isByPorts(plan) || !isByPorts(use)) return null
   if (step.state.drilledAt !== null)
     return refuse('not-allowed', 'kind', `Port ${step.n} is drilled; a hole cannot be moved.`)
   const terms = readInjectionUse(use.terms)

@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { activeKey } from '@/core/actives/actives'
 import { capital } from '@/core/capital'
 import { z } from 'zod'
@@ -178,7 +179,7 @@ async function signOne(
       `${superseded} The arborist signs this record and writes under “otherwise than planned” how the new card bears on it.`,
     )
   const set = worked.flatMap((w) => w.steps).filter((s) => s.kind === 'port' && s.startedAt !== null).length
-  const counts = one.method === 'trunk-injection'
+  const counts = isByPorts(one)
   if (counts && input.counted === null)
     return refuse('missing', 'counted', 'Type how many empties you counted in.')
   if (counts && input.counted !== set)
@@ -302,7 +303,7 @@ async function signOne(
             person.units,
           )
         }),
-        hole: one.use.method === 'trunk-injection' ? one.use.terms.hole : null,
+        hole: isByPorts(one.use) ? one.use.terms.hole : null,
         startedAt: startedAt.toISOString(),
         endedAt: endedAt.toISOString(),
         countedIn: counts ? input.counted : null,

@@ -1,3 +1,4 @@
+import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
 import { v7 as uuidv7 } from 'uuid'
 import { inOneTank, whyNotOneTank, type Tanked } from '@/core/methods/crown-spray/tank'
 import type { Planned, UseOf } from '@/core/methods/plan'
@@ -36,7 +37,7 @@ export function intoTanks(
 function ofOneTank(mates: readonly Item[], units: 'us' | 'metric'): Result<Item[]> {
   const not = (message: string) => refuse('not-allowed', 'tank', message)
   const [first, ...rest] = mates as [Item, ...Item[]]
-  const solid = mates.find((m) => m.method !== 'crown-spray')
+  const solid = mates.find((m) => !isFromTank(m))
   if (solid) return not(`${solid.row.product.name} is no crown spray; only sprays share a tank.`)
   for (const [i, a] of mates.entries())
     for (const b of mates.slice(i + 1)) {

@@ -1,5 +1,6 @@
 import { said } from '@/core/gate/gate'
-import { workHours, type ForecastHour, type WorkHour } from '@/core/methods/hours'
+import { type ForecastHour } from '@/core/methods/hourReasons'
+import { workHours, type WorkHour } from '@/core/methods/hours'
 import { paces, type Pace } from '@/core/roster/pace'
 import { driveMinutes, milesFrom } from '@/core/roster/roads'
 import { dueStops, stopsOf, type Stop } from '@/core/roster/stop'

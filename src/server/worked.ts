@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { hostName } from '@/almanac/hosts'
 import { saidOfSeen } from '@/core/gate/looks'
 import { deviations } from '@/core/methods/deviations'
@@ -60,7 +61,7 @@ export function entryOf(
       kind: hostName(subject.host),
       diameterM: plan.diameter,
       readOn,
-      ...(plan.method === 'trunk-injection' &&
+      ...(isByPorts(plan) &&
         (plan.shape.stems
           ? {
               stems: plan.shape.stems.map((s) => ({ diameterM: s.diameter, portGirthM: s.portGirth })),

@@ -1,3 +1,4 @@
+import { partsRoots } from '@/core/methods/barrier/partsRoots'
 import { inOrder, type Way } from '@/core/decide/way'
 import type { OwnEntry } from '../ownEntry'
 import { DISEASE_WAYS } from './diseases'
@@ -28,5 +29,5 @@ export function waysOf(cause: string, own: readonly OwnEntry[] = []): Way[] {
  * @example carriesOn(waysOf('dutch-elm-disease')) // true
  */
 export function carriesOn(ways: readonly Way[]): boolean {
-  return ways.some((w) => w.time?.after === 'barrier')
+  return ways.some((w) => w.time?.after !== undefined && partsRoots({ method: w.time.after }))
 }

@@ -10,7 +10,8 @@ function best(trees: readonly Asks[], room: { money: number; minutes: number; ac
     if (
       sum((t) => Math.ceil(t.visit)) <= room.money &&
       sum((t) => Math.ceil(t.minutes)) <= room.minutes &&
-      sum((t) => t.active ?? 0) <= room.active
+      // A billionth more is the sum’s own rounding.
+      sum((t) => t.active ?? 0) <= room.active * (1 + 1e-9)
     )
       found = Math.max(
         found,

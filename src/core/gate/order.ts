@@ -1,4 +1,5 @@
 import { METHOD_NAME } from '../card/say'
+import { partsRoots } from '../methods/barrier/partsRoots'
 import type { Use } from '../history/use'
 import { daysBetween, spokenDate } from '../time/calendar'
 import { closed, asked, type Found, type Question, type Rule } from './question'
@@ -57,8 +58,8 @@ function notYet(q: Question, first: Use['method']): Found[] {
   const steps = q.history.filter((use) => use.method === first && use.treated)
   if (steps.some((use) => isDoneBy(use, q))) return []
   // A line is only cut where roots of another may be joined to it.
-  if (first === 'barrier' && q.facts.joined === false) return []
-  if (first === 'barrier' && q.facts.joined === undefined)
+  if (partsRoots({ method: first }) && q.facts.joined === false) return []
+  if (partsRoots({ method: first }) && q.facts.joined === undefined)
     return [
       asked('joined', 'Does a tree of the same kind stand within 50 ft, whose roots may be joined to it?'),
     ]

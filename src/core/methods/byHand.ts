@@ -3,6 +3,7 @@ import type { Result } from '../problem'
 import type { UnitSystem } from '../quantity/format'
 import type { Volume } from '../quantity/units'
 import type { Working } from '../working/working'
+import type { ForecastHour, HourReason } from './hourReasons'
 import type { Line, Values } from './lines'
 import type { Waits } from './step'
 
@@ -37,6 +38,9 @@ export interface HandQuestion {
   given: Values
   units: UnitSystem
 }
+
+/** What a house card holds, as it was written. */
+export type HandTerms = Readonly<Record<string, string | number>>
 
 /** What its words are made from. */
 export interface HandSaid {
@@ -85,6 +89,8 @@ export interface HandMethod {
   /** What is looked at afterwards. */
   /** `shape` of what was planned; none while it is not. */
   checks: (terms: Values, shape?: Values) => PromisedCheck[]
+  /** What weather, ground and bark set, hour by hour. */
+  hours?: (terms: HandTerms, hours: readonly ForecastHour[]) => HourReason[][]
   /** For so many days before and after it nothing may be sprayed. */
   sprayDays?: (terms: Values) => number
   /** What of its own stands against it. */

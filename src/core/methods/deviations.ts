@@ -1,11 +1,12 @@
 import { plain, type UnitSystem } from '../quantity/format'
-import type { Method } from '../card/card'
+import type { Method, PutOnMethod } from '../card/card'
+import { isHand } from './hand'
 import { notDried } from './outside'
-import type { SubjectPlan, UseOf } from './plan'
+import type { PlanOf, SubjectPlan, UseOf } from './plan'
+import { putOnMethod } from './putOn'
 import { productOn, type RunningStep } from './running'
 import { sayTask } from './say'
 import { showProduct } from './showProduct'
-import { deviationsOf } from './trunk-injection/deviations'
 
 /** Of what was measured out, so much more or less is the measure's own. */
 const MEASURED = 0.05
@@ -22,13 +23,8 @@ export function deviations(
   steps: readonly RunningStep[],
   units: UnitSystem,
 ): string[] {
-  if (plan.method === 'trunk-injection')
-    return deviationsOf(
-      plan.steps.flatMap((s, i) => (s.kind === 'port' ? [{ number: i + 1, bearing: s.bearing }] : [])),
-      steps.filter((s) => s.kind === 'port'),
-      plan.product,
-      plan.shape.uptake,
-    )
+  const own = isHand(plan.method) ? undefined : putOnMethod(plan.method).deviations
+  if (own) return own(plan as PlanOf<PutOnMethod>, steps)
   const show = (amount: number) => showProduct(amount, plan.kind, plan.method, units)
   const found: string[] = []
   for (const step of steps) {

@@ -1,7 +1,8 @@
 import { CARDS, useOf } from '../../../demo/cards'
 import type { Method } from '../card/card'
 import { toSI } from '../quantity/units'
-import { stretches, usualSprayHours, workHours, type ForecastHour } from './hours'
+import { type ForecastHour } from './hourReasons'
+import { stretches, usualSprayHours, workHours } from './hours'
 import type { UseOf } from './plan'
 
 const cardOf = (code: string) => CARDS.find((c) => c.card.code === code)!.card

@@ -1,8 +1,10 @@
-import type { Method } from '../card/card'
+import type { Method, PutOnMethod } from '../card/card'
 import { inOrder, type HowWell, type Way } from '../decide/way'
 import { answers } from '../gate/ways'
 import { goes } from './goes'
+import { isHand } from './hand'
 import type { UseOf } from './plan'
+import { putOnMethod } from './putOn'
 import { isSystemicWay } from './systemic'
 
 /** Why a way stands where it does among those that may be chosen; the greater `score` stands first. */
@@ -85,22 +87,8 @@ export function merit(
     score -= 6
     reasons.push('counts toward the yearly limit of the ground')
   }
-  if (use.method === 'crown-spray') {
-    const { repeatDays, kind } = use.terms
-    if (kind === 'contact' || kind === 'biological') score += 6
-    reasons.push(
-      kind === 'contact'
-        ? 'kills only what it wets'
-        : kind === 'biological'
-          ? 'spares most helpers'
-          : 'a film before infection',
-    )
-    if (repeatDays) reasons.push(`again after ${repeatDays.least} to ${repeatDays.most} days`)
-  }
-  if (use.method === 'feed') {
-    // Quick release burns dry roots and drives soft growth; slow release is given whenever the soil takes it.
-    if (use.terms.release === 'slow') score += 6
-    reasons.push(`${use.terms.release} release`)
-  }
+  const own = isHand(use.method) ? undefined : putOnMethod(use.method).merit?.(use as UseOf<PutOnMethod>)
+  score += own?.score ?? 0
+  reasons.push(...(own?.reasons ?? []))
   return { score, reasons }
 }

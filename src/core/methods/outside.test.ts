@@ -1,7 +1,7 @@
 import { CARDS, useOf } from '../../../demo/cards'
 import { toSI } from '../quantity/units'
 import { sayWallClock } from '../time/wallClock'
-import type { ForecastHour } from './hours'
+import type { ForecastHour } from './hourReasons'
 import { hourAt, hoursOutside, notDried, outsideHour, outsideNow, weatherDeviations } from './outside'
 import type { SubjectPlan } from './plan'
 import type { RunningStep } from './running'

@@ -1,3 +1,4 @@
+import { isByPorts } from './trunk-injection/isByPorts'
 import { capital } from '../capital'
 import type { Method } from '../card/card'
 import { shown } from '../quantity/pair'
@@ -6,7 +7,8 @@ import { readQuantity } from '../quantity/parse'
 import type { Speed, Temperature } from '../quantity/units'
 import { sayWallClock } from '../time/wallClock'
 import { offsetIn } from '../time/zone'
-import { HOUR_REASON, workHours, type ForecastHour, type HourReason } from './hours'
+import { HOUR_REASON, type ForecastHour, type HourReason } from './hourReasons'
+import { workHours } from './hours'
 import type { SubjectPlan, UseOf } from './plan'
 import type { RunningStep } from './running'
 import { sayAgo } from './sayTime'
@@ -71,7 +73,7 @@ export function outsideNow(q: {
   seenBefore: string | null
 }): Outside[] {
   const { step, at } = q
-  if (step.kind === 'port' && q.press.kind === 'stop' && q.plan.method === 'trunk-injection') {
+  if (step.kind === 'port' && q.press.kind === 'stop' && isByPorts(q.plan)) {
     const quick = step.startedAt !== null && tooQuick(at - step.startedAt, q.plan.shape.uptake)
     return quick
       ? [

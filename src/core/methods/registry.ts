@@ -1,83 +1,19 @@
-import type { Repeats } from './facts'
-import type { Method, PutOnMethod } from '../card/card'
+import type { Method } from '../card/card'
 import { refuse, type Result } from '../problem'
 import { namesHost } from '../card/namesHost'
 import type { HandMethod } from './byHand'
 import { handMethod, isHand, type HandName } from './hand'
 import { handTerms } from './handTerms'
 import { planByHand } from './planByHand'
-import { planBark } from './bark-spray/plan'
-import { planCrownSpray } from './crown-spray/plan'
-import { GROWING_SEASON } from './growingSeason'
-import { planFeed } from './feed/plan'
-import type { Given, Planned, Question, UseOf } from './plan'
-import { planDrench } from './soil-drench/plan'
-import { planSoilInjection } from './soil-injection/plan'
-import { planTrunkInjection } from './trunk-injection/plan'
-
-/** The parts of one method. A method is one folder; what it lacks, the compiler says here. */
-export interface MethodParts<M extends Method> {
-  /** What a person says of each tree beside its reading, before it can be planned. */
-  asks: (use: UseOf<M>) => readonly (keyof Given)[]
-  plan: (q: Question<M>) => Result<Planned<M>>
-  /** Something is put into the ground or drips on it: the card's distance to water holds. */
-  onGround: boolean
-  /** After how many days it is done again, and how often a year at most; null where the card does not say. */
-  repeats: (use: UseOf<M>) => Repeats | null
-}
-
-const METHODS: { [M in PutOnMethod]: MethodParts<M> } = {
-  'trunk-injection': {
-    asks: () => ['portGirth'],
-    plan: planTrunkInjection,
-    onGround: false,
-    repeats: () => null,
-  },
-  'soil-drench': {
-    asks: () => [],
-    plan: planDrench,
-    onGround: true,
-    repeats: () => null,
-  },
-  'soil-injection': {
-    asks: (use) => (use.terms.pattern.kind === 'grid' ? ['reach', 'hardscapePercent'] : []),
-    plan: planSoilInjection,
-    onGround: true,
-    repeats: () => null,
-  },
-  'bark-spray': {
-    asks: () => [],
-    plan: planBark,
-    onGround: true,
-    repeats: () => null,
-  },
-  'crown-spray': {
-    asks: () => ['crown'],
-    plan: planCrownSpray,
-    onGround: true,
-    repeats: ({ terms, limits }) =>
-      terms.repeatDays
-        ? {
-            least: Math.max(terms.repeatDays.least, limits?.leastDays ?? 0),
-            most: Math.max(terms.repeatDays.most, limits?.leastDays ?? 0),
-            mostTimes: limits?.timesPerYear,
-            season: GROWING_SEASON,
-          }
-        : null,
-  },
-  feed: {
-    asks: () => ['reach', 'hardscapePercent'],
-    plan: planFeed,
-    onGround: true,
-    repeats: () => null,
-  },
-}
+import type { MethodParts } from './parts'
+import type { Planned, Question, UseOf } from './plan'
+import { putOnMethod } from './putOn'
 
 /** The method of a use, for callers that do not know which it is. */
 export function methodOf(use: Pick<UseOf<Method>, 'method'>): MethodParts<Method> {
   return isHand(use.method)
     ? partsByHand(handMethod(use.method))
-    : (METHODS[use.method] as unknown as MethodParts<Method>)
+    : (putOnMethod(use.method) as unknown as MethodParts<Method>)
 }
 
 /** Work without a product as a method like the others: nothing goes on, nothing is at work. */

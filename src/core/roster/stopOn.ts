@@ -1,5 +1,6 @@
 import { isGood } from '../card/lot'
-import { HOUR_REASON, stretches, type WorkHour } from '../methods/hours'
+import { HOUR_REASON } from '../methods/hourReasons'
+import { stretches, type WorkHour } from '../methods/hours'
 import { dateIn, hourIn, spokenDate, spokenDay, type PlainDate } from '../time/calendar'
 import { crewOn } from './crew'
 import { saySiteHours, siteOpen, type SiteHours } from './siteHours'

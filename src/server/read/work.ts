@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { sayPlan } from '@/core/methods/say'
@@ -62,9 +63,7 @@ export function jobView(id: string) {
     const subjects = await crewSubjects(sql, id)
     const ids = subjects.map((s) => s.id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
-    const drilledIds = [
-      ...new Set(subjects.flatMap((s) => (s.method === 'trunk-injection' ? [s.treeId] : []))),
-    ]
+    const drilledIds = [...new Set(subjects.flatMap((s) => (isByPorts(s) ? [s.treeId] : [])))]
     // Asked for at once: while the database reads the next, what came is taken apart.
     const [steps, events, ringed, holed, uses, moved, weather, entries] = await Promise.all([
       plannedSteps(sql, ids),

@@ -1,5 +1,5 @@
 import type { Soil } from '@/core/dose/uptake'
-import type { ForecastHour } from '@/core/methods/hours'
+import type { ForecastHour } from '@/core/methods/hourReasons'
 import { shutIn, type SiteHours } from '@/core/roster/siteHours'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { sayWallClock, wallClock } from '@/core/time/wallClock'

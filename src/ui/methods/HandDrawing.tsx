@@ -1,4 +1,5 @@
 'use client'
+import type { ReactNode } from 'react'
 import type { HandName } from '@/core/methods/hand'
 import type { PlanOf } from '@/core/methods/plan'
 import type { UnitSystem } from '@/core/quantity/format'
@@ -9,16 +10,14 @@ type Of = { plan: PlanOf<HandName>; units: UnitSystem; className?: string }
 
 /** Work by hand drawn to scale where a picture says more than its words; nothing for the rest. */
 export function HandDrawing(of: Of) {
-  switch (of.plan.method) {
-    case 'collar':
-      return <Collar {...of} />
-    case 'trenches':
-      return <Spokes {...of} />
-    case 'guard':
-      return <Mesh {...of} />
-    default:
-      return null
-  }
+  const Drawn = DRAWN[of.plan.method]
+  return Drawn ? <Drawn {...of} /> : null
+}
+
+const DRAWN: Partial<Record<HandName, (of: Of) => ReactNode>> = {
+  collar: Collar,
+  trenches: Spokes,
+  guard: Mesh,
 }
 
 const SIDES = [

@@ -1,5 +1,6 @@
 import type { Method } from '@/core/card/card'
-import { HOUR_REASON, stretches, workHours, type ForecastHour } from '@/core/methods/hours'
+import { HOUR_REASON, type ForecastHour } from '@/core/methods/hourReasons'
+import { stretches, workHours } from '@/core/methods/hours'
 import type { UseOf } from '@/core/methods/plan'
 import { sayWallClock, wallClock } from '@/core/time/wallClock'
 import { writtenDay } from '@/ui/when'

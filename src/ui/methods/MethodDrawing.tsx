@@ -1,6 +1,9 @@
 'use client'
 import { StemsDrawing } from './StemsDrawing'
-import type { SubjectPlan } from '@/core/methods/plan'
+import type { ReactNode } from 'react'
+import type { PutOnMethod } from '@/core/card/card'
+import { isHand, type HandName } from '@/core/methods/hand'
+import type { PlanOf, SubjectPlan } from '@/core/methods/plan'
 import type { RingMark } from '@/core/ports/marks'
 import { showLength, type UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'
@@ -25,25 +28,40 @@ export function MethodDrawing({
   units: UnitSystem
   className?: string
 }) {
-  switch (plan.method) {
-    case 'trunk-injection':
-      return <StemsDrawing plan={plan} marks={marks} holes={holes} units={units} className={className} />
-    case 'soil-drench':
-      return <Basin plan={plan} units={units} className={className} />
-    case 'soil-injection':
-      return <Holes plan={plan} units={units} className={className} />
-    case 'bark-spray':
-      return <Band plan={plan} units={units} className={className} />
-    case 'crown-spray':
-      return <CrownSide plan={plan} units={units} className={className} />
-    case 'feed':
-      return <Fed plan={plan} units={units} className={className} />
-    default:
-      return <HandDrawing plan={plan} units={units} className={className} />
-  }
+  if (isHand(plan.method))
+    return <HandDrawing plan={plan as PlanOf<HandName>} units={units} className={className} />
+  const Drawn = DRAWN[plan.method] as (of: Drawing<PutOnMethod>) => ReactNode
+  return (
+    <Drawn
+      plan={plan as PlanOf<PutOnMethod>}
+      marks={marks}
+      holes={holes}
+      units={units}
+      className={className}
+    />
+  )
 }
 
-type Of<M> = { plan: Extract<SubjectPlan, { method: M }>; units: UnitSystem; className?: string }
+interface Drawing<M extends PutOnMethod> {
+  plan: PlanOf<M>
+  /** What lies on the trunk, or on each of its stems. */
+  marks: readonly RingMark[]
+  holes: readonly { years: number; bearings: readonly number[]; stem?: number }[]
+  units: UnitSystem
+  className?: string
+}
+
+/** What is drawn of each method that puts something on. */
+const DRAWN: { [M in PutOnMethod]: (of: Drawing<M>) => ReactNode } = {
+  'trunk-injection': StemsDrawing,
+  'soil-drench': Basin,
+  'soil-injection': Holes,
+  'bark-spray': Band,
+  'crown-spray': CrownSide,
+  feed: Fed,
+}
+
+type Of<M extends PutOnMethod> = Pick<Drawing<M>, 'plan' | 'units' | 'className'>
 
 function Basin({ plan, units, className }: Of<'soil-drench'>) {
   const { from, to } = plan.shape.basin

@@ -1,26 +1,8 @@
 'use client'
 import type { Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
+import { rangeOf } from '@/core/methods/say'
 import { Choice } from '@/ui/fields/Choice'
-
-/** The label's range in its own words, with what its inch is of: mixing that up is a threefold error. */
-export function rangeOf(use: UseOf<Method>): { low: string; high: string; of: string } | null {
-  switch (use.method) {
-    case 'trunk-injection':
-      return use.terms.ratePerInch ? { ...use.terms.ratePerInch, of: 'an inch of diameter' } : null
-    case 'soil-drench':
-    case 'soil-injection':
-      return { ...use.terms.rate, of: `an inch of ${use.terms.basis}` }
-    case 'bark-spray':
-      return { ...use.terms.rate, of: 'an inch of diameter' }
-    case 'crown-spray':
-      return { ...use.terms.mix, of: 'in the tank' }
-    case 'feed':
-      return { ...use.terms.nitrogen, of: 'of nitrogen' }
-    default:
-      return null
-  }
-}
 
 /** A square foot as it is written for people; the card keeps it as it was typed. */
 const squared = (rate: string) => rate.replace(/\b(ft|m)2\b/, '$1²')

@@ -1,4 +1,5 @@
 'use client'
+import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
 import { whyNotOneTank, type Tanked } from '@/core/methods/crown-spray/tank'
 import type { Method } from '@/core/card/card'
 import type { UseOf } from '@/core/methods/plan'
@@ -34,8 +35,8 @@ export function SameTank({
   /** The rate that is proposed for a use, and why. */
   rateOf: (use: UseOf<Method>) => { choice: number; why: string }
 }) {
-  if (of.use.method !== 'crown-spray') return null
-  const sprays = others.filter((o) => o.id !== of.id && o.use.method === 'crown-spray')
+  if (!isFromTank(of.use)) return null
+  const sprays = others.filter((o) => o.id !== of.id && isFromTank(o.use))
   if (sprays.length === 0) return null
   const offered = sprays.map((spray) => ({
     spray,

@@ -1,3 +1,4 @@
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { METHOD_NAME } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import { isHand } from '@/core/methods/hand'
@@ -5,7 +6,6 @@ import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import { sayEquipment, sayPlan, sayRate, sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
-import { shown } from '@/core/quantity/pair'
 import type { AsAgreed } from '@/core/schools/house'
 import { NotSigned } from '@/ui/pieces/NotSigned'
 import { AgreedLines } from './AgreedLines'
@@ -150,25 +150,13 @@ function Work({ work, units }: { work: SheetWork; units: UnitSystem }) {
 
 /** What a tree gets, with its product in bold; the ports of a trunk by their bearings. */
 function Gets({ plan, use, units }: { plan: SubjectPlan; use: UseOf<Method>; units: UnitSystem }) {
-  if (isHand(plan.method)) return <b>{sayPlan(plan, use, units)}</b>
-  if (plan.method === 'trunk-injection')
-    return (
-      <>
-        <b>{sayPlan(plan, use, units)}</b>, at{' '}
-        {plan.shape.ports.map((p) => `${Math.round(p.bearing)}°`).join(' ')}
-      </>
-    )
-  const of =
-    plan.method === 'crown-spray'
-      ? `${shown(plan.shape.spray, 'gal', units)} of spray`
-      : plan.water
-        ? shown(plan.water, 'gal', units)
-        : null
+  const said = sayPlan(plan, use, units)
+  const product = isHand(plan.method) ? said : showProduct(plan.product, plan.kind, plan.method, units)
   return (
     <>
-      <b>{showProduct(plan.product, plan.kind, plan.method, units)}</b>
-      {of !== null && ` in ${of}`}
-      {plan.method === 'soil-injection' && `, ${plan.shape.holes} holes`}
+      <b>{product}</b>
+      {said.slice(product.length)}
+      {isByPorts(plan) && `, at ${plan.shape.ports.map((p) => `${Math.round(p.bearing)}°`).join(' ')}`}
     </>
   )
 }

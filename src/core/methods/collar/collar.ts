@@ -4,6 +4,7 @@ import { readShares, stagedCuts } from '../../rootzone/stagedCuts'
 import { daysBetween } from '../../time/calendar'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
+import { groundHours } from '../hourReasons'
 import type { Values } from '../lines'
 
 /** Finding the flare, and a cubic foot of soil lifted by hand or air; house figures. */
@@ -22,6 +23,7 @@ const inch = (value: number | string, units: 'us' | 'metric') => shown(Number(va
  */
 export const collar: HandMethod = {
   opens: 'soil',
+  hours: (_, hours) => groundHours(hours),
   answers: ['flare-hidden'],
   name: 'Root collar',
   terms: [

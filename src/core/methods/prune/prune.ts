@@ -4,6 +4,10 @@ import { shown } from '../../quantity/pair'
 import { spokenDate } from '../../time/calendar'
 import { firstAfter, isWithin, monthsOf } from '../../time/yearly'
 import type { HandMethod } from '../byHand'
+import { DRY_BARK_HOURS, rainIn } from '../hourReasons'
+
+/** A cut waits for a dry day to come. House figure. */
+const DRY_AFTER_HOURS = 24
 
 /** Coming to it, and a cut with its clean tool; house figures. */
 const MINUTES = 10
@@ -37,6 +41,14 @@ const WHERE: Record<(typeof TAKEN_OUT)[number], string> = {
 /** Taking sick or unwanted wood out: what, how far below, when, with what on the wound. Source: handbook, pruning and sanitation. */
 export const prune: HandMethod = {
   opens: 'wood',
+  hours: (_, hours) =>
+    hours.map((_hour, i) =>
+      rainIn(hours, i - DRY_BARK_HOURS, i + 1) > 0
+        ? ['wet bark']
+        : rainIn(hours, i + 1, i + 1 + DRY_AFTER_HOURS) > 0
+          ? ['rain to come']
+          : [],
+    ),
   name: 'Prune',
   terms: [
     { name: 'below', label: 'Cut below the visible edge', kind: 'length', hint: '10 in' },

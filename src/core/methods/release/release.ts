@@ -1,10 +1,13 @@
 import { ok } from '../../problem'
 import { plain } from '../../quantity/format'
+import { toSI } from '../../quantity/units'
 import type { HandMethod } from '../byHand'
+import type { ForecastHour, HourReason } from '../hourReasons'
 import { GROWING_SEASON } from '../growingSeason'
 
 /** Predators and parasites set free when it is warm enough and nothing sprayed still kills. Source: handbook, biological. */
 export const release: HandMethod = {
+  hours: (terms, hours) => coolDays(terms['warm'], hours),
   name: 'Release helpers',
   terms: [
     { name: 'who', label: 'What is released', kind: 'words', hint: 'predatory mites' },
@@ -74,4 +77,14 @@ export const release: HandMethod = {
     noted['free'] === 'mostly dead'
       ? 'The helpers came mostly dead. Order them again or choose another way.'
       : null,
+}
+
+/** Helpers are set free on days that reach a warmth, °F; of a day whose warmth is not known nothing is said. */
+function coolDays(warm: string | number | undefined, hours: readonly ForecastHour[]): HourReason[][] {
+  const least = toSI(Number(warm), 'F')
+  const reached = new Map<string, number>()
+  for (const { time, temperature } of hours)
+    if (temperature !== undefined)
+      reached.set(time.slice(0, 10), Math.max(reached.get(time.slice(0, 10)) ?? -Infinity, temperature))
+  return hours.map(({ time }) => ((reached.get(time.slice(0, 10)) ?? Infinity) < least ? ['cold'] : []))
 }

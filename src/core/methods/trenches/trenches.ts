@@ -2,6 +2,7 @@ import { radialTrenches } from '../../rootzone/trenches'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
+import { groundHours } from '../hourReasons'
 
 /** A foot of trench dug by air and filled again; a house figure. */
 const MINUTES_PER_M = 1.5 / 0.3048
@@ -9,6 +10,7 @@ const MINUTES_PER_M = 1.5 / 0.3048
 /** Spokes of loosened soil from near the trunk out, filled with compost, mulch over all. Source: handbook, soil work. */
 export const trenches: HandMethod = {
   opens: 'soil',
+  hours: (_, hours) => groundHours(hours),
   answers: ['soil-hard'],
   name: 'Radial trenches',
   terms: [

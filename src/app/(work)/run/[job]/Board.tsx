@@ -1,4 +1,5 @@
 'use client'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { clockOf, inTrees, type PortClock } from '@/core/methods/trunk-injection/clock'
 import { plain } from '@/core/quantity/format'
 import type { RunningPort } from '@/core/methods/trunk-injection/running'
@@ -34,9 +35,7 @@ export function Board({
 }) {
   const running = inTrees<{ tree: JobTree; uptake: { from: number; to: number }; ports: JobPort[] }, JobPort>(
     trees.flatMap((tree) =>
-      tree.plan.method === 'trunk-injection'
-        ? [{ tree, uptake: tree.plan.shape.uptake, ports: portsOf(tree) }]
-        : [],
+      isByPorts(tree.plan) ? [{ tree, uptake: tree.plan.shape.uptake, ports: portsOf(tree) }] : [],
     ),
   )
   const { rows, settling } = useStanding(

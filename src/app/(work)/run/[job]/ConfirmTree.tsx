@@ -1,4 +1,5 @@
 'use client'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { useState, type FormEvent } from 'react'
 import { only, type Seen } from '@/core/gate/looks'
 import { marksOn } from '@/core/ports/marks'
@@ -33,7 +34,7 @@ export function ConfirmTree({
   const [noBloom, setNoBloom] = useState(false)
   const [seen, setSeen] = useState<Seen>(soil ? { soil } : {})
   const all = item.use.protectiveGear
-  const stems = tree.plan.method === 'trunk-injection' && tree.plan.shape.stems ? tree.plan : null
+  const stems = isByPorts(tree.plan) && tree.plan.shape.stems ? tree.plan : null
   async function submit(event: FormEvent) {
     event.preventDefault()
     const begun = await send({

@@ -1,4 +1,5 @@
 'use client'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { useState } from 'react'
 import { arc, clockwise, sideInWords } from '@/core/ports/bearing'
 import { stageOf, type PortStage } from '@/core/methods/trunk-injection/running'
@@ -54,7 +55,7 @@ export function PortWork({
   const stage = stageOf(port)
   const next = NEXT[stage]
   const finished = ports.every((p) => ['done', 'given up'].includes(stageOf(p)))
-  const shape = tree.plan.method === 'trunk-injection' ? tree.plan.shape : null
+  const shape = isByPorts(tree.plan) ? tree.plan.shape : null
   // Of several stems each is a trunk of its own: the one under the hands is drawn.
   const { stem } = port
   const around = ports.filter((p) => p.stem === stem)
@@ -214,7 +215,7 @@ export function PortWork({
 }
 
 function sentence(stage: PortStage, item: JobItem, port: JobPort) {
-  const terms = item.use.method === 'trunk-injection' ? item.use.terms : null
+  const terms = isByPorts(item.use) ? item.use.terms : null
   switch (stage) {
     case 'planned':
       return (

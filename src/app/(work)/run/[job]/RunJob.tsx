@@ -1,4 +1,8 @@
 'use client'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
+import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
+import { isOfMesh } from '@/core/methods/guard/isOfMesh'
+import { isPoured } from '@/core/methods/soil-drench/isPoured'
 import { Link } from '@/ui/pieces/Link'
 import { useMemo, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
@@ -92,22 +96,21 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
     )
   const item = view.items.find((i) => i.id === tree.itemId)!
   const mates = matesOf(view.items, item)
-  const bySun = item.method === 'crown-spray' || orderOf === 'sun'
+  const bySun = isFromTank(item) || orderOf === 'sun'
   const works = worksOf(view.items)
   const ofItem = trees.filter((t) => t.itemId === item.id)
   const beside = (t: JobTree) => besides(trees, mates, t)
   const held = tree.status === 'open' && tree.releasedAt === null ? item.onlyIf : null
   const { use } = item
-  const bottle =
-    use.method === 'soil-drench'
-      ? stockBottleFor(
-          use,
-          tree.plan.choice,
-          ofItem.filter((t) => t.status === 'open'),
-          stock,
-          view.units,
-        )
-      : null
+  const bottle = isPoured(use)
+    ? stockBottleFor(
+        use,
+        tree.plan.choice,
+        ofItem.filter((t) => t.status === 'open'),
+        stock,
+        view.units,
+      )
+    : null
   const press: Act = (presses) =>
     outside.press(asMeasured(withBesides(presses, beside), bottle?.ok ? bottle.value : null))
   const withMates = (own: readonly JobTree[]) => own.flatMap((t) => [t, ...beside(t)])
@@ -247,7 +250,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
           )}
           {held ? (
             <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />
-          ) : item.method === 'trunk-injection' ? (
+          ) : isByPorts(item) ? (
             tree.status === 'open' && tree.confirmedAt === null && may('confirm-tree') ? (
               <ConfirmTree
                 key={tree.id}
@@ -270,7 +273,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
             )
           ) : (
             <>
-              {item.method === 'crown-spray' && (
+              {isFromTank(item) && (
                 <div className="mb-4 max-w-xl">
                   <TankLoads
                     {...tankOf(
@@ -281,12 +284,12 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
                   />
                 </div>
               )}
-              {item.method === 'guard' && tree.status === 'open' && (
+              {isOfMesh(item) && tree.status === 'open' && (
                 <div className="mb-4 max-w-xl">
                   <CutListPanel trees={ofItem.filter((t) => t.status === 'open')} units={view.units} />
                 </div>
               )}
-              {bottle && use.method === 'soil-drench' && tree.status === 'open' && (
+              {bottle && isPoured(use) && tree.status === 'open' && (
                 <div className="mb-4 max-w-xl">
                   <StockBottlePanel
                     bottle={bottle}
@@ -360,10 +363,10 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
           <section aria-label="Finish" className={shown('finish')}>
             {tree.status === 'open' ? (
               <SignRecord
-                key={item.method === 'trunk-injection' ? tree.id : item.id}
+                key={isByPorts(item) ? tree.id : item.id}
                 view={view}
                 item={item}
-                trees={item.method === 'trunk-injection' ? [tree] : ofItem.filter((t) => t.status === 'open')}
+                trees={isByPorts(item) ? [tree] : ofItem.filter((t) => t.status === 'open')}
                 mates={mates}
                 beside={beside}
                 sending={work.waiting > 0}

@@ -1,4 +1,5 @@
 'use client'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { useState, type FormEvent } from 'react'
 import { deviations } from '@/core/methods/deviations'
 import { isHand } from '@/core/methods/hand'
@@ -87,7 +88,7 @@ export function SignRecord({
       ? 'No tree of this work is finished yet.'
       : null
   const applied = signed.reduce((sum, t) => sum + productOn(statesOf(t)), 0)
-  const counts = item.method === 'trunk-injection'
+  const counts = isByPorts(item)
   const hand = isHand(item.method)
   // A house card has no lots.
   const house = item.product.registration === null

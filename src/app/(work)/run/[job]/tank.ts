@@ -1,3 +1,4 @@
+import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
 import { byAdding } from '@/core/methods/crown-spray/tank'
 import { isBegun, isOver } from '@/core/methods/running'
 import { readProduct } from '@/core/methods/readProduct'
@@ -78,7 +79,7 @@ export function tankOf(
   return {
     spray: trees
       .filter((t) => t.itemId === items[0]?.id)
-      .reduce((n, t) => n + (t.plan.method === 'crown-spray' ? t.plan.shape.spray : 0), 0),
+      .reduce((n, t) => n + (isFromTank(t.plan) ? t.plan.shape.spray : 0), 0),
     products: byAdding(products, (p) => p.plan.kind),
   }
 }

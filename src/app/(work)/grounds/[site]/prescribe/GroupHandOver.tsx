@@ -1,4 +1,5 @@
 'use client'
+import { isFed } from '@/core/methods/feed/isFed'
 import { useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
 import { harvestDaysOf } from '@/core/limits/harvest'
@@ -210,7 +211,7 @@ export function GroupHandOver({
             const w = ways.find((x) => x.id === id)!
             return isHand(w.use.method)
               ? `${w.product.name} at ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
-              : `${w.product.name}: ${showProduct(t.product, w.use.method === 'feed' ? 'weight' : kindOf(id), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
+              : `${w.product.name}: ${showProduct(t.product, isFed(w.use) ? 'weight' : kindOf(id), w.use.method, units)} for ${t.trees} ${t.trees === 1 ? 'tree' : 'trees'}`
           })
           .join(' · ')}
       </p>

@@ -1,4 +1,6 @@
 'use client'
+import { isPoured } from '@/core/methods/soil-drench/isPoured'
+import { isOfMesh } from '@/core/methods/guard/isOfMesh'
 import { useState } from 'react'
 import { spokenDate } from '@/core/time/calendar'
 import { METHOD_NAME } from '@/core/card/say'
@@ -51,7 +53,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
         .asks(way.use as never)
         .filter((a) => a !== 'portGirth')
     : []
-  const drench = way?.use.method === 'soil-drench' ? way.use : null
+  const drench = way && isPoured(way.use) ? way.use : null
   const [stock, setStock] = useStockBottle()
   const slip = group.rows.find((r) => r.tree.id === chosen) ?? planned[0]
 
@@ -208,7 +210,7 @@ export function GroupPrescribe({ view }: { view: GroupView }) {
                 onMatters={setMatters}
               />
             )}
-            {way?.use.method === 'guard' && (
+            {way && isOfMesh(way.use) && (
               <CutListPanel
                 trees={planned.map((r) => ({ id: r.tree.id, tag: r.tree.tag, plan: r.plan! }))}
                 units={units}

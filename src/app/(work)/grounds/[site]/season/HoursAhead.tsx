@@ -1,4 +1,4 @@
-import { HOUR_REASON, USUAL_SPRAY } from '@/core/methods/hours'
+import { HOUR_REASON, USUAL_SPRAY } from '@/core/methods/hourReasons'
 import { showSpeed, showTemperature, type UnitSystem } from '@/core/quantity/format'
 import type { SeasonView } from '@/server/read/season'
 import { writtenDay } from '@/ui/when'

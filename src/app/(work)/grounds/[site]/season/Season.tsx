@@ -82,7 +82,7 @@ export function Season({ view }: { view: SeasonView }) {
         <SiteSpot view={view} />
       </>
     ),
-    [view, sum],
+    [view, risks, sum],
   )
   return (
     <div>

@@ -1,4 +1,6 @@
 'use client'
+import { isPoured } from '@/core/methods/soil-drench/isPoured'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { useMemo, useState, type ReactNode } from 'react'
 import { capital } from '@/core/capital'
 import { sayTerms } from '@/core/card/say'
@@ -8,7 +10,7 @@ import { harvestDaysOf } from '@/core/limits/harvest'
 import { methodOf } from '@/core/methods/registry'
 import { repeatsOfAll } from '@/core/methods/crown-spray/tank'
 import { planTogether } from '@/core/methods/together'
-import { sayPlan, sayTask } from '@/core/methods/say'
+import { reachOf, sayPlan, sayTask } from '@/core/methods/say'
 import { sayMinutes } from '@/core/methods/sayTime'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import { rateFor } from '@/core/methods/proposeRate'
@@ -175,7 +177,7 @@ export function Bench({
               units={units}
               className="w-full max-w-[520px] mt-2"
             />
-            {way.use.method === 'soil-drench' && (
+            {isPoured(way.use) && (
               <div className="max-w-[520px] mt-3">
                 <StockBottlePanel
                   bottle={stockBottleFor(
@@ -229,7 +231,7 @@ export function Bench({
             minutes={plan.minutes}
           />
         )}
-        {way.use.method === 'trunk-injection' && stems > 1 && (
+        {isByPorts(way.use) && stems > 1 && (
           <StemMarks view={view} stems={stems} marks={marks} onMarks={setMarks} dirty={dirty} />
         )}
         <h2 className="mt-4">Afterwards</h2>
@@ -295,18 +297,4 @@ export function Bench({
       </div>
     </div>
   )
-}
-
-/** How far a plan reaches over the ground, metres; null where only the trunk or the crown is wetted. */
-function reachOf(plan: SubjectPlan): number | null {
-  switch (plan.method) {
-    case 'soil-drench':
-      return plan.diameter / 2 + plan.shape.basin.to
-    case 'soil-injection':
-      return plan.shape.rings.length > 0 ? Math.max(...plan.shape.rings.map((r) => r.radius)) : null
-    case 'feed':
-      return plan.shape.reach
-    default:
-      return null
-  }
 }

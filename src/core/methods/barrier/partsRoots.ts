@@ -1,0 +1,4 @@
+import { ofMethod } from '../ofMethod'
+
+/** True for the line that parts joined roots. */
+export const partsRoots = ofMethod('barrier')

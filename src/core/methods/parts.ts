@@ -1,0 +1,53 @@
+import type { Method, PutOnMethod } from '../card/card'
+import type { UnitSystem } from '../quantity/format'
+import type { Length } from '../quantity/units'
+import type { Result } from '../problem'
+import type { SprayLimits } from '../weather/sprayHours'
+import type { Repeats } from './facts'
+import type { ForecastHour, HourReason } from './hourReasons'
+import type { Given, Planned, PlanOf, Question, UseOf } from './plan'
+import type { RunningStep } from './running'
+
+/** The parts that every method has. */
+export interface MethodParts<M extends Method> {
+  /** What a person says of each tree beside its reading, before it can be planned. */
+  asks: (use: UseOf<M>) => readonly (keyof Given)[]
+  plan: (q: Question<M>) => Result<Planned<M>>
+  /** Something is put into the ground or drips on it: the card's distance to water holds. */
+  onGround: boolean
+  /** After how many days it is done again, and how often a year at most; null where the card does not say. */
+  repeats: (use: UseOf<M>) => Repeats | null
+}
+
+/** A task as the crew reads it: its name on the button, and what to do with this tree's own numbers in it. */
+export interface SaidTask {
+  name: string
+  text: string
+  /** What one of several is called: hole, stem. */
+  one?: string
+}
+
+/**
+ * A method that puts a product on: one folder of `core/methods`, all its parts in one object, named in `core/methods/putOn`. What is not
+ * written of it holds nothing: no limits, no hours, no merit of its own.
+ */
+export interface PutOn<M extends PutOnMethod> extends MethodParts<M> {
+  /** What the crew does, by task; of ports nothing, they are drawn. */
+  tasks: (plan: PlanOf<M>, use: UseOf<M>, units: UnitSystem, amount: string) => Record<string, SaidTask>
+  /** What a tree gets in one line of a list; `amount` is its product in words. */
+  inOneLine: (plan: PlanOf<M>, amount: string, units: UnitSystem) => string
+  /** What the record says of the equipment. */
+  equipment: (use: UseOf<M>) => string
+  /** The label's range in its own words, with what it is of; null where it gives none. */
+  range: (use: UseOf<M>) => { low: string; high: string; of: string } | null
+  /** How far it reaches over the ground from the middle of the trunk; null where only trunk or crown is wetted. */
+  reach?: (plan: PlanOf<M>) => Length | null
+  /** What weather its card or the handbook sets; null for none. */
+  limits?: (use: UseOf<M>, actives: readonly { name: string }[]) => SprayLimits | null
+  /** What ground, leaves and bark set, hour by hour. */
+  hours?: (use: UseOf<M>, hours: readonly ForecastHour[]) => HourReason[][]
+  /** What of its card speaks for it or against it among ways that work as well. */
+  merit?: (use: UseOf<M>) => { score: number; reasons: string[] }
+  /** What went otherwise than planned, where its steps say more than tasks do. */
+  deviations?: (plan: PlanOf<M>, steps: readonly RunningStep[]) => string[]
+}
