@@ -1,7 +1,7 @@
 import { isHand } from '@/core/methods/hand'
 import { CARDS } from '../../demo/cards'
 import { acts, putsOn } from '@/core/decide/way'
-import { CLASS } from '@/core/gate/cause'
+import { putOnMethod } from '@/core/methods/putOn'
 import { CAUSES } from './causes'
 import { PRACTICE } from './practice'
 import { WAYS, waysOf } from './ways'
@@ -15,7 +15,10 @@ test.each(CAUSES.map((c) => [c.id, c] as const))(
   (id, cause) => {
     for (const way of waysOf(id)) {
       // What strengthens is no product that the guard knows.
-      const kind = putsOn(way.method) && !way.kinds?.includes('biostimulant') ? CLASS[way.method] : undefined
+      const kind =
+        putsOn(way.method) && !way.kinds?.includes('biostimulant')
+          ? putOnMethod(way.method).refusedAs
+          : undefined
       // A class that one kind of tree bears is a way that names that kind.
       const bears = Object.entries(cause.bearsOn ?? {}).find(([, on]) => kind && on.includes(kind))
       if (bears) expect(way.on).toContain(bears[0])
@@ -36,7 +39,7 @@ test('whatever a card on the shelf is for is a way of the almanac too', () => {
       use.targets
         // What the class guard closes anyway is no way; the card may name it all the same.
         .filter((t) => {
-          const guard = isHand(use.method) ? undefined : CLASS[use.method]
+          const guard = isHand(use.method) ? undefined : putOnMethod(use.method).refusedAs
           const refused = guard && CAUSES.find((c) => c.id === t)?.refuses[guard]
           return !refused && WAYS[t] && !WAYS[t].some((w) => w.method === use.method)
         })

@@ -1,13 +1,8 @@
 import { z } from 'zod'
-import { barkSpray } from '../methods/bark-spray/use'
-import { crownSpray } from '../methods/crown-spray/use'
-import { feed } from '../methods/feed/use'
-import { soilDrench } from '../methods/soil-drench/use'
-import { soilInjection } from '../methods/soil-injection/use'
-import { trunkInjection } from '../methods/trunk-injection/use'
 import { countable } from '../limits/counted'
 import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
-import { CARD_FORMAT, PUT_ON_METHODS } from './format'
+import { PUT_ON_SCHEMAS } from '../methods/schemas'
+import { CARD_FORMAT, PUT_ON_METHODS, type PutOnMethod } from './format'
 import { neverReached } from './line'
 import { schemaOf } from './lineSchema'
 import { known, quantity, rate, whole, window, words } from './written'
@@ -79,28 +74,25 @@ export type HandUse<H extends HandName = HandName> = Omit<
   terms: Record<string, string | number>
 }
 
-const use = <M extends string, T extends z.ZodType>(method: M, terms: T) =>
-  z.strictObject({ method: z.literal(method), ...everyUse, terms })
+const EveryUse = z.strictObject(everyUse)
 
-const putOn = [
-  use('trunk-injection', trunkInjection),
-  use('soil-drench', soilDrench),
-  use('soil-injection', soilInjection),
-  use('bark-spray', barkSpray),
-  use('crown-spray', crownSpray),
-  use('feed', feed),
-] as const
+const use = (method: PutOnMethod, terms: z.ZodType) => EveryUse.extend({ method: z.literal(method), terms })
 
-export type PutOnUse = z.output<(typeof putOn)[number]>
+const putOn = PUT_ON_METHODS.map((method) => use(method, PUT_ON_SCHEMAS[method].terms))
+
+type Terms = { [M in PutOnMethod]: z.output<(typeof PUT_ON_SCHEMAS)[M]['terms']> }
+
+export type PutOnUse = {
+  [M in PutOnMethod]: { method: M; terms: Terms[M] } & z.output<typeof EveryUse>
+}[PutOnMethod]
 export type CardUse = PutOnUse | { [H in HandName]: HandUse<H> }[HandName]
 
 /**
  * One use of a card: a method with the terms the label, or the house, gives for it. Where a label gives other rates, days or most uses
  * by target or kind of tree, each is a use, and they are its lines (`core/card/line`).
  */
-export const CardUse = z.discriminatedUnion('method', [
-  ...putOn,
-  ...HAND_NAMES.map(handUse),
+export const CardUse = z.discriminatedUnion('method', [...putOn, ...HAND_NAMES.map(handUse)] as unknown as [
+  (typeof putOn)[number],
 ]) as unknown as z.ZodType<CardUse>
 
 /**
@@ -150,7 +142,7 @@ export const Card = z
 
 export type Card = z.output<typeof Card>
 /** The methods that put a product on. */
-export type PutOnMethod = PutOnUse['method']
+export type { PutOnMethod } from './format'
 /** Every method a card can be of. */
 export type Method = CardUse['method']
 

@@ -1,21 +1,11 @@
 import { activeOf } from '../actives/actives'
-import type { PutOnMethod } from '../card/card'
 import { capital } from '../capital'
 import type { ProductClass } from '../diagnose/almanac'
 import { opens } from '../methods/goes'
 import { answersFinding, handMethod, isHand } from '../methods/hand'
+import { putOnMethod } from '../methods/putOn'
 import { closed, type Found, type Question, type Rule } from './question'
 import { kindsOf, waysHere } from './ways'
-
-/** How the almanac calls a way where it says that it cannot touch a cause. */
-export const CLASS: Readonly<Record<PutOnMethod, ProductClass>> = {
-  'trunk-injection': 'injection',
-  'soil-drench': 'soil',
-  'soil-injection': 'soil',
-  'bark-spray': 'bark-spray',
-  'crown-spray': 'crown-spray',
-  feed: 'fertiliser',
-}
 
 /** How the almanac calls a product there. */
 const PRODUCT_CLASS: Readonly<Record<string, ProductClass>> = {
@@ -37,9 +27,9 @@ function guarded({ cause, method, product }: Question): Found[] {
   const here = waysHere({ cause, method, product })
   const classes: ProductClass[] = []
   // What only feeds, and what is of no kind the guard knows, stands or falls with its way.
-  const guardsWay =
-    CLASS[method] !== 'soil' || (!product?.feeds && !(product?.kind === null && here.length > 0))
-  if (guardsWay) classes.push(CLASS[method])
+  const { refusedAs } = putOnMethod(method)
+  const guardsWay = refusedAs !== 'soil' || (!product?.feeds && !(product?.kind === null && here.length > 0))
+  if (guardsWay) classes.push(refusedAs)
   const own = product?.kind && PRODUCT_CLASS[product.kind]
   if (own && here.length === 0) classes.push(own)
   const against = classes.find((c) => cause.refuses[c] !== undefined && !cause.bears.includes(c))

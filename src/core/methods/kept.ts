@@ -1,3 +1,5 @@
+import { PUT_ON_SCHEMAS } from './schemas'
+import { PUT_ON_METHODS } from '../card/format'
 import { z } from 'zod'
 import { CardUse, type Method } from '../card/card'
 import { HAND_NAMES } from './hand'
@@ -76,7 +78,6 @@ const state = z.discriminatedUnion('kind', [
   }),
 ])
 
-const span = z.strictObject({ from: number, to: number })
 const planOf = <M extends string, S extends z.ZodType>(method: M, shape: S) =>
   z.strictObject({
     method: z.literal(method),
@@ -94,59 +95,9 @@ const planOf = <M extends string, S extends z.ZodType>(method: M, shape: S) =>
   })
 
 const plan = z.discriminatedUnion('method', [
-  planOf(
-    'trunk-injection',
-    z.strictObject({
-      portGirth: number,
-      perPort: number,
-      uptake: span,
-      ports: z.array(
-        z.strictObject({
-          bearing: number,
-          suitability: number,
-          moved: z.boolean(),
-          stem: number.optional(),
-        }),
-      ),
-      largestGap: number,
-      stems: z
-        .array(
-          z.strictObject({
-            diameter: number,
-            portGirth: number,
-            perPort: number,
-            product: number,
-            ports: number,
-          }),
-        )
-        .optional(),
-    }),
-  ),
-  planOf('soil-drench', z.strictObject({ basin: span })),
-  planOf(
-    'soil-injection',
-    z.strictObject({
-      holes: number,
-      mixPerHole: number,
-      rings: z.array(z.strictObject({ radius: number, holes: number })),
-      grid: z.strictObject({ spacing: number, reach: number }).nullable(),
-      depth: span,
-    }),
-  ),
-  planOf('bark-spray', z.strictObject({ bandHeight: number, perStem: z.array(number), bandArea: number })),
-  planOf('crown-spray', z.strictObject({ spray: number, height: number, width: number })),
-  planOf(
-    'feed',
-    z.strictObject({
-      put: z.enum(['ring', 'thrown', 'deep']),
-      area: number,
-      reach: number,
-      delivered: z.strictObject({ n: number, p2o5: number, k2o: number }),
-      holes: number,
-    }),
-  ),
+  ...PUT_ON_METHODS.map((name) => planOf(name, PUT_ON_SCHEMAS[name].shape)),
   ...HAND_NAMES.map((name) => planOf(name, z.record(z.string(), z.union([number, z.string()])))),
-])
+] as unknown as [ReturnType<typeof planOf>])
 
 const SCHEMAS: { [K in keyof Kept]: z.ZodType } = { plan, step, state, use: CardUse }
 

@@ -1,12 +1,17 @@
-import type { Method, PutOnMethod } from '../card/card'
+import type { Method, PutOnMethod, TermsOf } from '../card/card'
+import type { Said } from '../card/said'
+import type { ProductClass } from '../diagnose/almanac'
 import type { UnitSystem } from '../quantity/format'
 import type { Length } from '../quantity/units'
 import type { Result } from '../problem'
 import type { SprayLimits } from '../weather/sprayHours'
-import type { Repeats } from './facts'
+import type { PromisedCheck, Repeats } from './facts'
 import type { ForecastHour, HourReason } from './hourReasons'
 import type { Given, Planned, PlanOf, Question, UseOf } from './plan'
 import type { RunningStep } from './running'
+
+/** Where what is put on goes: rules of soil, leaf, bark, bees and food ask this, never the name of a method. */
+export type Goes = 'into the trunk' | 'into the soil' | 'onto the bark' | 'over the crown' | 'onto the ground'
 
 /** The parts that every method has. */
 export interface MethodParts<M extends Method> {
@@ -32,6 +37,16 @@ export interface SaidTask {
  * written of it holds nothing: no limits, no hours, no merit of its own.
  */
 export interface PutOn<M extends PutOnMethod> extends MethodParts<M> {
+  /** As people say it. */
+  name: string
+  /** Where its product goes. */
+  goes: Goes
+  /** How the almanac calls it where it says that it cannot touch a cause. */
+  refusedAs: ProductClass
+  /** What its card says, line by line, as a label is read. */
+  sayTerms: (terms: TermsOf<M>) => Said[]
+  /** What is looked at afterwards: at a tree with so much live crown, per cent, that it holds for so many days. */
+  checks: (use: UseOf<M>, liveCrown: number, again: number) => PromisedCheck[]
   /** What the crew does, by task; of ports nothing, they are drawn. */
   tasks: (plan: PlanOf<M>, use: UseOf<M>, units: UnitSystem, amount: string) => Record<string, SaidTask>
   /** What a tree gets in one line of a list; `amount` is its product in words. */

@@ -1,11 +1,12 @@
 import type { DayFacts, TreeFacts } from './facts'
-import type { CardUse, Method } from '../card/card'
+import type { CardUse, Method, PutOnMethod } from '../card/card'
 import type { UnitSystem } from '../quantity/format'
 import type { Length, Mass, Volume } from '../quantity/units'
 import type { CrownDensity, CrownShape } from '../spray/crown'
 import type { Working } from '../working/working'
 import type { HandName } from './hand'
 import type { Values } from './lines'
+import type { PutOnShape } from './schemas'
 import type { PlannedStep } from './step'
 
 /** A use of a card by one method. */
@@ -44,39 +45,7 @@ export interface Question<M extends Method> {
 }
 
 /** What a method draws and the crew needs beside amounts; one shape a method, of work by hand its named figures. */
-export type Shapes = PutOnShapes & Record<HandName, Values>
-
-interface PutOnShapes {
-  'trunk-injection': {
-    portGirth: Length
-    perPort: Volume
-    /** Seconds. */
-    uptake: { from: number; to: number }
-    ports: { bearing: number; suitability: number; moved: boolean; stem?: number }[]
-    largestGap: Length
-    /** Of a tree of several stems: each a trunk of its own, in their order; `portGirth` and `perPort` are those of the first. */
-    stems?: { diameter: Length; portGirth: Length; perPort: Volume; product: Volume; ports: number }[]
-  }
-  'soil-drench': { basin: { from: Length; to: Length } }
-  'soil-injection': {
-    holes: number
-    /** Product and water together. */
-    mixPerHole: Volume
-    rings: { radius: Length; holes: number }[]
-    /** Of a grid: its square and how far it reaches. */
-    grid: { spacing: Length; reach: Length } | null
-    depth: { from: Length; to: Length }
-  }
-  'bark-spray': { bandHeight: Length; perStem: Volume[]; bandArea: number }
-  'crown-spray': { spray: Volume; height: Length; width: Length }
-  feed: {
-    put: 'ring' | 'thrown' | 'deep'
-    area: number
-    reach: Length
-    delivered: { n: Mass; p2o5: Mass; k2o: Mass }
-    holes: number
-  }
-}
+export type Shapes = { [M in PutOnMethod]: PutOnShape<M> } & Record<HandName, Values>
 
 /** What one tree gets by one method, as it is signed. SI. */
 export interface PlanOf<M extends Method> {

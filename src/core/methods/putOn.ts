@@ -1,4 +1,4 @@
-import type { Method, PutOnMethod } from '../card/card'
+import type { PutOnMethod } from '../card/card'
 import { barkSpray } from './bark-spray/method'
 import { crownSpray } from './crown-spray/method'
 import { feed } from './feed/method'
@@ -18,6 +18,6 @@ const PUT_ON: { [M in PutOnMethod]: PutOn<M> } = {
 }
 
 /** The parts of a method that puts a product on, for callers that do not know which it is. */
-export function putOnMethod(method: Method & PutOnMethod): PutOn<PutOnMethod> {
+export function putOnMethod(method: PutOnMethod): PutOn<PutOnMethod> {
   return PUT_ON[method] as unknown as PutOn<PutOnMethod>
 }

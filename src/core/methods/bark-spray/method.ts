@@ -1,3 +1,5 @@
+import { between, when, years } from '../../card/said'
+import { lasting, takenUp } from '../promised'
 import { shown } from '../../quantity/pair'
 import { toSI } from '../../quantity/units'
 import type { SprayLimits } from '../../weather/sprayHours'
@@ -15,6 +17,9 @@ const KEPT = {
 
 /** Product on a band of bark at the base of each stem. */
 export const barkSpray: PutOn<'bark-spray'> = {
+  name: 'Bark spray',
+  goes: 'onto the bark',
+  refusedAs: 'bark-spray',
   asks: () => [],
   plan: planBark,
   onGround: true,
@@ -35,4 +40,12 @@ export const barkSpray: PutOn<'bark-spray'> = {
     hours.map((h, i) =>
       !((h.rain ?? 0) > 0) && rainIn(hours, i - DRY_BARK_HOURS, i) > 0 ? ['wet bark'] : [],
     ),
+  sayTerms: (t) => [
+    ['Rate', `${between(t.rate)} an inch of diameter, each stem on its own`],
+    ['Active', t.strength],
+    ['Band', `from the soil line to ${t.bandHeight}, all round, just before it runs`],
+    ...when(t.penetrant, () => ['With it', t.penetrant!]),
+    ['Again after', years(t.retreatYears)],
+  ],
+  checks: (_, live, again) => [takenUp(21, 'three weeks'), ...lasting(live, again)],
 }

@@ -9,3 +9,10 @@ export const barkSpray = z.strictObject({
   penetrant: words(120).optional(),
   retreatYears: z.number().positive().max(10),
 })
+
+/** How high each stem is wetted, with how much, on how much bark. Lengths in metres. */
+export const barkSprayShape = z.strictObject({
+  bandHeight: z.number(),
+  perStem: z.array(z.number()),
+  bandArea: z.number(),
+})

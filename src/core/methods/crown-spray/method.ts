@@ -1,3 +1,5 @@
+import { between, when } from '../../card/said'
+import { harm, count } from '../promised'
 import { sameActive } from '../../actives/actives'
 import { shown } from '../../quantity/pair'
 import { GROWING_SEASON } from '../growingSeason'
@@ -25,6 +27,9 @@ const SPARES = {
 
 /** Spray or dust over the leaves of a crown. */
 export const crownSpray: PutOn<'crown-spray'> = {
+  name: 'Crown spray',
+  goes: 'over the crown',
+  refusedAs: 'crown-spray',
   asks: () => ['crown'],
   plan: planCrownSpray,
   onGround: true,
@@ -79,4 +84,77 @@ export const crownSpray: PutOn<'crown-spray'> = {
       ...(repeatDays ? [`again after ${repeatDays.least} to ${repeatDays.most} days`] : []),
     ],
   }),
+  sayTerms: (t) => [
+    [
+      'Works',
+      t.kind === 'bactericide'
+        ? 'on bacteria, in bloom'
+        : t.kind === 'powder'
+          ? 'as a powder film'
+          : `as a ${t.kind} spray`,
+    ],
+    ['Mix', between(t.mix)],
+    ['When', t.when],
+    ...when(t.repeatDays, () => ['Again after', `${t.repeatDays!.least} to ${t.repeatDays!.most} days`]),
+    ['Dry hours after', `${t.rainFastHours}`],
+    ...when(t.washOff, () => ['Gone after', `${t.washOff} of rain`]),
+    ['Wind', `${t.wind.least ? `${t.wind.least} to ` : 'up to '}${t.wind.most}, gusts up to ${t.wind.gust}`],
+    [
+      'Warmth',
+      `${t.temperature.least} to ${t.temperature.most}${t.noFreezeHours ? `, no frost for ${t.noFreezeHours} h` : ''}`,
+    ],
+    ...when(t.strongSun === false, () => ['Sun', 'not in strong sun']),
+    [
+      'Tank',
+      !t.tank
+        ? 'alone; the label says nothing of others'
+        : `with ${t.tank.with === 'any' ? 'others' : t.tank.with.join(', ')}${t.tank.never?.length ? `, never with ${t.tank.never.join(', ')}` : ''}`,
+    ],
+  ],
+  checks: (use) =>
+    use.terms.kind === 'contact' || use.terms.kind === 'biological'
+      ? [
+          // What is eaten kills in days; what wets kills at once.
+          use.terms.kind === 'biological'
+            ? count(
+                3,
+                'Live ones on ten leaves, after three days',
+                'How many are alive and feeding on ten leaves of different parts?',
+                10,
+                30,
+              )
+            : count(
+                1,
+                'Live ones on ten leaves, next day',
+                'How many are alive on ten leaves of different parts?',
+                5,
+                20,
+              ),
+          count(
+            7,
+            'Live ones on ten leaves, in a week',
+            'How many are alive on ten leaves of different parts?',
+            5,
+            20,
+          ),
+          harm('Burn after the spray', 'What share of the leaves is burnt or speckled?', 7),
+        ]
+      : use.terms.kind === 'bactericide'
+        ? [count(14, 'Strikes, two weeks on', 'How many struck shoots are there?', 0, 5)]
+        : [
+            {
+              afterDays: 14,
+              what: 'New spots on young leaves',
+              expectation: {
+                kind: 'share',
+                question: 'What share of the youngest leaves shows new spots?',
+                unit: '%',
+                sense: 'at-most',
+                expected: 5,
+                tolerated: 15,
+                least: 0,
+                most: 100,
+              },
+            },
+          ],
 }

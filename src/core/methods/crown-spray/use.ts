@@ -39,3 +39,6 @@ export const crownSpray = z
         message: 'The longest time between two sprays is below the shortest; change them over.',
       })
   })
+
+/** The spray for a crown, and its size. Lengths in metres. */
+export const crownSprayShape = z.strictObject({ spray: z.number(), height: z.number(), width: z.number() })

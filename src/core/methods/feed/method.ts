@@ -1,9 +1,13 @@
+import { between, when } from '../../card/said'
 import { shown } from '../../quantity/pair'
 import type { PutOn } from '../parts'
 import { planFeed } from './plan'
 
 /** What feeds, on the ground or in holes of it. */
 export const feed: PutOn<'feed'> = {
+  name: 'Feed',
+  goes: 'onto the ground',
+  refusedAs: 'fertiliser',
   asks: () => ['reach', 'hardscapePercent'],
   plan: planFeed,
   onGround: true,
@@ -33,4 +37,34 @@ export const feed: PutOn<'feed'> = {
   reach: (p) => p.shape.reach,
   // Quick release burns dry roots and drives soft growth; slow release is given whenever the soil takes it.
   merit: ({ terms: { release } }) => ({ score: release === 'slow' ? 6 : 0, reasons: [`${release} release`] }),
+  sayTerms: (t) => [
+    ['On the bag', t.analysis],
+    ['Nitrogen', between(t.nitrogen)],
+    ['Release', t.release],
+    [
+      'Put on',
+      t.put
+        .map((p) => ({ ring: 'in a ring at the drip line', thrown: 'thrown evenly', deep: 'in holes' })[p])
+        .join(', '),
+    ],
+    ...when(t.holes, () => ['Holes', `every ${t.holes!.spacing}, ${between(t.holes!.depth)} deep`]),
+    ...when(t.biostimulant, () => ['With it', t.biostimulant!]),
+    ['Not when', t.notWhen],
+  ],
+  checks: () => [
+    {
+      afterYears: 1,
+      what: 'New growth after the feed',
+      expectation: {
+        kind: 'came-out',
+        question: 'How many of ten shoots have grown at least as long as the year before?',
+        unit: 'of ten shoots',
+        sense: 'at-least',
+        expected: 7,
+        tolerated: 4,
+        least: 0,
+        most: 10,
+      },
+    },
+  ],
 }

@@ -13,3 +13,12 @@ export const feed = z.strictObject({
   biostimulant: words(120).optional(),
   notWhen: words(200),
 })
+
+/** The ground that is fed, and what it gets. Lengths in metres. */
+export const feedShape = z.strictObject({
+  put: z.enum(['ring', 'thrown', 'deep']),
+  area: z.number(),
+  reach: z.number(),
+  delivered: z.strictObject({ n: z.number(), p2o5: z.number(), k2o: z.number() }),
+  holes: z.number(),
+})

@@ -1,3 +1,6 @@
+import { when, years } from '../../card/said'
+import { lasting, takenUp } from '../promised'
+import { sayRate } from '../soil-drench/sayRate'
 import { showLength } from '../../quantity/format'
 import { shown } from '../../quantity/pair'
 import { toSI } from '../../quantity/units'
@@ -10,6 +13,9 @@ const MOST_RAIN = toSI(0.5, 'in')
 
 /** Product poured round the trunk in a basin. */
 export const soilDrench: PutOn<'soil-drench'> = {
+  name: 'Soil drench',
+  goes: 'into the soil',
+  refusedAs: 'soil',
   asks: () => [],
   plan: planDrench,
   onGround: true,
@@ -36,4 +42,21 @@ export const soilDrench: PutOn<'soil-drench'> = {
       rainIn(hours, i, i + 24) > most ? [...ground, 'rain to come'] : ground,
     )
   },
+  sayTerms: (t) => [
+    ...sayRate(t),
+    [
+      'Water',
+      t.water
+        .map(
+          (w) =>
+            `${w.volume} ${w.girthUpTo ? `up to ${w.girthUpTo} of girth` : t.water.length > 1 ? 'above' : 'a tree'}`,
+        )
+        .join(', '),
+    ],
+    ['Basin', `from ${t.basin.from} to ${t.basin.to} round the trunk`],
+    ...when(t.mostRainComing, () => ['Rain', `not with more than ${t.mostRainComing} coming in a day`]),
+    ...when(t.after, () => ['Afterwards', t.after!]),
+    ['Again after', years(t.retreatYears)],
+  ],
+  checks: (_, live, again) => [takenUp(60, 'two months'), ...lasting(live, again)],
 }

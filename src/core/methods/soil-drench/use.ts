@@ -29,3 +29,6 @@ export const soilDrench = z.strictObject({
   mostRainComing: quantity('length').optional(),
   after: words(200).optional(),
 })
+
+/** The ring that is poured into, out from the bark. Lengths in metres. */
+export const soilDrenchShape = z.strictObject({ basin: z.strictObject({ from: z.number(), to: z.number() }) })

@@ -1,3 +1,6 @@
+import { between, years } from '../../card/said'
+import { lasting, takenUp } from '../promised'
+import { sayRate } from '../soil-drench/sayRate'
 import { showLength } from '../../quantity/format'
 import { shown } from '../../quantity/pair'
 import { groundHours } from '../hourReasons'
@@ -6,6 +9,9 @@ import { planSoilInjection } from './plan'
 
 /** Product into the soil by a probe, in rings or a grid of holes. */
 export const soilInjection: PutOn<'soil-injection'> = {
+  name: 'Soil injection',
+  goes: 'into the soil',
+  refusedAs: 'soil',
   asks: (use) => (use.terms.pattern.kind === 'grid' ? ['reach', 'hardscapePercent'] : []),
   plan: planSoilInjection,
   onGround: true,
@@ -29,4 +35,16 @@ export const soilInjection: PutOn<'soil-injection'> = {
   range: ({ terms }) => ({ ...terms.rate, of: `an inch of ${terms.basis}` }),
   reach: ({ shape: { rings } }) => (rings.length > 0 ? Math.max(...rings.map((r) => r.radius)) : null),
   hours: (_, hours) => groundHours(hours),
+  sayTerms: (t) => [
+    ...sayRate(t),
+    [
+      'Holes',
+      t.pattern.kind === 'rings'
+        ? `${t.pattern.rings} ${t.pattern.rings === 1 ? 'ring' : 'rings'}, the first ${t.pattern.first} from the bark, ${t.pattern.spacing} apart; on a ring every ${t.pattern.holeSpacing}`
+        : `on a grid of ${t.pattern.spacing}`,
+    ],
+    ['Each hole', `${t.mixPerHole} of mix, ${between(t.depth)} deep`],
+    ['Again after', years(t.retreatYears)],
+  ],
+  checks: (_, live, again) => [takenUp(60, 'two months'), ...lasting(live, again)],
 }

@@ -24,3 +24,12 @@ export const soilInjection = z.strictObject({
   mixPerHole: quantity('volume'),
   depth: quantities('length'),
 })
+
+/** Where the holes lie, what goes into each, product and water together; of a grid its square and how far it reaches. Lengths in metres. */
+export const soilInjectionShape = z.strictObject({
+  holes: z.number(),
+  mixPerHole: z.number(),
+  rings: z.array(z.strictObject({ radius: z.number(), holes: z.number() })),
+  grid: z.strictObject({ spacing: z.number(), reach: z.number() }).nullable(),
+  depth: z.strictObject({ from: z.number(), to: z.number() }),
+})

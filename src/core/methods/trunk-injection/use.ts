@@ -65,3 +65,30 @@ export const trunkInjection = z
         message: 'The longest uptake is below the shortest; change them over.',
       })
   })
+
+/** What a plan by ports draws and the crew needs; of several stems each is a trunk of its own, in their order, and `portGirth` and `perPort` are those of the first. Uptake in seconds. Lengths in metres. */
+export const trunkInjectionShape = z.strictObject({
+  portGirth: z.number(),
+  perPort: z.number(),
+  uptake: z.strictObject({ from: z.number(), to: z.number() }),
+  ports: z.array(
+    z.strictObject({
+      bearing: z.number(),
+      suitability: z.number(),
+      moved: z.boolean(),
+      stem: z.number().optional(),
+    }),
+  ),
+  largestGap: z.number(),
+  stems: z
+    .array(
+      z.strictObject({
+        diameter: z.number(),
+        portGirth: z.number(),
+        perPort: z.number(),
+        product: z.number(),
+        ports: z.number(),
+      }),
+    )
+    .optional(),
+})
