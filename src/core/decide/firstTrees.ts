@@ -1,4 +1,4 @@
-import { chooseWays } from '../limits/multipleChoice'
+import { chooseWays } from '../choice/multipleChoice'
 import type { Mass } from '../quantity/units'
 
 /** A tree that asks for money and time, and what treating it gains. */

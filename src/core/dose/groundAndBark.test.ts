@@ -103,6 +103,9 @@ describe('soil injection', () => {
     const area = Math.PI * (12 ** 2 - (7 / 12 + 1) ** 2) * 0.8
     expect(value(holesOf(grid, inch(14), 'us')).holes).toBe(Math.floor(area / 2.5 ** 2))
     expect(value(holesOf({ ...grid, spacing: ft(40) }, inch(14), 'us')).holes).toBe(1)
+    // What is not said is neither paved nor kept clear, to the last hole.
+    const open = value(holesOf({ kind: 'grid', radius: ft(12), spacing: ft(1) }, inch(14), 'us')).holes
+    expect(open).toBe(Math.floor(Math.PI * (12 ** 2 - (7 / 12) ** 2)))
   })
   test('multi-stem counts by what was chosen, in the dose and in the ring', () => {
     const stems = [{ diameter: inch(6) }, { diameter: inch(8) }]

@@ -364,6 +364,10 @@ test('south of the equator the almanac lies half a year off', () => {
     bloomByCalendar(apple, '2026-07-01', false),
     bloomByCalendar(undefined, '2026-07-01', false),
   ]).toEqual(['before', undefined, 'over', undefined])
+  // On its first and on its last day they may be open.
+  expect(
+    ['2026-03-24', '2026-03-25', '2026-06-05', '2026-06-06'].map((on) => bloomByCalendar(apple, on, false)),
+  ).toEqual(['before', undefined, undefined, 'over'])
   expect(bloomOver(apple!, '2026-03-01', false)).toBe('2026-06-06')
   expect(bloomOver(apple!, '2026-09-01', false)).toBe('2027-06-06')
 })

@@ -6,7 +6,7 @@ import { NOISE } from '../quantity/whole'
 import { isTrunk } from '../trunk/trunk'
 import type { Working } from '../working/working'
 import { refusedApplied, refusedId, refusedPriority, type Asked } from './asked'
-import { chooseItems } from './knapsack'
+import { chooseItems } from '../choice/knapsack'
 
 export interface CapTree extends Asked {
   diameter: Length

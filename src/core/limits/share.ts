@@ -4,8 +4,8 @@ import { sensible, shown } from '../quantity/pair'
 import { toSI, type Mass } from '../quantity/units'
 import type { Working } from '../working/working'
 import { refusedApplied, refusedId, refusedPriority, type Asked } from './asked'
-import { divisor } from './knapsack'
-import { chooseWays } from './multipleChoice'
+import { divisor } from '../choice/knapsack'
+import { chooseWays } from '../choice/multipleChoice'
 
 /** One way in which a tree can be worked. */
 export interface ShareWay {
