@@ -1,5 +1,5 @@
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
-import { carriesOn } from '@/almanac/ways'
+import { carriesOn, waysOf } from '@/almanac/ways'
 import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import { sayLine, type CardLines } from '@/core/card/line'
@@ -7,6 +7,7 @@ import type { CauseFacts, HostFacts } from '@/core/gate/question'
 import { grouped } from '@/core/grouped'
 import type { Use } from '@/core/history/use'
 import type { DayFacts, TreeFacts } from '@/core/methods/facts'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { ROOTS_JOIN } from '@/core/gate/order'
 import { eachHole } from '@/core/ports/marks'
 import type { Length } from '@/core/quantity/units'
@@ -20,7 +21,7 @@ import { earlierWork } from '@/db/queries/prescription'
 import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
 import type { FeatureRow } from '@/db/queries/site'
-import { listingsOfTrees, nearOfKind, type TreeRow } from '@/db/queries/tree'
+import { listingsOfTrees, nearOfKind, type NearRow, type TreeRow } from '@/db/queries/tree'
 import { spotOf } from '@/db/queries/weather'
 import { ownOf } from './almanac'
 import { useOf } from './historyOf'
@@ -60,6 +61,28 @@ export interface TreeAtHand {
   causeOf: (cause: string) => CauseFacts
   /** It lies south of the equator. */
   south: boolean
+}
+
+/** So long an injection protects a sound neighbour at most, ms. Source: handbook, how long it works. */
+const PROTECTED_FOR = 3 * 365 * 86_400_000
+
+/** Which neighbours of what carries on are sound and neither injected nor to be: what is sick itself is not protected. */
+async function notProtected(
+  { sql, now }: Pick<Reading, 'sql' | 'now'>,
+  near: readonly NearRow[],
+  own: readonly OwnEntry[],
+): Promise<Set<string>> {
+  const ids = [...new Set(near.map((n) => n.treeId))]
+  if (ids.length === 0) return new Set()
+  const since = new Date(now.getTime() - PROTECTED_FOR).toISOString().slice(0, 10)
+  const [signed, work] = [await decidedOfTrees(sql, ids), await earlierWork(sql, ids)]
+  const out = new Set([
+    ...signed.flatMap((d) => (carriesOn(waysOf(d.cause, own)) ? [d.treeId] : [])),
+    ...work.flatMap((w) =>
+      isByPorts(w.use) && w.outcome !== 'not treated' && w.on >= since ? [w.treeId] : [],
+    ),
+  ])
+  return new Set(ids.filter((id) => !out.has(id)))
 }
 
 /**
@@ -109,7 +132,9 @@ export async function treesAtHand(
   )
   // Only where an order of works hangs on it.
   const joining = trees.flatMap((t) => (carriesOn(causes.get(t.id)?.ways ?? []) ? [t.id] : []))
-  const joined = joining.length === 0 ? new Set<string>() : await nearOfKind(sql, joining, ROOTS_JOIN)
+  const near = await nearOfKind(sql, joining, ROOTS_JOIN)
+  const bare = await notProtected({ sql, now }, near, own)
+  const nearBy = grouped(near, (n) => n.of)
   return trees.map((tree) => {
     const today = dateIn(tree.timeZone, now)
     const cause = causes.get(tree.id) ?? null
@@ -125,6 +150,9 @@ export async function treesAtHand(
         ...trunkOf(tree.host, reading),
         marks: ringed,
         holes: eachHole(drilled.get(tree.id) ?? []),
+        ...(nearBy.has(tree.id) && {
+          bareNeighbours: nearBy.get(tree.id)!.flatMap((n) => (bare.has(n.treeId) ? [n.tag] : [])),
+        }),
         rootsCut: before.flatMap((e) =>
           e.rootsCut === null ? [] : [{ on: e.on, percent: Number(e.rootsCut) || 0 }],
         ),
@@ -133,7 +161,7 @@ export async function treesAtHand(
       // What is promised and late may go on on any day.
       history: before.map((e) => useOf(e, own)).filter((e) => e.to === undefined || e.to >= today),
       water: place?.waterAt(tree) ?? null,
-      joined: carriesOn(cause?.ways ?? []) ? joined.has(tree.id) : null,
+      joined: carriesOn(cause?.ways ?? []) ? nearBy.has(tree.id) : null,
       features: place?.features ?? [],
       weather,
       season,

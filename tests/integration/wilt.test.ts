@@ -4,6 +4,7 @@ import { subjectsOfJob, type JobSubjectRow } from '@/db/queries/job'
 import { dueAgain } from '@/db/queries/occurrence'
 import { treesById } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
+import { sayPlan } from '@/core/methods/say'
 import { treesAtHand } from '@/server/treesAtHand'
 import { waysFor } from '@/server/waysFor'
 import {
@@ -56,7 +57,8 @@ const LINE: Step = {
   code: 'HC-LINE',
   hand: { line: '60 ft', between: 'Elm 1 and Elm 2', utilities: 'none here, by the utility' },
 }
-const FELL: Step = { code: 'HC-FELL', hand: { stands: 'lives', how: 'by machine' } }
+const ALONE: Step = { code: 'HC-FELL', hand: { stands: 'lives', how: 'by machine' } }
+const FELL: Step = { ...ALONE, hand: { ...ALONE.hand, neighbours: 'the city fells it next week' } }
 const WOOD: Step = { code: 'HC-WOOD', hand: { how: 'chipped', loads: '1' } }
 
 const signed = (tree: Tree, steps: Step[], onDate = '2026-06-12') => ({
@@ -117,6 +119,11 @@ test('an elm is not felled before the line between it and its neighbour is cut, 
   expect(await problemOf(arborist(), 'hand-to-crew', signed(sick, [FELL]))).toMatchObject({
     message: expect.stringMatching(/Root-graft barrier comes first.*as a step before this/),
   })
+  // Sound neighbours are injected first, or somebody writes why not.
+  expect(await problemOf(arborist(), 'hand-to-crew', signed(sick, [LINE, ALONE]))).toMatchObject({
+    code: 'missing',
+    message: expect.stringMatching(/Sound neighbours .* and Elm 2 is not: sign that first, or write why not/),
+  })
   // Both signed for one day are begun in their order.
   const { jobId } = await done<{ jobId: string }>(
     arborist(),
@@ -124,6 +131,9 @@ test('an elm is not felled before the line between it and its neighbour is cut, 
     signed(sick, [LINE, FELL, { ...WOOD, after: { item: 1, days: 0 } }]),
   )
   const felling = await openAt(jobId, sick, 'fell')
+  expect(sayPlan(felling.plan, felling.use, 'us')).toBe(
+    'felled by machine; Elm 2 not injected: the city fells it next week',
+  )
   const tech = firm.person('technician', at(0, 10))
   expect(await problemOf(tech, 'begin-work', begin(felling))).toMatchObject({
     message: expect.stringMatching(/barrier comes first, and is not recorded yet/),
@@ -158,10 +168,24 @@ test('a line that stayed shallow is none', async () => {
   })
 })
 
+test('a neighbour that is sick itself, or injected, is no sound one left bare', async () => {
+  const sick = await sickElm('Elm 31', 600)
+  const other = await sickElm('Elm 32', 609)
+  const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', signed(sick, [LINE, ALONE]))
+  expect(
+    sayPlan((await openAt(jobId, sick, 'fell')).plan, (await openAt(jobId, sick, 'fell')).use, 'us'),
+  ).toBe('felled by machine')
+  // A third, sound one near both is named for both.
+  await measuredTree(firm, { tag: 'Elm 33', host: 'elm', inches: '70', eastM: 616 })
+  expect(await problemOf(arborist(), 'hand-to-crew', signed(other, [LINE, ALONE]))).toMatchObject({
+    message: expect.stringMatching(/and Elm 33 is not/),
+  })
+})
+
 test('one that stands alone is felled without a line', async () => {
   const alone = await sickElm('Elm 21', 400)
   const ways = await waysAt(alone, '2026-06-12')
   expect(ways.get('fell')!.closed).toEqual([])
-  const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', signed(alone, [FELL]))
+  const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', signed(alone, [ALONE]))
   await done(firm.person('technician', at(0, 10)), 'begin-work', begin(await openAt(jobId, alone, 'fell')))
 })

@@ -158,6 +158,43 @@ test('the soil over a flare is the ring by its average depth', () => {
   expect(sayTask('open', p, useOfHand('collar'), 'us').text).toMatch(/4 in north, 2 in south/)
 })
 
+test('what carries a wilt on is felled once its sound neighbours are protected, or with the reason why not', () => {
+  const fell = (bareNeighbours: readonly string[] | undefined, neighbours?: string) => {
+    const r = HAND.fell.plan({
+      tree: {
+        host: 'elm',
+        wood: 'ring-porous',
+        stems: [],
+        diameter: 0.5,
+        marks: [],
+        holes: [],
+        ...(bareNeighbours && { bareNeighbours }),
+      },
+      day: { on: '2026-06-12', soil: 'moist', temperature: 21 },
+      terms: {},
+      given: { stands: 'lives', how: 'by machine', ...(neighbours !== undefined && { neighbours }) },
+      units: 'us',
+    })
+    return r.ok ? r.value.shape : r.problem
+  }
+  expect(fell(undefined)).not.toHaveProperty('bare')
+  expect(fell([])).not.toHaveProperty('bare')
+  expect(fell(['Elm 2'])).toMatchObject({
+    code: 'missing',
+    field: 'neighbours',
+    message: expect.stringMatching(/Elm 2 is not/),
+  })
+  expect(fell(['a', 'b', 'c', 'd', 'e', 'f'])).toMatchObject({
+    message: expect.stringMatching(/a, b, c, d and 2 more are not/),
+  })
+  expect(fell(['Elm 2'], 'its owner wants none')).toMatchObject({
+    bare: 'Elm 2',
+    neighbours: 'its owner wants none',
+  })
+  // What nobody has to explain is not kept.
+  expect(fell([], 'whatever')).not.toHaveProperty('neighbours')
+})
+
 test('spokes, water and guards come from the calculators of the same name', () => {
   expect(plan('trenches').shape).toMatchObject({
     backfill: expect.closeTo(8 * toSI(10, 'ft') * toSI(4, 'in') * toSI(10, 'in'), 9) as number,

@@ -17,6 +17,8 @@ export interface TreeFacts {
   marks: readonly RingMark[]
   /** Of recorded injections; calendar dates. */
   holes: readonly Hole[]
+  /** Of what carries a wilt on: sound trees of the kind near it that are neither injected nor to be, by tag. */
+  bareNeighbours?: readonly string[]
   /** What share of its root zone was cut or is to be cut, and on which day. */
   rootsCut?: readonly { on: string; percent: number }[]
 }

@@ -190,14 +190,22 @@ export async function treeById(sql: FirmSql, id: string): Promise<TreeRow | unde
   return rows[0]
 }
 
-/** Which of these trees have a standing tree of the same kind at their site within so many metres. */
-export async function nearOfKind(sql: FirmSql, ids: string[], within: number): Promise<Set<string>> {
-  const rows = await sql<{ id: string }[]>`
-    select t.id from unnest(${ids}::uuid[]) q (id) join tree t on t.id = q.id
-    where exists (select 1 from tree n where n.firm_id = t.firm_id and n.site_id = t.site_id and n.id <> t.id and n.status = 'standing' and n.host = t.host
+/** A standing tree of the same kind near another one. */
+export interface NearRow {
+  of: string
+  treeId: string
+  tag: string
+}
+
+/** The standing trees of the same kind at their site within so many metres of these trees, by tag. */
+export async function nearOfKind(sql: FirmSql, ids: string[], within: number): Promise<NearRow[]> {
+  if (ids.length === 0) return []
+  return sql<NearRow[]>`
+    select t.id as of, n.id as "treeId", n.tag from unnest(${ids}::uuid[]) q (id) join tree t on t.id = q.id
+    join tree n on n.firm_id = t.firm_id and n.site_id = t.site_id and n.id <> t.id and n.status = 'standing' and n.host = t.host
       and n.east_m between t.east_m - ${within} and t.east_m + ${within} and n.north_m between t.north_m - ${within} and t.north_m + ${within}
-      and sqrt((n.east_m - t.east_m) ^ 2 + (n.north_m - t.north_m) ^ 2) <= ${within})`
-  return new Set(rows.map((r) => r.id))
+      and sqrt((n.east_m - t.east_m) ^ 2 + (n.north_m - t.north_m) ^ 2) <= ${within}
+    order by n.tag, n.id`
 }
 
 /** Trees by their ids, by tag. */

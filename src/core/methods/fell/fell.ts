@@ -6,6 +6,13 @@ import type { HandMethod } from '../byHand'
 const MINUTES = 90
 const MINUTES_PER_M2 = 900
 
+/** As many tags as one line names. */
+const NAMED = 4
+const sayTags = (tags: readonly string[]) =>
+  tags.length <= NAMED
+    ? tags.join(', ')
+    : `${tags.slice(0, NAMED).join(', ')} and ${tags.length - NAMED} more`
+
 /** Felling as part of care: of what carries a wilt to its neighbours, or is dead. Source: handbook, wilts in root grafts. */
 export const fell: HandMethod = {
   name: 'Felling',
@@ -26,6 +33,13 @@ export const fell: HandMethod = {
       kind: 'choice',
       options: ['from the ground', 'from a lift', 'by machine', 'climbed'],
     },
+    {
+      name: 'neighbours',
+      label: 'Sound neighbours without an injection: why',
+      kind: 'words',
+      hint: 'they go with it',
+      optional: true,
+    },
   ],
   kit: 'what the felling crew brings; cones and tape for the drop zone',
   whenRemoved: true,
@@ -36,11 +50,23 @@ export const fell: HandMethod = {
         'how',
         'A dead or dying tree is brittle: nobody climbs it. It comes down from a lift or by machine.',
       )
+    const bare = tree.bareNeighbours ?? []
+    if (bare.length > 0 && given['neighbours'] === undefined)
+      return refuse(
+        'missing',
+        'neighbours',
+        `Sound neighbours of the kind are injected before it is felled, and ${sayTags(bare)} ${bare.length === 1 ? 'is' : 'are'} not: sign that first, or write why not.`,
+      )
     const area = (Math.PI / 4) * tree.diameter ** 2
     return ok({
       minutes: MINUTES + area * MINUTES_PER_M2,
       water: null,
-      shape: { diameter: tree.diameter, stands: String(given['stands']), how: String(given['how']) },
+      shape: {
+        diameter: tree.diameter,
+        stands: String(given['stands']),
+        how: String(given['how']),
+        ...(bare.length > 0 && { neighbours: String(given['neighbours']), bare: sayTags(bare) }),
+      },
       steps: [
         { task: 'zone', times: 1 },
         { task: 'down', times: 1 },
@@ -72,7 +98,8 @@ export const fell: HandMethod = {
         return { name: 'Stump', text: `${String(terms['stump'])}.` }
     }
   },
-  inOneLine: ({ shape }) => `felled ${String(shape['how'])}`,
+  inOneLine: ({ shape }) =>
+    `felled ${String(shape['how'])}${shape['bare'] === undefined ? '' : `; ${String(shape['bare'])} not injected: ${String(shape['neighbours'])}`}`,
   checks: () => [
     {
       afterDays: 14,
