@@ -484,15 +484,15 @@ test('what a way asks for first is offered before it, unless it was done this ye
     history: [],
   }
   const water = (on: string, more = {}) => [{ ...used('HC-WATER', [], on, more), method: 'water' as const }]
-  expect(comesFirst(birch)).toEqual(['water'])
+  expect(comesFirst(birch)).toEqual([{ method: 'water', days: 1 }])
   expect(comesFirst({ ...birch, history: water('2026-05-20') })).toEqual([])
-  expect(comesFirst({ ...birch, history: water('2026-05-20', { treated: false }) })).toEqual(['water'])
+  expect(comesFirst({ ...birch, history: water('2026-05-20', { treated: false }) })).toHaveLength(1)
   expect(comesFirst({ ...birch, history: water('2025-06-11') })).toEqual([])
-  expect(comesFirst({ ...birch, history: water('2025-06-10') })).toEqual(['water'])
+  expect(comesFirst({ ...birch, history: water('2025-06-10') })).toHaveLength(1)
   expect(comesFirst({ ...birch, history: water('2026-06-20', { state: 'on a day' }) })).toEqual([])
   expect(comesFirst({ ...birch, cause: causeFacts('emerald-ash-borer', 'ash') })).toEqual([])
   // Of several in their order, what is done falls out.
   const oak = { ...birch, cause: causeFacts('two-lined-chestnut-borer', 'oak-red-group') }
-  expect(comesFirst(oak)).toEqual(['water', 'trenches'])
-  expect(comesFirst({ ...oak, history: water('2026-05-20') })).toEqual(['trenches'])
+  expect(comesFirst(oak).map((f) => f.method)).toEqual(['water', 'trenches'])
+  expect(comesFirst({ ...oak, history: water('2026-05-20') })).toEqual([{ method: 'trenches', days: 28 }])
 })

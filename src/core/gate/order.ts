@@ -8,15 +8,27 @@ import { waysHere } from './ways'
 /** Roots of trees of one kind join this far at most. House figure: 50 ft. */
 export const ROOTS_JOIN = 15.24
 
-/** So many days after the first the next is done, unless the hand says otherwise: felling is prompt, wood goes the same day. House figures. */
-const FOLLOWS: Partial<Record<Use['method'], number>> = { barrier: 7, fell: 0 }
+/**
+ * So many days after the first the next is done, unless the hand says otherwise: felling is prompt, wood goes the same day, what is watered is
+ * dosed the day after, what is fed or opened has four weeks. House figures.
+ */
+const FOLLOWS: Partial<Record<Use['method'], number>> = {
+  barrier: 7,
+  fell: 0,
+  water: 1,
+  collar: 1,
+  hands: 1,
+  sample: 14,
+}
+const FOUR_WEEKS = 28
+const after = (method: Use['method']) => ({ method, days: FOLLOWS[method] ?? FOUR_WEEKS })
 
 /** What a work waits for by the almanac, and how many days after that it is done; null where it waits for nothing. */
 export function waitsFor(
   q: Pick<Question, 'method' | 'product'> & { cause: Pick<Question['cause'], 'ways'> },
 ): { method: Use['method']; days: number } | null {
   const first = waysHere(q).find((w) => w.time?.after !== undefined)?.time?.after
-  return first === undefined ? null : { method: first, days: FOLLOWS[first] ?? 0 }
+  return first === undefined ? null : after(first)
 }
 
 /** Work of the year before a day still counts as done first. */
@@ -24,16 +36,18 @@ const STILL_DONE = 366
 
 /**
  * The works that a way asks for first and that neither were done within the year nor are planned, in their order: they are offered as
- * steps before it and held by nothing else. `comesFirst({ cause, method: 'trunk-injection', … })` is `['water']` on a birch with borers.
+ * steps before it and held by nothing else. `comesFirst({ cause, method: 'trunk-injection', … })` is `[{ method: 'water', days: 1 }]` on a birch with borers.
  */
 export function comesFirst(
   q: Pick<Question, 'method' | 'product' | 'history' | 'on'> & { cause: Pick<Question['cause'], 'ways'> },
-): readonly Use['method'][] {
+): { method: Use['method']; days: number }[] {
   const leads = waysHere(q).find((w) => w.leads !== undefined)?.leads ?? []
-  return leads.filter(
-    (method) =>
-      !q.history.some((u) => u.method === method && u.treated && daysBetween(u.on, q.on) <= STILL_DONE),
-  )
+  return leads
+    .filter(
+      (method) =>
+        !q.history.some((u) => u.method === method && u.treated && daysBetween(u.on, q.on) <= STILL_DONE),
+    )
+    .map(after)
 }
 
 /**

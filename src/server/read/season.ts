@@ -347,6 +347,8 @@ async function risksOf(
       name: target.name,
       when: target.when,
       then: target.then,
+      within: target.within,
+      rain: target.rain,
       from: addDays(from, first),
       to: addDays(from, last),
       spells: wettings(between(first, last), target, person.units),

@@ -1,6 +1,7 @@
 'use client'
 import { useState, type FormEvent } from 'react'
-import { HOSTS } from '@/almanac/hosts'
+import { HOSTS, hostName } from '@/almanac/hosts'
+import { lineage } from '@/core/kind/kind'
 import { readPlace, type TypedPlace } from '@/core/place/place'
 import type { Problem } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
@@ -13,7 +14,11 @@ import { Button } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
 import { PlaceFields } from './PlaceFields'
 
-const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
+/** By name; a narrower kind stands with its wider one. */
+const KINDS = [...HOSTS].sort((a, b) => placeOf(a.id).localeCompare(placeOf(b.id)))
+function placeOf(kind: string): string {
+  return lineage(kind).reverse().map(hostName).join(' ')
+}
 const IN_FIELDS = ['tag', 'host', 'eastM', 'northM', 'note']
 
 /** What is typed of a new tree beside its place; it is kept by the page, which outlives the form. */

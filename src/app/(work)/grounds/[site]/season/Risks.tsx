@@ -112,10 +112,12 @@ export function Risks({ view }: { view: SeasonView }) {
                 .map((s) => (
                   <Line
                     key={s.fromAt}
-                    title={s.infects ? 'wet enough to infect' : 'too short or without rain'}
+                    title={
+                      s.infects ? 'wet enough to infect' : w.rain && !s.rained ? 'dew alone' : 'too short'
+                    }
                     look={s.infects ? 'tag-plum' : ''}
                     about={spellBegins(s)}
-                    says={`${s.hours} wet h of that warmth`}
+                    says={`wet ${s.hours} h at ${showTemperature(w.within.from, units)} to ${showTemperature(w.within.to, units)}`}
                     working={s.working}
                   />
                 ))}

@@ -37,12 +37,16 @@ export interface Line {
   onMatters: (matters: ChosenMatters) => void
 }
 
-/** The step of the line that a way waits for, and how many days after it the way is done; null where it waits for none of them. */
-function waitedFor(view: PrescribeView, { waits }: Way, steps: readonly LineStep[]) {
-  const item = steps.findIndex((s) =>
-    s.items.some((i) => view.ways.find((w) => w.id === i.useId)?.use.method === waits?.method),
+/** The newest step of the line that a way waits for or asks for first, and how many days after it the way is done; null where there is none. */
+function waitedFor(view: PrescribeView, { waits, first }: Way, steps: readonly LineStep[]) {
+  const methodOf = (useId: string) => view.ways.find((w) => w.id === useId)?.use.method
+  return [...first, ...(waits ? [waits] : [])].reduce<{ item: number; days: number } | null>(
+    (found, { method, days }) => {
+      const item = steps.findIndex((s) => s.items.some((i) => methodOf(i.useId) === method))
+      return item < 0 ? found : { item, days }
+    },
+    null,
   )
-  return waits === null || item < 0 ? null : { item, days: waits.days }
 }
 
 /** Signs the prescription of one tree and hands it to the crew for a day. */

@@ -167,7 +167,9 @@ function worksBefore(way: Way, open: readonly Way[], steps: readonly LineStep[])
   const kept = new Set(
     steps.flatMap((s) => s.items.map((i) => open.find((w) => w.id === i.useId)?.use.method)),
   )
-  return way.first.flatMap((m) => (kept.has(m) ? [] : (open.find((w) => w.use.method === m) ?? [])))
+  return way.first.flatMap(({ method: m }) =>
+    kept.has(m) ? [] : (open.find((w) => w.use.method === m) ?? []),
+  )
 }
 
 /** The way by which a tree was treated before. */
