@@ -496,3 +496,45 @@ test('what a way asks for first is offered before it, unless it was done this ye
   expect(comesFirst(oak).map((f) => f.method)).toEqual(['water', 'trenches'])
   expect(comesFirst({ ...oak, history: water('2026-05-20') })).toEqual([{ method: 'trenches', days: 28 }])
 })
+
+test('no nitrogen while the leaves fall, and other feeds go by the ground', () => {
+  const fed = (active: string, leaf: 'falling' | 'out') =>
+    closedBy({
+      method: 'feed',
+      product: { ...product('FE1', active), feeds: true },
+      cause: causeFacts('nutrient-shortage', 'ash'),
+      keeps: {},
+      ...facts({ leaf }),
+    })
+  expect(fed('urea nitrogen', 'falling')).toContain('leaf')
+  expect(fed('urea nitrogen', 'out')).not.toContain('leaf')
+  expect(fed('iron', 'falling')).not.toContain('leaf')
+})
+
+test('what was done and what is to be done is told apart, in what keeps days and in what is at work', () => {
+  const why = (rule: string, more: Partial<Question>) =>
+    gate({ ...base, ...more }).closed.find((r) => r.rule === rule)?.why
+  expect(why('interval', before('2026-04-01'))).toMatch(/the last was 1 Apr 2026/)
+  expect(why('interval', before('2026-07-01', { state: 'on a day' }))).toMatch(
+    /another is to go on 1 Jul 2026/,
+  )
+  const other = (on: string, more = {}) => ({
+    ...inject,
+    history: [used('SD2', ['imidacloprid'], on, { cause: 'emerald-ash-borer', lastsDays: 365, ...more })],
+  })
+  expect(why('interval', other('2026-04-01'))).toMatch(
+    /is at work in this tree against the same cause since 1 Apr/,
+  )
+  expect(why('interval', other('2026-07-01', { state: 'on a day' }))).toMatch(
+    /is to go on against the same cause on 1 Jul 2026/,
+  )
+})
+
+test('the guard says of an injection that it is one', () => {
+  const refusal = (cause: string, more: Partial<Question> = {}) =>
+    gate({ ...base, cause: causeFacts(cause, 'ash'), keeps: {}, ...more }).closed.find(
+      (r) => r.rule === 'cause',
+    )?.why
+  expect(refusal('drought-stress', { ...inject, keeps: {} })).toMatch(/^No injection for this cause: /)
+  expect(refusal('drought-stress')).toMatch(/^Not for this cause: /)
+})
