@@ -1,11 +1,14 @@
 import { createServer } from 'node:http'
 import next from 'next'
+import { log } from './log'
 
 // The app behind a plain HTTP server of its own, so that what no page or route ever sees is answered too: methods nobody
 // means, addresses that cannot be read, connections that never finish asking.
 
 const port = Number(process.env.PORT ?? 3000)
 const hostname = process.env.HOST ?? '127.0.0.1'
+/** A page that takes longer than this is told to whoever runs the app, ms. */
+const SLOW_PAGE_MS = 5000
 const METHODS = new Set(['GET', 'HEAD', 'POST', 'OPTIONS', 'PUT', 'PATCH', 'DELETE'])
 
 function answer(status: number, message: string) {
@@ -44,6 +47,13 @@ async function main() {
       const setHeader = response.setHeader.bind(response)
       response.setHeader = (name, value) =>
         setHeader(name, Array.isArray(value) && value.length === 1 ? String(value[0]) : value)
+      const began = Date.now()
+      response.on('close', () => {
+        const ms = Date.now() - began
+        const path = request.url?.split('?', 1)[0] ?? ''
+        if (ms > SLOW_PAGE_MS && !path.startsWith('/api/'))
+          log.warn({ ms, path, answered: response.writableFinished }, 'A page took long.')
+      })
       void handle(request, response)
     },
   )
