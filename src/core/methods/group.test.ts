@@ -2,7 +2,15 @@ import { CARDS, useOf } from '../../../demo/cards'
 import { share } from '../limits/share'
 import { toSI } from '../quantity/units'
 import type { Method } from '../card/card'
-import { howManyFit, planRow, shareQuestion, totalsOf, type GroupQuestion, type GroupTree } from './group'
+import {
+  howManyFit,
+  isSharedOut,
+  planRow,
+  shareQuestion,
+  totalsOf,
+  type GroupQuestion,
+  type GroupTree,
+} from './group'
 import type { UseOf } from './plan'
 
 const card = (code: string) => CARDS.find((c) => c.card.code === code)!.card
@@ -114,4 +122,12 @@ test('the split works the most trees the limit and the hours allow, as trying al
       most,
     ])
   }
+})
+
+test('a limit is shared out among what treats; a tree that is watered instead still waits', () => {
+  expect([isSharedOut({ method: 'soil-drench' }), isSharedOut({ method: 'bark-spray' })]).toEqual([
+    true,
+    true,
+  ])
+  expect([isSharedOut({ method: 'water' }), isSharedOut({ method: 'watch' })]).toEqual([false, false])
 })

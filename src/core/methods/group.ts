@@ -5,6 +5,7 @@ import type { UnitSystem } from '../quantity/format'
 import type { Mass, Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import { readGiven, type TypedGiven } from './given'
+import { isHand } from './hand'
 import type { SubjectPlan, UseOf } from './plan'
 import { planTogether } from './together'
 
@@ -131,6 +132,14 @@ export function totalsOf(rows: readonly GroupRow[]): GroupTotals {
     }
   }
   return { planned, minutes, water, byUse }
+}
+
+/**
+ * Whether a use takes part when a limit is shared out: only what puts something on treats a tree; one that is watered or looked at instead
+ * still waits. `isSharedOut({ method: 'water' }) === false`
+ */
+export function isSharedOut({ method }: { method: Method }): boolean {
+  return !isHand(method)
 }
 
 /**

@@ -1,7 +1,7 @@
 'use client'
 import { useEffect, useRef, useState } from 'react'
 import { METHOD_NAME } from '@/core/card/say'
-import { howManyFit, planRow, shareQuestion } from '@/core/methods/group'
+import { howManyFit, isSharedOut, planRow, shareQuestion } from '@/core/methods/group'
 import { sayMinutes } from '@/core/methods/sayTime'
 import type { Share } from '@/core/limits/share'
 import { shown } from '@/core/quantity/pair'
@@ -34,7 +34,9 @@ export function ShareOut({
   const lb = (kg: number) => shown(kg, 'lb', units, 3)
 
   // What another limit binds is shared out by its own; its trees stay where they are.
-  const useIds = ways.filter((w) => w.limit === null || ground.useIds.includes(w.id)).map((w) => w.id)
+  const useIds = ways
+    .filter((w) => isSharedOut(w.use) && (w.limit === null || ground.useIds.includes(w.id)))
+    .map((w) => w.id)
   const mine = group.trees.filter((t) => {
     const now = group.chosen(t).useId
     return now === null || useIds.includes(now)
