@@ -195,7 +195,7 @@ formsHold([
   },
   {
     name: 'the record of work by a house card, which has no lots',
-    draw: () => sign(itemOf('h', 'mulch', 'Mulch as here', [], null), [sprayed('1', 'h', 1, 0)]),
+    draw: () => sign(itemOf('h', 'trenches', 'Spokes as here', [], null), [sprayed('1', 'h', 1, 0)]),
     verb: 'sign-record',
     type: WEATHER,
     press: 'Sign the record',
