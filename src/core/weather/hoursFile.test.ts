@@ -85,3 +85,55 @@ test('as many hours as a file may hold are read at once', () => {
   )
   expect(read(`time,temp C\n${lines.join('\n')}`).hours.temperature).toHaveLength(MOST_HOURS)
 })
+
+test('what is called like weather and is none of the hour outside is left aside', () => {
+  const others = [
+    'dew point temperature (F)',
+    'soil temperature (F)',
+    'indoor temp (F)',
+    'wind chill (F)',
+    'rain rate (in)',
+    'rain total (in)',
+    'daily rain (in)',
+  ]
+  for (const other of others) {
+    const file = read(`time,${other},temperature (F),rain (in)\n2026-06-12 08:00,1,59,0.1\n`)
+    expect(file.leftAside).toEqual([other.toLowerCase()])
+    expect(file.hours.temperature![0]).toBeCloseTo(15, 9)
+    expect(file.hours.rain![0]).toBeCloseTo(2.54, 9)
+  }
+})
+
+test('what was never measured in an hour is told with its line, its bounds are read', () => {
+  const one = (name: string, cell: string) => `time,${name}\n2026-06-12 08:00,${cell}\n`
+  for (const [name, cell] of [
+    ['temperature (C)', '60'],
+    ['temperature (F)', '-95'],
+    ['rain (mm)', '400'],
+    ['rain (in)', '-5'],
+    ['wind (mph)', '1e308'],
+    ['humidity (%)', '101'],
+    ['wind from', '361'],
+  ] as const)
+    expect(refused(one(name, cell))).toMatchObject({
+      code: 'out-of-range',
+      message: expect.stringMatching(/^Line 2: .* was never measured in an hour/),
+    })
+  for (const [name, cell] of [
+    ['temperature (C)', '55'],
+    ['temperature (F)', '-94'],
+    ['humidity (%)', '100'],
+    ['wind from', '360'],
+    ['rain (mm)', '0'],
+  ] as const)
+    expect(read(one(name, cell)).rows).toBe(1)
+})
+
+test('a first line that goes on and on is no line of names, and is told at once', () => {
+  const began = performance.now()
+  expect(refused(`time,${'x'.repeat(3_000_000)}\n2026-06-12 08:00,1\n`)).toMatchObject({
+    code: 'out-of-range',
+  })
+  expect(refused(`time,${'rain,'.repeat(300)}\n2026-06-12 08:00,1\n`)).toMatchObject({ code: 'out-of-range' })
+  expect(performance.now() - began).toBeLessThan(1000)
+})

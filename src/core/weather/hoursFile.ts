@@ -9,6 +9,26 @@ export const MOST_HOURS = 9600
 
 type Told = (typeof TOLD)[number]
 
+/** No station writes more columns, nor longer names. */
+const MOST_COLUMNS = 200
+const LONGEST_NAME = 200
+
+/** What is called like weather and is none of the hour outside: of the soil or a room, felt, reckoned, or of more than the hour. */
+const OTHER =
+  /dew|soil|ground|indoor|inside|room|console|chill|feels|apparent|heat index|wet.?bulb|rate|intensity|total|sum\b|since|daily|today|week|month|year|storm|event/
+
+/** What has been measured anywhere in an hour, a little widened, in the units a service tells. */
+const BOUNDS: Record<Told, { from: number; to: number; say: string }> = {
+  temperature: { from: -70, to: 55, say: '-94 to 131 °F' },
+  wind: { from: 0, to: 80, say: '0 to 179 mph' },
+  gust: { from: 0, to: 120, say: '0 to 268 mph' },
+  windFrom: { from: 0, to: 360, say: '0 to 360 degrees' },
+  rain: { from: 0, to: 300, say: '0 to 11.8 in' },
+  cloud: { from: 0, to: 1, say: '0 to 100 %' },
+  humidity: { from: 0, to: 1, say: '0 to 100 %' },
+  chance: { from: 0, to: 1, say: '0 to 100 %' },
+}
+
 /** What a column is called, the first that fits; units in its name, how they become what a service tells. */
 const COLUMNS: readonly {
   told: Told
@@ -87,7 +107,8 @@ export interface HoursFile {
  * Reads the cells of a file of hours as a weather station or a spreadsheet writes it: a first line of names with units, `time, temperature (F), wind (mph),
  * rain (in)`, then a line an hour. Times are of the wall clock of the site unless they say otherwise (`Z`, `+02:00`); an hour that the clock
  * shows twice stands twice. Hours that are missing are not known. Problems, with the line: `missing` for no time or nothing to read,
- * `bad-quantity` for a unit, a time or a number that cannot be read, `out-of-range` for lines out of order or too many.
+ * `bad-quantity` for a unit, a time or a number that cannot be read, `out-of-range` for lines out of order or too many, for a first line that is none, and
+ * for what was never measured in an hour. Columns of the soil, of a room, of what is felt or summed up are left aside.
  *
  * @example readHoursFile([['time', 'rain (in)'], ['2026-06-12 08:00', '0.1']], 'UTC').value.hours.rain // [2.54]
  */
@@ -96,6 +117,11 @@ export function readHoursFile(
   timeZone: string,
   commaInNumbers = false,
 ): Result<HoursFile> {
+  if ((cells[0]?.length ?? 0) > MOST_COLUMNS || cells[0]?.some((n) => n.length > LONGEST_NAME))
+    return no(
+      'out-of-range',
+      `The first line has more than ${MOST_COLUMNS} columns, or a name that goes on and on; it is no line of names.`,
+    )
   const names = cells[0]?.map((n) => n.toLowerCase()) ?? []
   const lines = cells.slice(1)
   const timeAt = names.findIndex((n) => /^(date|time|hour|when)/.test(n))
@@ -108,7 +134,7 @@ export function readHoursFile(
   const leftAside: string[] = []
   for (const [at, name] of names.entries()) {
     if (at === timeAt || name === '') continue
-    const column = COLUMNS.find((c) => c.named.test(name))
+    const column = OTHER.test(name) ? undefined : COLUMNS.find((c) => c.named.test(name))
     if (!column || columns.some((c) => c.told === column.told)) {
       leftAside.push(name)
       continue
@@ -160,10 +186,19 @@ export function readHoursFile(
       const value = Number(commaInNumbers ? cell.replace(',', '.') : cell)
       if (!Number.isFinite(value))
         return no('bad-quantity', `Line ${i + 2}: “${cell}” in the column “${name}” is no number.`)
+      const { from: least, to: most, say } = BOUNDS[told]
+      if (!(per(value) >= least - SLACK && per(value) <= most + SLACK))
+        return no(
+          'out-of-range',
+          `Line ${i + 2}: ${cell} in the column “${name}” was never measured in an hour; ${say} is read. Mend the cell or leave it empty.`,
+        )
       hours[told]![(row.at - from) / HOUR] = per(value)
     }
   return ok({ from, hours, rows: rows.length, leftAside })
 }
+
+/** What turning units leaves over. */
+const SLACK = 1e-9
 
 const no = (code: 'missing' | 'bad-quantity' | 'out-of-range', message: string) =>
   refuse(code, 'file', message)
