@@ -282,6 +282,9 @@ test('a stage that was seen is noted once, not for tomorrow, and can be taken ba
   expect(await other({ on: 'May' })).toMatchObject({ field: 'on' })
   expect(await other({ stage: 'picking' })).toMatchObject({ field: 'stage' })
   expect(await other({ kind: 'elm' })).toMatchObject({ field: 'stage' })
+  // What every object has by nature is no kind of tree.
+  for (const kind of ['constructor', 'toString', '__proto__'])
+    expect(await other({ kind })).toMatchObject({ code: 'unknown', field: 'stage' })
   expect(
     await done(crew, 'see-stage', {
       ...see,

@@ -12,9 +12,10 @@ function answers(reply: { status?: number; body?: unknown; text?: string } | Err
   const asked: URL[] = []
   globalThis.fetch = ((url: URL) => {
     asked.push(url)
-    if (reply instanceof Error) return Promise.reject(reply)
+    // What a browser throws is no Error of this realm.
+    if ('message' in reply) return Promise.reject(reply as Error)
     const { status = 200, body, text = JSON.stringify(body) } = reply
-    return Promise.resolve({ ok: status < 300, status, text: () => Promise.resolve(text) })
+    return Promise.resolve(new Response(text, { status }))
   }) as unknown as typeof fetch
   return asked
 }
@@ -60,4 +61,42 @@ test.each<[string, Parameters<typeof answers>[0], RegExp]>([
   const told = await ask()
   expect(told).toMatch(says)
   expect(told).toMatch(/\.$/)
+})
+
+test('an endless answer is left as soon as it is too long', async () => {
+  let sent = 0
+  const endless = new ReadableStream<Uint8Array>({
+    pull(stream) {
+      sent += 1_000_000
+      stream.enqueue(new Uint8Array(1_000_000).fill(32))
+    },
+  })
+  globalThis.fetch = () => Promise.resolve(new Response(endless))
+  expect(await ask()).toMatch(/more than can be read/)
+  expect(sent).toBeLessThan(10_000_000)
+})
+
+test('of other hours than were asked for nothing is believed, nor a measurement of what is to come', async () => {
+  const eight = [1, 2, 3, 4, 5, 6, 7, 8]
+  answers({
+    body: {
+      from: '1969-12-31T21:00:00Z',
+      measuredUntil: '9999-01-01T00:00:00Z',
+      hours: { temperature: eight },
+    },
+  })
+  expect(await ask()).toEqual({
+    from: 0,
+    measuredUntil: 3_600_000,
+    madeUp: false,
+    hours: { temperature: [4, 5] },
+  })
+  answers({
+    body: {
+      from: '9998-12-31T21:00:00Z',
+      measuredUntil: '9999-01-01T00:00:00Z',
+      hours: { temperature: eight },
+    },
+  })
+  expect(await ask()).toMatchObject({ hours: { temperature: [] } })
 })

@@ -4,7 +4,9 @@ import type { Spot } from '@/core/weather/sunlight'
 
 /** An answer is waited for so long; no page waits for it. */
 const PATIENCE_MS = 8000
+/** Bytes, counted as they come, after what was packed is unpacked. */
 const LONGEST_ANSWER = 6_000_000
+const HOUR_MS = 3_600_000
 
 const Column = z.array(z.number().nullable()).max(10_000).optional()
 const Answer = z.object({
@@ -52,21 +54,39 @@ export async function askService(
   try {
     const answer = await fetch(url, { signal: AbortSignal.timeout(PATIENCE_MS), redirect: 'error' })
     if (!answer.ok) return `The weather service answered ${answer.status}.`
-    const text = await answer.text()
-    if (text.length > LONGEST_ANSWER) return 'The weather service answered more than can be read.'
+    const text = await readAtMost(answer, LONGEST_ANSWER)
+    if (text === null) return 'The weather service answered more than can be read.'
     const read = Answer.safeParse(JSON.parse(text))
     if (!read.success) return 'What the weather service answered cannot be read.'
     const lengths = new Set(Object.values(read.data.hours).flatMap((c) => (c ? [c.length] : [])))
     if (lengths.size > 1) return 'What the weather service answered does not fit together.'
+    const begins = Date.parse(read.data.from)
+    // Of other hours than were asked for nothing is believed, nor is a measurement of what is still to come.
+    const first = Math.max(0, Math.ceil((from - begins) / HOUR_MS))
+    const last = Math.max(first, Math.floor((to - begins) / HOUR_MS))
     return {
-      from: Date.parse(read.data.from),
-      measuredUntil: Date.parse(read.data.measuredUntil),
+      from: begins + first * HOUR_MS,
+      measuredUntil: Math.min(Date.parse(read.data.measuredUntil), at),
       madeUp: read.data.madeUp,
-      hours: read.data.hours,
+      hours: Object.fromEntries(
+        Object.entries(read.data.hours).map(([name, column]) => [name, column?.slice(first, last)]),
+      ),
     }
   } catch (error) {
     return error instanceof SyntaxError
       ? 'What the weather service answered cannot be read.'
       : 'The weather service cannot be reached.'
   }
+}
+
+/** The text of an answer, or null as soon as it is longer than that; the rest is not waited for. */
+async function readAtMost(answer: Response, most: number): Promise<string | null> {
+  const parts: Uint8Array[] = []
+  let bytes = 0
+  for await (const part of (answer.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    bytes += part.byteLength
+    if (bytes > most) return null
+    parts.push(part)
+  }
+  return new TextDecoder().decode(Buffer.concat(parts))
 }
