@@ -8,6 +8,7 @@ import {
   crewById,
   crews,
   endCrew,
+  holdCrews,
   keepCrew,
   members,
   openJobsOfCrew,
@@ -46,6 +47,7 @@ export const setCrewVerb = verb({
       .length(7),
   }),
   run: async ({ sql, person }, input): Promise<Result<{ crewId: string }>> => {
+    await holdCrews(sql, person.firmId, 'change')
     const before = await crewById(sql, input.crewId)
     if (before?.ended)
       return refuse('conflict', 'crewId', 'This crew was ended; make a new one. Load the page again.')
@@ -93,7 +95,8 @@ export const endCrewVerb = verb({
   roles: planners,
   about: (i) => i.crewId,
   input: z.strictObject({ crewId: id('crewId') }),
-  run: async ({ sql, now, today }, input): Promise<Result<{ ended: true }>> => {
+  run: async ({ sql, person, now, today }, input): Promise<Result<{ ended: true }>> => {
+    await holdCrews(sql, person.firmId, 'change')
     const crew = await crewById(sql, input.crewId)
     if (!crew) return refuse('unknown', 'crewId', 'There is no such crew.')
     if (crew.ended)
