@@ -93,6 +93,11 @@ export function isOwnOrigin(request: Request): boolean {
   }
 }
 
+/** An answer of what stands in a firm, kept by nobody on the way. */
+export function valueResponse(value: unknown): Response {
+  return Response.json({ value }, { headers: { 'cache-control': 'no-store' } })
+}
+
 /** What a stranger is answered who asks for what is a firm's. */
 export function notSignedIn(): Response {
   return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)

@@ -32,7 +32,9 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
         body: JSON.stringify({ email, password }),
       })
       if (answer.ok) {
-        window.location.assign(next)
+        // Never off the site, whatever was made of the address on the way.
+        const wanted = new URL(next, window.location.origin)
+        window.location.assign(wanted.origin === window.location.origin ? wanted : '/')
         return
       }
       const body = (await answer.json()) as { error: { message: string } }

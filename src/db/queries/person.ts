@@ -24,12 +24,12 @@ const personColumns = (sql: FirmSql) => sql`
       f.name as "firmName", f.town, f.time_zone as "timeZone",
       (extract(epoch from f.clock_offset) * 1000)::double precision as "clockOffsetMs"`
 
-/** The person of a live session, with what every page needs of the firm. */
+/** The person of a live session, with what every page needs of the firm; one that is older than any cookie is none. */
 export async function personOfSession(sql: FirmSql, sessionId: string): Promise<PersonRow | undefined> {
   const rows = await sql<PersonRow[]>`
     select ${personColumns(sql)}
     from session s join person p on p.id = s.person_id join firm f on f.id = p.firm_id
-    where s.id = ${sessionId} and s.ended_at is null`
+    where s.id = ${sessionId} and s.ended_at is null and s.created_at > now() - interval '15 days'`
   return rows[0]
 }
 

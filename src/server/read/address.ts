@@ -40,14 +40,16 @@ export function readAfterDay(query: Query, name: string): { day: string; id: str
 
 /**
  * An address within the product, or the first page: nothing that a browser would take for another host, whatever it makes
- * of tabs, line ends and backslashes. `ownPath('//elsewhere.example') === '/'`
+ * of tabs, line ends and backslashes, and of dots that fall away. `ownPath('//elsewhere.example') === '/'`
  */
 export function ownPath(text: string | null): string {
   if (text === null || !/^\/(?![/\\])[\x21-\x7e]*$/.test(text) || text.includes('\\')) return '/'
   const base = 'https://own.example'
   try {
     const url = new URL(text, base)
-    return url.origin === base ? url.pathname + url.search + url.hash : '/'
+    const path = url.pathname + url.search + url.hash
+    // Read once more as a browser will: `/.//elsewhere` has become `//elsewhere`.
+    return url.origin === base && new URL(path, base).href === url.href ? path : '/'
   } catch {
     return '/'
   }

@@ -19,7 +19,7 @@ export async function GET(
   const { now, ...rest } = view
   const value = pack(rest)
   const etag = `"${createHash('sha256').update(value).digest('base64url')}"`
-  const headers = { etag, 'elmhorn-now': String(now) }
+  const headers = { etag, 'elmhorn-now': String(now), 'cache-control': 'private, no-cache' }
   if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers })
   return Response.json({ value }, { headers })
 }

@@ -1,4 +1,4 @@
-import { notSignedIn, problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse, valueResponse } from '@/server/http'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
 import { treeAsItIs } from '@/server/survey'
@@ -9,6 +9,6 @@ export async function GET(_: Request, { params }: { params: Promise<{ id: string
   const { id } = await params
   const tree = isId(id) ? await reading((context) => treeAsItIs(context, id)) : null
   return tree
-    ? Response.json({ value: tree })
+    ? valueResponse(tree)
     : problemResponse({ code: 'unknown', field: 'id', message: 'There is no such tree.' }, 404)
 }

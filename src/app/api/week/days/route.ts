@@ -1,9 +1,9 @@
-import { notSignedIn } from '@/server/http'
+import { notSignedIn, valueResponse } from '@/server/http'
 import { weekDays } from '@/server/read/week'
 import { currentPerson } from '@/server/session'
 
 /** What each day of the next two weeks says to every stop: `GET /api/week/days`. */
 export async function GET(): Promise<Response> {
   if (!(await currentPerson())) return notSignedIn()
-  return Response.json({ value: await weekDays() })
+  return valueResponse(await weekDays())
 }

@@ -1,4 +1,4 @@
-import { notSignedIn, problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse, valueResponse } from '@/server/http'
 import { planOf, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
@@ -18,7 +18,7 @@ export async function GET(
     const site = await siteNamed(context, id)
     return site && planOf(context, site, box)
   })
-  return plan ? Response.json({ value: plan }) : noSuchSite()
+  return plan ? valueResponse(plan) : noSuchSite()
 }
 
 const noSuchSite = () =>

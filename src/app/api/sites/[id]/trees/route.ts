@@ -1,5 +1,5 @@
 import { STAGES, type Stage } from '@/core/plan/stage'
-import { notSignedIn, problemResponse } from '@/server/http'
+import { notSignedIn, problemResponse, valueResponse } from '@/server/http'
 import { idOf, textOf } from '@/server/read/address'
 import { pageOfTrees, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
@@ -35,7 +35,7 @@ export async function GET(
       )
     )
   })
-  return page ? Response.json({ value: page }) : noSuchSite()
+  return page ? valueResponse(page) : noSuchSite()
 }
 
 const noSuchSite = () =>
