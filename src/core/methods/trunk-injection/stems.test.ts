@@ -162,3 +162,25 @@ test('each stem has its own ring: dead wood and earlier holes of one keep off it
   )
   expect(!shut.ok && shut.problem.message).toMatch(/^Stem 2: .*sound wood/)
 })
+
+test('not even one port is left out: where sound wood has no room for all, nothing is planned', () => {
+  const withDead = (to: number) =>
+    planTrunkInjection(
+      question({
+        tree: {
+          ...question().tree,
+          marks: [{ kind: 'dead', from: 0, to, notedOn: '2026-06-01' }],
+          stems: [{ girth: inch(52) }],
+          diameter: inch(52) / Math.PI,
+        },
+        given: { portGirth: inch(54) },
+      }),
+    )
+  const answers = Array.from({ length: 70 }, (_, i) => withDead(5 + i * 5))
+  const missing = answers.map((a) => (a.ok ? 0 : Number(/^(\d+) of 9 ports/.exec(a.problem.message)?.[1])))
+  // Room for all at first; then one has none, then more.
+  expect(missing[0]).toBe(0)
+  expect(missing).toContain(1)
+  expect(missing.every((m, i) => i === 0 || m >= missing[i - 1]!)).toBe(true)
+  for (const a of answers) if (a.ok) expect(a.value.plan.shape.ports).toHaveLength(9)
+})
