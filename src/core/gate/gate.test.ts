@@ -538,3 +538,37 @@ test('the guard says of an injection that it is one', () => {
   expect(refusal('drought-stress', { ...inject, keeps: {} })).toMatch(/^No injection for this cause: /)
   expect(refusal('drought-stress')).toMatch(/^Not for this cause: /)
 })
+
+test('a feed burns roots in dry soil; it waits for water', () => {
+  const fed = (soil: 'dry' | 'moist') =>
+    closedBy({
+      method: 'feed',
+      product: { ...product('FE1', 'iron'), feeds: true },
+      cause: causeFacts('nutrient-shortage', 'ash'),
+      keeps: {},
+      ...facts({ soil }),
+    })
+  expect(fed('dry')).toContain('soil')
+  expect(fed('moist')).not.toContain('soil')
+})
+
+test('roots and trunk are not wounded within four weeks of each other, whichever comes first', () => {
+  const near = (method: 'trenches' | 'trunk-injection', on: string) => ({
+    history: [{ ...used(method === 'trenches' ? 'HC-SPOKES' : 'EB4', [], on), method }],
+  })
+  const dig: Partial<Question> = {
+    method: 'trenches',
+    product: null,
+    card: null,
+    cause: causeFacts('soil-compaction', 'ash'),
+    keeps: {},
+  }
+  const refused = (q: Partial<Question>) =>
+    gate({ ...base, ...q }).closed.some((r) => /wound|roots/i.test(r.why))
+  expect(refused({ ...dig, ...near('trunk-injection', '2026-05-16') })).toBe(true)
+  expect(refused({ ...dig, ...near('trunk-injection', '2026-05-15') })).toBe(false)
+  expect(refused({ ...dig, ...near('trunk-injection', '2026-07-09') })).toBe(true)
+  expect(refused({ ...inject, ...near('trenches', '2026-05-16') })).toBe(true)
+  expect(refused({ ...inject, ...near('trenches', '2026-05-15') })).toBe(false)
+  expect(refused({ ...dig, ...near('trenches', '2026-06-01') })).toBe(false)
+})
