@@ -173,7 +173,7 @@ function lots(from: number): () => number {
 async function main() {
   const runs = await whoRuns()
   const all = FILES.filter(
-    (f) => chosen!.files.test(f) && !f.endsWith('.test.ts') && !(part === 'server' && BESIDE.test(f)),
+    (f) => chosen!.files.test(f) && !/\.test(ing)?\.ts$/.test(f) && !(part === 'server' && BESIDE.test(f)),
   )
     .sort()
     .flatMap(mutantsOf)

@@ -1,5 +1,6 @@
 import { toSI } from '../quantity/units'
 import { bark, HIGHEST_BAND, type BarkInput } from './bark'
+import { doseInjection, type InjectionInput } from './injection'
 import { drench, type DrenchInput } from './drench'
 import {
   holesOf,
@@ -108,4 +109,37 @@ test('warmth counts from the degree on which it begins', () => {
   expect((factor(F(54.9)) as number) / usual).toBeCloseTo(2.2, 6)
   expect([factor(F(45)), factor(F(95))].every((f) => typeof f === 'number')).toBe(true)
   expect([factor(F(44.9)), factor(F(95.1))]).toEqual(['temperature', 'temperature'])
+})
+
+test('an injection is of a trunk that is there, with ports that can be', () => {
+  const base: InjectionInput = {
+    diameter: inch(18),
+    portGirth: inch(66),
+    ratePerInch: { low: toSI(4, 'mL'), high: toSI(8, 'mL') },
+    choice: 'low',
+    ports: { rule: 'spacing', spacing: inch(6) },
+  }
+  const of = (more: Partial<InjectionInput>) => fieldOf(doseInjection({ ...base, ...more }))
+  expect(of({})).toBeNull()
+  expect([of({ diameter: 0 }), of({ portGirth: 0 }), of({ perPortMax: 0 })]).toEqual([
+    'diameter',
+    'portGirth',
+    'perPortMax',
+  ])
+  // Five hundred ports are the most any trunk carries, by rule or by what a port may take.
+  expect(of({ ports: { rule: 'spacing', spacing: inch(66 / 500) } })).toBeNull()
+  expect(of({ ports: { rule: 'spacing', spacing: inch(66 / 501) } })).toBe('ports')
+  const whole = toSI(72, 'mL')
+  expect(of({ perPortMax: whole / 500 })).toBeNull()
+  expect(of({ perPortMax: whole / 501 })).toBe('ports')
+  const named = (choice: InjectionInput['choice']) => {
+    const r = doseInjection({ ...base, choice })
+    return r.ok && r.value.working.find((s) => s.label === 'Volume for the tree')?.from
+  }
+  expect([named('low'), named(0), named(0.25), named('high')]).toEqual([
+    expect.stringMatching(/low rate/),
+    expect.stringMatching(/low rate/),
+    expect.stringMatching(/25 % from low to high/),
+    expect.stringMatching(/high rate/),
+  ])
 })

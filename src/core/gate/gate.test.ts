@@ -572,3 +572,79 @@ test('roots and trunk are not wounded within four weeks of each other, whichever
   expect(refused({ ...inject, ...near('trenches', '2026-05-15') })).toBe(false)
   expect(refused({ ...dig, ...near('trenches', '2026-06-01') })).toBe(false)
 })
+
+test('what harms a tree together keeps its days to the day, in both directions', () => {
+  const sprays = (active: string, other: string, on: string) =>
+    closedBy({
+      method: 'crown-spray',
+      product: product('X1', active),
+      cause: causeFacts('peach-leaf-curl', 'peach'),
+      host: hostFacts('peach'),
+      keeps: {},
+      history: [{ ...used('X2', [other], on), method: 'crown-spray' }],
+    }).includes('apart')
+  for (const [one, other] of [
+    ['horticultural oil', 'sulfur'],
+    ['horticultural oil', 'captan'],
+    ['copper', 'lime sulfur'],
+  ] as const) {
+    expect([one, other, sprays(one, other, '2026-05-30')]).toEqual([one, other, true])
+    expect([one, other, sprays(one, other, '2026-05-29')]).toEqual([one, other, false])
+    expect([other, one, sprays(other, one, '2026-06-25')]).toEqual([other, one, true])
+    expect([other, one, sprays(other, one, '2026-06-26')]).toEqual([other, one, false])
+  }
+  expect(sprays('captan', 'sulfur', '2026-06-11')).toBe(false)
+})
+
+test('a product of another kind than the cause is closed where no way names it', () => {
+  const refusal = (active: string) =>
+    gate({ ...base, ...inject, product: product('X1', active), facts: { ...base.facts } }).closed.find(
+      (r) => r.rule === 'cause',
+    )?.why
+  expect(refusal('emamectin benzoate')).toBeUndefined()
+  expect(refusal('propiconazole')).toMatch(
+    /^Not for this cause|^No injection for this cause|no such way|does nothing/,
+  )
+  const { refuses } = causeFacts('emerald-ash-borer', 'ash')
+  expect(refusal('propiconazole')).toContain(refuses.fungicide)
+})
+
+test('a way by the flowers of the tree itself waits for them, or until they are gone', () => {
+  const way = (bloom: 'open' | 'not open', facts: 'before' | 'open' | 'over') =>
+    gate({
+      ...base,
+      method: 'crown-spray',
+      product: product('X1', 'streptomycin'),
+      host: hostFacts('apple'),
+      cause: {
+        ...causeFacts('fire-blight', 'apple'),
+        refuses: {},
+        ways: [
+          {
+            method: 'crown-spray',
+            what: 'A cover',
+            when: bloom === 'open' ? 'in bloom' : 'out of bloom',
+            time: { bloom },
+            well: 'holds it down',
+            again: 'once',
+          },
+        ],
+      },
+      keeps: {},
+      facts: { ...base.facts, bloom: facts, eaten: false },
+    }).closed.filter((r) => r.rule === 'season').length
+  expect([way('open', 'open'), way('open', 'before'), way('open', 'over')]).toEqual([0, 1, 1])
+  expect([way('not open', 'open'), way('not open', 'before'), way('not open', 'over')]).toEqual([1, 0, 0])
+})
+
+test('before bloom and in bloom are told apart where bees visit', () => {
+  const why = (bloom: 'before' | 'open') =>
+    gate({
+      ...base,
+      host: hostFacts('maple'),
+      cause: causeFacts('lecanium-scale', 'maple'),
+      facts: { ...base.facts, bloom, eaten: false },
+    }).closed.find((r) => r.rule === 'bees')?.why
+  expect(why('open')).toMatch(/it is in bloom/)
+  expect(why('before')).toMatch(/its bloom is still to come/)
+})
