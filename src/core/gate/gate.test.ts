@@ -1,13 +1,14 @@
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
 import { activeKey } from '../actives/actives'
 import { BORER, RETURNS } from '../decide/treatable'
+import type { Way } from '../decide/way'
 import { actsOn, feedsOnly, usedActives, type Use } from '../history/use'
 import { used } from '../history/use.testing'
 import { toSI } from '../quantity/units'
 import { almanacWindow, bloomByCalendar, bloomFrom, bloomOver, leafByCalendar, leafChanges } from './calendar'
 import { GATE, gate, said } from './gate'
 import { isBorne } from './kind'
-import { comesFirst } from './order'
+import { comesFirst, waitsFor } from './order'
 import { saidOfSeen, saySeen, seenBefore } from './looks'
 import { RULES, type CardFacts, type ProductFacts, type Question } from './question'
 
@@ -647,4 +648,39 @@ test('before bloom and in bloom are told apart where bees visit', () => {
     }).closed.find((r) => r.rule === 'bees')?.why
   expect(why('open')).toMatch(/it is in bloom/)
   expect(why('before')).toMatch(/its bloom is still to come/)
+})
+
+test('line, axe and wood say what they wait for, and for how long', () => {
+  const waits = (method: 'barrier' | 'fell' | 'wood') =>
+    waitsFor({ method, product: null, cause: causeFacts('dutch-elm-disease', 'elm') })
+  expect([waits('barrier'), waits('fell'), waits('wood')]).toEqual([
+    null,
+    { method: 'barrier', days: 7 },
+    { method: 'fell', days: 0 },
+  ])
+})
+
+test('what the cause refuses of the soil is a systemic: a feed, and what nobody knows by its way, stand or fall with the way', () => {
+  const refuses = { soil: 'Nothing from the soil reaches it.' }
+  const drench: Way = {
+    method: 'soil-drench',
+    what: 'A drench',
+    when: 'always',
+    time: {},
+    kinds: ['unheard of'],
+    well: 'holds it down',
+    again: 'once',
+  }
+  const guarded = (p: ProductFacts, ways: readonly Way[]) =>
+    gate({
+      ...base,
+      product: p,
+      cause: { ...causeFacts('clearwing-borer', 'ash'), refuses, ways },
+      keeps: {},
+    }).closed.some((r) => r.why.includes(refuses.soil))
+  expect(guarded(product('SD2', 'imidacloprid'), [drench])).toBe(true)
+  expect(guarded({ ...product('FE1', 'iron'), feeds: true }, [drench])).toBe(false)
+  expect(guarded({ ...product('X1', 'something new'), kind: null }, [drench])).toBe(false)
+  // Of an unknown product without a way nothing speaks for it.
+  expect(guarded({ ...product('X1', 'something new'), kind: null }, [])).toBe(true)
 })
