@@ -5,7 +5,7 @@ import { host as hostOf } from '@/almanac/hosts'
 import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Method } from '@/core/card/card'
 import { lineBefore } from '@/core/card/line'
-import { namesHost } from '@/core/card/namesHost'
+import { leavesOut, namesHost } from '@/core/card/namesHost'
 import type { Way as KnownWay } from '@/core/decide/way'
 import { almanacWindow, bloomByCalendar, leafByCalendar } from '@/core/gate/calendar'
 import { gate, type Answer } from '@/core/gate/gate'
@@ -108,7 +108,7 @@ function cardFacts(hand: TreeAtHand, row: UseRow, on: string): CardFacts {
     use.waterSetback === undefined ? null : readQuantity(use.waterSetback, 'length', 'waterSetback')
   return {
     namesHost: namesHost(use, hand.tree.host),
-    ...(use.notOn?.includes(hand.tree.host) && { leavesOut: true }),
+    ...(leavesOut(use, hand.tree.host) && { leavesOut: true }),
     namesCause: isFor(hand, use) || goesBeside(row),
     ...lineFor(hand, row),
     timesPerYear: use.limits?.timesPerYear,

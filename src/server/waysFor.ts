@@ -1,6 +1,6 @@
 import { cause as causeOf } from '@/almanac/causes'
 import type { Method } from '@/core/card/card'
-import { namesHost } from '@/core/card/namesHost'
+import { leavesOut, namesHost } from '@/core/card/namesHost'
 import { notDecided } from '@/core/decide/allowed'
 import { said } from '@/core/gate/gate'
 import { comesFirst, waitsFor } from '@/core/gate/order'
@@ -91,7 +91,7 @@ export function waysFor(
       // A card that leaves this kind out is shown closed, so that nobody looks for it.
       .filter(
         (u) =>
-          (namesHost(u.use, tree.host) || u.use.notOn?.includes(tree.host)) &&
+          (namesHost(u.use, tree.host) || leavesOut(u.use, tree.host)) &&
           (q.beside ? goesBeside(u) : isFor(hand, u.use)),
       )
       .map((u) => {

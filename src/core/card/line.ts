@@ -1,5 +1,5 @@
 import { isHand } from '../methods/hand'
-import { namesHost } from './namesHost'
+import { leavesOut, namesHost } from './namesHost'
 
 /** What of a use says where it stands among the lines of its card. */
 export interface LineOf {
@@ -69,7 +69,7 @@ export function neverReached(uses: readonly LineOf[]): { use: number; before: nu
 function takesAll(by: LineOf, line: LineOf): boolean {
   const hosts =
     line.hosts === 'any'
-      ? by.hosts === 'any' && (by.notOn ?? []).every((h) => line.notOn?.includes(h))
-      : line.hosts.every((h) => line.notOn?.includes(h) || namesHost(by, h))
+      ? by.hosts === 'any' && (by.notOn ?? []).every((h) => leavesOut(line, h))
+      : line.hosts.every((h) => leavesOut(line, h) || namesHost(by, h))
   return hosts && (by.targets.length === 0 || line.targets.every((t) => by.targets.includes(t)))
 }
