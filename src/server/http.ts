@@ -19,16 +19,16 @@ const body = (status: number, message: string, headers?: HeadersInit) =>
 /** What is still on its way is not waited for: the connection ends with the answer. */
 export const HANG_UP = { connection: 'close' }
 
-/** Reads a body of at most `most` bytes, cut off while it streams; null when it is larger or breaks off. */
+/** Reads the body of a request or an answer of at most `most` bytes, unpacked, cut off while it streams; `over` says whether it is larger or broke off. */
 export async function readBytes(
-  request: Request,
+  { headers, body }: Pick<Request, 'headers' | 'body'>,
   most: number,
 ): Promise<{ bytes: Buffer } | { over: boolean }> {
-  if (Number(request.headers.get('content-length') ?? 0) > most) return { over: true }
+  if (Number(headers.get('content-length') ?? 0) > most) return { over: true }
   const parts: Uint8Array[] = []
   let bytes = 0
   try {
-    for await (const part of (request.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
+    for await (const part of (body ?? []) as unknown as AsyncIterable<Uint8Array>) {
       bytes += part.byteLength
       if (bytes > most) return { over: true }
       parts.push(part)

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Columns } from '@/core/weather/placeDays'
 import type { Spot } from '@/core/weather/sunlight'
+import { readBytes } from '../http'
 
 /** An answer is waited for so long; no page waits for it. */
 const PATIENCE_MS = 8000
@@ -54,9 +55,12 @@ export async function askService(
   try {
     const answer = await fetch(url, { signal: AbortSignal.timeout(PATIENCE_MS), redirect: 'error' })
     if (!answer.ok) return `The weather service answered ${answer.status}.`
-    const text = await readAtMost(answer, LONGEST_ANSWER)
-    if (text === null) return 'The weather service answered more than can be read.'
-    const read = Answer.safeParse(JSON.parse(text))
+    const body = await readBytes(answer, LONGEST_ANSWER)
+    if ('over' in body)
+      return body.over
+        ? 'The weather service answered more than can be read.'
+        : 'The weather service cannot be reached.'
+    const read = Answer.safeParse(JSON.parse(body.bytes.toString('utf8')))
     if (!read.success) return 'What the weather service answered cannot be read.'
     const lengths = new Set(Object.values(read.data.hours).flatMap((c) => (c ? [c.length] : [])))
     if (lengths.size > 1) return 'What the weather service answered does not fit together.'
@@ -77,16 +81,4 @@ export async function askService(
       ? 'What the weather service answered cannot be read.'
       : 'The weather service cannot be reached.'
   }
-}
-
-/** The text of an answer, or null as soon as it is longer than that; the rest is not waited for. */
-async function readAtMost(answer: Response, most: number): Promise<string | null> {
-  const parts: Uint8Array[] = []
-  let bytes = 0
-  for await (const part of (answer.body ?? []) as unknown as AsyncIterable<Uint8Array>) {
-    bytes += part.byteLength
-    if (bytes > most) return null
-    parts.push(part)
-  }
-  return new TextDecoder().decode(Buffer.concat(parts))
 }

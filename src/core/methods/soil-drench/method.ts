@@ -1,6 +1,6 @@
 import { when, years } from '../../card/said'
 import { lasting, takenUp } from '../promised'
-import { sayRate } from '../soil-drench/sayRate'
+import { sayPoured } from './sayPoured'
 import { showLength } from '../../quantity/format'
 import { shown } from '../../quantity/pair'
 import { toSI } from '../../quantity/units'
@@ -43,7 +43,7 @@ export const soilDrench: PutOn<'soil-drench'> = {
     )
   },
   sayTerms: (t) => [
-    ...sayRate(t),
+    ...sayPoured(t),
     [
       'Water',
       t.water

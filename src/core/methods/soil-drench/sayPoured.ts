@@ -2,7 +2,7 @@ import type { TermsOf } from '../../card/card'
 import { between, type Said } from '../../card/said'
 
 /** How much, in the label’s own inch: it is printed beside the rate wherever the rate stands. */
-export const sayRate = (
+export const sayPoured = (
   t: Pick<TermsOf<'soil-drench'>, 'rate' | 'basis' | 'multiStem' | 'tiers' | 'strength' | 'retreatYears'>,
 ): Said[] => [
   ['Rate', `${between(t.rate)} an inch of ${t.basis}`],

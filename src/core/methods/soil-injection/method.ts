@@ -1,6 +1,6 @@
 import { between, years } from '../../card/said'
 import { lasting, takenUp } from '../promised'
-import { sayRate } from '../soil-drench/sayRate'
+import { sayPoured } from '../soil-drench/sayPoured'
 import { showLength } from '../../quantity/format'
 import { shown } from '../../quantity/pair'
 import { groundHours } from '../hourReasons'
@@ -36,7 +36,7 @@ export const soilInjection: PutOn<'soil-injection'> = {
   reach: ({ shape: { rings } }) => (rings.length > 0 ? Math.max(...rings.map((r) => r.radius)) : null),
   hours: (_, hours) => groundHours(hours),
   sayTerms: (t) => [
-    ...sayRate(t),
+    ...sayPoured(t),
     [
       'Holes',
       t.pattern.kind === 'rings'

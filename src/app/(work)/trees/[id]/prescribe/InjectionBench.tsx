@@ -28,7 +28,7 @@ import { NotSigned } from '@/ui/pieces/NotSigned'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { TrunkRead } from './TrunkRead'
 import { isChanged, marksOfStem, withStem } from './marksOfStem'
-import { isWay, type InjectionWay } from './way'
+import { isInjection, type InjectionWay } from './way'
 
 /** Drilling and setting before the first takes up, minutes. House figure. */
 const SET_UP = 30
@@ -115,9 +115,7 @@ export function InjectionBench({
     setMoved(bearings.map((b, i) => (i === index ? result.value.bearing : b)))
   }
 
-  const feeds = view.feeds.filter(
-    (w): w is InjectionWay => isWay(w, 'trunk-injection') && w.closed.length === 0,
-  )
+  const feeds = view.feeds.filter((w): w is InjectionWay => isInjection(w) && w.closed.length === 0)
   const feed = feedsOnly(way.product.actives) ? undefined : feeds.find((w) => w.id === beside)
   const fed = input && feed && value ? planBeside(input, feed, bearings) : null
   const { blocked } = view

@@ -14,7 +14,7 @@ import { Bench } from './Bench'
 import { Blocked } from './Blocked'
 import { InjectionBench } from './InjectionBench'
 import { withWhen, type LineDay, type LineStep, type When } from '@/ui/methods/line'
-import { isWay, type Way } from './way'
+import { isInjection, type Way } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
 
@@ -35,7 +35,7 @@ export function Prescribe({
   const again = view.last.find((l) => openWays.some((w) => isLast(w, l)))
   const firstOpen = (again && openWays.find((w) => isLast(w, again))) ?? openWays[0]
   const [chosen, setChosen] = useState(
-    () => (sent.portGirth !== null ? ways.find((w) => isWay(w, 'trunk-injection')) : firstOpen)?.id ?? null,
+    () => (sent.portGirth !== null ? ways.find(isInjection) : firstOpen)?.id ?? null,
   )
   const way = ways.find((w) => w.id === chosen) ?? null
   const dayOf = (w: Way | null) => w?.opensOn ?? view.today
@@ -131,7 +131,7 @@ export function Prescribe({
       )}
       {way &&
         // Of several stems each is a trunk of its own, with its own ring.
-        (isWay(way, 'trunk-injection') && (view.facts?.stems.length ?? 1) === 1 ? (
+        (isInjection(way) && (view.facts?.stems.length ?? 1) === 1 ? (
           <InjectionBench
             key={benchKey}
             view={view}

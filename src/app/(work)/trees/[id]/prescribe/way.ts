@@ -1,4 +1,4 @@
-import type { Method } from '@/core/card/card'
+import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import type { UseOf } from '@/core/methods/plan'
 import type { PrescribeView } from '@/server/read/tree'
 
@@ -6,7 +6,7 @@ import type { PrescribeView } from '@/server/read/tree'
 export type Way = PrescribeView['ways'][number]
 export type InjectionWay = Way & { use: UseOf<'trunk-injection'> }
 
-/** A way by one method, for its bench. */
-export function isWay<M extends Method>(way: Way, method: M): way is Way & { use: UseOf<M> } {
-  return way.use.method === method
+/** A way by ports in the trunk, for its bench. */
+export function isInjection(way: Way): way is InjectionWay {
+  return isByPorts(way.use)
 }
