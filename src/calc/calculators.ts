@@ -12,7 +12,10 @@ import { gate } from './calculators/gate'
 import { guard } from './calculators/guard'
 import { injection } from './calculators/injection'
 import { intervals } from './calculators/intervals'
+import { loadout } from './calculators/loadout'
 import { ports } from './calculators/ports'
+import { price } from './calculators/price'
+import { response } from './calculators/response'
 import { share } from './calculators/share'
 import { soilInjection } from './calculators/soilInjection'
 import { soilwork } from './calculators/soilwork'
@@ -49,6 +52,9 @@ export const CALCULATORS: readonly Calculator[] = [
   intervals,
   gate,
   worth,
+  price,
+  loadout,
+  response,
   diagnose,
 ]
 

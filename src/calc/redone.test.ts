@@ -153,6 +153,9 @@ const LEAST: Record<string, number> = {
   bark: 4,
   'soil-injection': 5,
   share: 2,
+  price: 7,
+  loadout: 4,
+  response: 4,
 }
 
 describe.each(Object.entries(LEAST))('the working of %s', (name, least) => {

@@ -41,6 +41,9 @@ const RULES: Record<string, string> = {
   'too-soon': 'too soon beside',
 }
 
+type LoadedRow = { product: string; take: Quantity; short: Quantity; lots: { lot: string; take: Quantity }[] }
+const percent = (share: number) => `${plain(share * 100, 0)} %`
+
 /** Figures that are put together from several of the answer's. */
 const MADE: Record<string, (answer: Row) => string> = {
   bearings: (a) => list((a['ports'] as Row[]).map((p) => `${String(p['bearing'])}°`)),
@@ -85,6 +88,40 @@ const MADE: Record<string, (answer: Row) => string> = {
       ? `after ${plain(years, 1)} ${years === 1 ? 'year' : 'years'}`
       : `after ${plain(days, 0)} ${days === 1 ? 'day' : 'days'}`
   },
+  taken: (a) =>
+    list(
+      (a['products'] as LoadedRow[]).map(
+        (p) =>
+          `${quantityText(p.take)} of ${p.product} (${list(p.lots.map((l) => `${l.lot} ${quantityText(l.take)}`))})`,
+      ),
+    ),
+  shortOf: (a) =>
+    (a['products'] as LoadedRow[])
+      .filter((p) => p.short.value > 0)
+      .map((p) => `${quantityText(p.short)} of ${p.product}`)
+      .join(', ') || 'nothing',
+  measuredBy: (a) =>
+    list(
+      (a['doses'] as { id: string; measure: string | null; fills: number; reading: Quantity | null }[]).map(
+        (d) =>
+          d.reading === null
+            ? `${d.id}: none shows it`
+            : `${d.id}: ${quantityText(d.reading)} by ${d.measure}${d.fills > 1 ? `, ${d.fills} fills` : ''}`,
+      ),
+    ),
+  worksFor: (a) =>
+    list(
+      (a['groups'] as { group: string; credible: { low: number; high: number } }[]).map(
+        (g) => `${g.group}: ${percent(g.credible.low)} to ${percent(g.credible.high)} of trees`,
+      ),
+    ),
+  betterOf: (a) =>
+    (a['pairs'] as { a: string; b: string; chance: number }[])
+      .map(({ a: one, b: other, chance }) => {
+        const [better, worse] = chance >= 0.5 ? [one, other] : [other, one]
+        return `${better} than ${worse}, with a chance of ${percent(Math.max(chance, 1 - chance))}`
+      })
+      .join('; ') || 'one alone',
   leading: (a) => {
     const [first] = a['causes'] as { cause: string; probability: number }[]
     return first ? `${causeName(first.cause)}, ${plain(first.probability, 2)}` : 'nothing'
@@ -100,7 +137,7 @@ const MADE: Record<string, (answer: Row) => string> = {
 
 /** One figure of an answer in words; null where the answer has none. */
 export function figureText(figure: Figure, answer: Row, units: 'us' | 'si'): string | null {
-  if (figure.path === 'total') {
+  if (figure.path === 'total' && 'days' in answer) {
     const days = answer['days'] as Row[]
     return `${sensible(Number(days.at(-1)?.['total'] ?? 0), 1)} ${units === 'us' ? '°F·d' : '°C·d'}`
   }
@@ -117,5 +154,7 @@ export function figureText(figure: Figure, answer: Row, units: 'us' | 'si'): str
     return [sensible(value, 2), figure.unit].filter(Boolean).join(' ')
   }
   const text = typeof value === 'string' ? value : JSON.stringify(value)
+  // Money comes as it is written, with its cents.
+  if (figure.unit === '$') return `$${text.replace(/\B(?=(\d{3})+(?!\d))/g, ',')}`
   return figure.path.endsWith('from') ? hour(text) : text
 }

@@ -2,6 +2,7 @@ import type { Sheet } from './sheet'
 import { DIAGNOSE } from './diagnoseSheet'
 import { GATE_SHEET } from './gateSheet'
 import { GROUND_SHEETS } from './groundSheets'
+import { OFFICE_SHEETS } from './officeSheets'
 import { PLAN_SHEETS } from './planSheets'
 import { TRUNK_SHEETS } from './trunkSheets'
 
@@ -10,6 +11,7 @@ export const SHEETS: readonly Sheet[] = [
   ...TRUNK_SHEETS,
   ...GROUND_SHEETS,
   ...PLAN_SHEETS,
+  ...OFFICE_SHEETS,
   GATE_SHEET,
   DIAGNOSE,
 ]
