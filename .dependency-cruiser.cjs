@@ -57,6 +57,12 @@ module.exports = {
       ['^src/(calc|core|almanac)/'],
       'Calculators read typed words, ask the core and answer.',
     ),
+    only(
+      'asks-are-words-and-rules',
+      '^src/asks/',
+      ['^src/(asks|core|almanac)/'],
+      'What a step asks for is read by the step and by the form that sends it.',
+    ),
     only('db-knows-core-shapes', '^src/db/', ['^src/(db|core)/'], 'Queries know nothing of verbs or views.'),
     only(
       'standins-stand-alone',
@@ -67,13 +73,13 @@ module.exports = {
     only(
       'server-uses-what-is-below',
       '^src/server/',
-      ['^src/(server|core|calc|db|almanac)/'],
+      ['^src/(server|asks|core|calc|db|almanac)/'],
       'Verbs never import views, and know a stand-in by its address only.',
     ),
     only(
       'ui-uses-core',
       '^src/ui/',
-      ['^src/(ui|core|calc|almanac|workers)/', '^src/server/verbs\\.ts$'],
+      ['^src/(ui|asks|core|calc|almanac|workers)/', '^src/server/verbs\\.ts$'],
       'Views never import the server or the database; of the steps they know the types.',
     ),
     {

@@ -1,7 +1,7 @@
-# What bin/demo, bin/test and bin/bench share. Sourced, never run by itself.
+# What bin/serve, bin/demo, bin/test and bin/bench share. Sourced, never run by itself.
 set -euo pipefail
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
-DATA="$ROOT/.data"
+DATA=${DATA:-$ROOT/.data}
 cd "$ROOT"
 export NEXT_TELEMETRY_DISABLED=1
 
@@ -68,7 +68,7 @@ as_postgres() { if is_root; then (cd / && runuser -u postgres -- "$@"); else "$@
 cluster_dir() {
   mkdir -p "$DATA"
   if is_root && ! as_postgres test -x "$DATA" 2>/dev/null; then
-    echo "/var/lib/elmhorn/$(printf '%s' "$ROOT" | cksum | cut -d' ' -f1)-$1"
+    echo "/var/lib/elmhorn/$(printf '%s' "${DATA%/.data}" | cksum | cut -d' ' -f1)-$1"
   else
     echo "$DATA/$1"
   fi

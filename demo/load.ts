@@ -30,8 +30,8 @@ async function addFirm(
     await sql`insert into firm (id, name, town, time_zone, clock_offset, latitude, longitude)
       values (${firm.id}, ${firm.name}, ${firm.town}, ${ZONE}, make_interval(secs => ${offsetMs / 1000}), ${firm.lies[0]}, ${firm.lies[1]})`
     for (const [i, p] of people.entries())
-      await sql`insert into person (id, firm_id, email, name, role, licence, password_hash, demo_password)
-        values (${idFor(p.email)}, ${firm.id}, ${p.email}, ${p.name}, ${p.role}, ${p.licence}, ${hashes[i]!}, ${demoListed ? p.password : null})`
+      await sql`insert into person (id, firm_id, email, name, role, licence, password_hash, demo_password, keeps_house)
+        values (${idFor(p.email)}, ${firm.id}, ${p.email}, ${p.name}, ${p.role}, ${p.licence}, ${hashes[i]!}, ${demoListed ? p.password : null}, ${p.keepsHouse ?? false})`
   })
 }
 

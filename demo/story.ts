@@ -28,6 +28,7 @@ export interface DemoPerson {
   password: string
   role: Role
   licence: string | null
+  keepsHouse?: boolean
 }
 
 export const FIRM = {
@@ -43,6 +44,7 @@ export const PEOPLE: DemoPerson[] = [
     password: 'rowan-and-lens',
     role: 'arborist',
     licence: 'DEMO-A-117',
+    keepsHouse: true,
   },
   {
     name: 'Teodor Lisk',
@@ -99,6 +101,9 @@ export class Story {
       town: FIRM.town,
       timeZone: ZONE,
       clockOffsetMs: at.getTime() - Date.now(),
+      keepsHouse: p.keepsHouse ?? false,
+      hasFactor: false,
+      factorAsked: false,
     }
   }
 

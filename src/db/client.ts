@@ -60,6 +60,15 @@ export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => P
   })) as T
 }
 
+/** Runs `work` before there is any firm, or while the first one (`firmId`) is made: it can see whether one was set up. */
+export async function settingUp<T>(firmId: string | null, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin(async (sql) => {
+    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.setting_up', 'on', true),
+      set_config('elmhorn.firm', ${firmId ?? ''}, true)`
+    return work(sql)
+  })) as T
+}
+
 /** Runs `work` on watch over all ledgers: it can see seals and what checks found, nothing else. */
 export async function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T> {
   return (await pool().begin(async (sql) => {
@@ -68,13 +77,37 @@ export async function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T>
   })) as T
 }
 
-/** How the database is: reachable, and the newest migration it has. */
-export async function databaseHealth(): Promise<{ reachable: boolean; migration: number | null }> {
+/** Under this name health tries whether the database takes writes, at most so often. */
+const PROBE = { door: 'health', everyMs: 5000 }
+let probed: { at: number; writes: boolean } | undefined
+
+/** How the database is: reachable, whether it takes writes, and the newest migration it has. */
+export async function databaseHealth(): Promise<{
+  reachable: boolean
+  writes: boolean
+  migration: number | null
+}> {
   try {
     const rows = await pool()<{ version: string }[]>`select max(version) as version from schema_version`
-    return { reachable: true, migration: rows[0]?.version ? Number(rows[0].version) : null }
+    const migration = rows[0]?.version ? Number(rows[0].version) : null
+    if (!probed || Date.now() - probed.at > PROBE.everyMs)
+      probed = { at: Date.now(), writes: await takesWrites() }
+    return { reachable: true, writes: probed.writes, migration }
   } catch {
-    return { reachable: false, migration: null }
+    return { reachable: false, writes: false, migration: null }
+  }
+}
+
+/** True where a row can be written and taken away again: a full disk and a standby refuse it. */
+async function takesWrites(): Promise<boolean> {
+  try {
+    await signingIn(PROBE.door, async (sql) => {
+      await sql`insert into sign_in_attempt (email, source) values (${PROBE.door}, ${PROBE.door})`
+      await sql`delete from sign_in_attempt where email = ${PROBE.door}`
+    })
+    return true
+  } catch {
+    return false
   }
 }
 

@@ -2,9 +2,14 @@ import path from 'node:path'
 import postgres from 'postgres'
 import Postgrator from 'postgrator'
 import { environment } from './environment'
+import { NEWEST_MIGRATION } from './newestMigration'
+
+/** All copies of the app that start at once bring a database on one after another. */
+const ONE_AT_A_TIME = 7_304_112
 
 /**
- * Brings the database to the newest migration, forward only, as the owner of its tables.
+ * Brings the database to the newest migration, forward only, as the owner of its tables. A database that a newer app has brought further
+ * is refused as it is.
  * @returns the migrations that ran, by name
  */
 export async function migrate(
@@ -13,6 +18,12 @@ export async function migrate(
 ): Promise<string[]> {
   const sql = postgres(url, { max: 1, onnotice: () => {}, connect_timeout: 5 })
   try {
+    await sql`select pg_advisory_lock(${ONE_AT_A_TIME})`
+    const ahead = await newestIn(sql)
+    if (ahead > NEWEST_MIGRATION)
+      throw new Error(
+        `it was brought to ${ahead} by a newer Elmhorn, this one knows ${NEWEST_MIGRATION}. Start the newer one, or restore a backup of before.`,
+      )
     const postgrator = new Postgrator({
       migrationPattern: path.join(directory, '*.sql'),
       driver: 'pg',
@@ -30,6 +41,15 @@ export async function migrate(
   } finally {
     await sql.end({ timeout: 2 })
   }
+}
+
+async function newestIn(sql: postgres.Sql): Promise<number> {
+  const [there] = await sql<{ table: string | null }[]>`select to_regclass('schema_version')::text as table`
+  if (!there?.table) return 0
+  const [newest] = await sql<
+    { version: number }[]
+  >`select coalesce(max(version), 0)::int as version from schema_version`
+  return newest!.version
 }
 
 async function main(): Promise<string[]> {

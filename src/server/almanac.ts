@@ -13,7 +13,7 @@ import type { ActionClass } from '@/core/diagnose/almanac'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, type FirmSql } from '@/db/client'
 import { addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
-import { id, line, typed } from './text'
+import { id, line, typed } from '@/asks/text'
 import { verb } from './verb'
 
 const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {

@@ -6,7 +6,7 @@ import { inFirm, presenting } from '@/db/client'
 import { addToken, namedTokens, noteTokenUse, revokeToken, tokenPresented } from '@/db/queries/apiToken'
 import { personById, type PersonRow } from '@/db/queries/person'
 import { checkPassword } from './session'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** More named tokens than this nobody can keep apart. */
@@ -38,8 +38,12 @@ export async function personOfToken(token: string): Promise<{ person: PersonRow;
 }
 
 /** Signs a program in by e-mail and password: a token that lasts twelve hours. Problems as signing in. */
-export async function openApiSession(email: string, password: string): Promise<Result<{ token: string }>> {
-  const checked = await checkPassword(email, password)
+export async function openApiSession(
+  email: string,
+  password: string,
+  code: string | null = null,
+): Promise<Result<{ token: string }>> {
+  const checked = await checkPassword(email, password, code)
   if (!checked.ok) return checked
   const { firmId, id: personId } = checked.value
   const { token, tokenHash, hint } = newToken()

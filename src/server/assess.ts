@@ -27,7 +27,7 @@ import { openExamination } from './examination'
 import { promiseReports } from './localRule'
 import { seenOf } from './seen'
 import { standingTree } from './standing'
-import { findingId, id, line, words } from './text'
+import { findingId, id, line, words } from '@/asks/text'
 import { verb } from './verb'
 
 /** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
@@ -90,6 +90,7 @@ export const setDetailVerb = verb({
  */
 export const signDiagnosisVerb = verb({
   roles: ['arborist'],
+  signs: true,
   about: (i) => i.treeId,
   input: z.strictObject({
     id: id(),

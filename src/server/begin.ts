@@ -10,7 +10,7 @@ import {
   type JobSubjectRow,
 } from '@/db/queries/job'
 import { handsOf } from './handsOf'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 import { whyNotBegun } from './whyNotBegun'
 

@@ -21,7 +21,7 @@ import { rulesAt } from '@/db/queries/localRule'
 import { siteById } from '@/db/queries/site'
 import { restage, treesForChange } from '@/db/queries/tree'
 import { gone } from './standing'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { promiseReports } from './localRule'
 import { verb, type Context } from './verb'
 
@@ -70,6 +70,7 @@ async function sharedFindings(
  */
 export const signBlockVerb = verb({
   roles: ['arborist'],
+  signs: true,
   about: (i) => i.siteId,
   makes: (i) => i.id,
   input: z.strictObject({

@@ -4,7 +4,7 @@ import { showProduct } from '@/core/methods/showProduct'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addCorrectedAmounts, amountsOf, recordById } from '@/db/queries/record'
 import { enterRecord, refusedToSign } from './ledger/enter'
-import { id, line, typed } from './text'
+import { id, line, typed } from '@/asks/text'
 import { verb, type Context } from './verb'
 
 /**
@@ -13,6 +13,7 @@ import { verb, type Context } from './verb'
  */
 export const correctRecordVerb = verb({
   roles: ['crew lead', 'arborist'],
+  signs: true,
   about: (i) => i.recordId,
   input: z.strictObject({
     id: id(),

@@ -16,7 +16,7 @@ import {
 } from '@/db/queries/crew'
 import { keepSiteHours } from '@/db/queries/week'
 import { siteById } from '@/db/queries/site'
-import { day, id, line, typed } from './text'
+import { day, id, line, typed } from '@/asks/text'
 import { verb } from './verb'
 
 const planners = ['arborist', 'crew lead', 'office'] as const

@@ -20,7 +20,7 @@ import { restage, treesForChange, type TreeRow } from '@/db/queries/tree'
 import { ownOf } from './almanac'
 import { screenedDanger, seenOf, signsOfDanger } from './seen'
 import { gone, standingTree } from './standing'
-import { id, line, words } from './text'
+import { id, line, words } from '@/asks/text'
 import { verb, type Context } from './verb'
 
 /** What the product proposes for a signed diagnosis, with reasons; `own` is what the firm has added to the almanac. */
@@ -185,6 +185,7 @@ async function decideOne(
 /** Signs what is to be done with one tree. */
 export const signDecisionVerb = verb({
   roles: ['arborist'],
+  signs: true,
   about: (i) => i.treeId,
   input: z.strictObject({ ...Decision, ...Follows }),
   makes: (i) => i.id,
@@ -203,6 +204,7 @@ export const MOST_DECIDED = 400
  */
 export const decideManyVerb = verb({
   roles: ['arborist'],
+  signs: true,
   about: (i) => i.siteId,
   makes: (i) => i.id,
   input: z.strictObject({

@@ -22,6 +22,17 @@ const Environment = z.object({
     .url()
     .optional()
     .or(z.literal('').transform(() => undefined)),
+  /** Where people reach the app, for links that are sent: `https://trees.example.org`. */
+  PUBLIC_URL: z
+    .url({ error: 'PUBLIC_URL must be an address such as https://trees.example.org.' })
+    .transform((url) => url.replace(/\/+$/, ''))
+    .optional()
+    .or(z.literal('').transform(() => undefined)),
+  /** A folder from which the firm’s mail takes messages, a file each. */
+  OUTBOX_DIR: z
+    .string()
+    .optional()
+    .transform((dir) => (dir === '' ? undefined : dir)),
   COOKIE_SECURE: z.enum(['0', '1']).default('0'),
   /** How often one token may ask the calculator API in a minute. */
   API_REQUESTS_PER_MINUTE: z.coerce.number().int().min(1).default(6000),

@@ -4,7 +4,7 @@ import { dateIn, spokenDate } from '@/core/time/calendar'
 import { openSubjects, waitingFor, withdrawSubjects } from '@/db/queries/prescription'
 import { restage } from '@/db/queries/tree'
 import { notBegun } from './notBegun'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /**

@@ -8,7 +8,7 @@ import type { FirmSql } from '@/db/client'
 import { addHouseRule, houseRules } from '@/db/queries/almanac'
 import { clientById, siteById } from '@/db/queries/site'
 import { treeById } from '@/db/queries/tree'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 const matter = z.enum(SCHOOLS.map((s) => s.id) as [string, ...string[]], {

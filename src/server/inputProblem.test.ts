@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { problemOf } from './inputProblem'
-import { id, line, typed, words } from './text'
+import { id, line, typed, words } from '@/asks/text'
 
 const Input = z.strictObject({
   id: id('treeId'),

@@ -7,7 +7,7 @@ import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/fo
 import { restage } from '@/db/queries/tree'
 import { ownOf } from './almanac'
 import { openExamination } from './examination'
-import { findingId, id, words } from './text'
+import { findingId, id, words } from '@/asks/text'
 import { verb } from './verb'
 
 /**

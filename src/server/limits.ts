@@ -6,7 +6,7 @@ import { dateIn } from '@/core/time/calendar'
 import { activesOnShelf } from '@/db/queries/card'
 import { noteAppliedByOthers, setArea, siteForChange } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
-import { day, id, line, typed } from './text'
+import { day, id, line, typed } from '@/asks/text'
 import { verb } from './verb'
 
 /** More of one active than this on one site in one entry is a slip of the unit. */

@@ -11,7 +11,7 @@ import { setDistrict, siteById } from '@/db/queries/site'
 import { firmAlmanac, ownHosts } from './almanac'
 import { remark } from './anew'
 import { promiseChecks } from './promise'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb, type Context } from './verb'
 
 const district = line('The district', 60).nullable().default(null)

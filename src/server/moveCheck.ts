@@ -5,7 +5,7 @@ import { dateIn, daysBetween, spokenDate } from '@/core/time/calendar'
 import { dropCheck, followUpById, followUpForChange, putCheckOff } from '@/db/queries/followUp'
 import { addMoved } from '@/db/queries/moved'
 import { restage, treeForChange } from '@/db/queries/tree'
-import { day, id, line } from './text'
+import { day, id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** As far off as a promised check can be put. */

@@ -3,7 +3,7 @@ import { refuse, type Result } from '@/core/problem'
 import { spokenDate } from '@/core/time/calendar'
 import { jobById, jobSubjects } from '@/db/queries/job'
 import { moveTrees } from './moveTrees'
-import { day, id, line } from './text'
+import { day, id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** Moves trees of a job at which nothing was begun to another day, with the reason: rain, a locked gate, too much for one day. */

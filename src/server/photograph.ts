@@ -10,7 +10,7 @@ import { runAfter } from './heavy/besidePages'
 import { threadFile } from './heavy/threadFile'
 import { Turns } from './heavy/turns'
 import { openExamination } from './examination'
-import { id } from './text'
+import { id } from '@/asks/text'
 import { nowOf, verb } from './verb'
 
 /** The largest picture taken in, bytes. */

@@ -3,7 +3,7 @@ import { doubtPlace, spreadOf, together, type Place } from '@/core/place/place'
 import { refuse, type Result } from '@/core/problem'
 import { featuresOfSite, type FeatureRow } from '@/db/queries/site'
 import { spreadOfTrees } from '@/db/queries/tree'
-import { typed } from './text'
+import { typed } from '@/asks/text'
 import type { Context } from './verb'
 
 const metres = () =>

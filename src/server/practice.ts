@@ -5,7 +5,7 @@ import type { ActionClass } from '@/core/diagnose/almanac'
 import { ACTION_WORDS } from '@/almanac/actionWords'
 import { addPractice } from '@/db/queries/practice'
 import { firmAlmanac } from './almanac'
-import { id } from './text'
+import { id } from '@/asks/text'
 import { verb } from './verb'
 
 /** Closes a practice case: scored here, from the case itself, whatever the page thinks. */

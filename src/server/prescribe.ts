@@ -19,7 +19,7 @@ import { Given, planFor, refusedTimes, refusedToClient, withItem } from './planI
 import { promiseChecks } from './promise'
 import { gone } from './standing'
 import { intoTanks } from './tank'
-import { day, id, words } from './text'
+import { day, id, words } from '@/asks/text'
 import { treesAtHand, type TreeAtHand } from './treesAtHand'
 import { useOnShelf } from './onShelf'
 import { verb, type Context } from './verb'
@@ -97,6 +97,7 @@ function at(hand: TreeAtHand, several: boolean, problem: Problem): Result<never>
  */
 export const handToCrewVerb = verb({
   roles: ['arborist'],
+  signs: true,
   about: (i) => i.items[0]!.subjects[0]!.treeId,
   makes: (i) => i.id,
   input: Input,

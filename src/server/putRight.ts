@@ -16,7 +16,7 @@ import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { remark } from './anew'
 import { askAboutPlace, placeFields } from './place'
 import { changedMeanwhile, standingTree } from './standing'
-import { id, line, typed, version } from './text'
+import { id, line, typed, version } from '@/asks/text'
 import { verb } from './verb'
 
 /** Puts a tree where it stands on the plan. */
@@ -30,7 +30,7 @@ export const moveTreeVerb = verb({
     const asked = await askAboutPlace(context, tree.value.siteId, input, tree.value)
     if (asked) return asked
     const moved = await moveTree(context.sql, input.treeId, input.version, input)
-    return moved === null ? changedMeanwhile : ok({ version: moved })
+    return moved === null ? changedMeanwhile() : ok({ version: moved })
   },
 })
 
@@ -85,7 +85,7 @@ export const removeTreeVerb = verb({
   run: async (context, input): Promise<Result<{ removed: true }>> => {
     const tree = await standingTree(context, input.treeId)
     if (!tree.ok) return tree
-    if (tree.value.version !== input.version) return changedMeanwhile
+    if (tree.value.version !== input.version) return changedMeanwhile()
     const busy = await withTheCrew(context.sql, tree.value)
     if (busy) return busy
     await takeFromStanding(context.sql, {
@@ -117,7 +117,7 @@ export const mergeTreesVerb = verb({
     const listed = await standingTree(context, input.treeId)
     if (!listed.ok) return listed
     const tree = listed.value
-    if (tree.version !== input.version) return changedMeanwhile
+    if (tree.version !== input.version) return changedMeanwhile()
     const intoId = await standingTagged(sql, tree.siteId, input.into)
     if (intoId === tree.id)
       return refuse('out-of-range', 'into', 'That is this very listing; type the tag of the other one.')

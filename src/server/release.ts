@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
 import { jobSubjectsForChange, releaseSubjects } from '@/db/queries/job'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 import { whyStopped } from './whyNotBegun'
 

@@ -22,7 +22,7 @@ import {
 } from '@/db/queries/workStep'
 import { MOST_AT_ONCE } from './begin'
 import { refusedByLimits } from './groundLimits'
-import { id, typed, words } from './text'
+import { id, typed, words } from '@/asks/text'
 import { verb, type Context } from './verb'
 import { whyStopped } from './whyNotBegun'
 

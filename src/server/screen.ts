@@ -4,7 +4,7 @@ import { ok, type Result } from '@/core/problem'
 import { addScreen } from '@/db/queries/decideSite'
 import { restage } from '@/db/queries/tree'
 import { standingTree } from './standing'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 const level = z.union([z.literal(1), z.literal(2), z.literal(3)], {

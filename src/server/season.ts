@@ -6,7 +6,7 @@ import { addStageSeen } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
 import { placeSite } from '@/db/queries/weather'
 import { takenBack } from './takenBack'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 const degrees = (name: string, most: number) =>

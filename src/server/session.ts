@@ -8,6 +8,7 @@ import {
   endSession,
   forgetAttempts,
   noteAttempt,
+  noteSessionUse,
   openSession,
   personOfSession,
   personSigningIn,
@@ -18,6 +19,7 @@ import { endApiSessions } from '@/db/queries/apiToken'
 import { noteEvent } from '@/db/queries/step'
 import { serverEnvironment } from './environment'
 import { Turns } from './heavy/turns'
+import { isFactor } from './house/factor'
 import { isId } from './id'
 import { hashPassword } from './password'
 import { verifyBesidePages } from './heavy/besidePages'
@@ -52,11 +54,22 @@ async function sealedSession(): Promise<{ sessionId: string; firmId: string } | 
 export async function currentPerson(): Promise<PersonRow | null> {
   const sealed = await sealedSession()
   if (!sealed) return null
-  return (await inFirm(sealed.firmId, (sql) => personOfSession(sql, sealed.sessionId))) ?? null
+  return inFirm(sealed.firmId, async (sql) => {
+    const found = await personOfSession(sql, sealed.sessionId)
+    if (!found) return null
+    const { stale, ...person } = found
+    if (stale) await noteSessionUse(sql, sealed.sessionId)
+    return person
+  })
+}
+
+/** The session of this browser; null for a program, and in tests. */
+export async function currentSessionId(): Promise<string | null> {
+  return (await sealedSession())?.sessionId ?? null
 }
 
 /** Where a sign-in comes from, as far as it can be told: the proxy's word, when there is one to be trusted. */
-async function sourceOf(): Promise<string> {
+export async function sourceOf(): Promise<string> {
   const { TRUST_PROXY } = serverEnvironment()
   const forwarded = TRUST_PROXY === '1' ? (await headers()).get('x-forwarded-for') : null
   const own = (await headers()).get('x-elmhorn-source')
@@ -82,7 +95,8 @@ export function waitBefore(own: number, others: number): number {
   return Math.max(byOwn, others < 50 ? 0 : 2000)
 }
 
-const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
+/** Waits so many milliseconds. */
+export const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
 
 /**
  * Whom an e-mail and a password belong to. A wrong e-mail and a wrong password take as long and read the same. Whoever
@@ -92,6 +106,7 @@ const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve,
 export async function checkPassword(
   email: string,
   password: string,
+  code: string | null = null,
 ): Promise<Result<{ id: string; firmId: string }>> {
   const address = email.trim().toLowerCase()
   const source = await sourceOf()
@@ -123,20 +138,37 @@ export async function checkPassword(
         ? 'E-mail and password do not belong together. Check both and try again.'
         : 'E-mail and password do not belong together. Each further attempt takes longer; the office can set a new password.',
     )
+  if (found.hasFactor) {
+    if (code === null || code.trim() === '')
+      return refuse('not-allowed', 'code', 'Type the six digits that your app shows, or a recovery code.')
+    if (!(await inFirm(found.firmId, (sql) => isFactor(sql, found.id, code))))
+      return refuse(
+        'not-allowed',
+        'code',
+        'This code is not of this half minute, or was taken before. Type the one the app shows now.',
+      )
+  }
   await signingIn(address, (sql) => forgetAttempts(sql, address))
   return ok({ id: found.id, firmId: found.firmId })
 }
 
 /** Signs a person in and seals the cookie; a session that this browser still had ends. Problems as {@link checkPassword}. */
-export async function signIn(email: string, password: string): Promise<Result<{ name: string }>> {
-  const checked = await checkPassword(email, password)
-  if (!checked.ok) return checked
-  const { firmId, id: personId } = checked.value
+export async function signIn(
+  email: string,
+  password: string,
+  code: string | null = null,
+): Promise<Result<{ name: string }>> {
+  const checked = await checkPassword(email, password, code)
+  return checked.ok ? ok(await openFor(checked.value.firmId, checked.value.id)) : checked
+}
+
+/** Opens a session on this browser for somebody who has shown who they are; one that it still had ends. */
+export async function openFor(firmId: string, personId: string): Promise<{ name: string }> {
   const before = await sealedSession()
   if (before) await inFirm(before.firmId, (sql) => endSession(sql, before.sessionId))
   const sessionId = uuidv7()
   const person = await inFirm(firmId, async (sql) => {
-    await openSession(sql, { id: sessionId, firmId, personId })
+    await openSession(sql, { id: sessionId, firmId, personId, device: await deviceOf() })
     await noteEvent(sql, { ...event(firmId, personId, 'sign-in'), about: sessionId })
     return personOfSession(sql, sessionId)
   })
@@ -144,7 +176,33 @@ export async function signIn(email: string, password: string): Promise<Result<{ 
   sealed.sessionId = sessionId
   sealed.firmId = firmId
   await sealed.save()
-  return ok({ name: person?.name ?? '' })
+  return { name: person?.name ?? '' }
+}
+
+/** What a browser says it is, in a word or two: enough to tell one's own devices apart. */
+async function deviceOf(): Promise<string | null> {
+  const agent = (await headers()).get('user-agent') ?? ''
+  const system = /android/i.test(agent)
+    ? 'Android'
+    : /iphone|ipad/i.test(agent)
+      ? 'iPhone or iPad'
+      : /windows/i.test(agent)
+        ? 'Windows'
+        : /mac os/i.test(agent)
+          ? 'Mac'
+          : /linux/i.test(agent)
+            ? 'Linux'
+            : null
+  const browser = /firefox/i.test(agent)
+    ? 'Firefox'
+    : /edg\//i.test(agent)
+      ? 'Edge'
+      : /chrome|chromium/i.test(agent)
+        ? 'Chrome'
+        : /safari/i.test(agent)
+          ? 'Safari'
+          : null
+  return [browser, system].filter(Boolean).join(' on ') || null
 }
 
 const event = (firmId: string, personId: string, verb: string) => ({

@@ -20,7 +20,7 @@ import type { FirmSql } from '@/db/client'
 import { CARD_FORMAT } from '@/core/card/format'
 import { kindOf, ownOf } from './almanac'
 import { remark } from './anew'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { hashOf, verb } from './verb'
 
 /** The card format as JSON Schema, for whoever writes cards with a program; made from what checks them. */

@@ -37,7 +37,7 @@ import { promiseChecks, promisedAfter } from './promise'
 import { dueNext } from './repeat'
 import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
-import { id, line, typed, words } from './text'
+import { id, line, typed, words } from '@/asks/text'
 import { verb, type Context } from './verb'
 import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
@@ -98,6 +98,7 @@ const Input = Part.extend({
  */
 export const signRecordVerb = verb({
   roles: ['crew lead', 'arborist'],
+  signs: true,
   about: (i) => i.jobSubjectIds[0]!,
   makes: (i) => i.id,
   input: Input,

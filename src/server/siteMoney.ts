@@ -3,7 +3,7 @@ import { checkMoney, MONEY_BOUNDS, PRESSURES } from '@/core/decide/siteMoney'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addSiteMoney } from '@/db/queries/decideSite'
 import { siteById } from '@/db/queries/site'
-import { id } from './text'
+import { id } from '@/asks/text'
 import { verb } from './verb'
 
 const number = () => z.number({ error: 'Type a number.' })

@@ -7,7 +7,7 @@ import { hoursOf } from '@/core/time/zone'
 import { siteById } from '@/db/queries/site'
 import { addWeatherReading, keepWeatherDays, weatherOfSite } from '@/db/queries/weather'
 import { takenBack } from './takenBack'
-import { id, typed } from './text'
+import { id, typed } from '@/asks/text'
 import { typedWeather } from './weather/typed'
 import { verb } from './verb'
 

@@ -15,7 +15,14 @@ export async function standingTree({ sql }: Pick<Context, 'sql'>, treeId: string
 
 /** Why a tree takes no more work, or null: it was removed, or turned out to be another listed tree. */
 export function gone(tree: TreeRow): Result<never> | null {
-  if (tree.status === 'standing') return null
+  if (tree.status === 'standing')
+    return tree.siteAway
+      ? refuse(
+          'conflict',
+          'treeId',
+          `${tree.siteName} is put away, so nothing is worked at ${tree.tag}. Take the site back first.`,
+        )
+      : null
   const on = tree.removedAt ? ` on ${spokenDate(dateIn(tree.timeZone, tree.removedAt))}` : ''
   return refuse(
     'conflict',
@@ -26,9 +33,10 @@ export function gone(tree: TreeRow): Result<never> | null {
   )
 }
 
-/** What a change is refused with when somebody else was faster. */
-export const changedMeanwhile = refuse(
-  'conflict',
-  'version',
-  'Somebody else changed this tree while you had it open. Look at both and choose.',
-)
+/** What a change is refused with when somebody else was faster. `changedMeanwhile('client')` */
+export const changedMeanwhile = (what = 'tree') =>
+  refuse(
+    'conflict',
+    'version',
+    `Somebody else changed this ${what} while you had it open. Look at both and choose.`,
+  )

@@ -17,7 +17,7 @@ import { remark } from './anew'
 import { addTree, changeTree, confirmIdentity, touchTree, treeById } from '@/db/queries/tree'
 import { askAboutPlace, placeFields } from './place'
 import { changedMeanwhile, standingTree } from './standing'
-import { id, line, typed, version, words } from './text'
+import { id, line, typed, version, words } from '@/asks/text'
 import { verb, type Context } from './verb'
 import type { Length } from '@/core/quantity/units'
 
@@ -44,7 +44,14 @@ export const addTreeVerb = verb({
   }),
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person } = context
-    if (!(await siteById(sql, input.siteId))) return refuse('unknown', 'siteId', 'There is no such site.')
+    const site = await siteById(sql, input.siteId)
+    if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
+    if (site.away)
+      return refuse(
+        'conflict',
+        'siteId',
+        `${site.name} is put away; take the site back before trees are added.`,
+      )
     if (!(await isKnown(sql, input.host))) return noSuchKind
     const asked = await askAboutPlace(context, input.siteId, input)
     if (asked) return asked
@@ -88,7 +95,7 @@ export const changeTreeVerb = verb({
         return refuse('conflict', 'tag', `Tag "${input.tag}" is taken on this site; choose another.`)
     }
     const version = await changeTree(sql, input.treeId, input.version, input)
-    if (version === null) return changedMeanwhile
+    if (version === null) return changedMeanwhile()
     await remark(context, { treeId: input.treeId })
     return ok({ version })
   },
@@ -225,7 +232,7 @@ export const saveRingVerb = verb({
     const tree = await standingTree(context, input.treeId)
     if (!tree.ok) return tree
     const version = await touchTree(sql, input.treeId, input.version)
-    if (version === null) return changedMeanwhile
+    if (version === null) return changedMeanwhile()
     await replaceMarks(
       sql,
       person.firmId,

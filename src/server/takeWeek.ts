@@ -6,7 +6,7 @@ import { holdCrews } from '@/db/queries/crew'
 import { orderJobs, pinWork, subjectsOfOccurrence } from '@/db/queries/week'
 import { moveTrees } from './moveTrees'
 import { putAgain } from './repeat'
-import { day, id, line } from './text'
+import { day, id, line } from '@/asks/text'
 import { verb, type Context } from './verb'
 import { nameOfStop, openWeek } from './week'
 

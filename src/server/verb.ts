@@ -28,6 +28,10 @@ export interface Context extends Reading {
 /** One step of the job: what it takes, who may do it, and what it does in one transaction. */
 export interface Verb<Schema extends z.ZodType, Output, Input = z.output<Schema>> {
   roles: readonly Role[] | 'all'
+  /** Only for whoever keeps the house. */
+  keeps?: boolean
+  /** What is signed by it stands under a person’s name: a second factor is asked for where the firm asks one. */
+  signs?: boolean
   input: Schema
   /** The thing the step is about, for the audit trail. */
   about?: (input: Input) => string
@@ -53,6 +57,7 @@ export interface Sent {
 /** A verb ready to be done by whoever is signed in. What it asks for and answers is in its type, for pages to send it by. */
 export interface Performable<Asks = unknown, Answers = unknown> {
   roles: readonly Role[] | 'all'
+  keeps?: boolean
   perform: (name: string, person: PersonRow, raw: unknown, sent?: Sent) => Promise<Result<Answers>>
   /** Says by type alone what the step takes; there is no value in it. */
   readonly asks?: Asks
@@ -62,12 +67,19 @@ export interface Performable<Asks = unknown, Answers = unknown> {
 export function verb<Schema extends z.ZodType, Output>(
   v: Verb<Schema, Output>,
 ): Performable<z.input<Schema>, Output> {
-  return { roles: v.roles, perform: (name, person, raw, sent = {}) => perform(v, name, person, raw, sent) }
+  return {
+    roles: v.roles,
+    keeps: v.keeps,
+    perform: (name, person, raw, sent = {}) => perform(v, name, person, raw, sent),
+  }
 }
 
-/** True when a role may do a step. */
-export function mayDo(role: Role, v: Pick<Performable, 'roles'>): boolean {
-  return v.roles === 'all' || v.roles.includes(role)
+/** True when a person may do a step. */
+export function mayDo(
+  person: Pick<PersonRow, 'role' | 'keepsHouse'>,
+  v: Pick<Performable, 'roles' | 'keeps'>,
+): boolean {
+  return (v.roles === 'all' || v.roles.includes(person.role)) && (!v.keeps || person.keepsHouse)
 }
 
 /** The time on the firm's clock. Only a demo's differs from the real one. */
@@ -106,11 +118,19 @@ async function perform<Schema extends z.ZodType, O>(
   raw: unknown,
   sent: Sent,
 ): Promise<Result<O>> {
-  if (!mayDo(person.role, v))
+  if (!mayDo(person, v))
     return refuse(
       'not-allowed',
       'role',
-      `This is done by ${listed(v.roles)}; you are signed in as ${person.role}.`,
+      v.keeps
+        ? 'This is done by whoever keeps the house; ask one of them.'
+        : `This is done by ${listed(v.roles)}; you are signed in as ${person.role}.`,
+    )
+  if (v.signs && person.factorAsked && !person.hasFactor)
+    return refuse(
+      'not-allowed',
+      'factor',
+      'Your firm asks a second factor of whoever signs. Set yours up under Settings, You, and sign then.',
     )
   const read = v.input.safeParse(raw)
   if (!read.success) return { ok: false, problem: problemOf(read.error) }

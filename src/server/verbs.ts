@@ -32,7 +32,25 @@ import { noteAppliedVerb, setAreaVerb } from './limits'
 import { enterCardVerb, enterLotVerb, withdrawLotVerb } from './shelf'
 import { enterHoursVerb, readWeatherVerb, takeWeatherBackVerb } from './siteWeather'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
-import type { Role } from '@/db/queries/person'
+import type { PersonRow } from '@/db/queries/person'
+import { addClientVerb, archiveClientVerb, changeClientVerb, joinClientsVerb } from './places/clients'
+import { addSiteVerb, archiveSiteVerb, changeSiteVerb } from './places/sites'
+import { putFirstStepsAwayVerb, setFirmVerb, setLanguageVerb } from './house/firm'
+import {
+  addLicenceVerb,
+  askFactorVerb,
+  callBackInvitationVerb,
+  changePasswordVerb,
+  endLicenceVerb,
+  endOtherSessionsVerb,
+  endSessionVerb,
+  inviteVerb,
+  makePasswordLinkVerb,
+  putPersonAwayVerb,
+  setPersonVerb,
+  takePersonBackVerb,
+} from './house/people'
+import { confirmFactorVerb, endFactorVerb, startFactorVerb } from './house/factor'
 import { mayDo, type Performable } from './verb'
 
 /** Every step of the job by the name under which it is sent. */
@@ -105,6 +123,31 @@ export const VERBS = {
   'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,
+  'set-firm': setFirmVerb,
+  'put-first-steps-away': putFirstStepsAwayVerb,
+  invite: inviteVerb,
+  'call-back-invitation': callBackInvitationVerb,
+  'make-password-link': makePasswordLinkVerb,
+  'set-person': setPersonVerb,
+  'put-person-away': putPersonAwayVerb,
+  'take-person-back': takePersonBackVerb,
+  'add-licence': addLicenceVerb,
+  'end-licence': endLicenceVerb,
+  'ask-factor': askFactorVerb,
+  'set-language': setLanguageVerb,
+  'change-password': changePasswordVerb,
+  'end-session': endSessionVerb,
+  'end-other-sessions': endOtherSessionsVerb,
+  'start-factor': startFactorVerb,
+  'confirm-factor': confirmFactorVerb,
+  'end-factor': endFactorVerb,
+  'add-client': addClientVerb,
+  'change-client': changeClientVerb,
+  'archive-client': archiveClientVerb,
+  'join-clients': joinClientsVerb,
+  'add-site': addSiteVerb,
+  'change-site': changeSiteVerb,
+  'archive-site': archiveSiteVerb,
 } as const satisfies Record<string, Pick<Performable, 'roles' | 'perform'>>
 
 export type VerbName = keyof typeof VERBS
@@ -122,7 +165,7 @@ export function verbNamed(name: string): Performable | undefined {
   return Object.hasOwn(VERBS, name) ? VERBS[name as VerbName] : undefined
 }
 
-/** The steps a role may do, for pages to offer no others. */
-export function stepsOf(role: Role): VerbName[] {
-  return (Object.keys(VERBS) as VerbName[]).filter((name) => mayDo(role, VERBS[name]))
+/** The steps a person may do, for pages to offer no others. */
+export function stepsOf(person: Pick<PersonRow, 'role' | 'keepsHouse'>): VerbName[] {
+  return (Object.keys(VERBS) as VerbName[]).filter((name) => mayDo(person, VERBS[name]))
 }

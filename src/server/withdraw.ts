@@ -5,7 +5,7 @@ import { jobSubjectsForChange } from '@/db/queries/job'
 import { openSubjects, prescriptionsOfTree, withdrawSubjects } from '@/db/queries/prescription'
 import { restage, treeForChange } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
-import { id, line } from './text'
+import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** Takes a tree's prescription back before any of it was done, so that it can be planned anew. */

@@ -6,6 +6,9 @@ import { act, makeFirm, type TestFirm } from './scenario'
 /** Who may do what, written down a second time: a role that is added or lost in a step shows here. */
 const ALL: Role[] = ['arborist', 'crew lead', 'technician', 'office']
 const FIELD: Role[] = ['arborist', 'crew lead', 'technician']
+/** In a made firm the office keeps the house. */
+const KEEPER: Role[] = ['office']
+const OFFICE: Role[] = ['arborist', 'office']
 const MAY: Record<string, Role[]> = {
   'add-tree': ['arborist', 'crew lead', 'office'],
   'enter-card': ['arborist', 'office'],
@@ -75,7 +78,34 @@ const MAY: Record<string, Role[]> = {
   'finish-practice': ALL,
   'make-token': ALL,
   'revoke-token': ALL,
+  'set-firm': KEEPER,
+  'put-first-steps-away': KEEPER,
+  invite: KEEPER,
+  'call-back-invitation': KEEPER,
+  'make-password-link': KEEPER,
+  'set-person': KEEPER,
+  'put-person-away': KEEPER,
+  'take-person-back': KEEPER,
+  'add-licence': OFFICE,
+  'end-licence': OFFICE,
+  'ask-factor': KEEPER,
+  'set-language': ALL,
+  'change-password': ALL,
+  'end-session': ALL,
+  'end-other-sessions': ALL,
+  'start-factor': ALL,
+  'confirm-factor': ALL,
+  'end-factor': ALL,
+  'add-client': OFFICE,
+  'change-client': OFFICE,
+  'archive-client': OFFICE,
+  'join-clients': OFFICE,
+  'add-site': OFFICE,
+  'change-site': OFFICE,
+  'archive-site': OFFICE,
 }
+/** Steps that need nothing said; who may do them has done them. */
+const SAYS_NOTHING = ['end-other-sessions', 'start-factor']
 
 let firm: TestFirm
 beforeAll(async () => {
@@ -90,7 +120,7 @@ test.each(Object.keys(MAY).flatMap((verb) => ALL.map((role) => [verb, role] as c
   async (verb, role) => {
     // Nothing at all is sent: who may do it is told what is missing, who may not is told so.
     const r = await act(firm.person(role), verb, {})
-    expect(r.ok).toBe(false)
+    expect([verb, r.ok]).toEqual([verb, SAYS_NOTHING.includes(verb)])
     if (r.ok) return
     expect(r.problem.field === 'role').toBe(!MAY[verb]!.includes(role))
     expect(r.problem.message.length).toBeGreaterThan(10)

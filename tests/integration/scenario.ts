@@ -59,6 +59,9 @@ export async function makeFirm(name: string): Promise<TestFirm> {
       town: 'Testham',
       timeZone: 'America/New_York',
       clockOffsetMs: at.getTime() - Date.now(),
+      keepsHouse: role === 'office',
+      hasFactor: false,
+      factorAsked: false,
     }),
   }
 }

@@ -32,6 +32,9 @@ const person: PersonRow = {
   town: 'Quayside',
   timeZone: 'America/New_York',
   clockOffsetMs: NOW.getTime() - Date.now(),
+  keepsHouse: false,
+  hasFactor: false,
+  factorAsked: false,
 }
 
 let asked: { text: string; values: unknown[] }[] = []

@@ -27,6 +27,9 @@ const person: PersonRow = {
   town: 'Quayside',
   timeZone: 'America/New_York',
   clockOffsetMs: NOW.getTime() - Date.now(),
+  keepsHouse: false,
+  hasFactor: false,
+  factorAsked: false,
 }
 
 interface Asked {

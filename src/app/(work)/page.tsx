@@ -44,6 +44,12 @@ export default async function TodayPage() {
             Settings
           </Link>
         </p>
+        {view.firstSteps && (
+          <Note className="mt-3">
+            <Link href="/first-steps">First steps</Link>: {view.firstSteps.done} of {view.firstSteps.of} are
+            done.
+          </Note>
+        )}
         {view.trouble && (
           <Note says="stop" className="mt-3" role="alert">
             The ledger has trouble at record {view.trouble.seq}. {view.trouble.words} Tell the office, and

@@ -1,9 +1,11 @@
 'use client'
-import { useState, type FormEvent } from 'react'
-import { Field } from '@/ui/fields/Field'
+import { useState } from 'react'
+import { signInAsks } from '@/asks/house'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { useDoor } from '@/ui/form/useDoor'
 import { useAlive } from '@/ui/fields/useAlive'
-import { Button } from '@/ui/pieces/Button'
-import { Note } from '@/ui/pieces/Note'
+import { Link } from '@/ui/pieces/Link'
+import { SignInFields } from '@/ui/shell/SignInFields'
 
 interface DemoPerson {
   name: string
@@ -14,63 +16,32 @@ interface DemoPerson {
 
 /** E-mail and password; in the demo a press on a person fills them in. */
 export function SignInForm({ next, people }: { next: string; people: DemoPerson[] }) {
-  const [email, setEmail] = useState('')
-  const [password, setPassword] = useState('')
-  const [problem, setProblem] = useState<string | null>(null)
-  const [busy, setBusy] = useState(false)
+  const by = useDoor('/api/sign-in')
   const alive = useAlive()
-
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    if (busy) return
-    setBusy(true)
-    setProblem(null)
-    try {
-      const answer = await fetch('/api/sign-in', {
-        method: 'POST',
-        headers: { 'content-type': 'application/json' },
-        body: JSON.stringify({ email, password }),
-      })
-      if (answer.ok) {
-        // Never off the site, whatever was made of the address on the way.
-        const wanted = new URL(next, window.location.origin)
-        window.location.assign(wanted.origin === window.location.origin ? wanted : '/')
-        return
-      }
-      const body = (await answer.json()) as { error: { message: string } }
-      setProblem(body.error.message)
-    } catch {
-      setProblem('The server cannot be reached. Try again when you are in reach.')
-    }
-    setBusy(false)
-  }
+  const [start, setStart] = useState({ email: '', password: '', code: '' })
 
   return (
     <div inert={!alive}>
       <h1>Sign in</h1>
-      <form onSubmit={submit} className="grid gap-3 mt-4 max-w-sm" noValidate>
-        <Field
-          label="E-mail"
-          name="email"
-          type="email"
-          autoComplete="username"
-          value={email}
-          onChange={(e) => setEmail(e.target.value)}
-          autoFocus
-        />
-        <Field
-          label="Password"
-          name="password"
-          type="password"
-          autoComplete="current-password"
-          value={password}
-          onChange={(e) => setPassword(e.target.value)}
-        />
-        <div role="alert">{problem && <Note says="stop">{problem}</Note>}</div>
-        <Button type="submit" now className="justify-self-start" disabled={busy}>
-          {busy ? 'Signing in' : 'Sign in'}
-        </Button>
-      </form>
+      <AskedForm
+        key={start.email}
+        asks={signInAsks}
+        start={start}
+        by={by}
+        onDone={() => {
+          // Never off the site, whatever was made of the address on the way.
+          const wanted = new URL(next, window.location.origin)
+          window.location.assign(wanted.origin === window.location.origin ? wanted : '/')
+        }}
+        keep="Sign in"
+        keeping="Signing in"
+        className="grid gap-3 mt-4 max-w-sm"
+      >
+        <SignInFields problem={by.problem} />
+      </AskedForm>
+      <p className="mt-3">
+        <Link href="/forgot-password">Forgotten password</Link>
+      </p>
       {people.length > 0 && (
         <section className="mt-8 max-w-lg">
           <h2>People of the demo</h2>
@@ -81,10 +52,7 @@ export function SignInForm({ next, people }: { next: string; people: DemoPerson[
                 <button
                   type="button"
                   className="w-full text-left py-2 px-2 grid grid-cols-[1fr_auto] gap-x-4 hover:bg-paper"
-                  onClick={() => {
-                    setEmail(p.email)
-                    setPassword(p.password)
-                  }}
+                  onClick={() => setStart({ email: p.email, password: p.password, code: '' })}
                 >
                   <span className="font-bold">{p.name}</span>
                   <span className="text-ink2">{p.role}</span>

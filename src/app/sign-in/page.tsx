@@ -3,40 +3,20 @@ import { ownPath, textOf, type Query } from '@/server/read/address'
 import { demoSignIns } from '@/server/read/signIn'
 import { currentPerson } from '@/server/session'
 import { SignInForm } from './SignInForm'
-import { Ring } from '@/ui/ring/Ring'
-import { Mark } from '@/ui/shell/Frame'
+import { isToBeSetUp } from '@/server/house/setUpCode'
+import { Doorway } from '@/ui/shell/Doorway'
 
 export const metadata = { title: 'Sign in' }
 export const dynamic = 'force-dynamic'
-
-const SHOWN = [12, 88, 160, 232, 312].map((b) => ({
-  kind: 'flare' as const,
-  from: (b + 338) % 360,
-  to: (b + 22) % 360,
-  notedOn: '2026-06-12',
-}))
 
 export default async function SignInPage({ searchParams }: { searchParams: Promise<Query> }) {
   const wanted = ownPath(textOf(await searchParams, 'next', 2000))
   if (await currentPerson()) redirect(wanted)
   const people = await demoSignIns()
+  if (await isToBeSetUp()) redirect('/setup')
   return (
-    <div className="min-h-dvh grid lg:grid-cols-[minmax(0,5fr)_minmax(0,6fr)]">
-      <div className="bg-spine text-[#dfe8e1] hidden lg:flex flex-col justify-center px-12">
-        <p className="flex items-center gap-3 font-head font-bold text-figure text-white">
-          <Mark size={40} /> Elmhorn
-        </p>
-        <p className="mt-3 text-lead max-w-[30ch] leading-snug">
-          From the first look at a tree to knowing whether the treatment worked.
-        </p>
-        <Ring marks={SHOWN} label="A trunk from above" labels={false} className="w-[300px] mt-6 -ml-6" />
-      </div>
-      <main className="flex flex-col justify-center px-6 sm:px-14 py-10 max-w-[640px] w-full">
-        <p className="lg:hidden flex items-center gap-2 font-head font-bold text-title mb-6">
-          <Mark /> Elmhorn
-        </p>
-        <SignInForm next={wanted} people={people} />
-      </main>
-    </div>
+    <Doorway>
+      <SignInForm next={wanted} people={people} />
+    </Doorway>
   )
 }

@@ -62,3 +62,8 @@ export async function revokeToken(sql: FirmSql, personId: string, id: string): P
 export async function endApiSessions(sql: FirmSql, personId: string): Promise<void> {
   await sql`update api_token set revoked_at = now() where person_id = ${personId} and kind = 'session' and revoked_at is null`
 }
+
+/** Ends everything by which a person’s programs get in. */
+export async function endTokens(sql: FirmSql, personId: string): Promise<void> {
+  await sql`update api_token set revoked_at = now() where person_id = ${personId} and revoked_at is null`
+}

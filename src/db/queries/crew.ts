@@ -27,7 +27,8 @@ export async function holdCrews(sql: FirmSql, firmId: string, to: 'change' | 'us
 /** Everybody of the firm, as crews count on them. */
 export async function members(sql: FirmSql): Promise<Member[]> {
   return sql<Member[]>`
-    select id, name, licence, licence_until::text as "licenceUntil" from person order by name, id limit 2000`
+    select id, name, licence, licence_until::text as "licenceUntil" from person
+    where put_away_at is null order by name, id limit 2000`
 }
 
 /** Writes a crew down, or anew. */

@@ -172,10 +172,18 @@ export async function jobById(sql: FirmSql, id: string) {
       methods: Method[]
       /** When work may be done there; null for any time. */
       siteHours: SiteHours[] | null
+      address: string
+      access: string | null
+      water: string | null
+      contactOnDay: string | null
+      gateCode: string | null
+      /** Who goes out with the crew; empty without one. */
+      people: string[]
     }[]
   >`
     select j.id, j.site_id as "siteId", s.name as "siteName", s.note as "siteNote", s.time_zone as "timeZone", j.on_date::text as "onDate",
-      j.methods, j.crew_id as "crewId", c.name as crew, s.hours as "siteHours"
+      j.methods, j.crew_id as "crewId", c.name as crew, s.hours as "siteHours", s.place as address,
+      s.access, s.water, s.contact_on_day as "contactOnDay", s.gate_code as "gateCode", coalesce(c.people::text[], '{}') as people
     from job j join site s on s.id = j.site_id left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id where j.id = ${id}`
   return rows[0]
 }

@@ -10,6 +10,8 @@ export interface TreeRow {
   id: string
   siteId: string
   siteName: string
+  /** The site is put away: nothing is worked there. */
+  siteAway: boolean
   /** The site's, for every day and hour that is said of the tree. */
   timeZone: string
   tag: string
@@ -39,7 +41,7 @@ export interface TreeRow {
 }
 
 const columns = (sql: FirmSql) => sql`
-  t.id, t.site_id as "siteId", s.name as "siteName", s.time_zone as "timeZone", t.tag, t.host, t.listed_as as "listedAs",
+  t.id, t.site_id as "siteId", s.name as "siteName", s.archived_at is not null as "siteAway", s.time_zone as "timeZone", t.tag, t.host, t.listed_as as "listedAs",
   t.identity_confirmed_at as "identityConfirmedAt", t.east_m as "eastM", t.north_m as "northM",
   t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version, t.stage, t.block, t.returned,
   t.diameter_m as "diameterM", t.read_at as "readAt",

@@ -14,7 +14,7 @@ import { crewById } from '@/db/queries/crew'
 import { personById, type PersonRow } from '@/db/queries/person'
 import { clientById } from '@/db/queries/site'
 import { hashOf } from '../apiToken'
-import { id } from '../text'
+import { id } from '@/asks/text'
 import { nowOf, verb } from '../verb'
 
 /** More links to one calendar nobody can keep apart. */

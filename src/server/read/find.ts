@@ -2,7 +2,7 @@ import { entriesCalled } from '@/almanac/called'
 import { hostName } from '@/almanac/hosts'
 import { findCalled, treesOfHosts, type CalledRow } from '@/db/queries/find'
 import { ownOf } from '../almanac'
-import { searchable } from '../text'
+import { searchable } from '@/asks/text'
 import { reading } from './reader'
 
 /** Something that was looked for, with where it leads. */

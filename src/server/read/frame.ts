@@ -36,7 +36,7 @@ export function frameView() {
         units: person.units,
         firm: person.firmName,
       },
-      may: stepsOf(person.role),
+      may: stepsOf(person),
       town: person.town,
       timeZone: person.timeZone,
       now: now.getTime(),

@@ -8,6 +8,7 @@ import { jobsBetween, jobsToday, ringsOfJobs } from '@/db/queries/job'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { renewalsOf } from '../renewals'
+import { firstStepsLeft } from '../house/firstSteps'
 import { stepsOf } from '../verbs'
 import type { Reading } from '../verb'
 import { hoursAhead, knownWeather } from '../weather/known'
@@ -61,7 +62,10 @@ export function todayView() {
             },
           ],
     )
+    const quiet = work.inAll === 0 && Object.values(waiting).every((n) => n === 0)
     return {
+      /** Where nothing is to be done yet: how far the firm is with its first steps. */
+      firstSteps: quiet ? await firstStepsLeft(context) : null,
       openJobs: work.open,
       openTrees: work.openTrees,
       jobsInAll: work.inAll,
@@ -108,7 +112,7 @@ export function runListView(after: { onDate: string; id: string } | null = null)
       due,
       jobs,
       /** Whoever reads puts them on days; for the others the jobs come first. */
-      puts: stepsOf(person.role).includes('put-on-day'),
+      puts: stepsOf(person).includes('put-on-day'),
     }
   })
 }

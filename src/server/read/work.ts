@@ -56,10 +56,14 @@ function agreedByAll(each: readonly AsAgreed[]): AsAgreed {
 export function jobView(id: string) {
   return reading(async (context) => {
     const { sql, person, now } = context
-    const job = isId(id) ? await jobById(sql, id) : undefined
-    if (!job) return null
-    const { timeZone } = job
+    const found = isId(id) ? await jobById(sql, id) : undefined
+    if (!found) return null
+    const { timeZone } = found
     const today = dateIn(timeZone, now)
+    const { gateCode, people, ...about } = found
+    // Told to those who have work there that day, and to nobody before or after.
+    const goesThere = found.crewId === null || people.includes(person.id)
+    const job = { ...about, gateCode: found.onDate === today && goesThere ? gateCode : null }
     const subjects = await crewSubjects(sql, id)
     const ids = subjects.map((s) => s.id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]

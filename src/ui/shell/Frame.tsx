@@ -29,6 +29,7 @@ const GROUPS: NavEntry[][] = [
     { href: '/', text: 'Today' },
     { href: '/turn', text: 'Whose turn' },
     { href: '/grounds', text: 'Grounds', lit: /^\/(grounds(?!.*\/(prescribe|decide)$)|trees\/[^/]+$)/ },
+    { href: '/clients', text: 'Clients', lit: /^\/clients/ },
   ],
   [
     { href: '/waiting/examine', text: 'Examine', lit: /\/examine$/ },

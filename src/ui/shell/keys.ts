@@ -5,6 +5,7 @@ import { useEffect, useLayoutEffect, useRef } from 'react'
 export const GO_TO: Record<string, { href: string; text: string }> = {
   t: { href: '/', text: 'Today' },
   g: { href: '/grounds', text: 'Grounds' },
+  i: { href: '/clients', text: 'Clients' },
   o: { href: '/turn', text: 'Whose turn' },
   e: { href: '/waiting/examine', text: 'Examine' },
   w: { href: '/waiting/weigh', text: 'Weigh' },

@@ -32,7 +32,7 @@ export function Tokens({ view }: { view: SettingsView }) {
 
   return (
     <section aria-label="Tokens">
-      <h2>Tokens</h2>
+      <h1>Tokens</h1>
       <p className="text-ink2 mt-1.5 max-w-prose">
         A token lets a program ask as you. Give each program its own, so that one can be revoked alone.
       </p>

@@ -1,9 +1,12 @@
-import { health } from '@/server/health'
+import { health, isServing } from '@/server/health'
 
 export const dynamic = 'force-dynamic'
 
-/** How app, database and migrations are. 503 when the database is out of reach or behind. */
+/** How app, database, migrations, ledgers, seals and disk are. 503 when work cannot be done. */
 export async function GET(): Promise<Response> {
   const state = await health()
-  return Response.json(state, { status: state.database === 'ok' && state.migrations === 'ok' ? 200 : 503 })
+  return Response.json(state, {
+    status: isServing(state) ? 200 : 503,
+    headers: { 'cache-control': 'no-store' },
+  })
 }

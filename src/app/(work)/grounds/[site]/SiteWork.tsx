@@ -14,6 +14,7 @@ import { SitePlan } from './SitePlan'
 import { TreeList } from './TreeList'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { Link } from '@/ui/pieces/Link'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
 // Opened by a press: they come after the plan and the list.
@@ -49,7 +50,14 @@ export function SiteWork({ view }: { view: SiteView }) {
         <div>
           <h1>{view.site.name}</h1>
           <p className="text-ink2 mt-1">
-            {view.site.client} · {view.site.place} · {view.site.trees.toLocaleString('en-US')} trees
+            <Link href={`/clients/${view.site.clientId}`} className="underline underline-offset-2">
+              {view.site.client}
+            </Link>{' '}
+            · {view.site.place} · {view.site.trees.toLocaleString('en-US')}{' '}
+            {view.site.trees === 1 ? 'tree' : 'trees'} ·{' '}
+            <Link href={`/grounds/${view.site.id}/about`} className="underline underline-offset-2 no-print">
+              about the site
+            </Link>
           </p>
           <District view={view} />
           <WorkHours site={view.site} />
@@ -70,6 +78,9 @@ export function SiteWork({ view }: { view: SiteView }) {
           <ButtonLink href={`/grounds/${view.site.id}/season`}>Season</ButtonLink>
           <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
           <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
+          {may('add-tree') && !placing && view.site.trees === 0 && (
+            <ButtonLink href={`/grounds/${view.site.id}/trees-from-file`}>Trees from a file</ButtonLink>
+          )}
           {may('add-tree') && !placing && (
             <Button now onClick={() => setAdding(true)} title="New tree ( n )">
               Add a tree
@@ -77,6 +88,11 @@ export function SiteWork({ view }: { view: SiteView }) {
           )}
         </div>
       </div>
+      {view.site.away && (
+        <Note says="stop" className="mt-3 max-w-3xl">
+          This site is put away: nothing is worked here. Take it back under <i>about the site</i>.
+        </Note>
+      )}
       {view.site.note && <Note className="mt-3 max-w-3xl">{view.site.note}</Note>}
       <div ref={both} className="grid gap-6 mt-4 lg:grid-cols-[minmax(0,1.25fr)_minmax(320px,1fr)]">
         <SitePlan

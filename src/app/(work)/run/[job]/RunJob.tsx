@@ -35,6 +35,7 @@ import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
 import { inOrder, type InOrderOf, type Placed } from './inOrder'
 import { asMeasured } from './measured'
+import { GettingIn } from './GettingIn'
 import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
 import { HandBack } from './HandBack'
@@ -170,6 +171,7 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
           )}
         </div>
       </div>
+      <GettingIn job={view.job} />
       {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
       <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
       {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (

@@ -12,7 +12,7 @@ export function ApiGuide({ guide }: { guide: Guide }) {
   const entry = guide.entries.find((e) => e.name === name) ?? guide.entries[0]!
   return (
     <>
-      <h1>{guide.title}</h1>
+      <h2 className="text-title">{guide.title}</h2>
       <p className="mt-2 max-w-prose">{guide.says}</p>
       <p className="mt-2">
         The whole description for programs:{' '}

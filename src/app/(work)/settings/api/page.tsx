@@ -1,19 +1,18 @@
-import { Link } from '@/ui/pieces/Link'
 import { openApiDocument } from '@/calc/openapi'
-import { ApiGuide } from './ApiGuide'
 import { readGuide } from '@/calc/guide'
+import { settingsView } from '@/server/read/settings'
+import { Tokens } from '../Tokens'
+import { ApiGuide } from './ApiGuide'
 
-export const metadata = { title: 'Calculator API' }
+export const metadata = { title: 'Other programs' }
 
-export default function ApiPage() {
+export default async function ApiPage() {
   return (
     <>
-      <p className="text-ink2">
-        <Link href="/settings" className="underline">
-          Settings
-        </Link>
-      </p>
-      <ApiGuide guide={readGuide(openApiDocument())} />
+      <Tokens view={await settingsView()} />
+      <div className="mt-10">
+        <ApiGuide guide={readGuide(openApiDocument())} />
+      </div>
     </>
   )
 }

@@ -13,7 +13,7 @@ export async function POST(request: Request): Promise<Response> {
   if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
   const person = await currentPerson()
   if (!person) return notSignedIn()
-  if (!mayDo(person.role, VERBS['take-week']))
+  if (!mayDo(person, VERBS['take-week']))
     return problemResponse(
       {
         code: 'not-allowed',

@@ -4,7 +4,7 @@ import { idOf, textOf } from '@/server/read/address'
 import { pageOfTrees, siteNamed } from '@/server/read/grounds'
 import { isId, reading } from '@/server/read/reader'
 import { currentPerson } from '@/server/session'
-import { searchable } from '@/server/text'
+import { searchable } from '@/asks/text'
 import { TREE_ORDERS, type TreeOrder } from '@/core/plan/order'
 
 /** A page of a site's trees: `GET /api/sites/<id>/trees?text=ash&stage=decide&order=girth&key=-0.4&after=<tag>&id=<id>`. */

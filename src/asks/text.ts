@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { isDate } from '@/core/time/calendar'
+import { said } from './field'
 
 // Control characters of both tables, lone halves of a pair, and marks that turn the direction of reading or hide: none
 // can be seen, and all can make one name look like another. Tabs and line ends are kept where lines are.
@@ -32,6 +33,7 @@ export function line(name: string, most: number, least = 1) {
     .refine((s) => !hasUnseen(s) && !UNSEEN_IN_LINE.test(s), {
       error: `${name} has characters that cannot be seen; type it without them.`,
     })
+    .register(said, { label: name, input: 'line' })
 }
 
 /** A typed figure or short word that core reads itself: any length up to `most`, nothing unseen. */
@@ -53,6 +55,7 @@ export function words(name: string, most = 2000) {
     .refine((s) => !hasUnseen(s), {
       error: `${name} have characters that cannot be seen; type them without.`,
     })
+    .register(said, { label: name, input: 'words' })
     .nullable()
     .default(null)
 }
@@ -72,4 +75,7 @@ export const findingId = z.string().regex(/^[a-z0-9-]{2,60}$/, { error: 'There i
 
 /** The day of something that is planned. */
 export const day = () =>
-  z.string().refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' })
+  z
+    .string()
+    .refine(isDate, { error: 'The day is not a calendar date; choose it from the calendar.' })
+    .register(said, { label: 'Day', input: 'day' })

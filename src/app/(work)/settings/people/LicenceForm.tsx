@@ -1,0 +1,66 @@
+'use client'
+import { useState } from 'react'
+import { CATEGORIES, licenceAsks } from '@/asks/house'
+import { Refusal } from '@/ui/fields/Refusal'
+import { Asked, useAsked } from '@/ui/form/Asked'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { useStep } from '@/ui/form/useStep'
+
+const ASKS = licenceAsks.omit({ id: true })
+
+/** A licence that goes on file: number, what for, of which state, until when. */
+export function LicenceForm({
+  personId,
+  onDone,
+  onLeave,
+}: {
+  personId: string
+  onDone: () => void
+  onLeave: () => void
+}) {
+  const [fixed] = useState({ personId })
+  return (
+    <AskedForm
+      asks={ASKS}
+      fixed={fixed}
+      start={{ number: '', categories: [], state: '', until: '' }}
+      by={useStep('add-licence', 'id')}
+      onDone={onDone}
+      keep="Put it on file"
+      onLeave={onLeave}
+      className="bg-sheet border border-line p-4 mt-2 grid gap-3"
+    >
+      <div className="grid sm:grid-cols-3 gap-3">
+        <Asked at="number" autoFocus />
+        <Asked at="state" />
+        <Asked at="until" />
+      </div>
+      <ForWhat />
+    </AskedForm>
+  )
+}
+
+function ForWhat() {
+  const { about, value, set, problem } = useAsked<string[]>('categories')
+  return (
+    <fieldset>
+      <legend className="label">{about.label}</legend>
+      <div className="flex flex-wrap gap-x-5">
+        {CATEGORIES.map(([category, text]) => (
+          <label key={category} className="flex items-center gap-2 min-h-9">
+            <input
+              type="checkbox"
+              className="size-5 accent-[var(--color-rust)]"
+              checked={value.includes(category)}
+              onChange={(e) =>
+                set(e.target.checked ? [...value, category] : value.filter((c) => c !== category))
+              }
+            />
+            {text}
+          </label>
+        ))}
+      </div>
+      <Refusal words={problem} />
+    </fieldset>
+  )
+}

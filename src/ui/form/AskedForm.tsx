@@ -1,0 +1,203 @@
+'use client'
+import { zodResolver } from '@hookform/resolvers/zod'
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useLayoutEffect,
+  useMemo,
+  useRef,
+  useState,
+  type ReactNode,
+} from 'react'
+import { FormProvider, useForm, useFormContext, type DefaultValues, type FieldErrors } from 'react-hook-form'
+import type { z } from 'zod'
+import { fieldOf, type Problem } from '@/core/problem'
+import { Button } from '../pieces/Button'
+import { Doubt } from '../fields/Doubt'
+import { ProblemNote } from '../fields/ProblemNote'
+import type { SentProblem } from '../fields/useVerb'
+
+/** What a form sends by: a step of the job, see `useStep`, or a door of its own, see `useDoor`. */
+export interface Sending<Answer> {
+  send: (input: Record<string, unknown>) => Promise<Answer | null>
+  busy: boolean
+  problem: SentProblem | null
+  renew: () => void
+}
+
+interface Asking {
+  schema: z.ZodObject
+  problem: SentProblem | null
+  /** A field says that it is drawn, and takes it back when it goes. */
+  drawn: (path: string) => () => void
+}
+
+const Here = createContext<Asking | null>(null)
+
+/** What a field of the form needs of it. */
+export function useAsking(): Asking {
+  const here = useContext(Here)
+  if (!here) throw new Error('A field stands in a form.')
+  return here
+}
+
+/** True where a refusal of `field` belongs beside the input at `path`: itself, or a part of what is typed there. */
+export function isAt(field: string, path: string): boolean {
+  const dotted = field.replace(/\[(\d+)\]/g, '.$1')
+  return dotted === path || dotted.startsWith(`${path}.`)
+}
+
+type Values = Record<string, unknown>
+
+/**
+ * A form made of what a step asks for: the schema that the server checks by says what its fields are called and how they are typed,
+ * checks them before anything is sent, and each field that is drawn tells its own refusals beside it; what is refused of no field that
+ * is drawn is told at the end. Nothing typed is lost by a refusal. A doubt is asked with its ways out.
+ */
+export function AskedForm<S extends z.ZodObject, Answer>({
+  asks,
+  start,
+  fixed,
+  by,
+  onDone,
+  keep,
+  keeping = 'Saving',
+  onLeave,
+  leave = 'Leave it',
+  quiet = false,
+  className = 'grid gap-3',
+  children,
+}: {
+  asks: S
+  /** What stands in it at first. */
+  start: Partial<Record<keyof z.input<S>, unknown>>
+  /** What is sent along and not typed. */
+  fixed?: Values
+  by: Sending<Answer>
+  /** What follows once it is kept. */
+  onDone: (answer: Answer) => void
+  /** On the button. */
+  keep: string
+  keeping?: string
+  onLeave?: () => void
+  leave?: string
+  /** The button is not what the page is for. */
+  quiet?: boolean
+  className?: string
+  children: ReactNode
+}) {
+  const form = useForm<Values>({
+    defaultValues: start as DefaultValues<Values>,
+    // What is sent along is the server's to check.
+    resolver: zodResolver(
+      useMemo(() => (fixed ? (asks.omit(keysOf(fixed) as never) as S) : asks), [asks, fixed]) as never,
+      undefined,
+      { raw: true },
+    ),
+  })
+  /** How often a field is drawn, by its path. */
+  const [fields, setFields] = useState<ReadonlyMap<string, number>>(new Map())
+  const accepted = useRef<string[]>([])
+  const { problem } = by
+
+  async function send(values: Values) {
+    const answer = await by.send({
+      ...fixed,
+      ...values,
+      ...(accepted.current.length > 0 && { accepted: accepted.current }),
+    })
+    if (answer === null) return
+    accepted.current = []
+    onDone(answer)
+  }
+  const again = () => void form.handleSubmit(send)()
+
+  const drawn = useCallback((path: string) => {
+    const count = (by: number) => setFields((all) => new Map(all).set(path, (all.get(path) ?? 0) + by))
+    count(1)
+    return () => count(-1)
+  }, [])
+  const asking = useMemo<Asking>(() => ({ schema: asks, problem, drawn }), [asks, problem, drawn])
+  const isDrawn = (field: string) => [...fields].some(([path, times]) => times > 0 && isAt(field, path))
+  const own = firstNotDrawn(form.formState.errors, isDrawn)
+  const rest =
+    problem && problem.code !== 'doubt' && !(isDrawn(problem.field) && !problem.stands) ? problem : own
+
+  return (
+    <FormProvider {...form}>
+      <Here.Provider value={asking}>
+        <form className={className} noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
+          {children}
+          <Doubt
+            problem={problem}
+            busy={by.busy}
+            onKeep={(code) => {
+              accepted.current = [...accepted.current, code]
+              again()
+            }}
+          />
+          <ProblemNote
+            problem={rest}
+            onAnew={() => {
+              by.renew()
+              again()
+            }}
+          />
+          <div className="flex flex-wrap gap-2">
+            <Button type="submit" now={!quiet} disabled={by.busy}>
+              {by.busy ? keeping : keep}
+            </Button>
+            {onLeave && (
+              <Button quiet onClick={onLeave}>
+                {leave}
+              </Button>
+            )}
+          </div>
+        </form>
+      </Here.Provider>
+    </FormProvider>
+  )
+}
+
+const keysOf = (fixed: Values) => Object.fromEntries(Object.keys(fixed).map((key) => [key, true]))
+
+/** What the schema itself refuses of fields that are not drawn, so that it is said all the same. */
+function firstNotDrawn(errors: FieldErrors, isDrawn: (field: string) => boolean): Problem | null {
+  const told: { field: string; message: string }[] = []
+  const walk = (value: unknown, path: (string | number)[]) => {
+    if (typeof value !== 'object' || value === null) return
+    const { message, type } = value as { message?: unknown; type?: unknown }
+    if (typeof message === 'string' && typeof type === 'string') {
+      told.push({ field: fieldOf(path), message })
+      return
+    }
+    for (const [key, inner] of Object.entries(value))
+      if (key !== 'ref') walk(inner, [...path, /^\d+$/.test(key) ? Number(key) : key])
+  }
+  walk(errors, [])
+  const first = told.find(({ field }) => !isDrawn(field))
+  return first ? { code: 'out-of-range', ...first } : null
+}
+
+/** Says of a field that it is drawn, and answers its refusal: by the schema, or by the server. */
+export function useRefusal(path: string): string | null {
+  const { problem, drawn } = useAsking()
+  const { formState, getFieldState } = useFormContext()
+  useLayoutEffect(() => drawn(path), [drawn, path])
+  const own = getFieldState(path, formState).error
+  if (own) return own.message ?? (own as { root?: { message?: string } }).root?.message ?? firstIn(own)
+  return problem && problem.code !== 'doubt' && !problem.stands && isAt(problem.field, path)
+    ? problem.message
+    : null
+}
+
+function firstIn(error: object): string | null {
+  for (const [key, value] of Object.entries(error)) {
+    if (key === 'ref' || typeof value !== 'object' || value === null) continue
+    const { message } = value as { message?: unknown }
+    const found = typeof message === 'string' ? message : firstIn(value as object)
+    if (found !== null) return found
+  }
+  return null
+}
