@@ -1,4 +1,5 @@
 import { ownName } from './ownName'
+import { UNKNOWN_KIND } from './unknownKind'
 import type { Foliage } from '@/core/diagnose/almanac'
 import type { Wood } from '@/core/dose/uptake'
 
@@ -213,5 +214,5 @@ export function host(id: string): Host | undefined {
 
 /** The name of a host; an id nobody knows is shown as it is. */
 export function hostName(id: string): string {
-  return byId.get(id)?.name ?? ownName(id) ?? id
+  return byId.get(id)?.name ?? ownName(id) ?? (id === UNKNOWN_KIND ? 'Kind not known yet' : id)
 }

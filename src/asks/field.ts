@@ -101,7 +101,7 @@ export function number(
   label: string,
   { least, most, ...more }: { least: number; most: number } & Partial<Said>,
 ) {
-  const wrong = `${label}: type a number from ${least} to ${most}.`
+  const wrong = `${label}: type a number from ${String(least).replace('-', '\u2212')} to ${most}.`
   return z
     .union([z.number({ error: wrong }), z.string({ error: wrong })], { error: wrong })
     .transform((value, context) => {

@@ -1,8 +1,8 @@
 import type { FirmSql } from '../client'
 
-/** What a firm has entered at least one of, and its first site by name. */
+/** What a firm has entered at least one of, and its first client and site by name. */
 export async function begun(sql: FirmSql): Promise<{
-  client: boolean
+  client: string | null
   site: string | null
   trees: boolean
   cards: boolean
@@ -11,7 +11,7 @@ export async function begun(sql: FirmSql): Promise<{
   examined: boolean
 }> {
   const rows = await sql<Awaited<ReturnType<typeof begun>>[]>`
-    select exists (select 1 from client where archived_at is null) as client,
+    select (select id from client where archived_at is null order by name, id limit 1) as client,
       (select id from site where archived_at is null order by name, id limit 1) as site,
       exists (select 1 from tree) as trees,
       exists (select 1 from card) as cards,

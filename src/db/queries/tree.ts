@@ -132,6 +132,28 @@ export async function treesOfSite(
     order by ${key ? sql`${key}, t.tag, t.id` : sql`t.tag, t.id`} limit ${limit}`
 }
 
+/** Standing trees of a site by tag after one of them, as programs list them. */
+export async function treesAfter(
+  sql: FirmSql,
+  siteId: string,
+  after: string | null,
+  limit: number,
+): Promise<
+  (Pick<
+    TreeRow,
+    'id' | 'tag' | 'host' | 'listedAs' | 'eastM' | 'northM' | 'diameterM' | 'readAt' | 'stage'
+  > & {
+    placed: boolean
+  })[]
+> {
+  return sql`
+    select t.id, t.tag, t.host, t.listed_as as "listedAs", t.east_m as "eastM", t.north_m as "northM", t.placed,
+      t.diameter_m as "diameterM", t.read_at as "readAt", t.stage
+    from tree t where t.site_id = ${siteId} and t.status = 'standing'
+      ${after === null ? sql`` : sql`and (t.tag, t.id) > (select x.tag, x.id from tree x where x.id = ${after})`}
+    order by t.tag, t.id limit ${limit}`
+}
+
 /** How many trees of a site a filter leaves. */
 export async function countTreesOfSite(sql: FirmSql, siteId: string, filter: TreeFilter): Promise<number> {
   const rows = await sql<{ count: number }[]>`

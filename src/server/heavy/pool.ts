@@ -4,8 +4,11 @@ import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Answer } from '@/calc/calculator'
 import type { Problem, Result } from '@/core/problem'
 import type { AskedStop, Roster } from '@/core/roster/weekAsked'
+import type { TreeField } from '@/core/treeList/fields'
+import type { ReadList } from '@/core/treeList/readList'
 import type { WeekPlan } from '@/core/week/planWeek'
 import type { Trouble } from '@/db/queries/seal'
+import type { ReadFile } from '../trees/readFile'
 import { threadFile } from './threadFile'
 import { Turns } from './turns'
 
@@ -18,6 +21,31 @@ export interface HeavyTasks {
   /** A firm's own week, with what is heard of it while it is planned. */
   'plan-week': { input: WeekTask; output: Result<WeekPlan> }
   'check-ledger': { input: { firmId: string }; output: Trouble | null }
+  /** A list of trees from a file: read, and what its rows say. */
+  'read-trees': { input: ReadTreesTask; output: Result<ReadTrees> }
+}
+
+/** A file with trees, and how it is to be understood. */
+export interface ReadTreesTask {
+  bytes: Uint8Array
+  kind: 'csv' | 'geojson'
+  units: 'us' | 'metric'
+  columns: Readonly<Record<string, TreeField | null>>
+  /** The firm’s own kinds of tree. */
+  own: readonly { id: string; name: string; botanical: string }[]
+  /** What was mended by hand. */
+  mended?: {
+    /** By line: a row that is left out, or a cell of a field typed anew. */
+    rows: Readonly<Record<number, { out: true } | { column: string; text: string }>>
+    /** By what is written: the kind that is meant. */
+    kinds: Readonly<Record<string, string>>
+  }
+}
+
+/** What a file with trees says, and how it was written. */
+export interface ReadTrees extends ReadList {
+  encoding: ReadFile['encoding']
+  parted: ReadFile['parted']
 }
 
 /** What a week is planned from, and where its progress is told. */
@@ -42,6 +70,7 @@ const DONE_BY: Record<keyof HeavyTasks, string> = {
   week: 'reckonWeek',
   'plan-week': 'planFirmWeek',
   'check-ledger': 'checkLedger',
+  'read-trees': 'readTrees',
 }
 
 interface Limits {
@@ -59,6 +88,7 @@ const LIMITS: Record<keyof HeavyTasks, Limits> = {
   'plan-week': { longest: 40_000, waiting: 6, memory: 512 },
   // It rests most of its time.
   'check-ledger': { longest: 3_600_000, waiting: 200, memory: 512 },
+  'read-trees': { longest: 60_000, waiting: 20, memory: 1024 },
 }
 
 /** Why a task did not end: it took too long, needed too much memory, or too many wait before it. */

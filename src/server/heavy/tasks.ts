@@ -1,7 +1,11 @@
+import { kindCalled } from '@/almanac/kindCalled'
 import { ask } from '@/calc/calculators'
+import { refuse } from '@/core/problem'
 import { planStops } from '@/core/roster/planStops'
+import { mendedList, readList } from '@/core/treeList/readList'
 import { checkLedger as check } from '../ledger/check'
 import { readStrictJson } from '../strictJson'
+import { readFile } from '../trees/readFile'
 import { runAfterPages } from './nice'
 import type { HeavyTasks, WeekNews } from './pool'
 import { programs } from './programs'
@@ -62,4 +66,34 @@ export function checkLedger({
   firmId,
 }: HeavyTasks['check-ledger']['input']): Promise<HeavyTasks['check-ledger']['output']> {
   return check(firmId)
+}
+
+/** Reads a file with trees. Problems as `readFile`; `unknown` for a column that is told and is not in the file. */
+export function readTrees({
+  bytes,
+  kind,
+  units,
+  columns,
+  own,
+  mended,
+}: HeavyTasks['read-trees']['input']): HeavyTasks['read-trees']['output'] {
+  const file = readFile(bytes, kind)
+  if (!file.ok) return file
+  const { encoding, parted } = file.value
+  const list = mended ? mendedList(file.value.list, mended.rows) : file.value.list
+  const strange = Object.keys(columns).find((header) => !list.headers.includes(header))
+  if (strange !== undefined)
+    return refuse('unknown', 'columns', `There is no column “${strange.slice(0, 60)}” in the file.`)
+  return {
+    ok: true,
+    value: {
+      ...readList(list, {
+        units,
+        columns,
+        kindCalled: (written) => mended?.kinds[written] ?? kindCalled(written, own),
+      }),
+      encoding,
+      parted,
+    },
+  }
 }

@@ -4,13 +4,14 @@ import type { Reading } from '../verb'
 
 /** What of a firm’s first steps is done, and whether their page was put away. */
 export async function firstSteps({ sql, person }: Pick<Reading, 'sql' | 'person'>) {
-  const [{ site, ...done }, firm] = await Promise.all([begun(sql), firmOf(sql)])
+  const [{ client, site, ...done }, firm] = await Promise.all([begun(sql), firmOf(sql)])
   return {
     firm: person.firmName,
     keepsHouse: person.keepsHouse,
     away: firm.settings['firstSteps'] === 'away',
+    client,
     site,
-    done: { ...done, site: site !== null },
+    done: { ...done, client: client !== null, site: site !== null },
   }
 }
 

@@ -12,7 +12,7 @@ export function FirstSteps({ view }: { view: FirstStepsView }) {
   const router = useRouter()
   const may = useMay()
   const put = useVerb('put-first-steps-away')
-  const { done, site } = view
+  const { done, client, site } = view
   const steps: { key: keyof typeof done; title: string; says: string; go: string; href: string }[] = [
     {
       key: 'client',
@@ -26,7 +26,7 @@ export function FirstSteps({ view }: { view: FirstStepsView }) {
       title: 'Their first site',
       says: 'Where the trees stand: address, how to get in, where water is.',
       go: 'Enter a site',
-      href: '/clients',
+      href: client && !site ? `/clients/${client}/new-site` : '/clients',
     },
     {
       key: 'trees',

@@ -68,16 +68,20 @@ export function SiteWork({ view }: { view: SiteView }) {
           />
         </div>
         <div className="flex flex-wrap gap-2">
-          <PrintButton />
-          {may('hand-to-crew') && !placing && (
-            <ButtonLink href={`/grounds/${view.site.id}/prescribe`}>Prescribe for many →</ButtonLink>
+          {view.site.trees > 0 && (
+            <>
+              <PrintButton />
+              {may('hand-to-crew') && !placing && (
+                <ButtonLink href={`/grounds/${view.site.id}/prescribe`}>Prescribe for many →</ButtonLink>
+              )}
+              <ButtonLink href={`/grounds/${view.site.id}/decide`}>Decide for many</ButtonLink>
+              <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
+              <ButtonLink href={`/grounds/${view.site.id}/ahead`}>To come</ButtonLink>
+              <ButtonLink href={`/grounds/${view.site.id}/season`}>Season</ButtonLink>
+              <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
+              <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
+            </>
           )}
-          <ButtonLink href={`/grounds/${view.site.id}/decide`}>Decide for many</ButtonLink>
-          <ButtonLink href={`/grounds/${view.site.id}/blocks`}>Blocks</ButtonLink>
-          <ButtonLink href={`/grounds/${view.site.id}/ahead`}>To come</ButtonLink>
-          <ButtonLink href={`/grounds/${view.site.id}/season`}>Season</ButtonLink>
-          <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
-          <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
           {may('add-tree') && !placing && view.site.trees === 0 && (
             <ButtonLink href={`/grounds/${view.site.id}/trees-from-file`}>Trees from a file</ButtonLink>
           )}
