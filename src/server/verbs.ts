@@ -51,6 +51,7 @@ import {
   takePersonBackVerb,
 } from './house/people'
 import { confirmFactorVerb, endFactorVerb, startFactorVerb } from './house/factor'
+import { undoImportVerb } from './trees/importTrees'
 import { mayDo, type Performable } from './verb'
 
 /** Every step of the job by the name under which it is sent. */
@@ -148,6 +149,7 @@ export const VERBS = {
   'add-site': addSiteVerb,
   'change-site': changeSiteVerb,
   'archive-site': archiveSiteVerb,
+  'undo-import': undoImportVerb,
 } as const satisfies Record<string, Pick<Performable, 'roles' | 'perform'>>
 
 export type VerbName = keyof typeof VERBS

@@ -103,6 +103,7 @@ const MAY: Record<string, Role[]> = {
   'add-site': OFFICE,
   'change-site': OFFICE,
   'archive-site': OFFICE,
+  'undo-import': ['arborist', 'crew lead', 'office'],
 }
 /** Steps that need nothing said; who may do them has done them. */
 const SAYS_NOTHING = ['end-other-sessions', 'start-factor']

@@ -205,8 +205,7 @@ export function readList(list: List, options: ListOptions): ReadList {
     rows++
     try {
       const tree = read({ line: row.line, cells })
-      const { line: _line, ...figures } = tree
-      const same = JSON.stringify(figures)
+      const same = JSON.stringify({ ...tree, line: 0 })
       const twins = byTag.get(tree.tag)
       if (twins) twins.push({ tree, same, line: row.line })
       else byTag.set(tree.tag, [{ tree, same, line: row.line }])

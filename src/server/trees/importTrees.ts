@@ -1,8 +1,9 @@
 import { v7 as uuidv7 } from 'uuid'
+import { z } from 'zod'
 import { UNKNOWN_KIND } from '@/almanac/unknownKind'
+import { id as isAnId } from '@/asks/text'
 import { ok, refuse, type Result } from '@/core/problem'
 import { BREAST_HEIGHT_M } from '@/core/quantity/format'
-import type { Length } from '@/core/quantity/units'
 import type { TreeField } from '@/core/treeList/fields'
 import type { ListColumn, ListedTree, Refused } from '@/core/treeList/readList'
 import { inFirm, type FirmSql } from '@/db/client'
@@ -29,7 +30,7 @@ import { placeSite } from '@/db/queries/weather'
 import { ownHosts } from '../almanac'
 import { remark } from '../anew'
 import { heavy, type ReadTrees } from '../heavy/pool'
-import { nowOf } from '../verb'
+import { nowOf, verb } from '../verb'
 import { besidePlan, compared, middleOf, type Compared } from './compared'
 
 /** How a list is to be understood and what is to be done with it. */
@@ -74,6 +75,12 @@ export interface ImportLooked extends ImportAnswer {
   points: [east: number, north: number][]
   /** Trees whose place the list does not tell. */
   unplaced: number
+}
+
+/** The answer alone, as programs get it and as it is kept. */
+export function answerAlone(looked: ImportLooked): ImportAnswer {
+  const { import: id, columns, rows, new: added, changed, same, refused, kindsUnknown } = looked
+  return { import: id, columns, rows, new: added, changed, same, refused, kindsUnknown }
 }
 
 const AT_ONCE = 2000
@@ -203,11 +210,10 @@ async function take(
     importId: id,
     by: person.id,
     at,
-    heightM: BREAST_HEIGHT_M as Length,
+    heightM: BREAST_HEIGHT_M,
   }
   const answer = answerOf(id, list, found)
-  const { encoding, parted, points: _points, unplaced: _unplaced, ...kept } = answer
-  await addTreeImport(sql, { ...of, id, fileName: asked.fileName, report: { ...kept, encoding, parted } })
+  await addTreeImport(sql, { ...of, id, fileName: asked.fileName, report: answerAlone(answer) })
   const spread = await spreadOfTrees(sql, site.id)
   const beside = besidePlan(answer.unplaced, spread?.west ?? 0, spread?.south ?? 0)
   let next = 0
@@ -230,7 +236,7 @@ async function take(
       block: row.block,
       planted: row.planted,
       note: row.note,
-      diameterM: row.stemsM === null ? null : (Math.hypot(...row.stemsM) as Length),
+      diameterM: row.stemsM === null ? null : Math.hypot(...row.stemsM),
     })
     if (row.stemsM !== null) readings.push(readingOf(treeId, row))
   }
@@ -258,7 +264,7 @@ async function take(
       at,
       measured
         .slice(i, i + AT_ONCE)
-        .map(({ there, row }) => ({ id: there.id, diameterM: Math.hypot(...row.stemsM!) as Length })),
+        .map(({ there, row }) => ({ id: there.id, diameterM: Math.hypot(...row.stemsM!) })),
     )
   await countTreesUp(sql, site.id, trees.length)
   // A site that had no position lies where its trees do.
@@ -295,29 +301,39 @@ const UNDO_MS = 7 * 86_400_000
 
 /** Takes a list back. Problems: `unknown`; `conflict` where it was taken back before; `out-of-range` after seven days. */
 export function undoImport(person: PersonRow, id: string): Promise<Result<ImportUndone>> {
-  return inFirm(person.firmId, async (sql): Promise<Result<ImportUndone>> => {
-    const list = await treeImportById(sql, id)
-    if (!list) return refuse('unknown', 'import', 'There is no such list; it may be another firm’s.')
-    if (list.undoneAt !== null) return refuse('conflict', 'import', 'This list was taken back already.')
-    // The clock of the list is the firm’s; seven days are counted on the same.
-    if (nowOf(person).getTime() - list.at.getTime() > UNDO_MS)
-      return refuse('out-of-range', 'import', 'A list is taken back within seven days; this one is older.')
-    const rows = await undoTreeImport(sql, id, person.id)
-    await noteEvent(sql, {
-      id: uuidv7(),
-      firmId: person.firmId,
-      personId: person.id,
-      verb: 'undo-import',
-      about: id,
-      at: nowOf(person),
-    })
-    const count = (what: string) => rows.filter((r) => r.what === what).length
-    const left = new Map(rows.filter((r) => r.what === 'left').map((r) => [r.id, { tree: r.id, tag: r.tag }]))
-    return ok({
-      trees: count('tree'),
-      readings: count('reading'),
-      changes: count('change'),
-      left: [...left.values()],
-    })
+  return inFirm(person.firmId, (sql) => undoIn(sql, person, id))
+}
+
+/** The same as a step of the job. */
+export const undoImportVerb = verb({
+  roles: ['arborist', 'crew lead', 'office'],
+  input: z.strictObject({ importId: isAnId('importId') }),
+  about: (i) => i.importId,
+  run: ({ sql, person }, input) => undoIn(sql, person, input.importId),
+})
+
+async function undoIn(sql: FirmSql, person: PersonRow, id: string): Promise<Result<ImportUndone>> {
+  const list = await treeImportById(sql, id)
+  if (!list) return refuse('unknown', 'import', 'There is no such list; it may be another firm’s.')
+  if (list.undoneAt !== null) return refuse('conflict', 'import', 'This list was taken back already.')
+  // The clock of the list is the firm’s; seven days are counted on the same.
+  if (nowOf(person).getTime() - list.at.getTime() > UNDO_MS)
+    return refuse('out-of-range', 'import', 'A list is taken back within seven days; this one is older.')
+  const rows = await undoTreeImport(sql, id, person.id)
+  await noteEvent(sql, {
+    id: uuidv7(),
+    firmId: person.firmId,
+    personId: person.id,
+    verb: 'undo-import',
+    about: id,
+    at: nowOf(person),
+  })
+  const count = (what: string) => rows.filter((r) => r.what === what).length
+  const left = new Map(rows.filter((r) => r.what === 'left').map((r) => [r.id, { tree: r.id, tag: r.tag }]))
+  return ok({
+    trees: count('tree'),
+    readings: count('reading'),
+    changes: count('change'),
+    left: [...left.values()],
   })
 }

@@ -170,11 +170,7 @@ function readGeoJson(text: string, encoding: Encoding): Result<ReadFile> {
 
 function cellOf(value: unknown): string {
   if (value === null || value === undefined) return ''
-  return typeof value === 'string'
-    ? value
-    : typeof value === 'object'
-      ? JSON.stringify(value)
-      : String(value as number)
+  return typeof value === 'string' ? value : JSON.stringify(value)
 }
 
 /** Degrees east and north of a point, written out; what is no point is told as such where it is read. */

@@ -20,7 +20,7 @@ const NOT_NOW: Problem = {
 /** Answers a program that has shown its token; see `atTheDoor`. What goes wrong on our side is a 503 with a sentence. */
 export async function answering(
   request: Request,
-  act: (person: PersonRow) => Promise<Response>,
+  act: (person: PersonRow) => Promise<Response> | Response,
 ): Promise<Response> {
   try {
     const door = await atTheDoor(request)

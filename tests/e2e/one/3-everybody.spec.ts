@@ -68,6 +68,13 @@ async function views(page: Page): Promise<string[]> {
     '/shelf/new?from=SD2',
     '/settings',
     '/settings/api',
+    '/settings/people',
+    '/settings/firm',
+    '/first-steps',
+    '/clients',
+    '/clients/new',
+    `${site!}/about`,
+    `${site!}/trees-from-file`,
     '/almanac',
     '/almanac/cause/aphids',
     '/almanac/finding/exit-hole-d',
@@ -84,6 +91,10 @@ test('axe finds nothing serious on any view, at desk and hand width', async ({ p
   await page.goto('/sign-in')
   await picture(page, '1-sign-in')
   expect(['/sign-in', await serious(page)]).toEqual(['/sign-in', []])
+  for (const path of ['/forgot-password', '/enter', '/new-password']) {
+    await page.goto(path)
+    expect([path, await serious(page)]).toEqual([path, []])
+  }
   await enter(page, 'maren')
   const all = await views(page)
   for (const width of [1280, 390]) {

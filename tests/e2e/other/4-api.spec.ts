@@ -117,7 +117,7 @@ test('what is sent wrongly is 4xx with a named field, fast, whatever it is', asy
 
 test('a token is made in Settings, shown once, works, and is revoked', async ({ page, request }) => {
   await signIn(page, 'philippa')
-  await page.goto('/settings')
+  await page.goto('/settings/api')
   const name = `sheet ${Date.now()}`
   await page.getByRole('button', { name: 'Make token' }).click()
   await expect(page.getByText('“The name” is empty; type it.')).toBeVisible()

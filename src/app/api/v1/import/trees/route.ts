@@ -1,7 +1,7 @@
 import { answering, mayNot, refusedResponse, siteAsked } from '@/server/v1/door'
 import { problemResponse } from '@/server/http'
 import { importAsked, importBody } from '@/server/trees/asked'
-import { importTrees } from '@/server/trees/importTrees'
+import { answerAlone, importTrees } from '@/server/trees/importTrees'
 
 /**
  * A list of trees: `POST /api/v1/import/trees?site=ID&mode=look|take`, the body `text/csv` or `application/geo+json`. `columns`, `units` and
@@ -25,7 +25,6 @@ export function POST(request: Request): Promise<Response> {
       stopped: request.signal,
     })
     if (!done.ok) return refusedResponse(done.problem)
-    const { encoding: _e, parted: _p, points: _s, unplaced: _u, ...answer } = done.value
-    return Response.json(answer, { headers: { 'cache-control': 'no-store' } })
+    return Response.json(answerAlone(done.value), { headers: { 'cache-control': 'no-store' } })
   })
 }
