@@ -41,6 +41,12 @@ export default {
     },
     {
       ...shared,
+      displayName: 'own',
+      rootDir: '.',
+      testMatch: ['<rootDir>/tests/own/**/*.test.ts'],
+    },
+    {
+      ...shared,
       displayName: 'scale',
       rootDir: '.',
       testMatch: ['<rootDir>/tests/scale/plans.test.ts'],

@@ -126,6 +126,33 @@ make_database() {
   fi
 }
 
+# own_database [make]: the database of a firm's own work, as bin/serve, bin/backup and bin/restore know it: the one that DATABASE_URL names, or
+# a cluster under DATA. Sets DATABASE_OWNER_URL, DATABASE_URL, the secrets, LEDGER_FILE, OWN_CLUSTER (started here) and KEYS_LIE.
+OWN_CLUSTER=0
+own_database() {
+  local name
+  [ -d "$DATA" ] || [ "${1:-}" = make ] || fail "Nothing is kept in $DATA. ELMHORN_DATA says where bin/serve keeps its own."
+  for name in session.secret:24 ledger.key:32; do
+    [ -f "$DATA/${name%:*}" ] || (umask 077; node -e 'console.log(require("crypto").randomBytes(Number(process.argv[1])).toString("hex"))' "${name#*:}" >"$DATA/${name%:*}")
+  done
+  [ -n "${LEDGER_KEY:-}" ] && KEYS_LIE='the environment (LEDGER_KEY)' || KEYS_LIE="$DATA/ledger.key"
+  export SESSION_SECRET="${SESSION_SECRET:-$(cat "$DATA/session.secret")}" LEDGER_KEY="${LEDGER_KEY:-$(cat "$DATA/ledger.key")}"
+  export LEDGER_FILE="${LEDGER_FILE:-$DATA/ledger.seals}"
+  if [ -n "${DATABASE_URL:-}" ]; then
+    export DATABASE_URL DATABASE_OWNER_URL="${DATABASE_OWNER_URL:-$DATABASE_URL}"
+    return
+  fi
+  need_postgres
+  # The postgres user of a machine has to get through to its own folder, and nobody else to the secrets beside it.
+  is_root && chmod 711 "$DATA"
+  local session=$SESSION_SECRET key=$LEDGER_KEY
+  start_cluster database
+  export SESSION_SECRET=$session LEDGER_KEY=$key
+  [ "$CLUSTER_WAS_RUNNING" = 1 ] || OWN_CLUSTER=1
+  make_database elmhorn
+  export DATABASE_OWNER_URL="$DATABASE_OWNER_PREFIX/elmhorn" DATABASE_URL="$DATABASE_WEB_PREFIX/elmhorn"
+}
+
 stop_cluster() { as_postgres "$PGBIN/pg_ctl" -D "$CLUSTER" -m fast -w stop >/dev/null 2>&1 || true; }
 
 # Bundles what runs beside the pages: threads, the process for pictures, the server itself. Takes a blink.

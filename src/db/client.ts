@@ -44,6 +44,14 @@ export async function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<
   })) as T
 }
 
+/** The same for reading alone, from one unchanging look at the firm: whatever is written meanwhile is not seen. */
+export async function lookingAtFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin('isolation level repeatable read read only', async (sql) => {
+    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
+    return work(sql)
+  })) as T
+}
+
 /** Runs `work` before any firm is known: it can see the one person and the attempts of this e-mail, nothing else. */
 export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
   return (await pool().begin(async (sql) => {

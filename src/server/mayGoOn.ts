@@ -1,3 +1,4 @@
+import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { isFed } from '@/core/methods/feed/isFed'
 import { causeFacts, hostFacts } from '@/almanac/gateFacts'
@@ -144,7 +145,9 @@ function factsOf(hand: TreeAtHand, q: Asked): Facts {
     ...(hand.joined !== null && { joined: hand.joined }),
     there: foundAt(hand),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(hand.screen)],
-    kindOpen: !hand.tree.identityConfirmedAt && hostOf(hand.tree.host)?.confusedWith !== undefined,
+    kindOpen:
+      !hand.tree.identityConfirmedAt &&
+      (hand.tree.host === UNKNOWN_KIND || hostOf(hand.tree.host)?.confusedWith !== undefined),
     ...q.seen,
   }
 }

@@ -48,6 +48,12 @@ async function main() {
       if (!isReadable(request.url ?? '/')) return refuse(400, 'This address cannot be read; check it.')
       // Who asks, for slowing down those who guess; never what a sender says of itself.
       request.headers['x-elmhorn-source'] = request.socket.remoteAddress ?? ''
+      // Whether a proxy handed it on; what comes after adds such words by itself.
+      request.headers['x-elmhorn-proxied'] = ['x-forwarded-for', 'forwarded', 'via'].some(
+        (h) => request.headers[h],
+      )
+        ? '1'
+        : '0'
       // Next hands on what a route says as a list of one, which its compression takes for no kind of text it knows.
       const setHeader = response.setHeader.bind(response)
       response.setHeader = (name, value) =>

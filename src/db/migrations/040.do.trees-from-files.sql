@@ -52,6 +52,7 @@ begin
   end loop;
 end $$;
 grant update (undone_at, undone_by) on tree_import to elmhorn_app;
+create trigger note_change after update of undone_at on tree_import for each row execute function note_change('tree_import');
 
 /*
  * Takes a list back: trees it brought that nobody has used since, readings it brought that nothing rests on, and its changes of trees

@@ -36,6 +36,11 @@ function ledgerKeys(): LedgerKey[] {
   return keys.keys
 }
 
+/** The keys by which seals are made and believed, each by its fingerprint; nothing of the keys themselves. */
+export function keyNames(): string[] {
+  return ledgerKeys().map((k) => k.id)
+}
+
 type Sealed = Pick<SealRow, 'firmId' | 'seq' | 'hash' | 'sealedAt'>
 
 function covered(s: Sealed): Buffer {

@@ -1,4 +1,4 @@
-import { inFirm, type FirmSql } from '@/db/client'
+import { lookingAtFirm, type FirmSql } from '@/db/client'
 import { log } from '../log'
 import { problemResponse } from '../http'
 import { Turns } from '../heavy/turns'
@@ -32,8 +32,7 @@ export function streamed(
   const encoder = new TextEncoder()
   void writing
     .take(() =>
-      inFirm(firmId, async (sql) => {
-        await sql`set transaction isolation level repeatable read read only`
+      lookingAtFirm(firmId, async (sql) => {
         let text = ''
         for await (const piece of write(sql)) {
           if (typeof piece !== 'string') {

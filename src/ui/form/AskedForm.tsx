@@ -75,8 +75,8 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   /** What is sent along and not typed. */
   fixed?: Values
   by: Sending<Answer>
-  /** What follows once it is kept. */
-  onDone: (answer: Answer) => void
+  /** What follows once it is kept, with what was typed. */
+  onDone: (answer: Answer, typed: Values) => void
   /** On the button. */
   keep: string
   keeping?: string
@@ -109,7 +109,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
     })
     if (answer === null) return
     accepted.current = []
-    onDone(answer)
+    onDone(answer, values)
   }
   const again = () => void form.handleSubmit(send)()
 

@@ -7,7 +7,7 @@ export const dynamic = 'force-dynamic'
 /** Counts and figures of this copy for whoever watches over it; only on the machine itself, and not through a proxy. */
 export async function GET(request: Request): Promise<Response> {
   const from = request.headers.get('x-elmhorn-source') ?? ''
-  const isHere = /^(127\.|::1$|::ffff:127\.)/.test(from) && !request.headers.has('x-forwarded-for')
+  const isHere = /^(127\.|::1$|::ffff:127\.)/.test(from) && request.headers.get('x-elmhorn-proxied') === '0'
   if (!isHere)
     return problemResponse(
       { code: 'unknown', field: 'request', message: 'There is nothing at this address.' },

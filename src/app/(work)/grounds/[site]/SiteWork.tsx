@@ -58,6 +58,17 @@ export function SiteWork({ view }: { view: SiteView }) {
             <Link href={`/grounds/${view.site.id}/about`} className="underline underline-offset-2 no-print">
               about the site
             </Link>
+            {may('add-tree') && view.site.trees > 0 && (
+              <>
+                {' · '}
+                <Link
+                  href={`/grounds/${view.site.id}/trees-from-file`}
+                  className="underline underline-offset-2 no-print"
+                >
+                  trees from a file
+                </Link>
+              </>
+            )}
           </p>
           <District view={view} />
           <WorkHours site={view.site} />

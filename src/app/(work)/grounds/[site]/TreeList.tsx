@@ -3,6 +3,7 @@ import { useVirtualizer } from '@tanstack/react-virtual'
 import { Link } from '@/ui/pieces/Link'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import { hostName } from '@/almanac/hosts'
+import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { STAGES, type Stage } from '@/core/plan/stage'
 import { showGirth, type UnitSystem } from '@/core/quantity/format'
 import type { PageOfTrees } from '@/server/read/grounds'
@@ -313,7 +314,8 @@ export function marksOf(card: Card) {
 }
 
 function Standing({ tree: t }: { tree: Card }) {
-  if (!t.confirmed && hostName(t.host) === 'Ash') return <span className="tag tag-plum">which kind?</span>
+  if (t.host === UNKNOWN_KIND || (!t.confirmed && hostName(t.host) === 'Ash'))
+    return <span className="tag tag-plum">which kind?</span>
   if (t.returned)
     return <span className="tag tag-plum">{t.stage === 'prescribe' ? 'handed back' : 'back to decide'}</span>
   if (t.anew) return <span className="tag tag-plum">work out again</span>

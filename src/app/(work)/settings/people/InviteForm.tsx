@@ -3,7 +3,6 @@ import { inviteAsks } from '@/asks/house'
 import { Asked } from '@/ui/form/Asked'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { useStep } from '@/ui/form/useStep'
-import { useState } from 'react'
 
 const ASKS = inviteAsks.omit({ id: true })
 
@@ -15,20 +14,12 @@ export function InviteForm({
   onDone: (made: { name: string; link: string; posted: boolean }) => void
   onLeave: () => void
 }) {
-  const by = useStep('invite', 'id')
-  const [name, setName] = useState('')
   return (
     <AskedForm
       asks={ASKS}
       start={{ name: '', email: '', role: 'technician', keepsHouse: false }}
-      by={{
-        ...by,
-        send: (input) => {
-          setName(String(input['name']))
-          return by.send(input)
-        },
-      }}
-      onDone={(made) => onDone({ name, ...made })}
+      by={useStep('invite', 'id')}
+      onDone={(made, typed) => onDone({ name: String(typed['name']), ...made })}
       keep="Make the invitation"
       onLeave={onLeave}
       className="bg-sheet border border-line p-4 mt-3 grid gap-3"

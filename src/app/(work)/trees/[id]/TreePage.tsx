@@ -20,7 +20,9 @@ import { shortDate, writtenDate } from '@/ui/when'
 import { TrunkSize } from '@/ui/methods/TrunkSize'
 import { History } from './History'
 import { NotStanding } from './NotStanding'
+import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { IdentityQuestion } from './IdentityQuestion'
+import { WhichKind } from './WhichKind'
 import { ReadingForm } from './ReadingForm'
 import { TreeHeading } from './TreeHeading'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
@@ -65,11 +67,12 @@ export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: 
       )}
       <div className="grid gap-x-8 gap-y-6 mt-4 lg:grid-cols-[250px_minmax(300px,1fr)_minmax(280px,320px)]">
         <div>
-          {tree.listedAs && !tree.identityConfirmedAt && (
+          {tree.listedAs && !tree.identityConfirmedAt && tree.host !== UNKNOWN_KIND && (
             <p className="text-small mb-2 text-ink2">
               The client’s list calls it “{tree.listedAs}”. Nobody has confirmed that yet.
             </p>
           )}
+          {tree.host === UNKNOWN_KIND && <WhichKind treeId={tree.id} listedAs={tree.listedAs} />}
           {!tree.identityConfirmedAt && view.kind?.confusedWith && (
             <IdentityQuestion treeId={tree.id} host={view.kind} lookAlike={view.lookAlike} />
           )}

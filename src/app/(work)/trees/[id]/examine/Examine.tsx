@@ -14,7 +14,9 @@ import { useFindings } from '@/ui/findings/useFindings'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
+import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { IdentityQuestion } from '../IdentityQuestion'
+import { WhichKind } from '../WhichKind'
 import { TreeHeading } from '../TreeHeading'
 import { CopyShared } from './CopyShared'
 import { FindingRow } from './FindingRow'
@@ -189,6 +191,11 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
           <span>This examination was signed on {shortDate(closed, view.timeZone)} and stands as it is.</span>
           {may('set-finding') && <Button onClick={onBegin}>Begin a new examination</Button>}
         </Note>
+      )}
+      {view.tree.host === UNKNOWN_KIND && (
+        <div className="mt-3 max-w-xl">
+          <WhichKind treeId={view.tree.id} listedAs={view.tree.listedAs} />
+        </div>
       )}
       {!view.tree.identityConfirmedAt && view.kind?.confusedWith && (
         <div className="mt-3 max-w-xl">

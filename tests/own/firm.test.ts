@@ -1,0 +1,251 @@
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { createServer } from 'node:net'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { parse } from 'csv-parse/sync'
+
+/**
+ * A firm of its own on a bare machine, from `bin/serve` to a restored backup: the app as it is run, asked over the wire, with a database of its
+ * own. What goes out is read by a reader that is not the writer.
+ */
+
+const folder = mkdtempSync(path.join(tmpdir(), 'elmhorn-own-'))
+const ENV = Object.fromEntries(
+  Object.entries(process.env).filter(
+    ([k]) => !/^(DATABASE|LEDGER|SESSION|WEATHER|ELMHORN|PUBLIC_URL|OUTBOX|PORT|HOST|NODE_ENV)/.test(k),
+  ),
+)
+const own = (name: string): NodeJS.ProcessEnv => ({
+  ...ENV,
+  NODE_ENV: 'production',
+  ELMHORN_DATA: path.join(folder, name),
+  OUTBOX_DIR: path.join(folder, name, 'outbox'),
+})
+
+const freePort = () =>
+  new Promise<number>((resolve) => {
+    const s = createServer().listen(0, '127.0.0.1', () => {
+      const { port } = s.address() as { port: number }
+      s.close(() => resolve(port))
+    })
+  })
+
+interface Served {
+  base: string
+  code: string | null
+  stop: () => Promise<number | null>
+}
+const running: ChildProcess[] = []
+
+/** Starts `bin/serve` and waits until it says where it is. */
+async function serve(name: string): Promise<Served> {
+  const port = await freePort()
+  const child = spawn('bash', ['bin/serve'], {
+    env: { ...own(name), PORT: String(port) },
+  })
+  running.push(child)
+  let said = ''
+  await new Promise<void>((resolve, reject) => {
+    const hear = (piece: Buffer) => {
+      said += piece.toString()
+      if (/Elmhorn is at .*\n/.test(said)) setTimeout(resolve, 300)
+    }
+    child.stdout.on('data', hear)
+    child.stderr.on('data', (piece: Buffer) => (said += piece.toString()))
+    child.on('exit', () => reject(new Error(said)))
+  })
+  return {
+    base: `http://127.0.0.1:${port}`,
+    code: /Set-up code: (\S+)/.exec(said)?.[1] ?? null,
+    stop: () =>
+      new Promise((resolve) => {
+        child.on('exit', (code) => resolve(code))
+        child.kill('SIGTERM')
+      }),
+  }
+}
+
+afterAll(() => {
+  for (const child of running) child.kill('SIGTERM')
+  rmSync(folder, { recursive: true, force: true })
+})
+
+const SETUP = {
+  firm: {
+    name: 'Fennick Tree Care',
+    town: 'Larkwell',
+    latitude: 42.31,
+    longitude: -75.22,
+    timeZone: 'America/New_York',
+    units: 'us',
+    jurisdiction: 'united-states',
+  },
+  person: {
+    name: 'Ilse Fennick',
+    email: 'ilse@fennick.example',
+    password: 'four words in a row',
+    licence: 'FX-1',
+  },
+}
+
+test('a firm is set up once, works, is backed up while it serves, and stands again from the file', async () => {
+  const app = await serve('one')
+  expect(app.code).toMatch(/^[A-Z2-9]{4}-[A-Z2-9]{4}$/)
+  // Secrets are the owner's alone.
+  for (const file of ['session.secret', 'ledger.key'])
+    expect(statSync(path.join(folder, 'one', file)).mode & 0o077).toBe(0)
+  let token = ''
+  const ask = (at: string, init: RequestInit & { json?: unknown } = {}) => {
+    const { json, ...rest } = init
+    return fetch(app.base + at, {
+      ...rest,
+      redirect: 'manual',
+      ...(json !== undefined && { method: 'POST', body: JSON.stringify(json) }),
+      headers: {
+        ...(json !== undefined && { 'content-type': 'application/json' }),
+        ...(token && { authorization: `Bearer ${token}` }),
+        ...init.headers,
+      },
+    })
+  }
+  // Before: health is good, everybody is led to the door, a wrong code opens nothing.
+  expect((await ask('/api/health')).status).toBe(200)
+  expect((await ask('/sign-in')).headers.get('location')).toBe('/setup')
+  expect((await ask('/api/setup', { json: { code: 'AAAA-AAAA', ...SETUP } })).status).toBe(403)
+  expect(
+    (await ask('/api/setup', { json: { code: app.code, ...SETUP, firm: { ...SETUP.firm, latitude: 200 } } }))
+      .status,
+  ).toBe(422)
+  // Two at once: one firm.
+  const both = await Promise.all([1, 2].map(() => ask('/api/setup', { json: { code: app.code, ...SETUP } })))
+  expect(both.map((r) => r.status).sort()).toEqual([201, 404])
+  expect((await ask('/api/setup', { json: { code: app.code, ...SETUP } })).status).toBe(404)
+  expect((await ask('/setup')).status).toBe(404)
+
+  // A token, a client, a site, a list of trees.
+  const session = await ask('/api/v1/session', {
+    json: { email: SETUP.person.email, password: SETUP.person.password },
+  })
+  token = ((await session.json()) as { token: string }).token
+  const made = async (at: string, json: unknown) => {
+    const r = await ask(at, { json })
+    expect([at, r.status]).toEqual([at, 201])
+    return ((await r.json()) as { id: string }).id
+  }
+  const client = await made('/api/v1/clients', { name: 'Oldmarch Library' })
+  const site = await made('/api/v1/sites', {
+    client,
+    name: 'Library lawn',
+    address: 'Main Street',
+    latitude: 42.312,
+    longitude: -75.21,
+  })
+  expect((await ask('/api/v1/sites', { json: { client: site, name: 'x', address: 'y' } })).status).toBe(404)
+  expect((await ask('/api/v1/clients', { json: {} })).status).toBe(422)
+  const text = `TREE_ID,SPECIES,DBH_IN,LAT,LON,NOTES\n${Array.from(
+    { length: 120 },
+    (_, i) => `T-${i},Acer rubrum,${8 + (i % 9)} 1/2,${42.3121 + i / 100_000},-75.2101,=1+${i}`,
+  ).join('\n')}\n`
+  const list = async (mode: string) =>
+    (await (
+      await ask(`/api/v1/import/trees?site=${site}&mode=${mode}`, {
+        method: 'POST',
+        body: text,
+        headers: { 'content-type': 'text/csv' },
+      })
+    ).json()) as { import: string | null; rows: number; new: number; same: number; refused: unknown[] }
+  expect(await list('look')).toMatchObject({ import: null, rows: 120, new: 120, same: 0, refused: [] })
+  const taken = await list('take')
+  expect(taken).toMatchObject({ rows: 120, new: 120, same: 0 })
+  expect(await list('take')).toMatchObject({ rows: 120, new: 0, same: 120 })
+  // A page at a time.
+  const tags: string[] = []
+  for (let after: string | null = ''; after !== null;) {
+    const page = (await (
+      await ask(`/api/v1/trees?site=${site}&limit=50${after && `&after=${after}`}`)
+    ).json()) as {
+      trees: { tag: string }[]
+      next: string | null
+    }
+    tags.push(...page.trees.map((t) => t.tag))
+    after = page.next
+  }
+  expect(new Set(tags).size).toBe(120)
+
+  // Out: cells that run nothing, and that read in again change nothing.
+  const csv = await (await ask(`/api/v1/trees.csv?site=${site}`)).text()
+  const cells = parse(csv, { columns: true }) as unknown as Record<string, string>[]
+  expect(cells).toHaveLength(120)
+  expect(cells.every((r) => !/^[=+@\t\r]/.test(r['note']!))).toBe(true)
+  expect(cells[0]!['note']).toBe("'=1+0")
+  const back = await ask(
+    `/api/v1/import/trees?site=${site}&mode=look&columns=${encodeURIComponent('{"kind":null,"listed as":"kind"}')}`,
+    {
+      method: 'POST',
+      body: csv,
+      headers: { 'content-type': 'text/csv' },
+    },
+  )
+  expect(await back.json()).toMatchObject({ new: 0, changed: 0, same: 120, refused: [] })
+  const geo = (await (await ask(`/api/v1/trees.geojson?site=${site}`)).json()) as {
+    features: { geometry: { coordinates: [number, number] } }[]
+  }
+  const [longitude, latitude] = geo.features[0]!.geometry.coordinates
+  expect([longitude, latitude]).toEqual([expect.closeTo(-75.2101, 6), expect.closeTo(42.3121, 6)])
+  for (const file of ['readings.csv', 'records.csv', 'records.jsonl', 'limits.csv'])
+    expect([file, (await ask(`/api/v1/${file}`)).status]).toEqual([file, 200])
+  expect(((await (await ask('/api/v1/readings.csv')).text()).match(/\r\n/g) ?? []).length).toBe(121)
+  // Nobody without a token; nobody from outside sees the counts.
+  expect((await fetch(`${app.base}/api/v1/trees.csv`)).status).toBe(401)
+  expect((await fetch(`${app.base}/api/metrics`)).status).toBe(200)
+  expect((await fetch(`${app.base}/api/metrics`, { headers: { 'x-forwarded-for': '1.2.3.4' } })).status).toBe(
+    404,
+  )
+  expect(await (await fetch(`${app.base}/api/metrics`)).text()).toMatch(/^elmhorn_database_up 1$/m)
+
+  // A backup while writes go on.
+  const backup = path.join(folder, 'one.backup')
+  let stop = false
+  let written = 0
+  const writing = (async () => {
+    while (!stop) {
+      await made('/api/v1/clients', { name: `Client ${written}` })
+      written++
+    }
+  })()
+  execFileSync('bash', ['bin/backup', backup], { env: own('one') })
+  stop = true
+  await writing
+  expect(written).toBeGreaterThan(0)
+  const inside = execFileSync('tar', ['-xOf', backup, 'keys.txt']).toString()
+  expect(inside).toMatch(/^[0-9a-f]{16}\n$/)
+  expect(
+    readFileSync(backup).includes(readFileSync(path.join(folder, 'one', 'ledger.key')).subarray(0, 40)),
+  ).toBe(false)
+
+  const undo = await ask(`/api/v1/import/${taken.import!}/undo`, { method: 'POST' })
+  expect(await undo.json()).toEqual({ trees: 120, readings: 0, changes: 0, left: [] })
+  expect(await app.stop()).toBe(0)
+
+  // Put back beside it: all of it, and not twice.
+  execFileSync('bash', ['bin/restore', backup], { env: own('two') })
+  expect(() => execFileSync('bash', ['bin/restore', backup], { env: own('two'), stdio: 'pipe' })).toThrow(
+    /holds a firm/,
+  )
+  const again = await serve('two')
+  expect(again.code).toBeNull()
+  const signed = await fetch(`${again.base}/api/v1/session`, {
+    method: 'POST',
+    headers: { 'content-type': 'application/json' },
+    body: JSON.stringify({ email: SETUP.person.email, password: SETUP.person.password }),
+  })
+  const { token: other } = (await signed.json()) as { token: string }
+  const same = await (
+    await fetch(`${again.base}/api/v1/trees.csv?site=${site}`, {
+      headers: { authorization: `Bearer ${other}` },
+    })
+  ).text()
+  expect(same).toBe(csv)
+  expect(await again.stop()).toBe(0)
+}, 400_000)
