@@ -24,8 +24,8 @@ export function onPlan(spot: Spot, corner: Spot): Place {
   const of = degreeAt((spot.latitude + corner.latitude) / 2)
   const east = ((((spot.longitude - corner.longitude + 180) % 360) + 360) % 360) - 180
   return {
-    eastM: (east * of.east) as Length,
-    northM: ((spot.latitude - corner.latitude) * of.north) as Length,
+    eastM: east * of.east,
+    northM: (spot.latitude - corner.latitude) * of.north,
   }
 }
 

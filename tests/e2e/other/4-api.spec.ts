@@ -23,7 +23,7 @@ test('the document describes every calculator, and each of its examples is answe
   const document = (await (await request.get('/api/v1/openapi.json')).json()) as Document
   expect(document.openapi).toBe('3.1.0')
   const calculators = Object.entries(document.paths).filter(([path]) => path.startsWith('/api/v1/calc/'))
-  expect(calculators).toHaveLength(23)
+  expect(calculators).toHaveLength(26)
   for (const [path, { post }] of calculators) {
     const example = post.requestBody.content['application/json'].example as object
     for (const units of ['us', 'si']) {
