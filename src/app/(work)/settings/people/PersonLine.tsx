@@ -79,7 +79,7 @@ export function PersonLine({ person: p, view }: { person: Person; view: PeopleVi
               <Button
                 quiet
                 disabled={away.busy}
-                aria-label={`Put ${p.name} away`}
+                aria-label={`Put away ${p.name}`}
                 onClick={async () => {
                   if (await away.send({ personId: p.id })) router.refresh()
                 }}
@@ -93,7 +93,7 @@ export function PersonLine({ person: p, view }: { person: Person; view: PeopleVi
           <Button
             quiet
             disabled={again.busy}
-            aria-label={`Take ${p.name} back`}
+            aria-label={`Take back ${p.name}`}
             onClick={async () => {
               if (await again.send({ personId: p.id })) router.refresh()
             }}
@@ -140,7 +140,7 @@ export function PersonLine({ person: p, view }: { person: Person; view: PeopleVi
                 <button
                   type="button"
                   className="underline underline-offset-2 py-1 text-small"
-                  aria-label={`Take licence ${l.number} off file`}
+                  aria-label={`take off file: licence ${l.number}`}
                   disabled={offFile.busy}
                   onClick={async () => {
                     if (await offFile.send({ licenceId: l.id })) router.refresh()
@@ -160,7 +160,7 @@ export function PersonLine({ person: p, view }: { person: Person; view: PeopleVi
                 type="button"
                 className="underline underline-offset-2 py-1 text-small"
                 onClick={() => setOpen('licence')}
-                aria-label={`Put a licence of ${p.name} on file`}
+                aria-label={`put a licence on file: ${p.name}`}
               >
                 put a licence on file
               </button>

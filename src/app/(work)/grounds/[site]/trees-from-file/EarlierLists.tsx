@@ -33,7 +33,7 @@ export function EarlierLists({ view }: { view: TreeImportsView }) {
               <Button
                 quiet
                 disabled={undo.busy}
-                aria-label={`Take ${l.fileName ?? 'the list'} back`}
+                aria-label={`Take back ${l.fileName ?? 'the list'}`}
                 onClick={async () => {
                   const done = await undo.send({ importId: l.id })
                   if (!done) return
