@@ -22,6 +22,7 @@ import {
   SprayHoursDrawing,
   WorthDrawing,
 } from './drawings/plan'
+import { LoadoutDrawing, PriceDrawing, ResponseDrawing } from './drawings/office'
 import type { UnitSystem } from '@/core/quantity/format'
 
 const DRAWINGS: Record<string, (drawn: { units: UnitSystem }) => React.JSX.Element> = {
@@ -42,6 +43,9 @@ const DRAWINGS: Record<string, (drawn: { units: UnitSystem }) => React.JSX.Eleme
   'spray-hours': SprayHoursDrawing,
   intervals: IntervalsDrawing,
   worth: WorthDrawing,
+  price: PriceDrawing,
+  loadout: LoadoutDrawing,
+  response: ResponseDrawing,
   gate: GateDrawing,
   diagnose: DiagnoseDrawing,
 }

@@ -7,7 +7,7 @@ test('every sheet answers as it opens, and every figure has its working', async 
   await signIn(page, 'teodor')
   await page.goto('/reckon')
   const sheets = page.getByRole('navigation', { name: 'What to reckon' }).getByRole('button')
-  await expect(sheets).toHaveCount(20)
+  await expect(sheets).toHaveCount(23)
   for (const title of await sheets.allTextContents()) {
     await page.getByRole('button', { name: title, exact: true }).click()
     await expect(page.getByRole('region', { name: new RegExp(`^Working, ${title}`) })).toBeVisible()
