@@ -28,7 +28,7 @@ export function PriceDrawing() {
       <Word x={234} y={84}>
         sum, travel
       </Word>
-      <Word x={174} y={42} anchor="middle">
+      <Word x={150} y={42} anchor="middle">
         if needed
       </Word>
     </Sketch>
