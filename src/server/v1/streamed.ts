@@ -50,7 +50,8 @@ export function streamed(
       }),
     )
     .then(
-      () => out.close(),
+      // Nothing was written where too many came at the same moment: that is no empty file.
+      (done) => (done ? out.close() : out.abort(new Error('too many at once'))),
       (error: unknown) => {
         log.warn({ file: file.name, error: (error as Error | undefined)?.message ?? 'broken off' })
         return out.abort(error)
