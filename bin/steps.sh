@@ -1,7 +1,9 @@
 # What bin/serve, bin/demo, bin/test and bin/bench share. Sourced, never run by itself.
 set -euo pipefail
+# Where it was called from: what a person names on the line is meant from there.
+HERE=$PWD
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)
-DATA=${DATA:-$ROOT/.data}
+DATA="$ROOT/.data"
 cd "$ROOT"
 export NEXT_TELEMETRY_DISABLED=1
 
@@ -126,18 +128,29 @@ make_database() {
   fi
 }
 
-# own_database [make]: the database of a firm's own work, as bin/serve, bin/backup and bin/restore know it: the one that DATABASE_URL names, or
-# a cluster under DATA. Sets DATABASE_OWNER_URL, DATABASE_URL, the secrets, LEDGER_FILE, OWN_CLUSTER (started here) and KEYS_LIE.
-OWN_CLUSTER=0
-own_database() {
+# from_here PATH: the whole path of one that was named on the line or in the environment.
+from_here() { case "$1" in /*) echo "$1" ;; *) echo "$HERE/$1" ;; esac; }
+
+# own_folder: DATA is where a firm's own work is kept, not the folder of demo and tests.
+own_folder() { DATA=$(from_here "${ELMHORN_DATA:-$ROOT/.data/serve}"); }
+
+# own_secrets: what the environment does not say of secrets, seals and their file lies in DATA, made once.
+own_secrets() {
   local name
-  [ -d "$DATA" ] || [ "${1:-}" = make ] || fail "Nothing is kept in $DATA. ELMHORN_DATA says where bin/serve keeps its own."
   for name in session.secret:24 ledger.key:32; do
     [ -f "$DATA/${name%:*}" ] || (umask 077; node -e 'console.log(require("crypto").randomBytes(Number(process.argv[1])).toString("hex"))' "${name#*:}" >"$DATA/${name%:*}")
   done
-  [ -n "${LEDGER_KEY:-}" ] && KEYS_LIE='the environment (LEDGER_KEY)' || KEYS_LIE="$DATA/ledger.key"
   export SESSION_SECRET="${SESSION_SECRET:-$(cat "$DATA/session.secret")}" LEDGER_KEY="${LEDGER_KEY:-$(cat "$DATA/ledger.key")}"
   export LEDGER_FILE="${LEDGER_FILE:-$DATA/ledger.seals}"
+}
+
+# own_database [make]: the database of a firm's own work, as bin/serve, bin/backup and bin/restore know it: the one that DATABASE_URL names, or
+# a cluster under DATA. Sets DATABASE_OWNER_URL, DATABASE_URL, the secrets, OWN_CLUSTER (started here) and KEYS_LIE.
+OWN_CLUSTER=0
+own_database() {
+  [ -d "$DATA" ] || [ "${1:-}" = make ] || fail "Nothing is kept in $DATA. ELMHORN_DATA says where bin/serve keeps its own."
+  [ -n "${LEDGER_KEY:-}" ] && KEYS_LIE='the environment (LEDGER_KEY)' || KEYS_LIE="$DATA/ledger.key"
+  own_secrets
   if [ -n "${DATABASE_URL:-}" ]; then
     export DATABASE_URL DATABASE_OWNER_URL="${DATABASE_OWNER_URL:-$DATABASE_URL}"
     return
