@@ -1,5 +1,6 @@
 import fc from 'fast-check'
-import { hasUnseen, line, searchable, version, words } from './text'
+import { hasUnseen } from '@/core/text/unseen'
+import { line, searchable, version, words } from './text'
 
 test('what cannot be seen or kept is refused by name', () => {
   for (const bad of [

@@ -1,22 +1,15 @@
 import { z } from 'zod'
+import { hasUnseen } from '@/core/text/unseen'
 import { isDate } from '@/core/time/calendar'
 import { said } from './field'
 
-// Control characters of both tables, lone halves of a pair, and marks that turn the direction of reading or hide: none
-// can be seen, and all can make one name look like another. Tabs and line ends are kept where lines are.
-const UNSEEN =
-  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2069\ufeff\ufff9-\ufffb]|\p{Cs}/u
+// What can be seen where lines are kept, and in a line cannot.
 const UNSEEN_IN_LINE = /[\t\n\u2028\u2029]/
-
-/** True when a text holds characters that cannot be seen or kept. `hasUnseen('ash\u0000') === true` */
-export function hasUnseen(text: string): boolean {
-  return UNSEEN.test(text)
-}
 
 /** A text without what cannot be seen, for searching: nothing is refused, what cannot match is left out. */
 export function searchable(text: string, most = 80): string {
   return [...text]
-    .filter((c) => !UNSEEN.test(c) && !UNSEEN_IN_LINE.test(c))
+    .filter((c) => !hasUnseen(c) && !UNSEEN_IN_LINE.test(c))
     .join('')
     .trim()
     .slice(0, most)

@@ -37,19 +37,20 @@ function pool(): postgres.Sql {
  * Runs `work` in one transaction as the fenced application role, seeing and writing only the given firm's rows.
  * @example const trees = await inFirm(firmId, (sql) => treesOfSite(sql, siteId))
  */
-export async function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin(async (sql) => {
+export function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return confined('', firmId, work)
+}
+
+async function confined<T>(mode: string, firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return (await pool().begin(mode, async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
     return work(sql)
   })) as T
 }
 
 /** The same for reading alone, from one unchanging look at the firm: whatever is written meanwhile is not seen. */
-export async function lookingAtFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin('isolation level repeatable read read only', async (sql) => {
-    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
-    return work(sql)
-  })) as T
+export function lookingAtFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return confined('isolation level repeatable read read only', firmId, work)
 }
 
 /** Runs `work` before any firm is known: it can see the one person and the attempts of this e-mail, nothing else. */

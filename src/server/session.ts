@@ -179,30 +179,27 @@ export async function openFor(firmId: string, personId: string): Promise<{ name:
   return { name: person?.name ?? '' }
 }
 
+const SYSTEMS = [
+  [/android/i, 'Android'],
+  [/iphone|ipad/i, 'iPhone or iPad'],
+  [/windows/i, 'Windows'],
+  [/mac os/i, 'Mac'],
+  [/linux/i, 'Linux'],
+] as const
+// Each says that it is the next as well.
+const BROWSERS = [
+  [/firefox/i, 'Firefox'],
+  [/edg\//i, 'Edge'],
+  [/chrome|chromium/i, 'Chrome'],
+  [/safari/i, 'Safari'],
+] as const
+
 /** What a browser says it is, in a word or two: enough to tell one's own devices apart. */
 async function deviceOf(): Promise<string | null> {
   const agent = (await headers()).get('user-agent') ?? ''
-  const system = /android/i.test(agent)
-    ? 'Android'
-    : /iphone|ipad/i.test(agent)
-      ? 'iPhone or iPad'
-      : /windows/i.test(agent)
-        ? 'Windows'
-        : /mac os/i.test(agent)
-          ? 'Mac'
-          : /linux/i.test(agent)
-            ? 'Linux'
-            : null
-  const browser = /firefox/i.test(agent)
-    ? 'Firefox'
-    : /edg\//i.test(agent)
-      ? 'Edge'
-      : /chrome|chromium/i.test(agent)
-        ? 'Chrome'
-        : /safari/i.test(agent)
-          ? 'Safari'
-          : null
-  return [browser, system].filter(Boolean).join(' on ') || null
+  const first = (words: readonly (readonly [RegExp, string])[]) =>
+    words.find(([looks]) => looks.test(agent))?.[1]
+  return [first(BROWSERS), first(SYSTEMS)].filter(Boolean).join(' on ') || null
 }
 
 const event = (firmId: string, personId: string, verb: string) => ({

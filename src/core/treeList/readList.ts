@@ -1,5 +1,7 @@
 import { readQuantity } from '../quantity/parse'
 import type { Length } from '../quantity/units'
+import { fromSheet } from '../text/sheetCell'
+import { withoutUnseen } from '../text/unseen'
 import { isTrunk } from '../trunk/trunk'
 import { bareUnit, guessHeader, TREE_FIELDS, type ListUnit, type TreeField } from './fields'
 
@@ -81,17 +83,9 @@ const MOST_SPREAD = 100
 /** A plan reaches so far, m. */
 const MOST_AWAY = 10_000
 
-// What cannot be seen, and marks that turn the direction of reading.
-const UNSEEN =
-  /[\u0000-\u0008\u000b-\u001f\u007f-\u009f\u200b\u200e\u200f\u202a-\u202e\u2060-\u2069\ufeff\ufff9-\ufffb]|\p{Cs}/gu
-
 /** A cell as it is meant: without what cannot be seen, and without the mark that keeps a spreadsheet from reckoning it. */
 function cellText(cell: string | undefined): string {
-  return (cell ?? '')
-    .replace(/[\t\n\r\u2028\u2029]+/g, ' ')
-    .replace(UNSEEN, '')
-    .trim()
-    .replace(/^'(?=[=+\-@])/, '')
+  return fromSheet(withoutUnseen((cell ?? '').replace(/[\t\n\r\u2028\u2029]+/g, ' ')).trim())
 }
 
 const shown = (text: string) => (text.length > MOST_SHOWN ? `${text.slice(0, MOST_SHOWN)}…` : text)
@@ -238,16 +232,23 @@ export function readList(list: List, options: ListOptions): ReadList {
       })
   }
   refused.sort((a, b) => a.line - b.line)
-  const unknown = new Map<string, number>()
-  for (const { kind, written } of trees)
-    if (kind === null && written !== null) unknown.set(written, (unknown.get(written) ?? 0) + 1)
   return {
     columns,
     rows,
     trees,
     refused,
-    kindsUnknown: [...unknown].map(([written, n]) => ({ written, rows: n })).sort((a, b) => b.rows - a.rows),
+    kindsUnknown: kindsUnknownOf(trees),
   }
+}
+
+/** The names of kinds that nobody knows among trees of a list, with how many have each, the commonest first. */
+export function kindsUnknownOf(trees: readonly ListedTree[]): { written: string; rows: number }[] {
+  const unknown = new Map<string, number>()
+  for (const { kind, written } of trees)
+    if (kind === null && written !== null) unknown.set(written, (unknown.get(written) ?? 0) + 1)
+  return [...unknown]
+    .map(([written, rows]) => ({ written, rows }))
+    .sort((a, b) => b.rows - a.rows || (a.written < b.written ? -1 : 1))
 }
 
 /** A list with rows left out, and cells typed anew, by the line they stand on. */

@@ -15,7 +15,6 @@ export interface ExportedTree {
   diameterM: number | null
   readAt: Date | null
   stage: string
-  status: string
   eastM: number
   northM: number
   placed: boolean
@@ -33,7 +32,7 @@ export interface ExportedTree {
 export function exportedTrees(sql: FirmSql, siteId: string | null): AsyncGenerator<ExportedTree> {
   return rowsOf<ExportedTree>(sql<ExportedTree[]>`
     select t.id, s.name as site, t.tag, t.host as kind, t.listed_as as "listedAs", t.identity_confirmed_at is not null as confirmed,
-      t.diameter_m as "diameterM", t.read_at as "readAt", t.stage, t.status, t.east_m as "eastM", t.north_m as "northM", t.placed,
+      t.diameter_m as "diameterM", t.read_at as "readAt", t.stage, t.east_m as "eastM", t.north_m as "northM", t.placed,
       s.latitude as "siteLatitude", s.longitude as "siteLongitude", t.height_m as "heightM", t.spread_m as "spreadM",
       t.live_crown_percent as crown, t.block, t.planted, t.note
     from tree t join site s on s.firm_id = t.firm_id and s.id = t.site_id
@@ -51,7 +50,6 @@ export interface ExportedReading {
   tape: string
   typed: string
   stemsM: number[]
-  heightM: number
   struck: string | null
 }
 
@@ -59,7 +57,7 @@ export interface ExportedReading {
 export function exportedReadings(sql: FirmSql, siteId: string | null): AsyncGenerator<ExportedReading> {
   return rowsOf<ExportedReading>(sql<ExportedReading[]>`
     select r.id, s.name as site, r.tree_id as "treeId", t.tag, r.read_at as "readAt", p.name as "readBy", r.tape, r.typed,
-      r.stems_m as "stemsM", r.height_m as "heightM", x.words as struck
+      r.stems_m as "stemsM", x.words as struck
     from stem_reading r join tree t on t.firm_id = r.firm_id and t.id = r.tree_id join site s on s.firm_id = t.firm_id and s.id = t.site_id
       left join person p on p.firm_id = r.firm_id and p.id = r.read_by
       left join reading_struck x on x.firm_id = r.firm_id and x.reading_id = r.id

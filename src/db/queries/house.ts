@@ -52,7 +52,7 @@ export async function askSecondFactor(sql: FirmSql, asked: boolean): Promise<voi
 
 /** Holds the firm’s own row, so that who keeps the house is changed by one hand at a time. */
 export async function holdHouse(sql: FirmSql): Promise<void> {
-  await sql`select 1 from firm for update`
+  await sql`select 1 from firm for no key update`
 }
 
 export interface NewPerson {
@@ -267,7 +267,7 @@ export interface FactorRow {
 export async function factorOf(sql: FirmSql, personId: string): Promise<FactorRow> {
   const rows = await sql<FactorRow[]>`
     select factor_secret as secret, factor_since as since, factor_last::int as last, recovery_codes as "recoveryCodes"
-    from person where id = ${personId} for update`
+    from person where id = ${personId} for no key update`
   return rows[0]!
 }
 

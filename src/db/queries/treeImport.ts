@@ -38,31 +38,19 @@ export async function treesThere(
     from tree t where t.site_id = ${siteId} and t.status = 'standing' and t.tag = any(${[...tags]})`
 }
 
-/** Holds a site while a list of its trees is taken, so that two lists come one after the other. */
-export async function holdSite(sql: FirmSql, siteId: string): Promise<void> {
-  await sql`select 1 from site where id = ${siteId} for update`
-}
+/** What a list tells of a tree, whatever is known of it beside. */
+type Listed = Omit<TreeThere, 'confirmed' | 'stage' | 'readings'>
 
 /** A tree that a list brings, with what it measured. */
-export interface BroughtTree {
-  id: string
-  tag: string
-  host: string
-  listedAs: string | null
-  eastM: Length
-  northM: Length
-  placed: boolean
-  crown: number | null
-  heightM: Length | null
-  spreadM: Length | null
-  block: string | null
-  planted: string | null
-  note: string | null
-  diameterM: Length | null
-}
+export type BroughtTree = Listed & { diameterM: Length | null }
 
 /** Rows as one value; the statement says what their columns are. */
 const asRows = (sql: FirmSql, rows: readonly object[]) => sql.json(rows as never)
+
+/** Their columns, where they are trees. */
+const listed = (sql: FirmSql) => sql`
+  id uuid, tag text, host text, "listedAs" text, "eastM" double precision, "northM" double precision, placed boolean, crown integer,
+  "heightM" double precision, "spreadM" double precision, block text, planted text, note text`
 
 /** Adds trees that a list brings, all of one site. */
 export async function bringTrees(
@@ -76,9 +64,7 @@ export async function bringTrees(
       height_m, spread_m, block, planted, note, diameter_m, read_at)
     select x.id, ${of.firmId}, ${of.siteId}, ${of.importId}, x.tag, x.host, x."listedAs", x."eastM", x."northM", x.placed, x.crown,
       x."heightM", x."spreadM", x.block, x.planted, x.note, x."diameterM", case when x."diameterM" is not null then ${of.at}::timestamptz end
-    from jsonb_to_recordset(${asRows(sql, trees)}) as x (id uuid, tag text, host text, "listedAs" text, "eastM" double precision,
-      "northM" double precision, placed boolean, crown integer, "heightM" double precision, "spreadM" double precision, block text,
-      planted text, note text, "diameterM" double precision)`
+    from jsonb_to_recordset(${asRows(sql, trees)}) as x (${listed(sql)}, "diameterM" double precision)`
 }
 
 /** A reading that a list brings. */
@@ -116,21 +102,16 @@ export async function measureTrees(
     where t.id = x.id`
 }
 
-/** What a list says otherwise of a tree that is there; the whole tree as it is to be. */
-export type ChangedTree = Omit<BroughtTree, 'tag' | 'diameterM'>
-
-/** Changes trees as a list says, and keeps how they were. */
+/** Changes trees as a list says, each as it is to be as a whole, and keeps how they were. */
 export async function changeByList(
   sql: FirmSql,
   of: { firmId: string; importId: string },
-  trees: readonly ChangedTree[],
+  trees: readonly Listed[],
 ): Promise<void> {
   if (trees.length === 0) return
   await sql`
     with x as (
-      select * from jsonb_to_recordset(${asRows(sql, trees)}) as x (id uuid, host text, "listedAs" text, "eastM" double precision,
-        "northM" double precision, placed boolean, crown integer, "heightM" double precision, "spreadM" double precision, block text,
-        planted text, note text)
+      select * from jsonb_to_recordset(${asRows(sql, trees)}) as x (${listed(sql)})
     ), kept as (
       insert into tree_import_change (firm_id, import_id, tree_id, version, was)
       select ${of.firmId}, ${of.importId}, t.id, t.version + 1, jsonb_build_object('host', t.host, 'listed_as', t.listed_as,

@@ -31,6 +31,7 @@ import { serverEnvironment } from '../environment'
 import { log } from '../log'
 import { post } from '../outbox'
 import { hashPassword } from '../password'
+import type { Context } from '../verb'
 
 /** An invitation holds a week, a link to a new password an hour. */
 const HOLDS_MS = { invitation: 7 * 86_400_000, password: 3_600_000 }
@@ -49,9 +50,12 @@ export interface MadeLink {
   posted: boolean
 }
 
-/** Makes a link that opens a door once, and puts it into the outbox. Open ones of the same kind to the same address end. */
+/**
+ * Makes a link that opens a door once, and puts it into the outbox once it is sure to stand. Open ones of the same kind to the same address
+ * end.
+ */
 export async function makeDoorLink(
-  sql: FirmSql,
+  { sql, afterwards }: Pick<Context, 'sql' | 'afterwards'>,
   link: {
     id: string
     firmId: string
@@ -64,7 +68,7 @@ export async function makeDoorLink(
     keepsHouse: boolean
     by: { id: string; name: string } | null
   },
-): Promise<{ link: string; post: () => Promise<boolean> }> {
+): Promise<MadeLink> {
   const token = randomBytes(24).toString('base64url')
   await callBack(sql, { email: link.email, kind: link.kind })
   const madeAt = new Date()
@@ -76,22 +80,21 @@ export async function makeDoorLink(
     until: new Date(madeAt.getTime() + HOLDS_MS[link.kind]),
   })
   const address = addressOf(link.kind, token)
-  return {
-    link: address,
-    post: () =>
-      post({
-        to: { name: link.name, address: link.email },
-        ...(link.kind === 'invitation'
-          ? {
-              subject: `${link.firmName} asks you into Elmhorn`,
-              text: `${link.by?.name ?? link.firmName} asks you to work in Elmhorn as ${link.role} of ${link.firmName}.\n\nOpen this within seven days; it works once:\n${address}\n`,
-            }
-          : {
-              subject: 'A new password for Elmhorn',
-              text: `Somebody asked for a new password for this address at ${link.firmName}.\n\nOpen this within an hour; it works once:\n${address}\n\nIf it was not you, nothing has changed.\n`,
-            }),
-      }),
-  }
+  const made: MadeLink = { link: address, posted: false }
+  const message =
+    link.kind === 'invitation'
+      ? {
+          subject: `${link.firmName} asks you into Elmhorn`,
+          text: `${link.by?.name ?? link.firmName} asks you to work in Elmhorn as ${link.role} of ${link.firmName}.\n\nOpen this within seven days; it works once:\n${address}\n`,
+        }
+      : {
+          subject: 'A new password for Elmhorn',
+          text: `Somebody asked for a new password for this address at ${link.firmName}.\n\nOpen this within an hour; it works once:\n${address}\n\nIf it was not you, nothing has changed.\n`,
+        }
+  afterwards(async () => {
+    made.posted = await post({ to: { name: link.name, address: link.email }, ...message })
+  })
+  return made
 }
 
 const GONE = refuse(
@@ -211,19 +214,23 @@ export async function askedForReset(address: string, source: string): Promise<Re
 async function sendReset(address: string): Promise<void> {
   const found = await signingIn(address, (sql) => personSigningIn(sql, address))
   if (!found) return
-  const made = await inFirm(found.firmId, async (sql) =>
-    makeDoorLink(sql, {
-      id: uuidv7(),
-      firmId: found.firmId,
-      firmName: (await firmOf(sql)).name,
-      kind: 'password',
-      personId: found.id,
-      email: address,
-      name: found.name,
-      role: found.role,
-      keepsHouse: false,
-      by: null,
-    }),
+  let posting = () => Promise.resolve()
+  await inFirm(found.firmId, async (sql) =>
+    makeDoorLink(
+      { sql, afterwards: (act) => void (posting = act) },
+      {
+        id: uuidv7(),
+        firmId: found.firmId,
+        firmName: (await firmOf(sql)).name,
+        kind: 'password',
+        personId: found.id,
+        email: address,
+        name: found.name,
+        role: found.role,
+        keepsHouse: false,
+        by: null,
+      },
+    ),
   )
-  await made.post()
+  await posting()
 }

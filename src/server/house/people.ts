@@ -40,7 +40,8 @@ export const inviteVerb = verb({
   about: (i) => i.id,
   makes: (i) => i.id,
   secret: true,
-  run: async ({ sql, person, afterwards }, input): Promise<Result<MadeLink>> => {
+  run: async (context, input): Promise<Result<MadeLink>> => {
+    const { sql, person } = context
     const people = await peopleOfFirm(sql)
     const there = people.find((p) => p.email.toLowerCase() === input.email)
     if (there)
@@ -57,7 +58,7 @@ export const inviteVerb = verb({
         'email',
         `${MOST_INVITATIONS} invitations are open; call back those nobody will use.`,
       )
-    const made = await makeDoorLink(sql, {
+    const made = await makeDoorLink(context, {
       ...input,
       firmId: person.firmId,
       firmName: person.firmName,
@@ -65,11 +66,7 @@ export const inviteVerb = verb({
       personId: null,
       by: person,
     })
-    const value: MadeLink = { link: made.link, posted: false }
-    afterwards(async () => {
-      value.posted = await made.post()
-    })
-    return ok(value)
+    return ok(made)
   },
 })
 
@@ -97,10 +94,11 @@ export const makePasswordLinkVerb = verb({
   about: (i) => i.personId,
   makes: (i) => i.id,
   secret: true,
-  run: async ({ sql, person, afterwards }, input): Promise<Result<MadeLink>> => {
+  run: async (context, input): Promise<Result<MadeLink>> => {
+    const { sql, person } = context
     const whose = await personById(sql, input.personId)
     if (!whose) return noPerson
-    const made = await makeDoorLink(sql, {
+    const made = await makeDoorLink(context, {
       id: input.id,
       firmId: person.firmId,
       firmName: person.firmName,
@@ -112,11 +110,7 @@ export const makePasswordLinkVerb = verb({
       keepsHouse: false,
       by: person,
     })
-    const value: MadeLink = { link: made.link, posted: false }
-    afterwards(async () => {
-      value.posted = await made.post()
-    })
-    return ok(value)
+    return ok(made)
   },
 })
 

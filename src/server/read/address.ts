@@ -1,6 +1,6 @@
 import { isDate } from '@/core/time/calendar'
 import { isId } from '../id'
-import { hasUnseen } from '@/asks/text'
+import { hasUnseen } from '@/core/text/unseen'
 
 /** What stands behind the question mark of an address, as Next gives it. */
 export type Query = Record<string, string | string[] | undefined>

@@ -5,8 +5,9 @@ import { id as isAnId } from '@/asks/text'
 import { ok, refuse, type Result } from '@/core/problem'
 import { BREAST_HEIGHT_M } from '@/core/quantity/format'
 import type { TreeField } from '@/core/treeList/fields'
-import type { ListColumn, ListedTree, Refused } from '@/core/treeList/readList'
+import { kindsUnknownOf, type ListColumn, type ListedTree, type Refused } from '@/core/treeList/readList'
 import { inFirm, type FirmSql } from '@/db/client'
+import { siteForChange } from '@/db/queries/limit'
 import type { PersonRow } from '@/db/queries/person'
 import { siteWhole, type SiteWhole } from '@/db/queries/site'
 import { noteEvent } from '@/db/queries/step'
@@ -17,7 +18,6 @@ import {
   bringTrees,
   changeByList,
   countTreesUp,
-  holdSite,
   measureTrees,
   treeImportById,
   treesThere,
@@ -93,11 +93,12 @@ class Stopped extends Error {}
  * and changes. Problems: those of the file; `unknown` for the site; `conflict` where it is put away.
  */
 export async function importTrees(person: PersonRow, asked: ImportAsked): Promise<Result<ImportLooked>> {
-  const site = await inFirm(person.firmId, (sql) => siteWhole(sql, asked.siteId))
+  const [site, own] = await inFirm(person.firmId, (sql) =>
+    Promise.all([siteWhole(sql, asked.siteId), ownHosts(sql)]),
+  )
   if (!site) return refuse('unknown', 'site', 'There is no such site; /api/v1/sites lists them.')
   if (site.archivedAt !== null)
     return refuse('conflict', 'site', `${site.name} is put away; take the site back before trees are added.`)
-  const own = await inFirm(person.firmId, ownHosts)
   const read = await heavy(
     'read-trees',
     {
@@ -129,7 +130,7 @@ export async function importTrees(person: PersonRow, asked: ImportAsked): Promis
   try {
     return ok(
       await inFirm(person.firmId, async (sql) => {
-        await holdSite(sql, site.id)
+        await siteForChange(sql, site.id)
         const found = await look(sql)
         if (asked.all && list.refused.length + found.refused.length > 0)
           return { ...answerOf(null, list, found), new: 0, changed: 0 }
@@ -161,10 +162,6 @@ async function thereOf(
 
 function answerOf(id: string | null, list: ReadTrees, found: Compared): ImportLooked {
   const lines = new Set(found.refused.map((r) => r.line))
-  const unknown = new Map<string, number>()
-  for (const t of list.trees)
-    if (t.kind === null && t.written !== null && !lines.has(t.line))
-      unknown.set(t.written, (unknown.get(t.written) ?? 0) + 1)
   return {
     import: id,
     columns: list.columns,
@@ -173,9 +170,7 @@ function answerOf(id: string | null, list: ReadTrees, found: Compared): ImportLo
     changed: found.changed.length,
     same: found.same,
     refused: [...list.refused, ...found.refused].sort((a, b) => a.line - b.line),
-    kindsUnknown: [...unknown]
-      .map(([written, rows]) => ({ written, rows }))
-      .sort((a, b) => b.rows - a.rows || (a.written < b.written ? -1 : 1)),
+    kindsUnknown: kindsUnknownOf(list.trees.filter((t) => !lines.has(t.line))),
     encoding: list.encoding,
     parted: list.parted,
     points: found.brought

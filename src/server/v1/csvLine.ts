@@ -1,11 +1,8 @@
 import { stringify } from 'csv-stringify/sync'
+import { forSheet } from '@/core/text/sheetCell'
 
 /** What a cell may hold. */
 export type Cell = string | number | boolean | Date | null | undefined
-
-/** What a spreadsheet would take for something to reckon. */
-const RUNS = /^[=+\-@\t\r]/
-const NUMBER = /^-?\d+(\.\d+)?$/
 
 /**
  * A line of a file of cells. A text that a spreadsheet would run is written with a mark before it, which reading it here takes off again;
@@ -18,8 +15,7 @@ export function csvLine(cells: readonly Cell[]): string {
       cells.map((cell) => {
         if (cell === null || cell === undefined) return ''
         if (cell instanceof Date) return cell.toISOString()
-        if (typeof cell !== 'string') return String(cell)
-        return RUNS.test(cell) && !NUMBER.test(cell) ? `'${cell}` : cell
+        return typeof cell === 'string' ? forSheet(cell) : String(cell)
       }),
     ],
     { record_delimiter: 'windows' },

@@ -1,5 +1,6 @@
 'use client'
 import { useState } from 'react'
+import { forSheet } from '@/core/text/sheetCell'
 import type { Refused } from '@/core/treeList/readList'
 import type { ImportLooked } from '@/server/trees/importTrees'
 import { Select } from '@/ui/fields/Choice'
@@ -130,7 +131,7 @@ function Row({
 
 /** The refused rows as a file of cells, for whoever made the list. */
 function sheetOf(refused: readonly Refused[]): string {
-  const cell = (text: string) => `"${text.replace(/"/g, '""').replace(/^(?=[=+\-@])/, "'")}"`
+  const cell = (text: string) => `"${forSheet(text).replace(/"/g, '""')}"`
   const lines = [
     ['row', 'column', 'what'],
     ...refused.map((r) => [String(r.line), r.column ?? '', r.message]),
