@@ -1,38 +1,8 @@
+import { ALSO_CALLED } from './alsoCalled'
 import { CAUSES } from './causes'
 import { FINDINGS } from './findings'
 import { HOSTS } from './hosts'
 import type { OwnEntry } from './ownEntry'
-
-/** Other names by which people ask for an entry: old and Latin names, letters a crew uses, the word on the street. */
-const ALSO: Readonly<Record<string, readonly string[]>> = {
-  'emerald-ash-borer': ['eab', 'emerald ash borer', 'agrilus planipennis'],
-  'bronze-birch-borer': ['bbb', 'bronze birch borer', 'agrilus anxius'],
-  'two-lined-chestnut-borer': ['tlcb', 'two-lined chestnut borer', 'agrilus bilineatus'],
-  'hemlock-woolly-adelgid': ['hwa', 'adelges tsugae', 'woolly adelgid'],
-  'sooty-mould': ['sooty mold', 'black film', 'capnodium'],
-  'dutch-elm-disease': ['ded', 'dutch elm disease', 'ophiostoma'],
-  'oak-wilt': ['bretziella'],
-  'verticillium-wilt': ['verticillium'],
-  'bacterial-leaf-scorch': ['bls', 'xylella'],
-  'phytophthora-root-rot': ['phytophthora root rot'],
-  'phytophthora-bleeding-canker': ['sudden oak death', 'sod', 'phytophthora ramorum'],
-  'spongy-moth': ['gypsy moth', 'lymantria dispar'],
-  'lecanium-scale': ['lecanium', 'kermes'],
-  'japanese-beetle': ['popillia japonica'],
-  'peach-tree-borer': ['peachtree borer', 'peach tree borer', 'synanthedon exitiosa'],
-  'buried-flare': ['planted too deep', 'root flare'],
-  'girdling-roots': ['girdling root', 'sgr'],
-  'iron-chlorosis': ['chlorosis'],
-  'fire-blight': ['erwinia'],
-  'armillaria-root-rot': ['honey fungus', 'shoestring', 'armillaria'],
-  'oak-red-group': ['red oak', 'pin oak', 'black oak', 'quercus rubra', 'quercus palustris'],
-  'oak-white-group': ['white oak', 'bur oak', 'quercus alba', 'quercus macrocarpa'],
-  'oak-live': ['live oak', 'quercus virginiana'],
-  maple: ['field maple', 'silver maple', 'acer'],
-  linden: ['lime', 'basswood', 'tilia'],
-  sycamore: ['plane', 'london plane', 'planetree', 'platanus'],
-  'mountain-ash': ['rowan', 'sorbus'],
-}
 
 export interface Called {
   kind: 'cause' | 'finding' | 'host'
@@ -69,8 +39,8 @@ export function entriesCalled(text: string, most = 6, own: readonly OwnEntry[] =
     }
     if (fits < 9) found.push({ kind, id, name, fits })
   }
-  for (const h of HOSTS) look('host', h.id, h.name, [h.name, h.botanical, ...(ALSO[h.id] ?? [])])
-  for (const c of CAUSES) look('cause', c.id, c.name, [c.name, c.id, ...(ALSO[c.id] ?? [])])
+  for (const h of HOSTS) look('host', h.id, h.name, [h.name, h.botanical, ...(ALSO_CALLED[h.id] ?? [])])
+  for (const c of CAUSES) look('cause', c.id, c.name, [c.name, c.id, ...(ALSO_CALLED[c.id] ?? [])])
   for (const f of FINDINGS) look('finding', f.id, f.name, [f.name])
   for (const e of own) {
     if (e.kind === 'host') look('host', e.id, e.name, [e.name, e.botanical])

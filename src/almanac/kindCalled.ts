@@ -1,3 +1,4 @@
+import { ALSO_CALLED } from './alsoCalled'
 import { HOSTS } from './hosts'
 
 // prettier-ignore
@@ -26,14 +27,14 @@ const NOT_BY_GENUS = new Set(['quercus', 'prunus', 'persea', 'olea', 'arecaceae'
 
 // prettier-ignore
 const COMMON: Readonly<Record<string, string>> = {
-  'northern red oak': 'oak-red-group', 'red oak': 'oak-red-group', 'pin oak': 'oak-red-group', 'black oak': 'oak-red-group', 'scarlet oak': 'oak-red-group',
+  'northern red oak': 'oak-red-group', 'scarlet oak': 'oak-red-group',
   'shumard oak': 'oak-red-group', 'southern red oak': 'oak-red-group', 'willow oak': 'oak-red-group', 'water oak': 'oak-red-group', 'laurel oak': 'oak-red-group',
   'shingle oak': 'oak-red-group', 'texas red oak': 'oak-red-group', 'coast live oak': 'oak-red-group', 'nuttall oak': 'oak-red-group', 'cherrybark oak': 'oak-red-group', 'blackjack oak': 'oak-red-group',
-  'white oak': 'oak-white-group', 'bur oak': 'oak-white-group', 'swamp white oak': 'oak-white-group', 'english oak': 'oak-white-group', 'post oak': 'oak-white-group',
+  'swamp white oak': 'oak-white-group', 'english oak': 'oak-white-group', 'post oak': 'oak-white-group',
   'chinkapin oak': 'oak-white-group', 'chinquapin oak': 'oak-white-group', 'chestnut oak': 'oak-white-group', 'swamp chestnut oak': 'oak-white-group', 'overcup oak': 'oak-white-group', 'valley oak': 'oak-white-group',
-  'live oak': 'oak-live', 'southern live oak': 'oak-live',
-  boxelder: 'maple', 'box elder': 'maple', 'rowan': 'mountain-ash', 'mountain ash': 'mountain-ash', lime: 'linden', basswood: 'linden', 'american basswood': 'linden',
-  'london plane': 'sycamore', 'london planetree': 'sycamore', planetree: 'sycamore', plane: 'sycamore', 'plane tree': 'sycamore',
+  'southern live oak': 'oak-live',
+  boxelder: 'maple', 'box elder': 'maple', 'mountain ash': 'mountain-ash', 'american basswood': 'linden',
+  'london planetree': 'sycamore', 'plane tree': 'sycamore',
   'tulip poplar': 'tuliptree', 'yellow poplar': 'tuliptree', 'tulip tree': 'tuliptree', 'honey locust': 'honeylocust', 'thornless honeylocust': 'honeylocust',
   'crab apple': 'crabapple', 'flowering crab': 'crabapple', 'flowering crabapple': 'crabapple', 'eastern red cedar': 'juniper', 'eastern redcedar': 'juniper',
   'western red cedar': 'arborvitae', 'western redcedar': 'arborvitae', 'northern white cedar': 'arborvitae', 'red cedar': 'juniper', 'horse chestnut': 'horse-chestnut', horsechestnut: 'horse-chestnut',
@@ -86,7 +87,7 @@ const BY_GENUS = new Map<string, string>()
 for (const host of HOSTS) {
   // An oak alone is of neither group.
   const names = host.id.startsWith('oak') ? [] : host.name.split(/,| and /)
-  for (const name of [host.name, ...names]) BY_NAME.set(plain(name), host.id)
+  for (const name of [host.name, ...names, ...(ALSO_CALLED[host.id] ?? [])]) BY_NAME.set(plain(name), host.id)
   for (const botanical of host.botanical.split(',')) {
     const words = plain(botanical).split(' ')
     BY_NAME.set(words.join(' '), host.id)

@@ -3,7 +3,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { z } from 'zod'
 import type { enterAsks, resetAsks } from '@/asks/house'
 import { ok, refuse, type Result } from '@/core/problem'
-import { inFirm, presenting, signingIn, type FirmSql } from '@/db/client'
+import { inFirm, presenting, signingIn } from '@/db/client'
 import {
   addDoorLink,
   addPerson,

@@ -4,7 +4,7 @@ import { useState } from 'react'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
-import { Note } from '@/ui/pieces/Note'
+import { ShownOnce } from '@/ui/pieces/ShownOnce'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
 
@@ -65,16 +65,9 @@ export function CalendarLinks({
         ))}
       </ul>
       {made ? (
-        <Note as="div" says="good" className="mt-1" role="status">
-          <p>This is the only time the link is shown. Copy it into the calendar now.</p>
-          <code className="block bg-paper border border-line px-2 py-1.5 mt-1 break-all">{made}</code>
-          <div className="flex gap-2 mt-1">
-            <Button onClick={() => void navigator.clipboard?.writeText(made).catch(() => {})}>Copy</Button>
-            <Button quiet onClick={() => setMade(null)}>
-              I have it
-            </Button>
-          </div>
-        </Note>
+        <ShownOnce secret={made} onKept={() => setMade(null)} className="mt-1">
+          This is the only time the link is shown. Copy it into the calendar now.
+        </ShownOnce>
       ) : (
         <Button className="mt-1" disabled={make.busy} onClick={() => void add()}>
           Make a link

@@ -5,6 +5,10 @@ import { firmNow } from '../shell/firmClock'
 import { askToSignIn } from '../shell/signInAgain'
 import { newId } from './newId'
 
+/** What a form says when the server cannot be reached. */
+export const OUT_OF_REACH =
+  'The server cannot be reached. What you typed is still here; try again when you are in reach.'
+
 /** One press: its id, by which a repeat is recognised, and when it was. */
 export interface Press {
   step: string

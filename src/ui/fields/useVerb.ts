@@ -3,7 +3,7 @@ import { useCallback, useEffect, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
 import type { Answers, Asks, VerbName } from '@/server/verbs'
 import { newId } from './newId'
-import { press, sendVerb, type Press } from './sendVerb'
+import { OUT_OF_REACH, press, sendVerb, type Press } from './sendVerb'
 
 /** A problem with what was sent, so that what stands can be shown beside it. */
 export type SentProblem = Problem & { sent?: unknown }
@@ -48,12 +48,7 @@ export function useVerb<Name extends VerbName, Made extends string = never>(
       const input = (makes ? { [makes]: made.current, ...typed } : typed) as unknown as Asks<Name>
       const json = JSON.stringify(input)
       if (unanswered.current?.json !== json) unanswered.current = { json, pressed: press() }
-      const result = await sendVerb(
-        name,
-        input,
-        'The server cannot be reached. What you typed is still here; try again when you are in reach.',
-        unanswered.current.pressed,
-      )
+      const result = await sendVerb(name, input, OUT_OF_REACH, unanswered.current.pressed)
       running.current = false
       setBusy(false)
       if (result.ok) {

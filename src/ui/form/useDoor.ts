@@ -1,12 +1,13 @@
 'use client'
 import { useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
+import { OUT_OF_REACH } from '../fields/sendVerb'
 import type { Sending } from './AskedForm'
 
 const LOST: Problem = {
   code: 'conflict',
   field: 'connection',
-  message: 'The server cannot be reached. What you typed is still here; try again when you are in reach.',
+  message: OUT_OF_REACH,
 }
 
 /** Sends a form to a door that stands before the sign-in: setting up, an invitation, a new password. */

@@ -7,7 +7,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
 import { Button } from '@/ui/pieces/Button'
-import { Note } from '@/ui/pieces/Note'
+import { ShownOnce } from '@/ui/pieces/ShownOnce'
 import { DataTable } from '@/ui/pieces/DataTable'
 
 /** The person's tokens: made with a name, shown once, revoked for good. */
@@ -18,14 +18,12 @@ export function Tokens({ view }: { view: SettingsView }) {
   const [name, setName] = useState('')
   const [made, setMade] = useState<{ name: string; token: string } | null>(null)
   const [asking, setAsking] = useState<string | null>(null)
-  const [copied, setCopied] = useState(false)
 
   async function send(event: React.FormEvent) {
     event.preventDefault()
     const value = await make.send({ name })
     if (!value) return
     setMade({ name: name.trim(), token: value.token })
-    setCopied(false)
     setName('')
     router.refresh()
   }
@@ -53,25 +51,9 @@ export function Tokens({ view }: { view: SettingsView }) {
       </form>
       {make.problem && make.problem.field !== 'name' && <ProblemNote problem={make.problem} />}
       {made && (
-        <Note as="div" says="good" className="mt-4" role="status">
-          <p>
-            <b>{made.name}</b> is made. This is the only time it is shown; keep it where the program reads it.
-          </p>
-          <div className="flex flex-wrap items-center gap-2 mt-2">
-            <code className="bg-paper border border-line px-2 py-1.5 break-all" data-testid="token">
-              {made.token}
-            </code>
-            <Button
-              onClick={async () => {
-                await navigator.clipboard?.writeText(made.token).catch(() => {})
-                setCopied(true)
-              }}
-            >
-              {copied ? 'Copied' : 'Copy'}
-            </Button>
-            <Button onClick={() => setMade(null)}>I have it</Button>
-          </div>
-        </Note>
+        <ShownOnce key={made.token} secret={made.token} testId="token" onKept={() => setMade(null)}>
+          <b>{made.name}</b> is made. This is the only time it is shown; keep it where the program reads it.
+        </ShownOnce>
       )}
       {view.tokens.length === 0 ? (
         <p className="mt-5 text-ink2">No token is in use.</p>

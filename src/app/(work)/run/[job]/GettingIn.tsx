@@ -1,14 +1,17 @@
 import type { JobView } from '@/server/read/work'
+import { Terms } from '@/ui/pieces/Terms'
 
 /** How one gets in at the site, where water is and whom to ring: one line each, only what is told. */
 export function GettingIn({ job }: { job: JobView['job'] }) {
-  const lines = [
-    ['Where', job.address],
-    ['How to get in', job.access],
-    ['Gate code', job.gateCode],
-    ['Water', job.water],
-    ['To be rung', job.contactOnDay],
-  ].filter(([, text]) => text)
+  const lines = (
+    [
+      ['Where', job.address],
+      ['How to get in', job.access],
+      ['Gate code', job.gateCode],
+      ['Water', job.water],
+      ['To be rung', job.contactOnDay],
+    ] as const
+  ).filter(([, text]) => text)
   // The address alone is on every sheet already.
   if (lines.length < 2) return null
   return (
@@ -22,14 +25,7 @@ export function GettingIn({ job }: { job: JobView['job'] }) {
           </>
         )}
       </summary>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5">
-        {lines.map(([label, text]) => (
-          <div key={label} className="contents">
-            <dt className="text-ink2">{label}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-      </dl>
+      <Terms lines={lines} />
     </details>
   )
 }

@@ -10,6 +10,7 @@ import { useStep } from '@/ui/form/useStep'
 import { Button } from '@/ui/pieces/Button'
 import { Link } from '@/ui/pieces/Link'
 import { Note } from '@/ui/pieces/Note'
+import { Terms } from '@/ui/pieces/Terms'
 import { useMay } from '@/ui/shell/may'
 import { useGo } from '@/ui/shell/useGo'
 import { NO_SITE, SiteFields } from '../../../clients/SiteFields'
@@ -76,24 +77,19 @@ export function AboutSite({ site }: { site: SiteWholeView }) {
 }
 
 function Told({ site }: { site: SiteWholeView }) {
-  const lines = [
-    ['Address', site.address],
-    ['How to get in', site.access],
-    ['Water', site.water],
-    ['To be rung on the day', site.contactOnDay],
-    ['District', site.district],
-    ['Notes', site.note],
-  ].filter(([, text]) => text)
+  const lines = (
+    [
+      ['Address', site.address],
+      ['How to get in', site.access],
+      ['Water', site.water],
+      ['To be rung on the day', site.contactOnDay],
+      ['District', site.district],
+      ['Notes', site.note],
+    ] as const
+  ).filter(([, text]) => text)
   return (
     <>
-      <dl className="grid grid-cols-[auto_1fr] gap-x-5 gap-y-1 mt-3">
-        {lines.map(([label, text]) => (
-          <div key={label} className="contents">
-            <dt className="text-ink2">{label}</dt>
-            <dd>{text}</dd>
-          </div>
-        ))}
-      </dl>
+      <Terms lines={lines} className="mt-3" />
       <Note className="mt-3">The gate code stands at the job on the day of the work.</Note>
     </>
   )
