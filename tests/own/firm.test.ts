@@ -1,9 +1,10 @@
 import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs'
+import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
 import { createServer } from 'node:net'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { parse } from 'csv-parse/sync'
+import { unpacked } from '../unpacked'
 
 /**
  * A firm of its own on a bare machine, from `bin/serve` to a restored backup: the app as it is run, asked over the wire, with a database of its
@@ -42,7 +43,7 @@ const running: ChildProcess[] = []
 async function serve(name: string): Promise<Served> {
   const port = await freePort()
   const child = spawn('bash', ['bin/serve'], {
-    env: { ...own(name), PORT: String(port) },
+    env: { ...own(name), PORT: String(port), TRUST_PROXY: '1' },
   })
   running.push(child)
   let said = ''
@@ -70,6 +71,15 @@ afterAll(() => {
   for (const child of running) child.kill('SIGTERM')
   rmSync(folder, { recursive: true, force: true })
 })
+
+/** The first message that is put into a folder; it is put there after the answer. */
+async function firstMail(outbox: string): Promise<string> {
+  for (;;) {
+    const found = existsSync(outbox) && readdirSync(outbox).find((f) => f.endsWith('.eml'))
+    if (found) return path.join(outbox, found)
+    await new Promise((rested) => setTimeout(rested, 50))
+  }
+}
 
 const SETUP = {
   firm: {
@@ -204,6 +214,26 @@ test('a firm is set up once, works, is backed up while it serves, and stands aga
   )
   expect(await (await fetch(`${app.base}/api/metrics`)).text()).toMatch(/^elmhorn_database_up 1$/m)
 
+  // Seventy connections that try ever new addresses keep nobody out who comes from elsewhere.
+  const tryOut = (from: string, email: string, password: string) =>
+    fetch(`${app.base}/api/v1/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-forwarded-for': from },
+      body: JSON.stringify({ email, password }),
+    })
+  let over = false
+  const flood = Array.from({ length: 70 }, async (_, i) => {
+    for (let n = 0; !over; n++)
+      await (await tryOut('203.0.113.9', `nobody-${i}-${n}@example.test`, 'x'.repeat(9))).text()
+  })
+  await new Promise((rested) => setTimeout(rested, 1500))
+  const began = performance.now()
+  const through = await tryOut('198.51.100.4, 203.0.113.77', SETUP.person.email, SETUP.person.password)
+  expect(through.status).toBe(200)
+  expect(performance.now() - began).toBeLessThan(4000)
+  over = true
+  await Promise.all(flood)
+
   // A backup while writes go on.
   const backup = path.join(folder, 'one.backup')
   let stop = false
@@ -226,6 +256,10 @@ test('a firm is set up once, works, is backed up while it serves, and stands aga
 
   const undo = await ask(`/api/v1/import/${taken.import!}/undo`, { method: 'POST' })
   expect(await undo.json()).toEqual({ trees: 120, readings: 0, changes: 0, left: [] })
+  const archive = await ask('/api/v1/archive')
+  expect(archive.headers.get('content-type')).toBe('application/zip')
+  const archived = path.join(folder, 'archive.zip')
+  writeFileSync(archived, Buffer.from(await archive.arrayBuffer()))
   expect(await app.stop()).toBe(0)
 
   // Put back beside it: all of it, and not twice.
@@ -248,4 +282,51 @@ test('a firm is set up once, works, is backed up while it serves, and stands aga
   ).text()
   expect(same).toBe(csv)
   expect(await again.stop()).toBe(0)
+
+  // The firm alone, into a database of its own: its keeper asks for a new password, and takes the same archive again.
+  const said = execFileSync('bash', ['bin/restore-firm', archived], { env: own('three') }).toString()
+  expect(said).toContain('Fennick Tree Care is put back')
+  expect(() =>
+    execFileSync('bash', ['bin/restore-firm', archived], { env: own('three'), stdio: 'pipe' }),
+  ).toThrow(/holds Fennick Tree Care already/)
+  const moved = await serve('three')
+  expect(moved.code).toBeNull()
+  const post = (at: string, json: unknown) =>
+    fetch(moved.base + at, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(json),
+    })
+  const { email } = SETUP.person
+  expect((await post('/api/v1/session', { email, password: SETUP.person.password })).status).toBe(401)
+  await post('/api/forgot-password', { email })
+  const outbox = path.join(folder, 'three', 'outbox')
+  const mail = readFileSync(await firstMail(outbox), 'utf8')
+  const words = Buffer.from(mail.split('\r\n\r\n').slice(1).join(''), 'base64').toString()
+  const link = /\/new-password#?\??(?:token=)?([\w-]{20,})/.exec(words)![1]
+  expect(
+    (await post('/api/new-password', { token: link, password: 'another five words in a row' })).status,
+  ).toBe(200)
+  const session3 = await post('/api/v1/session', { email, password: 'another five words in a row' })
+  const third = ((await session3.json()) as { token: string }).token
+  const retaken = path.join(folder, 'again.zip')
+  writeFileSync(
+    retaken,
+    Buffer.from(
+      await (
+        await fetch(`${moved.base}/api/v1/archive`, { headers: { authorization: `Bearer ${third}` } })
+      ).arrayBuffer(),
+    ),
+  )
+  // The new password has left its trace in two kinds.
+  const before = await unpacked(archived)
+  const after = await unpacked(retaken)
+  expect([...after.keys()]).toEqual([...before.keys()])
+  for (const [at, bytes] of before)
+    if (!/^(manifest\.json|person\.jsonl|audit-event\.jsonl)$/.test(at))
+      expect([at, after.get(at)!.equals(bytes)]).toEqual([at, true])
+  const text3 = Buffer.concat([...after.values()]).toString()
+  for (const secret of [SETUP.person.password, 'another five words', '$argon2', third, link])
+    expect(text3).not.toContain(secret)
+  expect(await moved.stop()).toBe(0)
 }, 400_000)

@@ -2,6 +2,7 @@ import { firmView } from '@/server/read/house'
 import { settingsView } from '@/server/read/settings'
 import { JurisdictionChoice } from '../JurisdictionChoice'
 import { FirmForm } from './FirmForm'
+import { TakeAlong } from './TakeAlong'
 
 export const metadata = { title: 'Firm' }
 
@@ -11,6 +12,7 @@ export default async function FirmPage() {
     <div className="max-w-2xl grid gap-6">
       <FirmForm view={view} />
       <JurisdictionChoice chosen={jurisdiction} />
+      <TakeAlong keepsHouse={view.keepsHouse} />
     </div>
   )
 }
