@@ -22,6 +22,8 @@ function pool(): postgres.Sql {
     max: environment().DATABASE_POOL,
     idle_timeout: 60,
     connect_timeout: 5,
+    // A database that comes back is found within the time a hand waits, s.
+    backoff: () => 0.2,
     onnotice: () => {},
     connection: {
       application_name: 'elmhorn',
@@ -42,10 +44,46 @@ export function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): P
 }
 
 async function confined<T>(mode: string, firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin(mode, async (sql) => {
+  return transaction(mode, async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
     return work(sql)
-  })) as T
+  })
+}
+
+/** True of an error that says that the connection is gone, or about to be. */
+function isLost(error: unknown): boolean {
+  const { code } = (error ?? {}) as { code?: unknown }
+  return (
+    typeof code === 'string' &&
+    /^(57P0[123]|CONNECTION_(CLOSED|DESTROYED|ENDED)|ECONNRESET|EPIPE|ECONNREFUSED)$/.test(code)
+  )
+}
+
+/**
+ * Runs `work` in a transaction. One whose connection is lost fails at once and says nothing more on it: the client would send its “rollback” to a
+ * connection that is gone, which costs the pool that connection and whoever asks next many seconds.
+ */
+async function transaction<T>(mode: string, work: (sql: FirmSql) => Promise<T>, tries = 3): Promise<T> {
+  let begun = false
+  let lost: (error: unknown) => void
+  const gone = new Promise<never>((_, reject) => (lost = reject))
+  const done = pool().begin(mode, async (sql) => {
+    begun = true
+    try {
+      return await work(sql)
+    } catch (error) {
+      if (!isLost(error)) throw error
+      lost(error)
+      return new Promise<never>(() => {})
+    }
+  })
+  try {
+    return (await Promise.race([done, gone])) as T
+  } catch (error) {
+    // Nothing was done on it yet: it was lost while it lay idle, and another takes its place.
+    if (!begun && isLost(error) && tries > 1) return transaction(mode, work, tries - 1)
+    throw error
+  }
 }
 
 /** The same for reading alone, from one unchanging look at the firm: whatever is written meanwhile is not seen. */
@@ -55,35 +93,35 @@ export function lookingAtFirm<T>(firmId: string, work: (sql: FirmSql) => Promise
 
 /** Runs `work` before any firm is known: it can see the one person and the attempts of this e-mail, nothing else. */
 export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin(async (sql) => {
+  return transaction('', async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.signing_in', ${email}, true)`
     return work(sql)
-  })) as T
+  })
 }
 
 /** Runs `work` before any firm is known: it can see the one token with this hash, nothing else. */
 export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin(async (sql) => {
+  return transaction('', async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.presented_token', ${tokenHash}, true)`
     return work(sql)
-  })) as T
+  })
 }
 
 /** Runs `work` before there is any firm, or while the first one (`firmId`) is made: it can see whether one was set up. */
 export async function settingUp<T>(firmId: string | null, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin(async (sql) => {
+  return transaction('', async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.setting_up', 'on', true),
       set_config('elmhorn.firm', ${firmId ?? ''}, true)`
     return work(sql)
-  })) as T
+  })
 }
 
 /** Runs `work` on watch over all ledgers: it can see seals and what checks found, nothing else. */
 export async function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return (await pool().begin(async (sql) => {
+  return transaction('', async (sql) => {
     await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.watch', 'ledger', true)`
     return work(sql)
-  })) as T
+  })
 }
 
 /** Under this name health tries whether the database takes writes, at most so often. */
