@@ -24,23 +24,24 @@ const MOST_PHOTOS = 40
 const [MOST_CPU_S, LONGEST_MS] = [6, 60_000]
 
 // One at a time: a picture is a second of a core, and the pages come first.
-const turns = new Turns(1, 12)
+const turns = new Turns({ atOnce: 1, waitingEach: 12, waitingAll: 200 })
 
 /**
- * Makes a picture fit to keep: turned upright as it was taken, at most 1,600 pixels long, JPEG, without place, camera
+ * Makes a picture of a firm (`whose`) fit to keep: turned upright as it was taken, at most 1,600 pixels long, JPEG, without place, camera
  * or anything else written into it. Done in a process of its own that is ended when it takes too long.
  * Problems: `bad-quantity` for what is no JPEG, PNG or WebP; `out-of-range` for too many pixels, for a picture that takes
  * too long, and when too many others wait.
  */
 export async function reencode(
+  whose: string,
   bytes: Uint8Array,
 ): Promise<Result<{ jpeg: Buffer; width: number; height: number }>> {
-  const turn = await turns.take(() => inOwnProcess(bytes))
+  const turn = await turns.take(whose, () => inOwnProcess(bytes))
   if (!turn)
     return refuse(
       'conflict',
       'photo',
-      `${turns.waiting} pictures wait before this one; send it again in a few seconds. It is still on your device.`,
+      `${turns.waitingOf(whose)} pictures of your firm wait before this one; send it again in a few seconds. It is still on your device.`,
     )
   const { code, said, out } = turn.value
   if (code === 0) {
@@ -96,7 +97,7 @@ export async function keepPhoto(
       'role',
       'Photographs are taken by those who examine; you are signed in as office.',
     )
-  const picture = await reencode(bytes)
+  const picture = await reencode(person.firmId, bytes)
   if (!picture.ok) return picture
   const now = nowOf(person)
   const sent = { ...input, sha256: createHash('sha256').update(bytes).digest('hex') }

@@ -18,11 +18,9 @@ import {
 import { endApiSessions } from '@/db/queries/apiToken'
 import { noteEvent } from '@/db/queries/step'
 import { serverEnvironment } from './environment'
-import { Turns } from './heavy/turns'
 import { isFactor } from './house/factor'
 import { isId } from './id'
-import { hashPassword } from './password'
-import { verifyBesidePages } from './heavy/besidePages'
+import { inTurn, isKnownDevice, knowDevice, lookAt, pause } from './signInTurns'
 
 interface Sealed {
   sessionId?: string
@@ -79,12 +77,6 @@ export async function sourceOf(): Promise<string> {
     .slice(0, 24)
 }
 
-let decoy: Promise<string> | undefined
-
-// A password takes a tenth of a second of a core to look at: one at a time, and half of a core is left to the pages.
-const looking = new Turns(1, 60)
-const BREATH_MS = 60
-
 /** Fails of one source with one e-mail after which it is slowed down. */
 const PATIENT = 5
 const LONGEST_WAIT_MS = 10_000
@@ -94,9 +86,6 @@ export function waitBefore(own: number, others: number): number {
   const byOwn = own < PATIENT ? 0 : Math.min(LONGEST_WAIT_MS, 500 * 2 ** (own - PATIENT))
   return Math.max(byOwn, others < 50 ? 0 : 2000)
 }
-
-/** Waits so many milliseconds. */
-export const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
 
 /**
  * Whom an e-mail and a password belong to. A wrong e-mail and a wrong password take as long and read the same. Whoever
@@ -110,27 +99,26 @@ export async function checkPassword(
 ): Promise<Result<{ id: string; firmId: string }>> {
   const address = email.trim().toLowerCase()
   const source = await sourceOf()
+  const known = await isKnownDevice(address)
+  const full = refuse(
+    'out-of-range',
+    'email',
+    'Very many are being signed in from where you are; try again in half a minute.',
+  )
   // The attempt is noted before the password is looked at, so that many at once cannot slip through together.
-  const { found, own, others } = await signingIn(address, async (sql) => {
-    const before = await recentAttempts(sql, address, source)
-    await noteAttempt(sql, address, source)
-    return { found: await personSigningIn(sql, address), ...before }
-  })
+  const noted = await inTurn(source, known, () =>
+    signingIn(address, async (sql) => {
+      const before = await recentAttempts(sql, address, source)
+      await noteAttempt(sql, address, source)
+      return { found: await personSigningIn(sql, address), ...before }
+    }),
+  )
+  if (!noted) return full
+  const { found, own, others } = noted.value
   await pause(waitBefore(own, others))
-  decoy ??= hashPassword('nobody')
-  const hash = found?.passwordHash ?? (await decoy)
-  const turn = await looking.take(async () => {
-    const matches = await verifyBesidePages(hash, password)
-    await pause(BREATH_MS)
-    return matches
-  })
-  if (!turn)
-    return refuse(
-      'not-allowed',
-      'email',
-      `${looking.waiting} others are being signed in; try again in a few seconds.`,
-    )
-  if (!found || !turn.value)
+  const looked = await inTurn(source, known, () => lookAt(found?.passwordHash ?? null, password, known))
+  if (!looked || looked.value === null) return full
+  if (!found || !looked.value)
     return refuse(
       'not-allowed',
       'password',
@@ -159,7 +147,9 @@ export async function signIn(
   code: string | null = null,
 ): Promise<Result<{ name: string }>> {
   const checked = await checkPassword(email, password, code)
-  return checked.ok ? ok(await openFor(checked.value.firmId, checked.value.id)) : checked
+  if (!checked.ok) return checked
+  await knowDevice(email.trim().toLowerCase())
+  return ok(await openFor(checked.value.firmId, checked.value.id))
 }
 
 /** Opens a session on this browser for somebody who has shown who they are; one that it still had ends. */

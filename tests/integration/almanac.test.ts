@@ -317,7 +317,7 @@ test('an own test is entered for a tree and weighed for that firm; an own way op
 test('what a firm has added counts where it asks the calculators', async () => {
   const own = await inFirm(a.id, (sql) => ownOf(sql))
   const text = JSON.stringify({ host: 'own-quay-palm', month: 6, there: ['leaf-spots-target'] })
-  const asked = await heavy('reckon', { name: 'diagnose', text, own })
+  const asked = await heavy('reckon', 'firm', { name: 'diagnose', text, own })
   expect(asked).toMatchObject({
     ok: true,
     value: {
@@ -326,7 +326,7 @@ test('what a firm has added counts where it asks the calculators', async () => {
       ]) as unknown,
     },
   })
-  expect(await heavy('reckon', { name: 'diagnose', text, own: [] })).toMatchObject({
+  expect(await heavy('reckon', 'firm', { name: 'diagnose', text, own: [] })).toMatchObject({
     ok: false,
     problem: { code: 'unknown', field: 'host' },
   })

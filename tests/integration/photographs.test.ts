@@ -25,7 +25,7 @@ const sideways = () =>
 test('a picture is turned upright and loses place and camera; what is none is refused', async () => {
   const before = await sharp(await sideways()).metadata()
   expect(before.orientation).toBe(6)
-  const r = await reencode(await sideways())
+  const r = await reencode('firm', await sideways())
   if (!r.ok) throw new Error(r.problem.message)
   expect([r.value.width, r.value.height]).toEqual([200, 400])
   const after = await sharp(r.value.jpeg).metadata()
@@ -34,14 +34,14 @@ test('a picture is turned upright and loses place and camera; what is none is re
   expect(after.orientation ?? 1).toBe(1)
   expect(r.value.jpeg.includes(Buffer.from('Nobody'))).toBe(false)
   for (const bytes of [Buffer.from('no picture'), Buffer.alloc(0), Buffer.alloc(5000, 7)])
-    expect(await reencode(bytes)).toMatchObject({ ok: false, problem: { field: 'photo' } })
+    expect(await reencode('firm', bytes)).toMatchObject({ ok: false, problem: { field: 'photo' } })
 })
 
 test('a large picture is made small', async () => {
   const large = await sharp({ create: { width: 4000, height: 3000, channels: 3, background: '#777' } })
     .png()
     .toBuffer()
-  const r = await reencode(large)
+  const r = await reencode('firm', large)
   expect(r.ok && [r.value.width, r.value.height]).toEqual([1600, 1200])
 })
 

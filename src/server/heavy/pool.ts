@@ -76,7 +76,7 @@ const DONE_BY: Record<keyof HeavyTasks, string> = {
 interface Limits {
   /** Longest run, ms, counted from the turn on; a thread that takes longer is ended. */
   longest: number
-  /** Tasks that may wait for the thread. */
+  /** Tasks of one firm that may wait for the thread; of all firms, twenty times as many. */
   waiting: number
   /** Memory of the thread, MB. */
   memory: number
@@ -95,7 +95,7 @@ const LIMITS: Record<keyof HeavyTasks, Limits> = {
 export class NotDone extends Error {
   constructor(
     readonly why: 'too long' | 'too large' | 'too many',
-    /** How many stand before it. */
+    /** How many of the same firm stand before it. */
     readonly place = 0,
   ) {
     super(why)
@@ -123,30 +123,38 @@ function benchOf(task: keyof HeavyTasks): Bench {
       idleTimeout: 60_000,
       resourceLimits: { maxOldGenerationSizeMb: memory, maxYoungGenerationSizeMb: 32 },
     })
-    bench = { pool, turns: new Turns(1, waiting) }
+    bench = { pool, turns: new Turns({ atOnce: 1, waitingEach: waiting, waitingAll: 20 * waiting }) }
     benches.set(task, bench)
   }
   return bench
 }
 
 /**
- * Does a piece of heavy work in a thread of its own kind. Its time counts from its turn on a thread that is awake: neither those
- * before it nor the start of the thread are taken off it.
- * `stopped` ends it before its time; `ports` go over to the thread; `longest`, ms, allows it less than its kind.
+ * Does a piece of heavy work in a thread of its own kind. Firms (`whose`) take turns. Its time counts from its turn on a thread that is
+ * awake: neither those before it nor the start of the thread are taken off it.
+ * `waits` hears how many wait where it does not begin at once; `stopped` ends it before its time; `ports` go over to the thread; `longest`, ms, allows it less than its kind.
  * @throws {NotDone} when it takes too long, needs too much memory, or too many wait
  */
 export async function heavy<K extends keyof HeavyTasks>(
   task: K,
+  whose: string,
   input: HeavyTasks[K]['input'],
   {
     stopped,
     ports = [],
     longest = LIMITS[task].longest,
-  }: { stopped?: AbortSignal; ports?: MessagePort[]; longest?: number } = {},
+    waits,
+  }: {
+    stopped?: AbortSignal
+    ports?: MessagePort[]
+    longest?: number
+    waits?: (others: number) => void
+  } = {},
 ): Promise<HeavyTasks[K]['output']> {
   const { pool, turns } = benchOf(task)
+  if (!turns.isFree(whose)) waits?.(turns.waiting + 1)
   try {
-    const done = await turns.take(async () => {
+    const done = await turns.take(whose, async () => {
       if (pool.threads.length === 0) await pool.run(null, { name: 'awake' })
       stopped?.throwIfAborted()
       return (await pool.run(input, {
@@ -155,7 +163,7 @@ export async function heavy<K extends keyof HeavyTasks>(
         transferList: ports,
       })) as HeavyTasks[K]['output']
     })
-    if (!done) throw new NotDone('too many', turns.waiting)
+    if (!done) throw new NotDone('too many', turns.waitingOf(whose))
     return done.value
   } catch (error) {
     const { name, code } = error as Error & { code?: string }
@@ -192,7 +200,10 @@ export function notDoneProblem(error: NotDone): { problem: Problem; status: numb
         problem: {
           code: 'conflict',
           field: 'server',
-          message: `${error.place} others wait before this one; ask again in a few seconds.`,
+          message:
+            error.place > 0
+              ? `${error.place} others of your firm wait before this one; ask again in a few seconds.`
+              : 'Very many wait just now; ask again in a minute.',
         },
       }
   }

@@ -71,22 +71,23 @@ test('a larger week is bounded closely, keeps its time and tells how it stands',
 
 test('a week asked over the door is planned on threads of its own, with help, in its time', async () => {
   const input = weekOf({ jobs: 60, crews: 3, days: 7, places: 6, full: 0.7, seed: 9 })
-  await heavy('week', { text: JSON.stringify({ ...input, jobs: [], seconds: 1 }) })
+  await heavy('week', 'firm', { text: JSON.stringify({ ...input, jobs: [], seconds: 1 }) })
   const began = performance.now()
-  const answer = await heavy('week', { text: JSON.stringify({ ...input, seconds: 3 }) })
+  const answer = await heavy('week', 'firm', { text: JSON.stringify({ ...input, seconds: 3 }) })
   expect(performance.now() - began).toBeLessThan(6000)
   if (!answer?.ok) throw new Error(answer?.problem.message)
   const plan = answer.value as unknown as WeekPlan
   expect(plan.objective).toBeCloseTo(costOf(input, plan), 6)
   expect(plan.bound).toBeGreaterThan(0)
   expect(plan.bound).toBeLessThanOrEqual(plan.objective)
-  expect(await heavy('week', { text: 'no JSON' })).toBeNull()
+  expect(await heavy('week', 'firm', { text: 'no JSON' })).toBeNull()
 })
 
 test('whoever waits for the thread has all of its time left when its turn comes; whoever takes longer is ended', async () => {
   const ask = (seconds: number, longest: number) =>
     heavy(
       'week',
+      'firm',
       {
         text: JSON.stringify({
           ...weekOf({ jobs: 60, crews: 3, days: 7, places: 6, full: 0.7, seed: 9 }),

@@ -8,7 +8,8 @@ import { addFirm, addLicence, addPerson, firmSetUp, noteLicence } from '@/db/que
 import { noteAttempt, recentAttempts } from '@/db/queries/person'
 import { noteEvent } from '@/db/queries/step'
 import { hashPassword } from '../password'
-import { pause, waitBefore } from '../session'
+import { waitBefore } from '../session'
+import { pause } from '../signInTurns'
 import { isSetUpCode, isToBeSetUp } from './setUpCode'
 
 /** Under this name wrong codes are counted, as wrong passwords are under their address. */

@@ -18,7 +18,7 @@ export function askForCheck(firmId: string, checkedAt: Date | null): void {
 
 async function check(firmId: string): Promise<void> {
   try {
-    const trouble = await heavy('check-ledger', { firmId })
+    const trouble = await heavy('check-ledger', firmId, { firmId })
     if (trouble) log.error({ ledger: firmId, trouble })
   } catch (error) {
     log.error({ ledger: firmId, error: (error as Error).message })

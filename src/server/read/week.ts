@@ -175,6 +175,8 @@ export type CrewsView = Awaited<ReturnType<typeof crewsView>>
 /** What is told of a plan while it is made, a line each. */
 export type WeekLine =
   | { kind: 'looking'; sites: number; of: number }
+  /** Others are planned before it. */
+  | { kind: 'waiting'; others: number }
   | { kind: 'days'; days: { stop: string; days: AskedStop['days'] }[] }
   | { kind: 'plan'; plan: WeekPlan; seconds: number; done: boolean }
   | { kind: 'problem'; problem: Problem }
@@ -199,10 +201,11 @@ export async function planned(
   })
   if (stopped.aborted) return
   tell({ kind: 'days', days: stops.map(({ stop, days }) => ({ stop: stop.id, days })) })
-  await plannedBy({ roster, stops, anew, stopped }, tell)
+  await plannedBy(person.firmId, { roster, stops, anew, stopped }, tell)
 }
 
 async function plannedBy(
+  firmId: string,
   {
     roster,
     stops,
@@ -213,12 +216,13 @@ async function plannedBy(
 ): Promise<void> {
   const { port1: own, port2: port } = new MessageChannel()
   own.on('message', ({ plan, seconds }: WeekNews) => tell({ kind: 'plan', plan, seconds, done: false }))
-  const began = performance.now()
   try {
+    const began = performance.now()
     const plan = await heavy(
       'plan-week',
+      firmId,
       { roster, stops, anew, seconds: PLAN_SECONDS, port },
-      { stopped, ports: [port] },
+      { stopped, ports: [port], waits: (others) => tell({ kind: 'waiting', others }) },
     )
     tell(
       plan.ok

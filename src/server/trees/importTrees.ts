@@ -52,7 +52,7 @@ export interface ImportAsked {
   /** Told how far it is. */
   tell?: (done: number, of: number) => void
 }
-export type ReadTreesMended = NonNullable<Parameters<typeof heavy<'read-trees'>>[1]['mended']>
+export type ReadTreesMended = NonNullable<Parameters<typeof heavy<'read-trees'>>[2]['mended']>
 
 /** What a list would do or has done. */
 export interface ImportAnswer {
@@ -101,6 +101,7 @@ export async function importTrees(person: PersonRow, asked: ImportAsked): Promis
     return refuse('conflict', 'site', `${site.name} is put away; take the site back before trees are added.`)
   const read = await heavy(
     'read-trees',
+    person.firmId,
     {
       bytes: asked.bytes,
       kind: asked.kind,

@@ -3,8 +3,8 @@ import { log } from '../log'
 import { problemResponse } from '../http'
 import { Turns } from '../heavy/turns'
 
-/** So many are written at a time; each holds a connection while whoever asked takes it. */
-const writing = new Turns(3, 20)
+/** So many are written at a time, and of one firm; each holds a connection while whoever asked takes it. */
+const writing = new Turns({ atOnce: 4, each: 2, waitingEach: 6, waitingAll: 100 })
 /** Text is handed on in pieces of this size, characters. */
 const PIECE = 64_000
 
@@ -17,7 +17,7 @@ export function streamed(
   file: { type: string; name: string },
   write: (sql: FirmSql) => AsyncIterable<string | Uint8Array>,
 ): Response {
-  if (writing.waiting >= 20)
+  if (writing.isFull(firmId))
     return problemResponse(
       {
         code: 'conflict',
@@ -31,7 +31,7 @@ export function streamed(
   const out = writable.getWriter()
   const encoder = new TextEncoder()
   void writing
-    .take(() =>
+    .take(firmId, () =>
       lookingAtFirm(firmId, async (sql) => {
         let text = ''
         for await (const piece of write(sql)) {

@@ -299,7 +299,9 @@ function Standing({ week, conflicts }: { week: ReturnType<typeof useWeek>; confl
           ? `Asking the gates: ${planning.looking.sites} of ${planning.looking.of} sites`
           : planning.plan
             ? `${planning.plan.assignments.length} placed, ${sayGap(planning.plan.gapPercent)}, ${planning.seconds.toFixed(0)} s`
-            : 'Planning…'}
+            : planning.waiting !== null
+              ? `Waiting for its turn: number ${planning.waiting} in line`
+              : 'Planning…'}
       </p>
     )
   if (plan)

@@ -9,12 +9,21 @@ import type { WeekLine } from '@/server/read/week'
 export interface PlanningNow {
   running: boolean
   looking: { sites: number; of: number } | null
+  /** How many are planned before this one, with it. */
+  waiting: number | null
   plan: WeekPlan | null
   seconds: number
   problem: Problem | null
 }
 
-const IDLE: PlanningNow = { running: false, looking: null, plan: null, seconds: 0, problem: null }
+const IDLE: PlanningNow = {
+  running: false,
+  looking: null,
+  waiting: null,
+  plan: null,
+  seconds: 0,
+  problem: null,
+}
 const LOST: Problem = {
   code: 'conflict',
   field: 'connection',
@@ -39,14 +48,22 @@ export function usePlanning(heard: {
     switch (line.kind) {
       case 'looking':
         return setNow((n) => ({ ...n, looking: { sites: line.sites, of: line.of } }))
+      case 'waiting':
+        return setNow((n) => ({ ...n, waiting: line.others }))
       case 'days':
         setNow((n) => ({ ...n, looking: null }))
         return hears.current.days(line.days)
       case 'plan':
         hears.current.plan(line.plan)
-        return setNow((n) => ({ ...n, plan: line.plan, seconds: line.seconds, running: !line.done }))
+        return setNow((n) => ({
+          ...n,
+          waiting: null,
+          plan: line.plan,
+          seconds: line.seconds,
+          running: !line.done,
+        }))
       case 'problem':
-        return setNow((n) => ({ ...n, running: false, problem: line.problem }))
+        return setNow((n) => ({ ...n, running: false, waiting: null, problem: line.problem }))
     }
   }
 
@@ -72,7 +89,7 @@ export function usePlanning(heard: {
 
   function stop() {
     hangUp.current?.abort()
-    setNow((n) => ({ ...n, running: false, looking: null }))
+    setNow((n) => ({ ...n, running: false, looking: null, waiting: null }))
   }
   return { ...now, start, stop }
 }

@@ -64,6 +64,7 @@ beforeEach(() => {
     return {
       running: false,
       looking: null,
+      waiting: null,
       plan: null,
       seconds: 0,
       problem: null,

@@ -20,8 +20,8 @@ export function POST(request: Request, { params }: { params: Promise<{ name: str
     const read = await readJsonText(request)
     if ('response' in read) return read.response
     const answer = await (name === 'week'
-      ? heavy('week', { text: read.text })
-      : heavy('reckon', {
+      ? heavy('week', person.firmId, { text: read.text })
+      : heavy('reckon', person.firmId, {
           name,
           text: read.text,
           own: name === 'diagnose' ? await ownOfFirm(person.firmId) : [],
