@@ -13,7 +13,13 @@ import { ACTIONS, ENDS_ALL, propose, type Action } from '@/core/decide/propose'
 import { turnOf } from '@/core/plan/turn'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
-import { diagnosesOfTree, findingsOf, signDecision, type DiagnosisRow } from '@/db/queries/assessment'
+import {
+  decisionsOfTree,
+  diagnosesOfTree,
+  findingsOf,
+  signDecision,
+  type DiagnosisRow,
+} from '@/db/queries/assessment'
 import { screensOfTrees, type ScreenRow } from '@/db/queries/decideSite'
 import { addFollowUp, dropPromises } from '@/db/queries/followUp'
 import { restage, treesForChange, type TreeRow } from '@/db/queries/tree'
@@ -71,6 +77,8 @@ const Decision = {
   diagnosisId: id('diagnosisId'),
   action: z.enum(ACTIONS, { error: 'Choose treat, care, watch, sample, refer, remove or healthy.' }),
   words: words('Words'),
+  /** The decision on this diagnosis that stood when this one was made; null where none did. */
+  over: id('over').nullable().default(null),
 }
 
 /** What follows decisions that are not to treat. */
@@ -97,7 +105,7 @@ const Follows = {
 
 type Signed = Pick<
   z.output<z.ZodObject<typeof Decision>>,
-  'id' | 'treeId' | 'diagnosisId' | 'action' | 'words'
+  'id' | 'treeId' | 'diagnosisId' | 'action' | 'words' | 'over'
 >
 type Following = z.output<z.ZodObject<typeof Follows>>
 
@@ -115,6 +123,13 @@ async function decideOne(
       'conflict',
       'diagnosisId',
       'There is a newer diagnosis of this tree; load the page again and decide on that one.',
+    )
+  const stands = (await decisionsOfTree(sql, tree.id)).find((d) => d.diagnosisId === diagnosis.id)
+  if (stands && stands.id !== input.over)
+    return refuse(
+      'conflict',
+      'action',
+      `${stands.signedBy} decided on this in the meantime: ${PROPOSED[stands.action].toLowerCase()}. Load the page again and decide over that, if it is to be otherwise.`,
     )
   const screen = (await screensOfTrees(sql, [tree.id]))[0] ?? null
   const proposal = proposalFor(

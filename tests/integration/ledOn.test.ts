@@ -58,6 +58,27 @@ test.each(ACTIONS.filter((a) => a !== 'treat' && a !== 'healthy'))(
   },
 )
 
+test('of two decisions at once on one diagnosis one stands, and the other is told of it', async () => {
+  for (let i = 0; i < 6; i++) {
+    const t = await borer(`L-both-${i}`)
+    const both = await Promise.all([
+      problemOf(arborist(), 'sign-decision', decide(t, 'remove', { due: '2026-07-30', over: null })),
+      problemOf(arborist(), 'sign-decision', decide(t, 'watch', { due: '2026-06-20', over: null })),
+    ])
+    expect(both.filter((p) => p === null)).toHaveLength(1)
+    expect(both.find((p) => p !== null)).toMatchObject({
+      code: 'conflict',
+      message: expect.stringMatching(/decided on this in the meantime: to (remove the tree|watch)/),
+    })
+    // What stands and what is promised are one.
+    const stands = both[0] === null ? '2026-07-30' : '2026-06-20'
+    expect(await promises(t.treeId)).toMatchObject([{ dueOn: stands }])
+    // Whoever looks again decides over it.
+    await done(arborist(1), 'sign-decision', decide(t, 'treat', {}))
+    expect(await promises(t.treeId)).toEqual([])
+  }
+})
+
 test('what is decided anew is waited for alone', async () => {
   const t = await borer('L-anew')
   await done(arborist(), 'sign-decision', decide(t, 'watch'))

@@ -129,6 +129,7 @@ async function decidedOtherwise(treeId: string, decisionId: string): Promise<Ste
       id: uuidv7(),
       treeId,
       diagnosisId: await diagnosisOf(decisionId),
+      over: decisionId,
       action: 'remove',
       words: 'the client wants it gone',
       due: '2026-06-30',

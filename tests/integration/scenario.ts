@@ -1,3 +1,4 @@
+import { decidedOfTrees } from '@/db/queries/assessment'
 import { beginOf, hoursOf } from '@/core/time/zone'
 import { dayWeather, partDays } from '@/core/weather/placeDays'
 import { keepWeatherDays } from '@/db/queries/weather'
@@ -95,9 +96,25 @@ export async function keepWeather(
   await inFirm(firm.id, (sql) => keepWeatherDays(sql, { north: 846, east: -1504, timeZone }, days))
 }
 
-/** Does a step as somebody. */
-export function act(person: PersonRow, verb: string, input: unknown, sent?: Sent): Promise<Result<unknown>> {
-  return verbNamed(verb)!.perform(verb, person, input, sent)
+/** Does a step as somebody who has just looked: a decision says over which it was made, unless it says so itself. */
+export async function act(
+  person: PersonRow,
+  verb: string,
+  input: unknown,
+  sent?: Sent,
+): Promise<Result<unknown>> {
+  const { treeId, over } = (input ?? {}) as { treeId?: string; over?: string | null }
+  const looked =
+    verb === 'sign-decision' && treeId !== undefined && over === undefined
+      ? { ...(input as object), over: await standingDecision(person.firmId, treeId) }
+      : input
+  return verbNamed(verb)!.perform(verb, person, looked, sent)
+}
+
+/** The decision that stands on the newest diagnosis of a tree, or null. */
+async function standingDecision(firmId: string, treeId: string): Promise<string | null> {
+  const [decided] = await inFirm(firmId, (sql) => decidedOfTrees(sql, [treeId]))
+  return decided && decided.decidedOn === decided.diagnosisId ? decided.decisionId : null
 }
 
 /** Does a step that must work. */

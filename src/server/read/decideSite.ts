@@ -74,6 +74,8 @@ export function decideSiteView(siteId: string, block: string | null = null) {
             tag: tree.tag,
             kind: hostName(tree.host),
             diagnosisId: d.diagnosisId,
+            /** What was decided on it before. */
+            over: d.decidedOn === d.diagnosisId ? d.decisionId : null,
             cause: d.cause,
             causeName: causeName(d.cause),
             probability: d.probability,

@@ -12,7 +12,7 @@ const FILES = [
 export function TakeAlong({ keepsHouse }: { keepsHouse: boolean }) {
   return (
     <section>
-      <h2 className="text-title">Take it with you</h2>
+      <h2>Take it with you</h2>
       <ul className="mt-2 grid sm:grid-cols-2 gap-x-6">
         {FILES.map(([href, title, kind]) => (
           <li key={href}>

@@ -71,6 +71,7 @@ export function SiteDecide({ view }: { view: DecideSiteView }) {
         id: ids.get(t.id)!,
         treeId: t.id,
         diagnosisId: t.diagnosisId,
+        over: t.over,
         action: chosen(t) as Action,
         words: chosen(t) === t.proposed ? null : words,
       })),

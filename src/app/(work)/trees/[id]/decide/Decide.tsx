@@ -72,6 +72,7 @@ export function Decide({ view }: { view: DecideView }) {
       diagnosisId: diagnosis!.id,
       action: action!,
       words: words || null,
+      over: decision?.id ?? null,
       ...(action === 'treat' ? {} : followed(action!, follow, view.today, view.carries)),
     })
     if (!done) return
