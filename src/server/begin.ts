@@ -3,15 +3,17 @@ import { z } from 'zod'
 import { LOOKS } from '@/core/gate/looks'
 import { isTag } from '@/core/methods/tag'
 import { ok, refuse, type Result } from '@/core/problem'
+import { dateIn, spokenDate } from '@/core/time/calendar'
 import {
   confirmSubjects,
+  jobById,
   jobSubjectForChange,
   jobSubjectsForChange,
   type JobSubjectRow,
 } from '@/db/queries/job'
 import { handsOf } from './handsOf'
 import { id, line } from '@/asks/text'
-import { verb } from './verb'
+import { verb, type Context } from './verb'
 import { whyNotBegun } from './whyNotBegun'
 
 /** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
@@ -26,6 +28,28 @@ function bloomNotLookedFor(subjects: readonly JobSubjectRow[], looked: boolean):
         'This card is never used in bloom: look on the trees and beneath them, and tick it when nothing is open. If something is, hand the work back.',
       )
     : null
+}
+
+/** The crew knows that the work stands on another day and does it today all the same. */
+const otherDay = z.boolean().default(false)
+
+/** Refuses work that stands on another day than today, until whoever begins it says that it is done today all the same. */
+async function ofAnotherDay(
+  { sql, at }: Pick<Context, 'sql' | 'at'>,
+  jobIds: readonly string[],
+  known: boolean,
+): Promise<Result<never> | null> {
+  for (const jobId of known ? [] : new Set(jobIds)) {
+    const job = await jobById(sql, jobId)
+    const today = job && dateIn(job.timeZone, at)
+    if (job && today !== job.onDate)
+      return refuse(
+        'missing',
+        'otherDay',
+        `This work stands on ${spokenDate(job.onDate)}, and today is ${spokenDate(today!)}. Tick that it is done today all the same, or leave it for its day.`,
+      )
+  }
+  return null
 }
 
 /** What whoever begins it sees at the tree, where the gate asks for it. */
@@ -45,7 +69,14 @@ const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on f
 export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
   about: (i) => i.jobSubjectId,
-  input: z.strictObject({ jobSubjectId: id('jobSubjectId'), tag: line('Tag', 40), gear, noBloom, seen }),
+  input: z.strictObject({
+    jobSubjectId: id('jobSubjectId'),
+    tag: line('Tag', 40),
+    gear,
+    noBloom,
+    otherDay,
+    seen,
+  }),
   run: async (context, input): Promise<Result<{ confirmed: true }>> => {
     const { sql, at } = context
     const subject = await jobSubjectForChange(sql, input.jobSubjectId)
@@ -58,6 +89,8 @@ export const confirmTreeVerb = verb({
       )
     const looked = bloomNotLookedFor([subject], input.noBloom)
     if (looked) return looked
+    const day = await ofAnotherDay(context, [subject.jobId], input.otherDay)
+    if (day) return day
     const hands = await handsOf(context, [subject])
     const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen)
     if (not) return not
@@ -80,6 +113,7 @@ export const beginWorkVerb = verb({
     jobSubjectIds: z.array(id('jobSubjectId')).min(1).max(MOST_AT_ONCE),
     gear,
     noBloom,
+    otherDay,
     seen,
   }),
   run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
@@ -91,6 +125,12 @@ export const beginWorkVerb = verb({
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
     const bloom = bloomNotLookedFor(subjects, input.noBloom)
     if (bloom) return bloom
+    const day = await ofAnotherDay(
+      context,
+      subjects.map((s) => s.jobId),
+      input.otherDay,
+    )
+    if (day) return day
     const closed: string[] = []
     const open: string[] = []
     const hands = await handsOf(context, subjects)

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto'
 import { mkdir, rename, writeFile } from 'node:fs/promises'
 import path from 'node:path'
+import { oneLine } from '@/core/text/oneLine'
 import { serverEnvironment } from './environment'
 import { log } from './log'
 
@@ -14,7 +15,7 @@ export interface Message {
 
 /** A word in a header as everybody reads it: what is not plain is encoded, and nothing begins a line of its own. */
 function header(text: string): string {
-  const plain = text.replace(/[\r\n]+/g, ' ')
+  const plain = oneLine(text)
   return /^[\x20-\x7e]*$/.test(plain) ? plain : `=?UTF-8?B?${Buffer.from(plain).toString('base64')}?=`
 }
 

@@ -142,14 +142,20 @@ async function markAt(
     const before = events.get(step.id) ?? []
     const last = before.at(-1)?.at ?? 0
     const when = last >= at.getTime() && last - at.getTime() < SLACK_MS ? last + 1 : at.getTime()
-    const event: StepEvent = {
+    const eventAt = (time: number): StepEvent => ({
       ...read.value,
-      at: when,
+      at: time,
       ...(press.kind === 'do' && trees > 1 && { row: trees }),
+    })
+    let event = eventAt(when)
+    let next = foldStep(step.n, step.what, [...before, event])
+    if (!next.ok && last >= when) {
+      // A clock that is far behind another makes no sense of what was pressed on the other before: then it counts as it arrived.
+      event = eventAt(Math.max(last + 1, context.now.getTime()))
+      next = foldStep(step.n, step.what, [...before, event])
     }
-    const after = [...before, event]
-    const next = foldStep(step.n, step.what, after)
     if (!next.ok) return next
+    const after = [...before, event]
     events.set(step.id, after)
     await noteStepEvent(sql, {
       firmId: person.firmId,

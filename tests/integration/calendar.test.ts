@@ -7,7 +7,7 @@ import { openWeek } from '@/server/week'
 import { nowOf } from '@/server/verb'
 import { dateIn } from '@/core/time/calendar'
 import { siteById } from '@/db/queries/site'
-import { decideAsh, done, makeFirm, problemOf, uuidv7, type TestFirm } from './scenario'
+import { decideAsh, done, makeFirm, ownerSql, problemOf, uuidv7, type TestFirm } from './scenario'
 
 /** Calendars are written by one library and read here by another. */
 let firm: TestFirm
@@ -115,6 +115,26 @@ test('an event keeps its id; what is moved away is cancelled under it, and comes
     [false, 'CANCELLED'],
   ])
   expect(back[0]!.sequence).toBeGreaterThan(after[0]!.sequence)
+})
+
+test('what is noted of a site stays with the job, and no name makes an event of its own', async () => {
+  const owner = ownerSql()
+  const [was] = await owner<
+    { name: string; note: string | null }[]
+  >`select name, note from site where id = ${firm.site}`
+  await owner`update site set note = 'Gate 4711, ring 555-0142', gate_code = '4711', contact_on_day = '555-0142',
+    name = ${'Elm\r\nEND:VEVENT\r\nBEGIN:VEVENT\r\nSUMMARY:forged'} where id = ${firm.site}`
+  for (const of of [
+    { crewId, clientId: null },
+    { crewId: null, clientId: client },
+  ]) {
+    const text = (await calendarFeed(firm.person('office'), of))!
+    expect(text).not.toMatch(/4711|555-0142/)
+    expect(text).not.toMatch(/^SUMMARY:forged/m)
+    expect(text.match(/^BEGIN:VEVENT/gm)).toHaveLength(text.match(/^UID:/gm)!.length)
+  }
+  await owner`update site set name = ${was!.name}, note = ${was!.note}, gate_code = null, contact_on_day = null where id = ${firm.site}`
+  await owner.end()
 })
 
 test('a link holds until it is ended, is shown once and leads to its own firm only', async () => {

@@ -66,7 +66,6 @@ export interface CalendarJob {
   siteId: string
   siteName: string
   place: string
-  note: string | null
   timeZone: string
   onDate: string
   crewId: string | null
@@ -88,7 +87,7 @@ export async function jobsOfCalendar(
   to: string,
 ): Promise<CalendarJob[]> {
   return sql<CalendarJob[]>`
-    select j.id, s.id as "siteId", s.name as "siteName", s.place, s.note, s.time_zone as "timeZone", j.on_date::text as "onDate",
+    select j.id, s.id as "siteId", s.name as "siteName", s.place, s.time_zone as "timeZone", j.on_date::text as "onDate",
       j.crew_id as "crewId", c.name as crew, j.methods, j.trees, j.recorded, coalesce(m.moves, 0)::int as moves, m.at as "movedAt"
     from site s join job j on j.firm_id = s.firm_id and j.site_id = s.id
       left join crew c on c.firm_id = j.firm_id and c.id = j.crew_id

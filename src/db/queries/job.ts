@@ -367,7 +367,8 @@ export async function moveSubjects(
     const own = m.subjects.filter((s) => s.jobItemId === itemId)
     await sql`insert into job_item (id, firm_id, job_id, occurrence_id)
       values (${m.newId()}, ${m.firmId}, ${m.to}, ${own[0]!.occurrenceId}) on conflict (firm_id, job_id, occurrence_id) do nothing`
-    await sql`update job_subject set job_id = ${m.to}, job_item_id = (
+    // What was confirmed on one day is confirmed anew on another.
+    await sql`update job_subject set job_id = ${m.to}, confirmed_at = null, seen = default, job_item_id = (
         select id from job_item where job_id = ${m.to} and occurrence_id = ${own[0]!.occurrenceId})
       where id = any(${own.map((s) => s.id)})`
   }

@@ -2,6 +2,7 @@ import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from
 import { sayMethods } from '@/core/card/say'
 import { boardOf, shownDay } from '@/core/roster/board'
 import { siteOpen } from '@/core/roster/siteHours'
+import { oneLine } from '@/core/text/oneLine'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { instantOf } from '@/core/time/zone'
 import { inFirm } from '@/db/client'
@@ -24,7 +25,8 @@ interface Times {
 
 /**
  * The calendar of a crew or of a client in the common format of calendar programs. An event is a job, under the same id for ever; one from which everything was
- * moved is cancelled. A crew's next two weeks have times, by the order of its days and the hours of the sites; everything else is of whole days.
+ * moved is cancelled. It is read by a link without signing in, so it says where and what, never what is noted of a site: gate codes and telephone
+ * numbers stay with the job. A crew's next two weeks have times, by the order of its days and the hours of the sites; everything else is of whole days.
  */
 export async function calendarFeed(person: PersonRow, of: CalendarOf): Promise<string | null> {
   const now = nowOf(person)
@@ -39,7 +41,7 @@ export async function calendarFeed(person: PersonRow, of: CalendarOf): Promise<s
     const jobs = await jobsOfCalendar(sql, of, addDays(today, -BACK), addDays(today, AHEAD))
     const times = of.crewId ? await timesOf({ sql, person, now, today }, of.crewId) : new Map<string, Times>()
     const calendar = ical({
-      name: of.crewId ? `${whose.name}, ${person.firmName}` : `${person.firmName} at ${whose.name}`,
+      name: oneLine(of.crewId ? `${whose.name}, ${person.firmName}` : `${person.firmName} at ${whose.name}`),
       prodId: { company: 'Elmhorn', product: 'Elmhorn', language: 'EN' },
       method: ICalCalendarMethod.PUBLISH,
       ttl: 3600,
@@ -65,12 +67,12 @@ function addJob(
     ...(times
       ? { start: new Date(times.from), end: new Date(times.to) }
       : { start: day, end: new Date(day.getTime() + 86_400_000), allDay: true }),
-    summary: of.crewId ? `${job.siteName}: ${work}` : `${person.firmName}: ${work}`,
-    location: `${job.siteName}, ${job.place}`,
+    summary: oneLine(of.crewId ? `${job.siteName}: ${work}` : `${person.firmName}: ${work}`),
+    location: oneLine(`${job.siteName}, ${job.place}`),
     description: of.crewId
-      ? [job.note, job.recorded > 0 ? `${job.recorded} of ${job.trees} recorded` : null]
-          .filter(Boolean)
-          .join('\n') || null
+      ? job.recorded > 0
+        ? `${job.recorded} of ${job.trees} recorded`
+        : null
       : gone
         ? 'This was put on another day.'
         : 'The label and what is agreed with you hold. The day can change with the weather.',

@@ -30,6 +30,8 @@ export function BeginWork({
   const { send, busy, problem } = useVerb('begin-work')
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)
+  const [otherDay, setOtherDay] = useState(false)
+  const asksDay = otherDay || problem?.field === 'otherDay'
   const [seen, setSeen] = useState<Seen>(soil ? { soil } : {})
   const [closed, setClosed] = useState<string[]>([])
   const all = [...new Set(items.flatMap((i) => i.use.protectiveGear))]
@@ -48,6 +50,7 @@ export function BeginWork({
           on={gear}
           onChange={setGear}
           bloom={items.some((i) => i.use.neverInBloom) ? { looked: noBloom, onLooked: setNoBloom } : null}
+          otherDay={asksDay ? { known: otherDay, onKnown: setOtherDay } : null}
           looks={looks}
           seen={seen}
           onSeen={setSeen}
@@ -68,6 +71,7 @@ export function BeginWork({
             jobSubjectIds: ids,
             gear: gear.length === all.length,
             noBloom,
+            otherDay,
             seen: only(seen, looks),
           })
           if (!done) return

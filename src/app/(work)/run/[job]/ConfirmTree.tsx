@@ -32,6 +32,8 @@ export function ConfirmTree({
   const [tag, setTag] = useState('')
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)
+  const [otherDay, setOtherDay] = useState(false)
+  const asksDay = otherDay || problem?.field === 'otherDay'
   const [seen, setSeen] = useState<Seen>(soil ? { soil } : {})
   const all = item.use.protectiveGear
   const stems = isByPorts(tree.plan) && tree.plan.shape.stems ? tree.plan : null
@@ -42,6 +44,7 @@ export function ConfirmTree({
       tag,
       gear: gear.length === all.length,
       noBloom,
+      otherDay,
       seen: only(seen, item.looks),
     })
     if (begun !== null) onConfirmed()
@@ -82,6 +85,7 @@ export function ConfirmTree({
           on={gear}
           onChange={setGear}
           bloom={item.use.neverInBloom ? { looked: noBloom, onLooked: setNoBloom } : null}
+          otherDay={asksDay ? { known: otherDay, onKnown: setOtherDay } : null}
           looks={item.looks}
           seen={seen}
           onSeen={setSeen}

@@ -10,6 +10,7 @@ export function Gear({
   on,
   onChange,
   bloom,
+  otherDay,
   looks,
   seen,
   onSeen,
@@ -19,6 +20,8 @@ export function Gear({
   onChange: (on: string[]) => void
   /** Null where the card may be used in bloom. */
   bloom: { looked: boolean; onLooked: (looked: boolean) => void } | null
+  /** Null where the work stands on today. */
+  otherDay: { known: boolean; onKnown: (known: boolean) => void } | null
   /** What the gate asks of the trees. */
   looks: readonly LookedAt[]
   seen: Seen
@@ -28,26 +31,28 @@ export function Gear({
     <fieldset>
       <legend className="label">Protective gear, on before anything is opened</legend>
       {all.map((g) => (
-        <label key={g} className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px]">
-          <input
-            type="checkbox"
-            className="size-6 sm:size-5 accent-[var(--color-moss)]"
-            checked={on.includes(g)}
-            onChange={(e) => onChange(e.target.checked ? [...on, g] : on.filter((x) => x !== g))}
-          />
-          {g}
-        </label>
+        <Tick
+          key={g}
+          on={on.includes(g)}
+          onChange={(ticked) => onChange(ticked ? [...on, g] : on.filter((x) => x !== g))}
+          says={g}
+        />
       ))}
       {bloom && (
-        <label className="flex items-center gap-3 min-h-[44px] sm:min-h-[34px] mt-1 border-t border-line">
-          <input
-            type="checkbox"
-            className="size-6 sm:size-5 accent-[var(--color-moss)]"
-            checked={bloom.looked}
-            onChange={(e) => bloom.onLooked(e.target.checked)}
-          />
-          Looked: nothing is in open bloom on the trees or beneath them
-        </label>
+        <Tick
+          apart
+          on={bloom.looked}
+          onChange={bloom.onLooked}
+          says="Looked: nothing is in open bloom on the trees or beneath them"
+        />
+      )}
+      {otherDay && (
+        <Tick
+          apart
+          on={otherDay.known}
+          onChange={otherDay.onKnown}
+          says="It stands on another day and is done today all the same"
+        />
       )}
       {looks.map((field) => (
         <Look
@@ -58,6 +63,34 @@ export function Gear({
         />
       ))}
     </fieldset>
+  )
+}
+
+/** One thing that is ticked before work is begun. */
+function Tick({
+  on,
+  onChange,
+  says,
+  apart = false,
+}: {
+  on: boolean
+  onChange: (on: boolean) => void
+  says: string
+  /** It stands apart from those before it. */
+  apart?: boolean
+}) {
+  return (
+    <label
+      className={`flex items-center gap-3 min-h-[44px] sm:min-h-[34px] ${apart ? 'mt-1 border-t border-line' : ''}`}
+    >
+      <input
+        type="checkbox"
+        className="size-6 sm:size-5 accent-[var(--color-moss)]"
+        checked={on}
+        onChange={(e) => onChange(e.target.checked)}
+      />
+      {says}
+    </label>
   )
 }
 
