@@ -89,11 +89,11 @@ export const confirmTreeVerb = verb({
       )
     const looked = bloomNotLookedFor([subject], input.noBloom)
     if (looked) return looked
-    const day = await ofAnotherDay(context, [subject.jobId], input.otherDay)
-    if (day) return day
     const hands = await handsOf(context, [subject])
     const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen)
     if (not) return not
+    const day = await ofAnotherDay(context, [subject.jobId], input.otherDay)
+    if (day) return day
     await confirmSubjects(sql, [subject.id], at, input.seen)
     return ok({ confirmed: true })
   },
@@ -125,12 +125,6 @@ export const beginWorkVerb = verb({
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
     const bloom = bloomNotLookedFor(subjects, input.noBloom)
     if (bloom) return bloom
-    const day = await ofAnotherDay(
-      context,
-      subjects.map((s) => s.jobId),
-      input.otherDay,
-    )
-    if (day) return day
     const closed: string[] = []
     const open: string[] = []
     const hands = await handsOf(context, subjects)
@@ -142,6 +136,12 @@ export const beginWorkVerb = verb({
       else open.push(subject.id)
     }
     if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
+    const day = await ofAnotherDay(
+      context,
+      subjects.map((s) => s.jobId),
+      input.otherDay,
+    )
+    if (day) return day
     await confirmSubjects(sql, open, at, input.seen)
     return ok({ begun: open.length, closed })
   },

@@ -4,11 +4,13 @@ import type { OwnEntry } from '@/almanac/ownEntry'
 import type { Answer } from '@/calc/calculator'
 import type { Problem, Result } from '@/core/problem'
 import type { AskedStop, Roster } from '@/core/roster/weekAsked'
+import type { LabelSheet } from '@/core/tags/labelSheets'
 import type { TreeField } from '@/core/treeList/fields'
 import type { ReadList } from '@/core/treeList/readList'
 import type { WeekPlan } from '@/core/week/planWeek'
 import type { Trouble } from '@/db/queries/seal'
 import type { ReadFile } from '../trees/readFile'
+import type { Tag } from '../tags/tagSheet'
 import { threadFile } from './threadFile'
 import { Turns } from './turns'
 
@@ -23,6 +25,8 @@ export interface HeavyTasks {
   'check-ledger': { input: { firmId: string }; output: Trouble | null }
   /** A list of trees from a file: read, and what its rows say. */
   'read-trees': { input: ReadTreesTask; output: Result<ReadTrees> }
+  /** Tags to print. */
+  'tag-sheet': { input: { sheet: LabelSheet; skip: number; tags: readonly Tag[] }; output: Uint8Array }
 }
 
 /** A file with trees, and how it is to be understood. */
@@ -71,6 +75,7 @@ const DONE_BY: Record<keyof HeavyTasks, string> = {
   'plan-week': 'planFirmWeek',
   'check-ledger': 'checkLedger',
   'read-trees': 'readTrees',
+  'tag-sheet': 'drawTags',
 }
 
 interface Limits {
@@ -89,6 +94,7 @@ const LIMITS: Record<keyof HeavyTasks, Limits> = {
   // It rests most of its time.
   'check-ledger': { longest: 3_600_000, waiting: 200, memory: 512 },
   'read-trees': { longest: 60_000, waiting: 20, memory: 1024 },
+  'tag-sheet': { longest: 60_000, waiting: 6, memory: 512 },
 }
 
 /** Why a task did not end: it took too long, needed too much memory, or too many wait before it. */

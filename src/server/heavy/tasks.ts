@@ -5,6 +5,7 @@ import { planStops } from '@/core/roster/planStops'
 import { mendedList, readList } from '@/core/treeList/readList'
 import { checkLedger as check } from '../ledger/check'
 import { readStrictJson } from '../strictJson'
+import { tagSheet } from '../tags/tagSheet'
 import { readFile } from '../trees/readFile'
 import { runAfterPages } from './nice'
 import type { HeavyTasks, WeekNews } from './pool'
@@ -66,6 +67,15 @@ export function checkLedger({
   firmId,
 }: HeavyTasks['check-ledger']['input']): Promise<HeavyTasks['check-ledger']['output']> {
   return check(firmId)
+}
+
+/** Draws sheets of tags. */
+export function drawTags({
+  sheet,
+  skip,
+  tags,
+}: HeavyTasks['tag-sheet']['input']): Promise<HeavyTasks['tag-sheet']['output']> {
+  return tagSheet(sheet, tags, skip)
 }
 
 /** Reads a file with trees. Problems as `readFile`; `unknown` for a column that is told and is not in the file. */

@@ -28,6 +28,9 @@ const QUERY = {
     required: false,
   },
   units: { says: '“us” or “si”, for numbers without a unit', type: 'string', required: false },
+  size: { says: 'letter-30, letter-10, a4-24 or a4-14', type: 'string', required: false },
+  skip: { says: 'labels of the first sheet that are used already', type: 'integer', required: false },
+  block: { says: 'a block of the site; all of it where it is not said', type: 'string', required: false },
   all: { says: '1: nothing is taken where any row is refused', type: 'integer', required: false },
 } as const
 
@@ -151,6 +154,15 @@ export const ADDRESSES: readonly Address[] = [
     says: 'Of each active ingredient, by site, beside its limit.',
     query: ['year'],
     answers: 'text/csv',
+  },
+  {
+    method: 'get',
+    path: '/api/v1/tags.pdf',
+    id: 'tags-pdf',
+    title: 'Tags to print',
+    says: 'Sheets of labels with a square code and the tag in letters.',
+    query: ['site (needed)', 'size', 'skip', 'block'],
+    answers: 'application/pdf',
   },
   {
     method: 'get',

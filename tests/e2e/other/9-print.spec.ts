@@ -103,3 +103,28 @@ test('a reckoning with its working', async ({ page }) => {
   await expect(page.locator('dl dd').first()).toContainText('14')
   await check(page, 2, [/14.01 in/, 'Working', 'The label in your hand'])
 })
+
+test('tags: each tree of a block on a label, and its code leads to the tree', async ({ page }) => {
+  await signIn(page, 'arborist')
+  const site = await idOf(page, 'Hemlock Row')
+  await page.goto(`/grounds/${site}/tags`)
+  await enter(page, 'Labels of the first sheet used already', '30')
+  await expect(page.getByText('whole number from 0 to 29')).toBeVisible()
+  await enter(page, 'Labels of the first sheet used already', '28')
+  const href = await page.getByRole('link', { name: /^Make the sheet/ }).getAttribute('href')
+  const answer = await page.request.get(href!)
+  expect(answer.headers()['content-type']).toBe('application/pdf')
+  const document = await getDocumentProxy(new Uint8Array(await answer.body()))
+  const { text, totalPages } = await extractText(document)
+  const trees = (
+    (await (await page.request.get(`/api/v1/trees?site=${site}&limit=1000`)).json()) as {
+      trees: { id: string; tag: string }[]
+    }
+  ).trees
+  expect(totalPages).toBe(Math.ceil((trees.length + 28) / 30))
+  for (const { tag } of trees) expect(text.join('\n')).toContain(tag)
+  const { tagCode } = await import('../../../src/core/tags/tagCode')
+  await page.goto(`/t/${tagCode(trees[0]!.id).toLowerCase()}`)
+  await expect(page).toHaveURL(new RegExp(`/trees/${trees[0]!.id}`))
+  expect((await page.goto('/t/0000000000'))!.status()).toBe(404)
+})

@@ -90,6 +90,7 @@ export function SiteWork({ view }: { view: SiteView }) {
               <ButtonLink href={`/grounds/${view.site.id}/ahead`}>To come</ButtonLink>
               <ButtonLink href={`/grounds/${view.site.id}/season`}>Season</ButtonLink>
               <ButtonLink href={`/grounds/${view.site.id}/limits`}>Limits</ButtonLink>
+              <ButtonLink href={`/grounds/${view.site.id}/tags`}>Tags</ButtonLink>
               <ButtonLink href={`/turn?site=${view.site.id}`}>Whose turn</ButtonLink>
             </>
           )}
