@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { extractText, getDocumentProxy } from 'unpdf'
+import { tagCode } from '../../../src/core/tags/tagCode'
 import { enter, idOf, signIn } from '../signIn'
 
 /** What comes out of the printer: the work in words, on few sheets, without the frame and its buttons. */
@@ -105,12 +106,16 @@ test('a reckoning with its working', async ({ page }) => {
 })
 
 test('tags: each tree of a block on a label, and its code leads to the tree', async ({ page }) => {
-  await signIn(page, 'arborist')
-  const site = await idOf(page, 'Hemlock Row')
-  await page.goto(`/grounds/${site}/tags`)
-  await enter(page, 'Labels of the first sheet used already', '30')
+  await signIn(page, 'maren')
+  await page.goto(`/trees/${await idOf(page, 'Ash 14')}`)
+  await page.getByRole('link', { name: 'Ropewalk School' }).first().click()
+  await page.getByRole('link', { name: 'Tags', exact: true }).click()
+  await expect(page).toHaveURL(/\/tags$/)
+  const site = /grounds\/([^/]+)/.exec(page.url())![1]!
+  const used = page.getByLabel('Labels of the first sheet used already')
+  await used.fill('30')
   await expect(page.getByText('whole number from 0 to 29')).toBeVisible()
-  await enter(page, 'Labels of the first sheet used already', '28')
+  await used.fill('28')
   const href = await page.getByRole('link', { name: /^Make the sheet/ }).getAttribute('href')
   const answer = await page.request.get(href!)
   expect(answer.headers()['content-type']).toBe('application/pdf')
@@ -123,7 +128,6 @@ test('tags: each tree of a block on a label, and its code leads to the tree', as
   ).trees
   expect(totalPages).toBe(Math.ceil((trees.length + 28) / 30))
   for (const { tag } of trees) expect(text.join('\n')).toContain(tag)
-  const { tagCode } = await import('../../../src/core/tags/tagCode')
   await page.goto(`/t/${tagCode(trees[0]!.id).toLowerCase()}`)
   await expect(page).toHaveURL(new RegExp(`/trees/${trees[0]!.id}`))
   expect((await page.goto('/t/0000000000'))!.status()).toBe(404)
