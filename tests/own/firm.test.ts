@@ -1,76 +1,16 @@
-import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
-import { existsSync, mkdtempSync, readFileSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs'
-import { createServer } from 'node:net'
-import { tmpdir } from 'node:os'
+import { execFileSync } from 'node:child_process'
+import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs'
 import path from 'node:path'
 import { parse } from 'csv-parse/sync'
 import { unpacked } from '../unpacked'
+import { cleanUp, folder, own, serve } from './serving'
 
 /**
  * A firm of its own on a bare machine, from `bin/serve` to a restored backup: the app as it is run, asked over the wire, with a database of its
  * own. What goes out is read by a reader that is not the writer.
  */
 
-const folder = mkdtempSync(path.join(tmpdir(), 'elmhorn-own-'))
-const ENV = Object.fromEntries(
-  Object.entries(process.env).filter(
-    ([k]) => !/^(DATABASE|LEDGER|SESSION|WEATHER|ELMHORN|PUBLIC_URL|OUTBOX|PORT|HOST|NODE_ENV)/.test(k),
-  ),
-)
-const own = (name: string): NodeJS.ProcessEnv => ({
-  ...ENV,
-  NODE_ENV: 'production',
-  ELMHORN_DATA: path.join(folder, name),
-  OUTBOX_DIR: path.join(folder, name, 'outbox'),
-})
-
-const freePort = () =>
-  new Promise<number>((resolve) => {
-    const s = createServer().listen(0, '127.0.0.1', () => {
-      const { port } = s.address() as { port: number }
-      s.close(() => resolve(port))
-    })
-  })
-
-interface Served {
-  base: string
-  code: string | null
-  stop: () => Promise<number | null>
-}
-const running: ChildProcess[] = []
-
-/** Starts `bin/serve` and waits until it says where it is. */
-async function serve(name: string): Promise<Served> {
-  const port = await freePort()
-  const child = spawn('bash', ['bin/serve'], {
-    env: { ...own(name), PORT: String(port), TRUST_PROXY: '1' },
-  })
-  running.push(child)
-  let said = ''
-  await new Promise<void>((resolve, reject) => {
-    const hear = (piece: Buffer) => {
-      said += piece.toString()
-      if (/Elmhorn is at .*\n/.test(said)) setTimeout(resolve, 300)
-    }
-    child.stdout.on('data', hear)
-    child.stderr.on('data', (piece: Buffer) => (said += piece.toString()))
-    child.on('exit', () => reject(new Error(said)))
-  })
-  return {
-    base: `http://127.0.0.1:${port}`,
-    code: /Set-up code: (\S+)/.exec(said)?.[1] ?? null,
-    stop: () =>
-      new Promise((resolve) => {
-        child.on('exit', (code) => resolve(code))
-        child.kill('SIGTERM')
-      }),
-  }
-}
-
-afterAll(() => {
-  for (const child of running) child.kill('SIGTERM')
-  rmSync(folder, { recursive: true, force: true })
-})
+afterAll(cleanUp)
 
 /** The first message that is put into a folder; it is put there after the answer. */
 async function firstMail(outbox: string): Promise<string> {

@@ -117,12 +117,14 @@ test('tags: each tree of a block on a label, and its code leads to the tree', as
   await expect(page.getByText('whole number from 0 to 29')).toBeVisible()
   await used.fill('28')
   const href = await page.getByRole('link', { name: /^Make the sheet/ }).getAttribute('href')
-  const answer = await page.request.get(href!)
+  // As the browser says where it comes from.
+  const from = { headers: { 'sec-fetch-site': 'same-origin' } }
+  const answer = await page.request.get(href!, from)
   expect(answer.headers()['content-type']).toBe('application/pdf')
   const document = await getDocumentProxy(new Uint8Array(await answer.body()))
   const { text, totalPages } = await extractText(document)
   const trees = (
-    (await (await page.request.get(`/api/v1/trees?site=${site}&limit=1000`)).json()) as {
+    (await (await page.request.get(`/api/v1/trees?site=${site}&limit=1000`, from)).json()) as {
       trees: { id: string; tag: string }[]
     }
   ).trees
