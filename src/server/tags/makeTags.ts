@@ -68,15 +68,20 @@ export async function makeTags(person: PersonRow, asked: TagsAsked): Promise<Res
     await heavy('tag-sheet', person.firmId, {
       sheet: asked.sheet,
       skip: asked.skip,
-      tags: trees.map((t) => ({
-        tag: t.tag,
-        address: `${base.replace(/\/$/, '')}/t/${tagCode(t.id)}`,
-        kind: plain(t.host === UNKNOWN_KIND ? (t.listedAs ?? '') : hostName(t.host)),
-        place: plain(site.name),
-      })),
+      tags: [...trees]
+        .sort((a, b) => byNumber.compare(a.tag, b.tag))
+        .map((t) => ({
+          tag: t.tag,
+          address: `${base.replace(/\/$/, '')}/t/${tagCode(t.id)}`,
+          kind: plain(t.host === UNKNOWN_KIND ? (t.listedAs ?? '') : hostName(t.host)),
+          place: plain(site.name),
+        })),
     }),
   )
 }
+
+/** As a person counts: 2 before 10. */
+const byNumber = new Intl.Collator('en', { numeric: true })
 
 /** Small words beside the tag, with letters that cannot be printed left out. */
 const plain = (text: string) => [...text.normalize('NFC')].filter((sign) => PRINTABLE.test(sign)).join('')

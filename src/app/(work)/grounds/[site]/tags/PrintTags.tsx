@@ -28,8 +28,8 @@ export function PrintTags({ view }: { view: TagsView }) {
       />
       {!view.hasAddress && (
         <Note says="stop" className="mt-3 max-w-3xl">
-          Nobody has said where this app is reached from outside (PUBLIC_URL). The codes lead to the address
-          that stands in your browser now.
+          Whoever keeps the machine has not said where Elmhorn is reached from outside (PUBLIC_URL). The codes
+          lead to the address that stands in your browser now.
         </Note>
       )}
       <div className="grid gap-8 mt-4 md:grid-cols-[minmax(0,360px)_minmax(0,1fr)]">
