@@ -52,6 +52,11 @@ const listed = (sql: FirmSql) => sql`
   id uuid, tag text, host text, "listedAs" text, "eastM" double precision, "northM" double precision, placed boolean, crown integer,
   "heightM" double precision, "spreadM" double precision, block text, planted text, note text`
 
+/** A list may take longer than anything a hand waits for: on a busy machine a part of it is slow, not stuck. */
+export async function takeTime(sql: FirmSql): Promise<void> {
+  await sql`set local statement_timeout = '60s'`
+}
+
 /** Adds trees that a list brings, all of one site. */
 export async function bringTrees(
   sql: FirmSql,

@@ -16,6 +16,7 @@ import {
   addTreeImport,
   bringReadings,
   bringTrees,
+  takeTime,
   changeByList,
   countTreesUp,
   measureTrees,
@@ -131,6 +132,7 @@ export async function importTrees(person: PersonRow, asked: ImportAsked): Promis
   try {
     return ok(
       await inFirm(person.firmId, async (sql) => {
+        await takeTime(sql)
         await siteForChange(sql, site.id)
         const found = await look(sql)
         if (asked.all && list.refused.length + found.refused.length > 0)
