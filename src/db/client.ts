@@ -40,12 +40,17 @@ function pool(): postgres.Sql {
  * @example const trees = await inFirm(firmId, (sql) => treesOfSite(sql, siteId))
  */
 export function inFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return confined('', firmId, work)
+  return confined('', ['elmhorn.firm', firmId], work)
 }
 
-async function confined<T>(mode: string, firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+/** A transaction of the fenced application role, which sees what this one setting lets it see. */
+function confined<T>(
+  mode: string,
+  [setting, value]: readonly [string, string],
+  work: (sql: FirmSql) => Promise<T>,
+): Promise<T> {
   return transaction(mode, async (sql) => {
-    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
+    await sql`select set_config('role', 'elmhorn_app', true), set_config(${setting}, ${value}, true)`
     return work(sql)
   })
 }
@@ -88,23 +93,17 @@ async function transaction<T>(mode: string, work: (sql: FirmSql) => Promise<T>, 
 
 /** The same for reading alone, from one unchanging look at the firm: whatever is written meanwhile is not seen. */
 export function lookingAtFirm<T>(firmId: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return confined('isolation level repeatable read read only', firmId, work)
+  return confined('isolation level repeatable read read only', ['elmhorn.firm', firmId], work)
 }
 
 /** Runs `work` before any firm is known: it can see the one person and the attempts of this e-mail, nothing else. */
-export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return transaction('', async (sql) => {
-    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.signing_in', ${email}, true)`
-    return work(sql)
-  })
+export function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return confined('', ['elmhorn.signing_in', email], work)
 }
 
 /** Runs `work` before any firm is known: it can see the one token with this hash, nothing else. */
-export async function presenting<T>(tokenHash: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return transaction('', async (sql) => {
-    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.presented_token', ${tokenHash}, true)`
-    return work(sql)
-  })
+export function presenting<T>(tokenHash: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return confined('', ['elmhorn.presented_token', tokenHash], work)
 }
 
 /** Runs `work` before there is any firm, or while the first one (`firmId`) is made: it can see whether one was set up. */
@@ -117,11 +116,8 @@ export async function settingUp<T>(firmId: string | null, work: (sql: FirmSql) =
 }
 
 /** Runs `work` on watch over all ledgers: it can see seals and what checks found, nothing else. */
-export async function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  return transaction('', async (sql) => {
-    await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.watch', 'ledger', true)`
-    return work(sql)
-  })
+export function onWatch<T>(work: (sql: FirmSql) => Promise<T>): Promise<T> {
+  return confined('', ['elmhorn.watch', 'ledger'], work)
 }
 
 /** Under this name health tries whether the database takes writes, at most so often. */

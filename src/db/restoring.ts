@@ -1,5 +1,5 @@
 import postgres from 'postgres'
-import { keptColumns, type KeptColumn } from './queries/archive'
+import { keptColumns, named, type KeptColumn } from './queries/archive'
 
 /** A transaction of the owner of the tables in which one firm is put back. */
 export interface Restoring {
@@ -15,8 +15,6 @@ export interface Restoring {
     beside?: Record<string, string | Buffer>,
   ) => Promise<void>
 }
-
-const named = (name: string) => `"${name.replace(/"/g, '""')}"`
 
 /** Runs `work` as the owner of the tables, in one transaction: all of the firm is put back, or nothing. */
 export async function restoringFirm<T>(

@@ -39,7 +39,8 @@ async function ofAnotherDay(
   jobIds: readonly string[],
   known: boolean,
 ): Promise<Result<never> | null> {
-  for (const jobId of known ? [] : new Set(jobIds)) {
+  if (known) return null
+  for (const jobId of new Set(jobIds)) {
     const job = await jobById(sql, jobId)
     const today = job && dateIn(job.timeZone, at)
     if (job && today !== job.onDate)

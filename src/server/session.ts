@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { setTimeout as pause } from 'node:timers/promises'
 import { getIronSession } from 'iron-session'
 import { cookies, headers } from 'next/headers'
 import { v7 as uuidv7 } from 'uuid'
@@ -20,7 +21,7 @@ import { noteEvent } from '@/db/queries/step'
 import { serverEnvironment } from './environment'
 import { isFactor } from './house/factor'
 import { isId } from './id'
-import { inTurn, isKnownDevice, knowDevice, lookAt, pause } from './signInTurns'
+import { inTurn, isKnownDevice, knowDevice, lookAt } from './signInTurns'
 
 interface Sealed {
   sessionId?: string

@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto'
+import { setTimeout as pause } from 'node:timers/promises'
 import { getIronSession } from 'iron-session'
 import { cookies } from 'next/headers'
 import { serverEnvironment } from './environment'
@@ -18,9 +19,6 @@ const BREATH_MS = 60
 const NOT_BEFORE_MS = 400
 /** Nobody's password stands in for an address nobody has, unless so many of these wait already. */
 const MOST_DECOYS = 4
-
-/** Waits so many milliseconds. */
-export const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms))
 
 /** Does a piece of signing in when the turn of its source comes; null when too many of it wait. A known device goes ahead of its source. */
 export function inTurn<T>(

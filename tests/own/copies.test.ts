@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
 import path from 'node:path'
-import { cleanUp, folder, freePort, own, serve, type Served } from './serving'
+import { cleanUp, folder, freePort, own, serve, SETUP, type Served } from './serving'
 
 /**
  * Two copies of the app on one database that has a standby. One copy is lost in the middle, then the database: nothing that was acknowledged is
@@ -35,16 +35,7 @@ test('of what was acknowledged nothing is lost with a copy of the app, and nothi
   let copies: Served[] = [first, second]
   // Both say the same set-up code, and either takes it.
   expect(second.code).toBe(first.code)
-  const firm = {
-    name: 'Fennick Tree Care',
-    town: 'Larkwell',
-    latitude: 42.31,
-    longitude: -75.22,
-    timeZone: 'America/New_York',
-    units: 'us',
-    jurisdiction: 'united-states',
-  }
-  const who = { email: 'ilse@fennick.example', password: 'four words in a row' }
+  const { email, password } = SETUP.person
   const post = (base: string, address: string, json: unknown, headers: Record<string, string> = {}) =>
     fetch(base + address, {
       method: 'POST',
@@ -54,11 +45,12 @@ test('of what was acknowledged nothing is lost with a copy of the app, and nothi
     })
   const setUp = await post(second.base, '/api/setup', {
     code: first.code,
-    firm,
-    person: { ...who, name: 'Ilse Fennick', licence: 'FX-1' },
+    ...SETUP,
   })
   expect(setUp.status).toBe(201)
-  const { token } = (await (await post(first.base, '/api/v1/session', who)).json()) as { token: string }
+  const { token } = (await (await post(first.base, '/api/v1/session', { email, password })).json()) as {
+    token: string
+  }
   // A firm with a ledger beside it, put back while the other works.
   const said = execFileSync('bash', ['bin/restore-firm', 'tests/archives/version-1.zip'], {
     env: { ...own('one'), ...on(ports[0]) },

@@ -3,7 +3,7 @@ import { existsSync, readFileSync, readdirSync, statSync, writeFileSync } from '
 import path from 'node:path'
 import { parse } from 'csv-parse/sync'
 import { unpacked } from '../unpacked'
-import { cleanUp, folder, own, serve } from './serving'
+import { cleanUp, folder, own, serve, SETUP } from './serving'
 
 /**
  * A firm of its own on a bare machine, from `bin/serve` to a restored backup: the app as it is run, asked over the wire, with a database of its
@@ -19,24 +19,6 @@ async function firstMail(outbox: string): Promise<string> {
     if (found) return path.join(outbox, found)
     await new Promise((rested) => setTimeout(rested, 50))
   }
-}
-
-const SETUP = {
-  firm: {
-    name: 'Fennick Tree Care',
-    town: 'Larkwell',
-    latitude: 42.31,
-    longitude: -75.22,
-    timeZone: 'America/New_York',
-    units: 'us',
-    jurisdiction: 'united-states',
-  },
-  person: {
-    name: 'Ilse Fennick',
-    email: 'ilse@fennick.example',
-    password: 'four words in a row',
-    licence: 'FX-1',
-  },
 }
 
 test('a firm is set up once, works, is backed up while it serves, and stands again from the file', async () => {

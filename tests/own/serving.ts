@@ -75,3 +75,22 @@ export function cleanUp(): void {
   for (const child of running) child.kill('SIGTERM')
   rmSync(folder, { recursive: true, force: true })
 }
+
+/** A firm and its first person, as they are set up. */
+export const SETUP = {
+  firm: {
+    name: 'Fennick Tree Care',
+    town: 'Larkwell',
+    latitude: 42.31,
+    longitude: -75.22,
+    timeZone: 'America/New_York',
+    units: 'us',
+    jurisdiction: 'united-states',
+  },
+  person: {
+    name: 'Ilse Fennick',
+    email: 'ilse@fennick.example',
+    password: 'four words in a row',
+    licence: 'FX-1',
+  },
+}

@@ -1,3 +1,4 @@
+import { byTag } from '../text/byTag'
 import type { Method } from '../card/card'
 import { grouped } from '../grouped'
 import type { PlainDate } from '../time/calendar'
@@ -141,10 +142,6 @@ function inParts(works: readonly OpenWork[], longest: number): OpenWork[][] {
   }
   return found.filter((p) => p.length > 0)
 }
-
-const TAGS = new Intl.Collator('en', { numeric: true })
-
-const byTag = (a: OpenWork, b: OpenWork) => TAGS.compare(a.tag, b.tag) || (a.id < b.id ? -1 : 1)
 
 function stopOf(works: readonly OpenWork[]): Stop {
   const first = works[0]!

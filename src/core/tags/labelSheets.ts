@@ -70,9 +70,23 @@ export const LABEL_SHEETS: readonly LabelSheet[] = [
   },
 ]
 
+/** How many labels a sheet has. */
+export const labelsOn = (sheet: LabelSheet): number => sheet.columns * sheet.rows
+
+/** How many labels of a sheet are used already, as typed; null for what leaves none or is no number. `readUsed(sheet, '3') === 3` */
+export function readUsed(sheet: LabelSheet, typed: string): number | null {
+  return /^\d{1,3}$/.test(typed) && Number(typed) < labelsOn(sheet) ? Number(typed) : null
+}
+
+/** What stays free around what is printed on a label, mm. */
+export const EDGE = 2.5
+
+/** The side of the square code on a label, mm. */
+export const codeSide = (sheet: LabelSheet): number => sheet.label.height - 2 * EDGE
+
 /** Where the `n`th label lies, from 0: its sheet and its corner, mm. `placeOf(sheet, 31).page === 1` on one of 30 */
 export function placeOf(sheet: LabelSheet, n: number): { page: number; x: number; y: number } {
-  const each = sheet.columns * sheet.rows
+  const each = labelsOn(sheet)
   const on = n % each
   return {
     page: Math.floor(n / each),

@@ -21,13 +21,14 @@ export async function keptColumns(sql: Pick<FirmSql, 'unsafe'>): Promise<Map<str
     join pg_type t on t.oid = a.atttypid
     left join pg_index i on i.indrelid = c.oid and i.indisprimary
     where c.relnamespace = 'public'::regnamespace and c.relkind in ('r', 'p') and not c.relispartition
-      and exists (select 1 from pg_attribute f where f.attrelid = c.oid and f.attname in ('firm_id', 'id') and not f.attisdropped)
+      and exists (select 1 from pg_attribute f where f.attrelid = c.oid and f.attname = 'firm_id' and not f.attisdropped)
     order by c.relname collate "C", a.attname collate "C"`))
     tables.set(c.table, [...(tables.get(c.table) ?? []), c])
   return tables
 }
 
-const named = (name: string) => `"${name.replace(/"/g, '""')}"`
+/** A name of a table or column as a statement has it. */
+export const named = (name: string) => `"${name.replace(/"/g, '""')}"`
 
 /** Rows of a table as lines of JSON with their keys in one order, by the key of the table; the firm itself is not said in each. */
 export async function* linesOf(

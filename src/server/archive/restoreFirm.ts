@@ -84,19 +84,26 @@ async function putBack(
   for (const kind of Object.keys(KEPT)) {
     const file = listed.get(fileOf(kind))
     if (!file) continue
-    const entry = entries.get(file.path)
-    if (!entry) throw new NotRestored(`${file.path} is missing from it.`)
+    const entry = entryOf(entries, file.path)
     const reader = lineReader(to, kind, zip, entries, listed)
     const { rows, sha256 } = await eachLine(await zip.openReadStreamPromise(entry), (line, n) =>
       reader.take(line, n),
     )
     await reader.end()
-    if (rows !== file.rows || sha256 !== file.sha256)
-      throw new NotRestored(`${file.path} is not as it was made: it was changed or damaged.`)
+    if (rows !== file.rows || sha256 !== file.sha256) throw notAsMade(file.path)
     all += rows
   }
   return all
 }
+
+function entryOf(entries: Map<string, Entry>, path: string): Entry {
+  const entry = entries.get(path)
+  if (!entry) throw new NotRestored(`${path} is missing from it.`)
+  return entry
+}
+
+const notAsMade = (path: string) =>
+  new NotRestored(`${path} is not as it was made: it was changed or damaged.`)
 
 /** Takes the lines of a kind and puts them in, some at a time. */
 function lineReader(
@@ -128,11 +135,9 @@ function lineReader(
         throw new NotRestored(`Line ${n} of ${fileOf(kind)} has other fields than those before it.`)
       if (kind === 'photo') {
         const path = photoFile(String((line as Record<string, unknown>).id))
-        const entry = entries.get(path)
-        if (!entry) throw new NotRestored(`${path} is missing from it.`)
-        const jpeg = await wholeOf(zip, entry)
+        const jpeg = await wholeOf(zip, entryOf(entries, path))
         if (createHash('sha256').update(jpeg).digest('hex') !== listed.get(path)?.sha256)
-          throw new NotRestored(`${path} is not as it was made: it was changed or damaged.`)
+          throw notAsMade(path)
         return to.put(kind, names, [text], { jpeg })
       }
       lines.push(text)

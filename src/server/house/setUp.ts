@@ -1,3 +1,4 @@
+import { setTimeout as pause } from 'node:timers/promises'
 import { v7 as uuidv7 } from 'uuid'
 import type { z } from 'zod'
 import type { setUpAsks } from '@/asks/house'
@@ -9,7 +10,6 @@ import { noteAttempt, recentAttempts } from '@/db/queries/person'
 import { noteEvent } from '@/db/queries/step'
 import { hashPassword } from '../password'
 import { waitBefore } from '../session'
-import { pause } from '../signInTurns'
 import { isSetUpCode, isToBeSetUp } from './setUpCode'
 
 /** Under this name wrong codes are counted, as wrong passwords are under their address. */

@@ -1,8 +1,9 @@
 import { hostName } from '@/almanac/hosts'
 import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { ok, refuse, type Result } from '@/core/problem'
-import { LABEL_SHEETS, type LabelSheet } from '@/core/tags/labelSheets'
+import { LABEL_SHEETS, labelsOn, readUsed, type LabelSheet } from '@/core/tags/labelSheets'
 import { tagCode } from '@/core/tags/tagCode'
+import { byTag } from '@/core/text/byTag'
 import { inFirm } from '@/db/client'
 import type { PersonRow } from '@/db/queries/person'
 import { siteById } from '@/db/queries/site'
@@ -11,7 +12,7 @@ import { serverEnvironment } from '../environment'
 import { heavy } from '../heavy/pool'
 
 /** As many tags are printed at once. */
-export const MOST_TAGS = 2000
+const MOST_TAGS = 2000
 /** What the letters of every PDF reader can write. */
 const PRINTABLE = /^[\x20-\x7e\u00a0-\u00ff€‚ƒ„…†‡ˆ‰Š‹ŒŽ‘’“”•–—˜™š›œžŸ]*$/
 
@@ -31,10 +32,14 @@ export function tagsAsked(query: URLSearchParams): Result<Pick<TagsAsked, 'block
   const sheet = LABEL_SHEETS.find((s) => s.id === size)
   if (!sheet) return refuse('unknown', 'size', `size is one of ${LABEL_SHEETS.map((s) => s.id).join(', ')}.`)
   const skip = query.get('skip') || '0'
-  const most = sheet.columns * sheet.rows - 1
-  if (!/^\d{1,3}$/.test(skip) || Number(skip) > most)
-    return refuse('out-of-range', 'skip', `Labels used already are a whole number from 0 to ${most}.`)
-  return ok({ block: query.get('block') || null, sheet, skip: Number(skip) })
+  const used = readUsed(sheet, skip)
+  if (used === null)
+    return refuse(
+      'out-of-range',
+      'skip',
+      `Labels used already are a whole number from 0 to ${labelsOn(sheet) - 1}.`,
+    )
+  return ok({ block: query.get('block') || null, sheet, skip: used })
 }
 
 /**
@@ -68,20 +73,15 @@ export async function makeTags(person: PersonRow, asked: TagsAsked): Promise<Res
     await heavy('tag-sheet', person.firmId, {
       sheet: asked.sheet,
       skip: asked.skip,
-      tags: [...trees]
-        .sort((a, b) => byNumber.compare(a.tag, b.tag))
-        .map((t) => ({
-          tag: t.tag,
-          address: `${base.replace(/\/$/, '')}/t/${tagCode(t.id)}`,
-          kind: plain(t.host === UNKNOWN_KIND ? (t.listedAs ?? '') : hostName(t.host)),
-          place: plain(site.name),
-        })),
+      tags: trees.sort(byTag).map((t) => ({
+        tag: t.tag,
+        address: `${base}/t/${tagCode(t.id)}`,
+        kind: plain(t.host === UNKNOWN_KIND ? (t.listedAs ?? '') : hostName(t.host)),
+        place: plain(site.name),
+      })),
     }),
   )
 }
-
-/** As a person counts: 2 before 10. */
-const byNumber = new Intl.Collator('en', { numeric: true })
 
 /** Small words beside the tag, with letters that cannot be printed left out. */
 const plain = (text: string) => [...text.normalize('NFC')].filter((sign) => PRINTABLE.test(sign)).join('')

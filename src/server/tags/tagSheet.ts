@@ -1,6 +1,6 @@
 import PDFDocument from 'pdfkit'
 import QRCode from 'qrcode'
-import { placeOf, type LabelSheet } from '@/core/tags/labelSheets'
+import { codeSide, EDGE, placeOf, type LabelSheet } from '@/core/tags/labelSheets'
 
 /** A tag to be printed. */
 export interface Tag {
@@ -30,22 +30,21 @@ export async function tagSheet(sheet: LabelSheet, tags: readonly Tag[], skip: nu
   const pieces: Uint8Array[] = []
   doc.on('data', (piece: Uint8Array) => pieces.push(piece))
   const written = new Promise<void>((resolve) => doc.on('end', resolve))
+  const side = codeSide(sheet)
   let page = -1
   tags.forEach((tag, n) => {
     const place = placeOf(sheet, n + skip)
     if (place.page !== page) doc.addPage()
     page = place.page
-    const edge = 2.5
-    const side = label.height - 2 * edge
-    square(doc, tag.address, pt(place.x + edge), pt(place.y + edge), pt(side))
-    const left = pt(place.x + side + 2 * edge)
-    const width = pt(label.width - side - 3 * edge)
+    square(doc, tag.address, pt(place.x + EDGE), pt(place.y + EDGE), pt(side))
+    const left = pt(place.x + side + 2 * EDGE)
+    const width = pt(label.width - side - 3 * EDGE)
     doc.font('Helvetica-Bold').fillColor('black')
     let size = LARGEST
     while (size > SMALLEST && doc.fontSize(size).widthOfString(tag.tag) > width) size -= 1
     size = Math.min(size, pt(side) * 0.5)
     doc.fontSize(size)
-    const top = pt(place.y + edge)
+    const top = pt(place.y + EDGE)
     const one = { lineBreak: false, width, height: size * 1.2, ellipsis: true } as const
     doc.text(tag.tag, left, top, one)
     doc.font('Helvetica').fontSize(8)

@@ -6,32 +6,31 @@ export interface Address {
   title: string
   says: string
   query: readonly (keyof typeof QUERY)[]
+  /** Of these what cannot be left out. */
+  needs?: readonly (keyof typeof QUERY)[]
   answers: string
   /** Whoever keeps the house alone. */
   keeps?: boolean
 }
 
 const QUERY = {
-  site: { says: 'the id of a site', type: 'string', required: false },
-  'site (needed)': { says: 'the id of a site', type: 'string', required: true },
+  site: { says: 'the id of a site', type: 'string' },
   after: {
     says: 'the id of the last one you have; nothing begins at the first',
     type: 'string',
-    required: false,
   },
-  limit: { says: 'how many at most, 1 to 1,000; 100 where it is not said', type: 'integer', required: false },
-  year: { says: 'a year, as 2026; this one where it is not said', type: 'integer', required: false },
-  mode: { says: '“look” changes nothing, “take” takes what is not refused', type: 'string', required: true },
+  limit: { says: 'how many at most, 1 to 1,000; 100 where it is not said', type: 'integer' },
+  year: { says: 'a year, as 2026; this one where it is not said', type: 'integer' },
+  mode: { says: '“look” changes nothing, “take” takes what is not refused', type: 'string' },
   columns: {
     says: 'a JSON object of header to field, or null to leave a column out',
     type: 'string',
-    required: false,
   },
-  units: { says: '“us” or “si”, for numbers without a unit', type: 'string', required: false },
-  size: { says: 'letter-30, letter-10, a4-24 or a4-14', type: 'string', required: false },
-  skip: { says: 'labels of the first sheet that are used already', type: 'integer', required: false },
-  block: { says: 'a block of the site; all of it where it is not said', type: 'string', required: false },
-  all: { says: '1: nothing is taken where any row is refused', type: 'integer', required: false },
+  units: { says: '“us” or “si”, for numbers without a unit', type: 'string' },
+  size: { says: 'letter-30, letter-10, a4-24 or a4-14', type: 'string' },
+  skip: { says: 'labels of the first sheet that are used already', type: 'integer' },
+  block: { says: 'a block of the site; all of it where it is not said', type: 'string' },
+  all: { says: '1: nothing is taken where any row is refused', type: 'integer' },
 } as const
 
 const PAGED = ['after', 'limit'] as const
@@ -80,7 +79,8 @@ export const ADDRESSES: readonly Address[] = [
     id: 'trees',
     title: 'Trees of a site',
     says: 'Tag, kind, position, last reading and stage of each.',
-    query: ['site (needed)', ...PAGED],
+    query: ['site', ...PAGED],
+    needs: ['site'],
     answers: 'application/json',
   },
   {
@@ -89,7 +89,8 @@ export const ADDRESSES: readonly Address[] = [
     id: 'import-trees',
     title: 'Trees from a list',
     says: 'The body is the list, text/csv or application/geo+json.',
-    query: ['site (needed)', 'mode', 'columns', 'units', 'all'],
+    query: ['site', 'mode', 'columns', 'units', 'all'],
+    needs: ['site', 'mode'],
     answers: 'application/json',
   },
   {
@@ -161,7 +162,8 @@ export const ADDRESSES: readonly Address[] = [
     id: 'tags-pdf',
     title: 'Tags to print',
     says: 'Sheets of labels with a square code and the tag in letters.',
-    query: ['site (needed)', 'size', 'skip', 'block'],
+    query: ['site', 'size', 'skip', 'block'],
+    needs: ['site'],
     answers: 'application/pdf',
   },
   {
@@ -196,11 +198,11 @@ export function describedAddresses(): Record<string, Record<string, unknown>> {
         description: a.keeps ? `${a.says} For whoever keeps the house.` : a.says,
         parameters: [
           ...a.query.map((name) => {
-            const { says, type, required } = QUERY[name]
+            const { says, type } = QUERY[name]
             return {
-              name: name.replace(' (needed)', ''),
+              name,
               in: 'query',
-              required,
+              required: a.needs?.includes(name) ?? false,
               description: says,
               schema: { type },
             }

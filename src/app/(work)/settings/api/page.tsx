@@ -26,7 +26,7 @@ export default async function ApiPage() {
           ),
           cells: [
             `${a.title}. ${a.says}${a.keeps ? ' For whoever keeps the house.' : ''}`,
-            a.query.join(', ').replace(' (needed)', '') || 'nothing',
+            a.query.join(', ') || 'nothing',
           ],
         }))}
       />

@@ -1,6 +1,6 @@
 'use client'
 import { useState } from 'react'
-import { LABEL_SHEETS, placeOf } from '@/core/tags/labelSheets'
+import { codeSide, EDGE, LABEL_SHEETS, labelsOn, placeOf, readUsed } from '@/core/tags/labelSheets'
 import type { TagsView } from '@/server/read/tags'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
@@ -14,8 +14,8 @@ export function PrintTags({ view }: { view: TagsView }) {
   const [block, setBlock] = useState('')
   const [used, setUsed] = useState('0')
   const sheet = LABEL_SHEETS.find((s) => s.id === size)!
-  const each = sheet.columns * sheet.rows
-  const skip = /^\d{1,3}$/.test(used.trim()) && Number(used) < each ? Number(used) : null
+  const each = labelsOn(sheet)
+  const skip = readUsed(sheet, used.trim())
   const trees = block === '' ? site.trees : (blocks.find((b) => b.name === block)?.trees ?? 0)
   const sheets = skip === null ? null : Math.ceil((trees + skip) / each)
   const query = new URLSearchParams({ site: site.id, size, skip: String(skip ?? 0), ...(block && { block }) })
@@ -90,7 +90,7 @@ export function PrintTags({ view }: { view: TagsView }) {
           {Array.from({ length: each }, (_, n) => {
             const at = placeOf(sheet, n)
             const printed = n >= (skip ?? 0) && n < (skip ?? 0) + trees
-            const side = sheet.label.height - 5
+            const side = codeSide(sheet)
             return (
               <g key={n}>
                 <rect
@@ -106,8 +106,8 @@ export function PrintTags({ view }: { view: TagsView }) {
                 {printed && (
                   <>
                     <rect
-                      x={at.x + 2.5}
-                      y={at.y + 2.5}
+                      x={at.x + EDGE}
+                      y={at.y + EDGE}
                       width={side}
                       height={side}
                       className="fill-ink"
