@@ -52,8 +52,8 @@ async function addPlace(
   },
 ) {
   await sql`insert into client (id, firm_id, name, contact) values (${idFor(`client ${key}`)}, ${firmId}, ${place.client}, ${place.contact})`
-  await sql`insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, note, latitude, longitude)
-    values (${idFor(`site ${key}`)}, ${firmId}, ${idFor(`client ${key}`)}, ${place.name}, ${place.where}, ${ZONE}, ${place.areaM2}, ${place.note},
+  await sql`insert into site (id, firm_id, client_id, name, place, time_zone, area_m2, area_typed_m2, note, latitude, longitude)
+    values (${idFor(`site ${key}`)}, ${firmId}, ${idFor(`client ${key}`)}, ${place.name}, ${place.where}, ${ZONE}, ${place.areaM2}, ${place.areaM2}, ${place.note},
       ${place.lies?.[0] ?? null}, ${place.lies?.[1] ?? null})`
   for (const [i, f] of place.features.entries())
     await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry)
@@ -124,6 +124,9 @@ export async function loadDemo(real = new Date()): Promise<'loaded' | 'there alr
     }
   })
   const story = new Story(start)
+  // Whoever began there looked for water and wells first; the only ones are drawn.
+  for (const key of ['school', 'court', ...[...MORE_PLACES, ...COURT_PLACES].map((p) => p.key)])
+    await story.do('maren', 900, 'say-water', { siteId: idFor(`site ${key}`), said: true })
   await localRules(story)
   await crewsOfFirm(story, today)
   await story.trees('school', SCHOOL_TREES, today)

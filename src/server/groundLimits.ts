@@ -1,8 +1,14 @@
 import { activeKey } from '@/core/actives/actives'
 import { eachActive } from '@/core/limits/counted'
 import { groundLimit, refusedByGround, yearlyLimit } from '@/core/limits/ground'
+import { overPlanned } from '@/core/limits/usedUp'
+import type { GroundUse } from '@/core/limits/ground'
+import type { Method } from '@/core/card/card'
+import type { UseOf } from '@/core/methods/plan'
 import { methodOf } from '@/core/methods/registry'
 import { refuse, type Result } from '@/core/problem'
+import type { UnitSystem } from '@/core/quantity/format'
+import type { FirmSql } from '@/db/client'
 import type { UseRow } from '@/db/queries/card'
 import { groundUse, siteForChange } from '@/db/queries/limit'
 import type { NewSubject } from '@/db/queries/prescription'
@@ -49,4 +55,26 @@ export async function refusedByLimits(
     if (over) return over
   }
   return null
+}
+
+/**
+ * Why work that is planned may not go on as it stands, as all that is planned is more than its ground may get in the year; null while it fits.
+ * What is read of a ground is read once.
+ */
+export function limitsPassed(sql: FirmSql, units: UnitSystem) {
+  const read = new Map<string, Promise<{ areaM2: number | null; used: GroundUse[] }>>()
+  const of = async (siteId: string, year: string) => ({
+    areaM2: (await siteById(sql, siteId))?.areaM2 ?? null,
+    used: await groundUse(sql, siteId, year),
+  })
+  return async (
+    work: { use: UseOf<Method>; product: { actives: readonly { name: string }[] }; siteId: string },
+    on: string,
+  ): Promise<string | null> => {
+    if (!work.use.limits?.activePerAreaYear || !methodOf(work.use).onGround) return null
+    const key = `${work.siteId} ${on.slice(0, 4)}`
+    if (!read.has(key)) read.set(key, of(work.siteId, on.slice(0, 4)))
+    const { areaM2, used } = await read.get(key)!
+    return areaM2 === null ? null : overPlanned(work, areaM2, used, on, units)
+  }
 }

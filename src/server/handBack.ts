@@ -3,6 +3,7 @@ import { ok, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
 import { openSubjects, waitingFor, withdrawSubjects } from '@/db/queries/prescription'
 import { restage } from '@/db/queries/tree'
+import { freeLimit } from './anew'
 import { notBegun } from './notBegun'
 import { id, line } from '@/asks/text'
 import { verb } from './verb'
@@ -22,7 +23,7 @@ export const handBackVerb = verb({
     const { sql, person, at } = context
     const found = await notBegun(sql, input.jobSubjectIds)
     if (!found.ok) return found
-    const { subjects } = found.value
+    const { subjects, trees } = found.value
     for (const prescriptionId of new Set(subjects.map((s) => s.prescriptionId))) {
       const own = subjects.filter((s) => s.prescriptionId === prescriptionId)
       // What waited for a step that is handed back is planned anew with it; what is only done if something is found falls with what waits for it.
@@ -47,6 +48,10 @@ export const handBackVerb = verb({
         ? null
         : `Handed back by ${person.name} on ${spokenDate(dateIn(subjects[0]!.timeZone, at))}: ${input.words}`
     for (const treeId of new Set(subjects.map((s) => s.treeId))) await restage(sql, treeId, said)
+    await freeLimit(
+      context,
+      trees.map((t) => t.siteId),
+    )
     return ok({ back: subjects.length })
   },
 })

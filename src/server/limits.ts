@@ -6,6 +6,7 @@ import { dateIn } from '@/core/time/calendar'
 import { activesOnShelf } from '@/db/queries/card'
 import { noteAppliedByOthers, setArea, siteForChange } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
+import { remark } from './anew'
 import { day, id, line, typed } from '@/asks/text'
 import { verb } from './verb'
 
@@ -28,7 +29,8 @@ export const noteAppliedVerb = verb({
     onDate: day(),
     source: line('How it is known', 300, 4),
   }),
-  run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
+  run: async (context, input): Promise<Result<{ id: string }>> => {
+    const { sql, person, now } = context
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
     if (input.onDate > dateIn(site.timeZone, now))
@@ -68,6 +70,7 @@ export const noteAppliedVerb = verb({
       at: now,
       by: person.id,
     })
+    await remark(context, { siteId: site.id })
     return ok({ id: input.id })
   },
 })
@@ -77,9 +80,16 @@ export const setAreaVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.siteId,
   input: z.strictObject({ siteId: id('siteId'), area: typed('Area', 60) }),
-  run: async ({ sql, person }, input): Promise<Result<{ areaM2: number }>> => {
+  run: async (context, input): Promise<Result<{ areaM2: number }>> => {
+    const { sql, person } = context
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
+    if (site.areaMeasured)
+      return refuse(
+        'conflict',
+        'area',
+        'The ground is drawn on the plan, and its area is measured there; change it on the plan.',
+      )
     const area = readQuantity(input.area, 'area', 'area', {
       bareUnit: person.units === 'us' ? 'acre' : 'm2',
       name: 'Area',
@@ -87,7 +97,9 @@ export const setAreaVerb = verb({
     if (!area.ok) return area
     if (!(area.value.si > 0 && area.value.si <= LARGEST_M2))
       return refuse('out-of-range', 'area', 'The area must be more than zero; check the number and the unit.')
+    await siteForChange(sql, site.id)
     await setArea(sql, site.id, area.value.si)
+    await remark(context, { siteId: site.id })
     return ok({ areaM2: area.value.si })
   },
 })

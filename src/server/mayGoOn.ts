@@ -141,7 +141,8 @@ function factsOf(hand: TreeAtHand, q: Asked): Facts {
     ...(live !== null && { crownLost: 100 - live }),
     ...(q.eaten !== undefined && q.eaten !== null && { eaten: q.eaten }),
     ...(q.harvestOn !== undefined && q.harvestOn !== null && { harvestOn: q.harvestOn }),
-    water: hand.water,
+    ...(hand.water !== undefined && { water: hand.water }),
+    near: hand.near,
     ...(hand.joined !== null && { joined: hand.joined }),
     there: foundAt(hand),
     unsafe: [...signsOfDanger(seen), ...screenedDanger(hand.screen)],
@@ -162,7 +163,16 @@ function ownSays(hand: TreeAtHand, use: UseOf<Method>, on: string): Question['ow
 
 /** May a use of a card go on a tree on a day? All that closes it, and what must be asked. */
 export function gateOf(hand: TreeAtHand, row: UseRow, q: Asked): Answer {
-  return gate(questionOf(hand, row, q))
+  const answer = gate(questionOf(hand, row, q))
+  return { ...answer, asks: answer.asks.map((a) => ({ ...a, message: onPlan(hand, a.field) ?? a.message })) }
+}
+
+/** What only the plan of the site answers, and where it is answered. */
+function onPlan({ tree }: TreeAtHand, field: string): string | null {
+  if (field !== 'water' && field !== 'near') return null
+  return tree.placed
+    ? `Nobody has said where water and wells lie at ${tree.siteName}. Draw them on its plan, or say there that there is none.`
+    : `${tree.tag} is not on the plan of ${tree.siteName}, and distances are kept there. Put it where it stands first.`
 }
 
 /** Why work that was signed may not be done at a tree on another day, or undefined; who eats of it was answered when it was signed. */

@@ -7,6 +7,7 @@ import { absences, crews, holdCrews, members } from '@/db/queries/crew'
 import { jobById, jobOfDay, moveSubjects } from '@/db/queries/job'
 import { addMoved } from '@/db/queries/moved'
 import { boundsOf } from '@/db/queries/occurrence'
+import { freeLimit, remark } from './anew'
 import { refusedByLimits } from './groundLimits'
 import { notBegun } from './notBegun'
 import { refusedDay } from './onJob'
@@ -124,6 +125,9 @@ export async function moveTrees(
       by: person.id,
       at,
     })
+  // What stood against it stood on its day.
+  if (otherDay) await remark(context, { treeIds: trees.map((t) => t.id) })
+  if (otherDay) await freeLimit(context, [job.siteId])
   return ok({ jobId, trees: trees.length })
 }
 

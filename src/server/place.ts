@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { doubtPlace, spreadOf, together, type Place } from '@/core/place/place'
 import { refuse, type Result } from '@/core/problem'
-import { featuresOfSite, type FeatureRow } from '@/db/queries/site'
+import { featuresOfSite, type FeatureRow } from '@/db/queries/plan'
 import { spreadOfTrees } from '@/db/queries/tree'
 import { typed } from '@/asks/text'
 import type { Context } from './verb'

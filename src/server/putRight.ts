@@ -14,6 +14,7 @@ import {
 } from '@/db/queries/tree'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { remark } from './anew'
+import { noteMoved } from './plan/planStep'
 import { askAboutPlace, placeFields } from './place'
 import { changedMeanwhile, standingTree } from './standing'
 import { id, line, typed, version } from '@/asks/text'
@@ -30,7 +31,11 @@ export const moveTreeVerb = verb({
     const asked = await askAboutPlace(context, tree.value.siteId, input, tree.value)
     if (asked) return asked
     const moved = await moveTree(context.sql, input.treeId, input.version, input)
-    return moved === null ? changedMeanwhile() : ok({ version: moved })
+    if (moved === null) return changedMeanwhile()
+    await noteMoved(context, tree.value, input)
+    // It may stand nearer to water now.
+    await remark(context, { treeIds: [input.treeId] })
+    return ok({ version: moved })
   },
 })
 
@@ -66,7 +71,7 @@ export const strikeReadingVerb = verb({
         `The dose that is with the crew${onDay(open.onDate)} rests on this reading. Take that prescription back first, then strike the reading out and plan anew.`,
       )
     await strikeReading(sql, { ...input, firmId: person.firmId, at: now, by: person.id })
-    await remark(context, { treeId: input.treeId })
+    await remark(context, { treeIds: [input.treeId] })
     return ok({ struck: true })
   },
 })

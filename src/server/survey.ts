@@ -96,7 +96,7 @@ export const changeTreeVerb = verb({
     }
     const version = await changeTree(sql, input.treeId, input.version, input)
     if (version === null) return changedMeanwhile()
-    await remark(context, { treeId: input.treeId })
+    await remark(context, { treeIds: [input.treeId] })
     return ok({ version })
   },
 })
@@ -119,7 +119,7 @@ export const confirmIdentityVerb = verb({
     if (!tree.ok) return tree
     if (!(await isKnown(sql, input.host))) return noSuchKind
     await confirmIdentity(sql, input.treeId, input.host, person.id, now)
-    await remark(context, { treeId: input.treeId })
+    await remark(context, { treeIds: [input.treeId] })
     return ok({ host: input.host, name: hostName(input.host) })
   },
 })
@@ -189,7 +189,7 @@ export const addReadingVerb = verb({
       typed: input.stems.map((s) => (/[a-z"']/i.test(s) ? s : `${s} ${input.bareUnit}`)).join(' + '),
       doubts,
     })
-    await remark(context, { treeId: input.treeId })
+    await remark(context, { treeIds: [input.treeId] })
     return ok({ diameterM: trunk.value.equivalentDiameter })
   },
 })

@@ -10,7 +10,6 @@ import type { DayFacts, TreeFacts } from '@/core/methods/facts'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { ROOTS_JOIN } from '@/core/gate/order'
 import { eachHole } from '@/core/ports/marks'
-import type { Length } from '@/core/quantity/units'
 import { toSI } from '@/core/quantity/units'
 import type { StandingRule } from '@/core/rules/localRule'
 import { dateIn, spokenDate } from '@/core/time/calendar'
@@ -20,12 +19,12 @@ import { screensOfTrees, type ScreenRow } from '@/db/queries/decideSite'
 import { earlierWork } from '@/db/queries/prescription'
 import { newestReadings, type ReadingRow } from '@/db/queries/reading'
 import { holesOfTrees, marksOfTrees, type MarkRow } from '@/db/queries/ring'
-import type { FeatureRow } from '@/db/queries/site'
+import type { FeatureRow } from '@/db/queries/plan'
 import { listingsOfTrees, nearOfKind, type NearRow, type TreeRow } from '@/db/queries/tree'
 import { spotOf } from '@/db/queries/weather'
 import { ownOf } from './almanac'
 import { useOf } from './historyOf'
-import { placeAtHand } from './placeAtHand'
+import { placeAtHand, type PlaceAtHand } from './placeAtHand'
 import { seasonAtHand, type SeasonAtHand } from './seasonAtHand'
 import type { Reading } from './verb'
 import { knownWeather, type KnownWeather } from './weather/known'
@@ -40,7 +39,8 @@ export interface TreeAtHand {
   marks: MarkRow[]
   /** Everything that was, is or will be put on it. */
   history: Use[]
-  water: { distance: Length; what: string } | null
+  water: ReturnType<PlaceAtHand['waterAt']>
+  near: ReturnType<PlaceAtHand['nearAt']>
   /** A tree of the same kind stands so near that their roots may be joined; null where nothing asks for it. */
   joined: boolean | null
   /** What could break, over whom, as it was last screened. */
@@ -160,7 +160,8 @@ export async function treesAtHand(
       marks: ringed,
       // What is promised and late may go on on any day.
       history: before.map((e) => useOf(e, own)).filter((e) => e.to === undefined || e.to >= today),
-      water: place?.waterAt(tree) ?? null,
+      water: place?.waterAt(tree),
+      near: place?.nearAt(tree) ?? [],
       joined: carriesOn(cause?.ways ?? []) ? nearBy.has(tree.id) : null,
       features: place?.features ?? [],
       weather,

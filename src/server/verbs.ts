@@ -51,6 +51,10 @@ import {
   takePersonBackVerb,
 } from './house/people'
 import { confirmFactorVerb, endFactorVerb, startFactorVerb } from './house/factor'
+import { changeOutlineVerb, drawOutlinesVerb, takeOutlineVerb } from './plan/outlines'
+import { placePictureVerb } from './plan/picture'
+import { undoPlanStepVerb } from './plan/undoPlanStep'
+import { sayWaterVerb } from './plan/water'
 import { undoImportVerb } from './trees/importTrees'
 import { mayDo, type Performable } from './verb'
 
@@ -69,6 +73,12 @@ export const VERBS = {
   'set-block': setBlockVerb,
   'sign-block': signBlockVerb,
   'move-tree': moveTreeVerb,
+  'draw-outlines': drawOutlinesVerb,
+  'change-outline': changeOutlineVerb,
+  'take-outline': takeOutlineVerb,
+  'say-water': sayWaterVerb,
+  'place-picture': placePictureVerb,
+  'undo-plan-step': undoPlanStepVerb,
   'strike-reading': strikeReadingVerb,
   'remove-tree': removeTreeVerb,
   'merge-trees': mergeTreesVerb,

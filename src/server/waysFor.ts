@@ -17,7 +17,7 @@ import { cardWindow, foundAt, gateOf, goesBeside, isFor } from './mayGoOn'
 import { cardSource, type TreeAtHand } from './treesAtHand'
 
 /** Asks of the gate that only a look at the tree answers. */
-const LOOKED_FOR: readonly string[] = ['leaf', 'bloom', 'beneath', 'larvae', 'bark', 'sort']
+const LOOKED_FOR: readonly string[] = ['leaf', 'bloom', 'beneath', 'larvae', 'bark', 'sort', 'water', 'near']
 
 const kindsIn = ({ use, product }: UseRow) => {
   const facts = productOf(use, product)

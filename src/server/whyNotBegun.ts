@@ -14,6 +14,7 @@ import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
+import { limitsPassed } from './groundLimits'
 import { against, gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import type { TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
@@ -99,6 +100,13 @@ export async function whyNotBegun(
   )
   if (closed[0])
     return refuse('not-allowed', 'rule', `${said(closed[0])} Hand it back, with this as the reason.`)
+  const over = await limitsPassed(sql, person.units)({ ...subject, siteId: hand.tree.siteId }, today)
+  if (over)
+    return refuse(
+      'over-label',
+      'limit',
+      `${over} Begin nothing; hand trees back until it fits, with this as the reason.`,
+    )
   const ask = asks.find((a) => isLook(a.field))
   if (ask) return refuse('missing', `seen.${ask.field}`, `Look at the tree first: ${ask.message}`)
   // Work by hand has no dose.
@@ -127,7 +135,9 @@ async function workedOutAgain(
     newest: newest ? { id: newest.id, diameter } : null,
     namesHost: namesHost(subject.use, subject.host),
     cardReplaced: false,
+    // Asked with the gate of today.
     closedByRule: false,
+    overLimit: false,
   })
   if (anew === 'kind')
     return refuse(

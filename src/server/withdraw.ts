@@ -5,6 +5,7 @@ import { jobSubjectsForChange } from '@/db/queries/job'
 import { openSubjects, prescriptionsOfTree, withdrawSubjects } from '@/db/queries/prescription'
 import { restage, treeForChange } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
+import { freeLimit } from './anew'
 import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
@@ -17,7 +18,8 @@ export const withdrawPrescriptionVerb = verb({
     prescriptionId: id('prescriptionId'),
     words: line('Why it is taken back', 300, 4),
   }),
-  run: async ({ sql }, input): Promise<Result<{ withdrawn: true }>> => {
+  run: async (context, input): Promise<Result<{ withdrawn: true }>> => {
+    const { sql } = context
     const tree = await treeForChange(sql, input.treeId)
     const found =
       tree && (await prescriptionsOfTree(sql, tree.id)).filter((p) => p.id === input.prescriptionId)
@@ -50,6 +52,7 @@ export const withdrawPrescriptionVerb = verb({
       input.words,
     )
     await restage(sql, tree.id)
+    await freeLimit(context, [tree.siteId])
     return ok({ withdrawn: true })
   },
 })

@@ -6,6 +6,7 @@ import * as followUps from '@/db/queries/followUp'
 import * as people from '@/db/queries/person'
 import * as records from '@/db/queries/record'
 import * as sites from '@/db/queries/site'
+import * as plans from '@/db/queries/plan'
 import * as readings from '@/db/queries/reading'
 import * as ring from '@/db/queries/ring'
 import * as trees from '@/db/queries/tree'
@@ -115,7 +116,7 @@ test('every query function answers firm B with nothing of firm A', async () => {
     holesOfTree: (s) => ring.holesOfTree(s, t),
     run: (s) => trees.treesWaiting(s, 'run').then((w) => w.trees),
     siteById: (s) => sites.siteById(s, a.site),
-    featuresOfSite: (s) => sites.featuresOfSite(s, a.site),
+    featuresOfSite: (s) => plans.featuresOfSite(s, a.site),
     assessmentOfTree: (s) => assessments.assessmentOfTree(s, t),
     findingsOf: (s) => assessments.findingsOf(s, ids.assessment),
     diagnosesOfTree: (s) => assessments.diagnosesOfTree(s, t),

@@ -38,7 +38,9 @@ export async function makeFirm(name: string): Promise<TestFirm> {
         values (${ids[role]}, ${id}, ${`${role}.${id}@test.example`.replace(' ', '')}, ${role}, ${role}, ${role === 'technician' ? null : 'T-1'}, 'none')`
     const client = uuidv7()
     await sql`insert into client (id, firm_id, name) values (${client}, ${id}, 'Client')`
-    await sql`insert into site (id, firm_id, client_id, name, place, time_zone) values (${site}, ${id}, ${client}, ${`${name} site`}, 'Testham', 'America/New_York')`
+    // Somebody has looked for water and wells there.
+    await sql`insert into site (id, firm_id, client_id, name, place, time_zone, water_said_at, water_said_by)
+      values (${site}, ${id}, ${client}, ${`${name} site`}, 'Testham', 'America/New_York', ${NOON}, ${ids.arborist})`
     const { card } = CARDS[0]!
     await addCard(sql, { id: uuidv7(), firmId: id, version: 1, card, useIds: [label], at: NOON, by: null })
     await addLot(sql, { id: uuidv7(), firmId: id, code: card.code, number: 'LOT-1', expiresOn: null })

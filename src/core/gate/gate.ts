@@ -60,7 +60,7 @@ export function gate(q: Question): Answer {
 }
 
 /** Fields that are only still to be said when work is signed. */
-export const ASKED_AT_SIGNING: readonly string[] = ['eaten', 'harvestOn']
+export const ASKED_AT_SIGNING: readonly string[] = ['eaten', 'harvestOn', 'water', 'near']
 
 /** A refusal as a sentence of its rule and its way out. */
 export function said(r: Pick<Refusal, 'why' | 'wayOut'>): string {

@@ -6,6 +6,7 @@ import type { Keeps, Use, UsedActive } from '../history/use'
 import type { Problem } from '../problem'
 import type { UnitSystem } from '../quantity/format'
 import type { Length } from '../quantity/units'
+import type { TooNear } from '../rules/keptClear'
 import type { StandingRule } from '../rules/localRule'
 import type { InWindow } from '../season/cardWindow'
 import type { PlainDate } from '../time/calendar'
@@ -105,6 +106,8 @@ export interface Facts {
   eaten?: boolean
   /** The nearest water or well; null where there is none. */
   water?: { distance: Length; what: string } | null
+  /** What of the plan is nearer than the distance that is kept from it; null while nobody has said where the tree stands. */
+  near?: readonly TooNear[] | null
   snow?: boolean
   /** Findings that are there, by their ids. */
   there?: readonly string[]

@@ -6,6 +6,7 @@ const stands: Rests = {
   namesHost: true,
   cardReplaced: false,
   closedByRule: false,
+  overLimit: false,
 }
 
 test.each<[Partial<Rests>, ReturnType<typeof anewOf>]>([
@@ -19,11 +20,14 @@ test.each<[Partial<Rests>, ReturnType<typeof anewOf>]>([
   [{ closedByRule: true }, 'rule'],
   [{ closedByRule: true, cardReplaced: true }, 'card'],
   [{ closedByRule: true, newest: { id: 'b', diameter: 0.43 as never } }, 'rule'],
+  [{ overLimit: true }, 'limit'],
+  [{ overLimit: true, closedByRule: true }, 'rule'],
+  [{ overLimit: true, newest: { id: 'b', diameter: 0.43 as never } }, 'limit'],
   [{ namesHost: false, cardReplaced: true, newest: { id: 'b', diameter: 1 as never } }, 'kind'],
 ])('%j is %s', (part, why) => {
   expect(anewOf({ ...stands, ...part })).toBe(why)
 })
 
 test('each says what is to be done', () => {
-  for (const said of Object.values(ANEW)) expect(said).toMatch(/anew|again/)
+  for (const said of Object.values(ANEW)) expect(said).toMatch(/anew|again|until it fits/)
 })

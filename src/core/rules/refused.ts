@@ -109,6 +109,11 @@ function againstOne(rule: LocalRule, f: RuleFacts): { why: string; wayOut: strin
 
 const again = (day: PlainDate) => `Again from ${spokenDate(day)}.`
 
+/** True where a rule of the place asks how far water is: `asksForWater(rules, 'soil-drench')`. */
+export function asksForWater(rules: readonly StandingRule[], method: Method): boolean {
+  return rules.some(({ rule }) => rule.kind === 'setback' && rule.methods.includes(method))
+}
+
 /** The rule by which work is not left to the client; undefined where none stands against it. */
 export function refusedToAmateur(rules: readonly StandingRule[], method: Method): StandingRule | undefined {
   return rules.find(({ rule }) => rule.kind === 'amateur' && rule.methods.includes(method))

@@ -19,20 +19,21 @@ export interface RestsRow {
   siteId: string
   eastM: Length
   northM: Length
+  placed: boolean
   actives: { name: string; group: string }[]
   /** The day it is booked for; null while it stands on none. */
   onDate: string | null
   use: UseOf<Method>
 }
 
-/** Work with the crew on a tree, by a card, on a site, or in a district; null is every one. */
+/** Work with the crew on trees, by a card, on a site, or in a district; null is every one. */
 export async function restsOf(
   sql: FirmSql,
-  of: { treeId: string } | { code: string } | { siteId: string } | { district: string | null },
+  of: { treeIds: readonly string[] } | { code: string } | { siteId: string } | { district: string | null },
 ): Promise<RestsRow[]> {
   const which =
-    'treeId' in of
-      ? sql`x.tree_id = ${of.treeId}`
+    'treeIds' in of
+      ? sql`x.tree_id = any(${of.treeIds as string[]})`
       : 'code' in of
         ? sql`c.code = ${of.code}`
         : 'siteId' in of
@@ -43,7 +44,7 @@ export async function restsOf(
   const rows = await sql<(RestsRow & { useId: string })[]>`
     select x.id, u.id as "useId", x.tree_id as "treeId", x.anew, t.host, x.reading_id as "readingId", (x.plan->>'diameter')::double precision as diameter, c.version,
       (select max(n.version) from card n where n.firm_id = c.firm_id and n.code = c.code) as "newestVersion", ${useBody(sql)} as use,
-      t.site_id as "siteId", t.east_m as "eastM", t.north_m as "northM", c.body->'actives' as actives,
+      t.site_id as "siteId", t.east_m as "eastM", t.north_m as "northM", t.placed, c.body->'actives' as actives,
       (select max(j.on_date)::text from job_subject js join job j on j.firm_id = js.firm_id and j.id = js.job_id
         where js.firm_id = x.firm_id and js.subject_id = x.id and js.status = 'open') as "onDate"
     from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
@@ -52,6 +53,14 @@ export async function restsOf(
       join card c on c.firm_id = u.firm_id and c.id = u.card_id
     where x.status = 'handed' and ${which}`
   return rows.map(({ useId, ...r }) => ({ ...r, use: readUse(useId, r.use) }))
+}
+
+/** Whether work at a site is held back by the yearly limit of its ground. */
+export async function heldByLimit(sql: FirmSql, siteId: string): Promise<boolean> {
+  const rows = await sql`
+    select 1 from item_subject x join tree t on t.firm_id = x.firm_id and t.id = x.tree_id
+    where x.anew = 'limit' and x.status = 'handed' and t.site_id = ${siteId} limit 1`
+  return rows.length > 0
 }
 
 export async function markAnew(sql: FirmSql, subjectId: string, anew: Anew | null): Promise<void> {

@@ -48,14 +48,17 @@ export async function* linesOf(
   for await (const some of rows.cursor(500)) for (const { line } of some) yield line
 }
 
-/** The ids of all photographs, in order. */
+/** The ids of all photographs and pictures of plans, in order. */
 export async function photoIds(sql: FirmSql): Promise<string[]> {
-  return (await sql<{ id: string }[]>`select id from photo order by id`).map((p) => p.id)
+  return (
+    await sql<{ id: string }[]>`select id from photo union all select id from plan_picture order by id`
+  ).map((p) => p.id)
 }
 
 /** A photograph as it was taken in. */
 export async function photoBytes(sql: FirmSql, id: string): Promise<Uint8Array> {
-  const [row] = await sql<{ jpeg: Uint8Array }[]>`select jpeg from photo where id = ${id}`
+  const [row] = await sql<{ jpeg: Uint8Array }[]>`
+    select jpeg from photo where id = ${id} union all select jpeg from plan_picture where id = ${id}`
   if (!row) throw new Error(`there is no photograph ${id}`)
   return row.jpeg
 }

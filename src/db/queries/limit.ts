@@ -61,8 +61,10 @@ export async function siteForChange(sql: FirmSql, siteId: string): Promise<void>
   await sql`select 1 from site where id = ${siteId} for no key update`
 }
 
+/** Sets the area of a site as it was typed; what is measured on its plan goes before it. */
 export async function setArea(sql: FirmSql, siteId: string, areaM2: number): Promise<void> {
-  await sql`update site set area_m2 = ${areaM2} where id = ${siteId}`
+  await sql`update site set area_typed_m2 = ${areaM2}, area_m2 = case when area_measured then area_m2 else ${areaM2} end
+    where id = ${siteId}`
 }
 
 /** The years in which anything that counts was put on a site or is planned there, the newest first. */

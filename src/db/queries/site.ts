@@ -8,20 +8,25 @@ export interface SiteRow {
   client: string
   note: string | null
   areaM2: number | null
+  /** The area is that of the ground drawn on its plan. */
+  areaMeasured: boolean
   timeZone: string
   /** Where rules of the place are looked for; null where none is named. */
   district: string | null
   /** When work may be done there; null for any time. */
   hours: SiteHours[] | null
   clientId: string
+  /** Where the plan’s corner lies, degrees; null while nobody has said. */
+  corner: { latitude: number; longitude: number } | null
   /** Put away: nothing is worked there any more. */
   away: boolean
   trees: number
 }
 
 const columns = (sql: FirmSql) => sql`
-  s.id, s.name, s.place, c.name as client, s.note, s.area_m2 as "areaM2", s.time_zone as "timeZone",
-  s.district, s.hours, s.client_id as "clientId", s.archived_at is not null as away, s.trees`
+  s.id, s.name, s.place, c.name as client, s.note, s.area_m2 as "areaM2", s.area_measured as "areaMeasured", s.time_zone as "timeZone",
+  s.district, s.hours, s.client_id as "clientId", s.archived_at is not null as away, s.trees,
+  case when s.latitude is not null then jsonb_build_object('latitude', s.latitude, 'longitude', s.longitude) end as corner`
 
 /** The sites that are worked at with their client, by name; those that are put away when asked for. */
 export async function sites(sql: FirmSql, archived = false): Promise<SiteRow[]> {
@@ -151,18 +156,4 @@ export async function districts(sql: FirmSql): Promise<string[]> {
 
 export async function setDistrict(sql: FirmSql, id: string, district: string | null): Promise<void> {
   await sql`update site set district = ${district} where id = ${id}`
-}
-
-export interface FeatureRow {
-  id: string
-  kind: 'boundary' | 'building' | 'wall' | 'path' | 'water' | 'bed' | 'well'
-  name: string | null
-  geometry: { type: 'Polygon' | 'LineString' | 'Point'; coordinates: unknown }
-}
-
-/** Outlines drawn on the site plan, metres east and north of the site's corner. */
-export async function featuresOfSite(sql: FirmSql, siteId: string): Promise<FeatureRow[]> {
-  return sql<
-    FeatureRow[]
-  >`select id, kind, name, geometry from site_feature where site_id = ${siteId} order by kind, id`
 }

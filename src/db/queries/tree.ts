@@ -20,6 +20,8 @@ export interface TreeRow {
   identityConfirmedAt: Date | null
   eastM: Length
   northM: Length
+  /** False while it only lies beside the plan, as nobody has said where it stands. */
+  placed: boolean
   liveCrownPercent: number | null
   note: string | null
   status: 'standing' | 'removed'
@@ -42,7 +44,7 @@ export interface TreeRow {
 
 const columns = (sql: FirmSql) => sql`
   t.id, t.site_id as "siteId", s.name as "siteName", s.archived_at is not null as "siteAway", s.time_zone as "timeZone", t.tag, t.host, t.listed_as as "listedAs",
-  t.identity_confirmed_at as "identityConfirmedAt", t.east_m as "eastM", t.north_m as "northM",
+  t.identity_confirmed_at as "identityConfirmedAt", t.east_m as "eastM", t.north_m as "northM", t.placed,
   t.live_crown_percent as "liveCrownPercent", t.note, t.status, t.version, t.stage, t.block, t.returned,
   t.diameter_m as "diameterM", t.read_at as "readAt",
   t.removed_words as "removedWords", t.removed_at as "removedAt", t.merged_into as "mergedInto"`
@@ -406,9 +408,19 @@ export async function moveTree(
   place: { eastM: Length; northM: Length },
 ): Promise<number | null> {
   const rows = await sql<{ version: number }[]>`
-    update tree set east_m = ${place.eastM}, north_m = ${place.northM}, version = version + 1
+    update tree set east_m = ${place.eastM}, north_m = ${place.northM}, placed = true, version = version + 1
     where id = ${id} and version = ${version} returning version`
   return rows[0]?.version ?? null
+}
+
+/** Puts a tree where it stood before, on the plan or beside it. */
+export async function placeTree(
+  sql: FirmSql,
+  id: string,
+  place: { eastM: Length; northM: Length; placed: boolean },
+): Promise<void> {
+  await sql`update tree set east_m = ${place.eastM}, north_m = ${place.northM}, placed = ${place.placed}, version = version + 1
+    where id = ${id}`
 }
 
 /**
@@ -480,3 +492,12 @@ export const treesToDecide = treesFor((sql) => sql`t.stage = 'decide'`)
 
 /** Those that wait for a prescription: decided to treat, or to care for, of which products may be part. */
 export const treesToPrescribe = treesFor(toPrescribe)
+
+/** The tags of trees by their ids. */
+export async function tagsOfTrees(sql: FirmSql, ids: readonly string[]): Promise<Map<string, string>> {
+  if (ids.length === 0) return new Map()
+  const rows = await sql<
+    { id: string; tag: string }[]
+  >`select id, tag from tree where id = any(${ids as string[]})`
+  return new Map(rows.map((r) => [r.id, r.tag]))
+}

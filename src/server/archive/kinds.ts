@@ -8,7 +8,10 @@ export const KEPT: Record<string, string> = {
   licence: 'Licences of the people: number, what for, until when.',
   client: 'Clients with their contacts and how they want to be told.',
   site: 'Sites with address, position, hours and what to know before going there.',
-  site_feature: 'What a plan shows beside trees: buildings, paving, beds, water.',
+  site_feature:
+    'What a plan shows beside trees: ground, buildings, paving, beds, water, wells, hives, play grounds.',
+  plan_picture: 'Pictures that lie under plans. The pictures lie in photos/.',
+  plan_step: 'Changes of plans, as they were before and after.',
   site_money: 'What work costs and trees are worth at a site.',
   tree: 'Trees, standing and gone.',
   stem_reading: 'Readings of trunks, as typed and in metres.',
@@ -81,10 +84,14 @@ export const LEFT_COLUMNS: Record<string, readonly string[]> = {
     'recovery_codes',
   ],
   photo: ['jpeg'],
+  plan_picture: ['jpeg'],
 }
 
 /** The file of a kind of thing: `stem_reading` → `stem-reading.jsonl`. */
 export const fileOf = (kind: string): string => `${kind.replace(/_/g, '-')}.jsonl`
+
+/** Kinds whose pictures lie in files of their own. */
+export const PICTURED: readonly string[] = ['photo', 'plan_picture']
 
 /** The file of a photograph. */
 export const photoFile = (id: string): string => `photos/${id}.jpg`

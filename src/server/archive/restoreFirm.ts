@@ -6,7 +6,7 @@ import { z } from 'zod'
 import { NEWEST_MIGRATION } from '@/db/newestMigration'
 import { restoringFirm, type Restoring } from '@/db/restoring'
 import { hashPassword } from '../password'
-import { FORMAT, KEPT, LEFT_COLUMNS, fileOf, photoFile, type Manifest } from './kinds'
+import { FORMAT, KEPT, LEFT_COLUMNS, PICTURED, fileOf, photoFile, type Manifest } from './kinds'
 
 const ManifestOf = z.object({
   format: z.literal(FORMAT.format),
@@ -133,7 +133,7 @@ function lineReader(
       names ??= keys
       if (names.length !== keys.length || names.some((k) => !(k in line)))
         throw new NotRestored(`Line ${n} of ${fileOf(kind)} has other fields than those before it.`)
-      if (kind === 'photo') {
+      if (PICTURED.includes(kind)) {
         const path = photoFile(String((line as Record<string, unknown>).id))
         const jpeg = await wholeOf(zip, entryOf(entries, path))
         if (createHash('sha256').update(jpeg).digest('hex') !== listed.get(path)?.sha256)

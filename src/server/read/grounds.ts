@@ -1,6 +1,7 @@
 import { ownHosts } from '../almanac'
 import { calendarLinks } from '@/db/queries/calendar'
-import { featuresOfSite, siteById, sites } from '@/db/queries/site'
+import { featuresOfSite, pictureOfSite } from '@/db/queries/plan'
+import { siteById, sites } from '@/db/queries/site'
 import { rulesAt } from '@/db/queries/localRule'
 import { HOSTS } from '@/almanac/hosts'
 import { spreadOf, type Spread } from '@/core/place/place'
@@ -40,13 +41,14 @@ export function siteView(id: string, moving: string | null = null) {
     const { sql, person } = context
     const site = isId(id) ? await siteById(sql, id) : undefined
     if (!site) return null
-    const [list, tree, rules, links, features, hosts, spread] = await Promise.all([
+    const [list, tree, rules, links, features, picture, hosts, spread] = await Promise.all([
       pageOfTrees(context, site, null, {}),
       moving ? treeById(sql, moving) : undefined,
       rulesAt(sql, site.id),
       // Under which the client's calendar is read.
       calendarLinks(sql, { crewId: null, clientId: site.clientId }),
       featuresOfSite(sql, id),
+      pictureOfSite(sql, id),
       ownHosts(sql),
       site.trees > SITE_PAGE ? planOf(context, site, null) : null,
     ])
@@ -56,6 +58,7 @@ export function siteView(id: string, moving: string | null = null) {
       rules: rules.length,
       links,
       features,
+      picture,
       moving: moved && {
         id: moved.id,
         tag: moved.tag,

@@ -269,7 +269,7 @@ async function take(
   if (site.latitude === null && corner !== null) await placeSite(sql, site.id, corner)
   // What is with the crew may have to be worked out again.
   for (const { there } of found.changed)
-    if (there.stage === 'run') await remark({ sql, person }, { treeId: there.id })
+    if (there.stage === 'run') await remark({ sql, person }, { treeIds: [there.id] })
   await noteEvent(sql, {
     id: uuidv7(),
     firmId: person.firmId,

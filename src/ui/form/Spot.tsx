@@ -1,28 +1,17 @@
 'use client'
-import { useState } from 'react'
 import { useFormContext } from 'react-hook-form'
 import { Button } from '../pieces/Button'
+import { useHere } from '../plan/useHere'
 import { Asked } from './Asked'
 
 /** Latitude and longitude of a form, typed or taken from where this device is. `within` is the path they stand under. */
 export function Spot({ within = '' }: { within?: string }) {
   const { setValue } = useFormContext()
-  const [said, setSaid] = useState<string | null>(null)
   const at = (name: string) => (within ? `${within}.${name}` : name)
-  function here() {
-    if (!('geolocation' in navigator))
-      return setSaid('This device does not know where it is; type the degrees.')
-    setSaid('Looking where this device is …')
-    navigator.geolocation.getCurrentPosition(
-      ({ coords }) => {
-        setValue(at('latitude'), coords.latitude.toFixed(5), { shouldValidate: true })
-        setValue(at('longitude'), coords.longitude.toFixed(5), { shouldValidate: true })
-        setSaid(`Taken from this device, within ${Math.round(coords.accuracy)} m.`)
-      },
-      () => setSaid('This device does not say where it is; type the degrees.'),
-      { enableHighAccuracy: true, timeout: 15_000 },
-    )
-  }
+  const here = useHere(({ latitude, longitude }) => {
+    setValue(at('latitude'), latitude.toFixed(5), { shouldValidate: true })
+    setValue(at('longitude'), longitude.toFixed(5), { shouldValidate: true })
+  })
   return (
     <div>
       <div className="grid grid-cols-2 gap-3">
@@ -30,11 +19,11 @@ export function Spot({ within = '' }: { within?: string }) {
         <Asked at={at('longitude')} />
       </div>
       <div className="flex flex-wrap items-center gap-3 mt-1.5">
-        <Button quiet onClick={here}>
+        <Button quiet onClick={here.ask}>
           Take where I am
         </Button>
         <span role="status" className="text-small text-ink2">
-          {said}
+          {here.said}
         </span>
       </div>
     </div>

@@ -1,4 +1,5 @@
 import { builtOver } from '@/core/place/builtOver'
+import { isClosedGround } from '@/core/place/outlineKinds'
 import { showGround, type UnitSystem } from '@/core/quantity/format'
 import { FILL, points, type Feature } from '@/ui/plan/outline'
 
@@ -21,16 +22,16 @@ export function Surroundings({
   /** Metres from the middle of the trunk that are reached; null where only the trunk is. */
   reach: number | null
   /** The nearest water or well. */
-  water: { distance: number; what: string } | null
+  water: { distance: number; what: string } | null | undefined
   units: UnitSystem
 }) {
-  const near = setback !== null && water !== null && water.distance < setback * 3
+  const near = setback !== null && !!water && water.distance < setback * 3
   const built =
     reach !== null &&
     builtOver(
       tree,
       reach * 1.1,
-      features.filter((f) => f.kind === 'building').map((f) => f.geometry),
+      features.filter((f) => isClosedGround(f.kind)).map((f) => f.geometry),
     ) > 0
   if (!near && !built) return null
   const half = Math.max(6, (near ? Math.max(setback, water.distance) : 0) * 1.25, (reach ?? 0) * 1.3)

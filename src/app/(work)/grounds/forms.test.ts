@@ -25,6 +25,7 @@ function NewTreeKept() {
     siteId: 's-1',
     ownHosts: [],
     units: 'us',
+    corner: null,
     place,
     onPlace,
     typed,
@@ -34,12 +35,19 @@ function NewTreeKept() {
 }
 function MoveTreeKept() {
   const [place, onPlace] = useState<TypedPlace>({ east: '', north: '' })
-  return h(MoveTree, { tree: { id: 't-1', tag: 'Ash 1', version: 3 } as never, units: 'us', place, onPlace })
+  return h(MoveTree, {
+    tree: { id: 't-1', tag: 'Ash 1', version: 3 } as never,
+    units: 'us',
+    corner: null,
+    place,
+    onPlace,
+  })
 }
 
 const limits = {
   site,
   units: 'us',
+  corner: null,
   year: 2026,
   today: '2026-06-15',
   years: [2026],

@@ -1,5 +1,6 @@
 'use client'
 import { useState, type FormEvent } from 'react'
+import type { Spot } from '@/core/place/onGlobe'
 import { readPlace, type TypedPlace } from '@/core/place/place'
 import type { Problem } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
@@ -9,17 +10,20 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
+import { ByPosition } from './ByPosition'
 import { PlaceFields } from './PlaceFields'
 
 /** Puts a tree where it stands on the plan. */
 export function MoveTree({
   tree,
   units,
+  corner,
   place,
   onPlace,
 }: {
   tree: NonNullable<SiteView['moving']>
   units: UnitSystem
+  corner: Spot | null
   place: TypedPlace
   onPlace: (place: TypedPlace) => void
 }) {
@@ -44,6 +48,7 @@ export function MoveTree({
     <form onSubmit={submit} className="bg-sheet border border-line p-4 grid gap-3" noValidate>
       <h2>Move {tree.tag}</h2>
       <PlaceFields place={place} units={units} problem={problem} onPlace={onPlace} />
+      <ByPosition corner={corner} units={units} onPlace={onPlace} />
       <Doubt problem={problem} busy={verb.busy} onKeep={(code) => void save([code])} />
       <ProblemNote
         problem={

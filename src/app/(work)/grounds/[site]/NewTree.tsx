@@ -2,6 +2,7 @@
 import { useState, type FormEvent } from 'react'
 import { HOSTS, hostName } from '@/almanac/hosts'
 import { lineage } from '@/core/kind/kind'
+import type { Spot } from '@/core/place/onGlobe'
 import { readPlace, type TypedPlace } from '@/core/place/place'
 import type { Problem } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
@@ -12,6 +13,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
+import { ByPosition } from './ByPosition'
 import { PlaceFields } from './PlaceFields'
 
 /** By name; a narrower kind stands with its wider one. */
@@ -33,6 +35,7 @@ export function NewTree({
   siteId,
   ownHosts,
   units,
+  corner,
   place,
   onPlace,
   typed,
@@ -42,6 +45,7 @@ export function NewTree({
   siteId: string
   ownHosts: readonly { id: string; name: string; botanical: string }[]
   units: UnitSystem
+  corner: Spot | null
   place: TypedPlace
   onPlace: (place: TypedPlace) => void
   typed: TypedTree
@@ -89,6 +93,7 @@ export function NewTree({
         ]}
       />
       <PlaceFields place={place} units={units} problem={problem} onPlace={onPlace} />
+      <ByPosition corner={corner} units={units} onPlace={onPlace} />
       <Field
         label="Note, if any"
         value={note}

@@ -79,6 +79,7 @@ export function SiteWork({ view }: { view: SiteView }) {
           />
         </div>
         <div className="flex flex-wrap gap-2">
+          <ButtonLink href={`/grounds/${view.site.id}/plan`}>Plan</ButtonLink>
           {view.site.trees > 0 && (
             <>
               <PrintButton />
@@ -113,6 +114,7 @@ export function SiteWork({ view }: { view: SiteView }) {
       <div ref={both} className="grid gap-6 mt-4 lg:grid-cols-[minmax(0,1.25fr)_minmax(320px,1fr)]">
         <SitePlan
           features={view.features}
+          picture={view.picture}
           siteId={view.site.id}
           first={view.plan}
           onLit={light}
@@ -123,7 +125,13 @@ export function SiteWork({ view }: { view: SiteView }) {
         />
         <div>
           {moving ? (
-            <MoveTree tree={moving} units={view.units} place={place} onPlace={setPlace} />
+            <MoveTree
+              tree={moving}
+              units={view.units}
+              corner={view.site.corner}
+              place={place}
+              onPlace={setPlace}
+            />
           ) : adding ? (
             <NewTree
               typed={typed}
@@ -131,6 +139,7 @@ export function SiteWork({ view }: { view: SiteView }) {
               ownHosts={view.ownHosts}
               siteId={view.site.id}
               units={view.units}
+              corner={view.site.corner}
               place={place}
               onPlace={setPlace}
               onDone={() => {
