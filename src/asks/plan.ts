@@ -9,7 +9,7 @@ const outlineFields = {
     'What it is',
     OUTLINE_KINDS.map((kind) => [kind, OUTLINE[kind].name] as const),
   ),
-  name: orNothing(saying(line('Name', 60), { placeholder: 'pond behind the shed' })),
+  name: orNothing(line('Name', 60)),
   setback: orNothing(
     typed('Distance kept from it', 40).register(said, {
       label: 'Distance kept from it',

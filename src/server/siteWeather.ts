@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from 'node:util'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
 import { MOST_HOURS } from '@/core/weather/hoursFile'
@@ -5,6 +6,7 @@ import { dayWeather, partDays, TOLD, type Columns } from '@/core/weather/placeDa
 import { dateIn } from '@/core/time/calendar'
 import { hoursOf } from '@/core/time/zone'
 import { siteById } from '@/db/queries/site'
+import { daysOfCell, forgetWeatherDays, hoursEntered, noteHoursEntered } from '@/db/queries/hoursEntered'
 import { addWeatherReading, keepWeatherDays, weatherOfSite } from '@/db/queries/weather'
 import { takenBack } from './takenBack'
 import { id, typed } from '@/asks/text'
@@ -65,14 +67,19 @@ const column = z.array(z.number().nullable()).max(MOST_HOURS).optional()
 export const enterHoursVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.siteId,
+  makes: (i) => i.id,
   input: z.strictObject({
+    id: id(),
     siteId: id('siteId'),
     from: z.int({ error: 'The first hour is an instant in milliseconds.' }),
     hours: z.strictObject(
       Object.fromEntries(TOLD.map((t) => [t, column])) as Record<(typeof TOLD)[number], typeof column>,
     ),
   }),
-  run: async ({ sql, now }, input): Promise<Result<{ days: number; place: 'site' | 'town' }>> => {
+  run: async (
+    { sql, now, at, person },
+    input,
+  ): Promise<Result<{ id: string; days: number; place: 'site' | 'town' }>> => {
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
     const lengths = new Set(Object.values(input.hours).flatMap((c) => (c ? [c.length] : [])))
@@ -112,7 +119,51 @@ export const enterHoursVerb = verb({
       },
     )
     await keepWeatherDays(sql, place, days)
-    return ok({ days: days.length, place: place.own ? 'site' : 'town' })
+    await noteHoursEntered(sql, {
+      id: input.id,
+      firmId: person.firmId,
+      siteId: site.id,
+      place,
+      at,
+      by: person.id,
+      hours: length!,
+      from: input.from,
+      to: end,
+      days: days.map(({ date, hours }) => ({
+        date,
+        before: kept.find((k) => k.date === date) ?? null,
+        made: hours,
+      })),
+    })
+    return ok({ id: input.id, days: days.length, place: place.own ? 'site' : 'town' })
+  },
+})
+
+/**
+ * Takes hours of a file back: each day is again as it was before, unless it was told anew since; those are left and counted.
+ */
+export const takeHoursBackVerb = verb({
+  roles: ['arborist', 'office'],
+  about: (i) => i.enteredId,
+  input: z.strictObject({ enteredId: id('enteredId') }),
+  run: async (context, input): Promise<Result<{ days: number; left: number }>> => {
+    const { sql } = context
+    const entered = await hoursEntered(sql, input.enteredId)
+    const taken = await takenBack(context, 'hours_entered', input.enteredId, 'enteredId')
+    if (!taken.ok || !entered) return taken.ok ? ok({ days: 0, left: 0 }) : taken
+    const now = new Map((await daysOfCell(sql, entered.place, entered.days)).map((d) => [d.date, d.hours]))
+    const stands = entered.days.filter((d) => isDeepStrictEqual(now.get(d.date), d.made))
+    await keepWeatherDays(
+      sql,
+      entered.place,
+      stands.flatMap(({ before }) => (before?.hours ? [{ ...before, hours: before.hours }] : [])),
+    )
+    await forgetWeatherDays(
+      sql,
+      entered.place,
+      stands.flatMap(({ date, before }) => (before?.hours ? [] : [date])),
+    )
+    return ok({ days: stands.length, left: entered.days.length - stands.length })
   },
 })
 

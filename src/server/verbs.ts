@@ -30,7 +30,7 @@ import { takeWeekVerb } from './takeWeek'
 import { signRecordVerb } from './signRecord'
 import { noteAppliedVerb, setAreaVerb } from './limits'
 import { enterCardVerb, enterLotVerb, withdrawLotVerb } from './shelf'
-import { enterHoursVerb, readWeatherVerb, takeWeatherBackVerb } from './siteWeather'
+import { enterHoursVerb, readWeatherVerb, takeHoursBackVerb, takeWeatherBackVerb } from './siteWeather'
 import { addReadingVerb, addTreeVerb, changeTreeVerb, confirmIdentityVerb, saveRingVerb } from './survey'
 import type { PersonRow } from '@/db/queries/person'
 import { addClientVerb, archiveClientVerb, changeClientVerb, joinClientsVerb } from './places/clients'
@@ -131,6 +131,7 @@ export const VERBS = {
   'read-weather': readWeatherVerb,
   'take-weather-back': takeWeatherBackVerb,
   'enter-hours': enterHoursVerb,
+  'take-hours-back': takeHoursBackVerb,
   'finish-practice': finishPracticeVerb,
   'make-token': makeTokenVerb,
   'revoke-token': revokeTokenVerb,

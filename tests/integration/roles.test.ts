@@ -81,6 +81,7 @@ const MAY: Record<string, Role[]> = {
   'read-weather': ALL,
   'take-weather-back': ALL,
   'enter-hours': ['arborist', 'office'],
+  'take-hours-back': ['arborist', 'office'],
   'finish-practice': ALL,
   'make-token': ALL,
   'revoke-token': ALL,

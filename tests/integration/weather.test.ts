@@ -355,8 +355,14 @@ test('hours of a file are kept over what was known, and nothing else of it chang
   const [before] = await days('2026-06-10', '2026-06-10')
   const from = before!.begins + 6 * HOUR
   const put = (hours: object, at = from) =>
-    done<{ days: number; place: string }>(office(), 'enter-hours', { siteId: firm.site, from: at, hours })
-  expect(await put({ temperature: [30, null, 31], rain: [1, 2, 3] })).toEqual({ days: 1, place: 'town' })
+    done<{ id: string; days: number; place: string }>(office(), 'enter-hours', {
+      id: uuidv7(),
+      siteId: firm.site,
+      from: at,
+      hours,
+    })
+  const first = await put({ temperature: [30, null, 31], rain: [1, 2, 3] })
+  expect(first).toMatchObject({ days: 1, place: 'town' })
   const [after] = await days('2026-06-10', '2026-06-10')
   expect(after!.hours!.temperature!.slice(6, 9)).toEqual([30, before!.hours!.temperature![7], 31])
   expect(after!.hours!.rain!.slice(6, 9)).toEqual([1, 2, 3])
@@ -365,21 +371,50 @@ test('hours of a file are kept over what was known, and nothing else of it chang
   expect(after!.rain).toBeCloseTo(after!.hours!.rain!.reduce<number>((a, b) => a + b!, 0) / 1000, 12)
   // A year nobody has asked the service for.
   const old = Date.parse('2023-03-01T05:00:00Z')
-  expect(await put({ temperature: Array.from({ length: 48 }, (_, i) => i) }, old)).toMatchObject({ days: 2 })
+  const was = await days('2023-03-01', '2023-03-02')
+  const ago = await put({ temperature: Array.from({ length: 48 }, (_, i) => i) }, old)
+  expect(ago).toMatchObject({ days: 2 })
   expect((await days('2023-03-01', '2023-03-02')).map((d) => [d.min, d.max])).toEqual([
     [0, 23],
     [24, 47],
   ])
   const no = (part: object) =>
-    problemOf(office(), 'enter-hours', { siteId: firm.site, from, hours: { rain: [0] }, ...part })
+    problemOf(office(), 'enter-hours', {
+      id: uuidv7(),
+      siteId: firm.site,
+      from,
+      hours: { rain: [0] },
+      ...part,
+    })
   expect(await no({ hours: { rain: [0], wind: [1, 2] } })).toMatchObject({ field: 'hours' })
   expect(await no({ hours: {} })).toMatchObject({ field: 'hours' })
   expect(await no({ from: NOON.getTime() + 12 * 24 * HOUR })).toMatchObject({ field: 'file' })
   expect(await no({ from: Date.parse('2019-01-01T00:00:00Z') })).toMatchObject({ field: 'file' })
   expect(await no({ siteId: uuidv7() })).toMatchObject({ code: 'unknown' })
   expect(
-    await problemOf(firm.person('technician'), 'enter-hours', { siteId: firm.site, from, hours: {} }),
+    await problemOf(firm.person('technician'), 'enter-hours', {
+      id: uuidv7(),
+      siteId: firm.site,
+      from,
+      hours: {},
+    }),
   ).toMatchObject({
     field: 'role',
+  })
+  // Taken back each day is as it was before, and a day that nothing was known of is not known again.
+  const back = (enteredId: string) => done(office(), 'take-hours-back', { enteredId })
+  expect(await back(ago.id)).toEqual({ days: 2, left: 0 })
+  expect(await days('2023-03-01', '2023-03-02')).toEqual(was)
+  const unknown = await put({ temperature: [1, 2] }, Date.parse('2022-02-01T15:00:00Z'))
+  expect(await days('2022-02-01', '2022-02-01')).toHaveLength(1)
+  expect(await back(unknown.id)).toEqual({ days: 1, left: 0 })
+  expect(await days('2022-02-01', '2022-02-01')).toEqual([])
+  const second = await put({ temperature: [12] })
+  // What was told anew since stays.
+  expect(await back(first.id)).toEqual({ days: 0, left: 1 })
+  expect(await back(second.id)).toEqual({ days: 1, left: 0 })
+  expect((await days('2026-06-10', '2026-06-10'))[0]).toEqual(after)
+  expect(await problemOf(office(), 'take-hours-back', { enteredId: second.id })).toMatchObject({
+    code: 'unknown',
   })
 })

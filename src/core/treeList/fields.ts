@@ -83,7 +83,11 @@ const CALLED: readonly (readonly [field: TreeField, pattern: RegExp, sure: numbe
   ['north', /^(north|northing|metres north|meters north|feet north)$/, 9],
   ['latitude', /^y$/, 4],
   ['longitude', /^x$/, 4],
-  ['block', /^(block|row|bank|terrace|zone|section|compartment|management (zone|area)|park area)$/, 8],
+  [
+    'block',
+    /^(block|row|bank|terrace|zone|section|compartment|(management|mgmt|maintenance) (zone|area|unit)|park area)$/,
+    8,
+  ],
   [
     'planted',
     /^(planted|(date|year) planted|plant(ing)? (date|year)|planted (date|year|on)|year of planting|pflanzjahr)$/,

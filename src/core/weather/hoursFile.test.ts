@@ -28,7 +28,7 @@ test('a file in the units of the country, gaps not known', () => {
   )
   expect(file.from).toBe(Date.parse('2026-06-12T12:00:00Z'))
   expect(file.rows).toBe(2)
-  expect(file.leftAside).toEqual(['station'])
+  expect(file.leftAside).toEqual(['Station'])
   expect(file.hours.temperature![0]).toBeCloseTo(15, 9)
   expect(file.hours.temperature![1]).toBeNull()
   expect(file.hours.temperature![2]).toBeCloseTo(20, 9)
@@ -53,6 +53,11 @@ test('the hour that the clock shows twice stands twice, the one it leaves out is
     'time,temp F\n2026-11-01 00:00,50\n2026-11-01 01:00,51\n2026-11-01 01:00,52\n2026-11-01 02:00,53',
   )
   expect(autumn.hours.temperature!.map((c) => Math.round(c! * 1.8 + 32))).toEqual([50, 51, 52, 53])
+  expect(autumn.twice).toEqual([Date.parse('2026-11-01T06:00:00Z')])
+  // On any other day a line that stands there twice is a slip.
+  expect(refused('time,temp F\n2026-11-02 01:00,51\n2026-11-02 01:00,52').message).toMatch(
+    /Line 3: 2026-11-02 01:00 stands there twice/,
+  )
   const spring = read('time,temp F\n2026-03-08 01:00,40\n2026-03-08 03:00,41')
   expect(spring.hours.temperature).toHaveLength(2)
 })
@@ -69,7 +74,7 @@ test.each([
   ],
   ['time,temp F\n12 June,59', 'bad-quantity', /Line 2: “12 June” is no time/],
   ['time,temp F\n2026-02-30 08:00,59', 'bad-quantity', /Line 2/],
-  ['time,temp F\n2026-06-12 08:00,warm', 'bad-quantity', /Line 2: “warm” in the column “temp f”/],
+  ['time,temp F\n2026-06-12 08:00,warm', 'bad-quantity', /Line 2: “warm” in the column “temp F”/],
   ['time,temp F\n2026-06-12 08:00,59\n2026-06-12 07:00,59', 'out-of-range', /Line 3.*oldest first/],
   ['time,temp F\n2024-06-12 08:00,59\n2026-06-12 07:00,59', 'out-of-range', /at most 9,600/],
 ] as const)('%j is refused', (text, code, message) => {
@@ -98,7 +103,7 @@ test('what is called like weather and is none of the hour outside is left aside'
   ]
   for (const other of others) {
     const file = read(`time,${other},temperature (F),rain (in)\n2026-06-12 08:00,1,59,0.1\n`)
-    expect(file.leftAside).toEqual([other.toLowerCase()])
+    expect(file.leftAside).toEqual([other])
     expect(file.hours.temperature![0]).toBeCloseTo(15, 9)
     expect(file.hours.rain![0]).toBeCloseTo(2.54, 9)
   }
@@ -136,4 +141,21 @@ test('a first line that goes on and on is no line of names, and is told at once'
   })
   expect(refused(`time,${'rain,'.repeat(300)}\n2026-06-12 08:00,1\n`)).toMatchObject({ code: 'out-of-range' })
   expect(performance.now() - began).toBeLessThan(1000)
+})
+
+test('each column says what it was taken for and how far its figures reach; hours that are missing are counted', () => {
+  const file = read(
+    'time,Temp (F),Gusts mph,Dew point (F)\n2026-06-12 08:00,50,,44\n2026-06-12 11:00,68,10,\n',
+  )
+  expect(file.columns).toEqual([
+    {
+      name: 'Temp (F)',
+      told: 'temperature',
+      hours: 2,
+      least: expect.closeTo(10, 9),
+      most: expect.closeTo(20, 9),
+    },
+    { name: 'Gusts mph', told: 'gust', hours: 1, least: 4.4704, most: 4.4704 },
+  ])
+  expect(file).toMatchObject({ leftAside: ['Dew point (F)'], rows: 2, missing: 2, twice: [] })
 })

@@ -1,6 +1,6 @@
 import { ok, refuse, type Result } from '../problem'
 import { isDate } from '../time/calendar'
-import { instantOf } from '../time/zone'
+import { instantOf, offsetIn } from '../time/zone'
 import type { TOLD, Columns } from './placeDays'
 
 const HOUR = 3_600_000
@@ -99,8 +99,14 @@ export interface HoursFile {
   hours: Columns
   /** Hours that the file has. */
   rows: number
+  /** What each column was taken for, as it is called in the file, and how far its figures reach, in the units a service tells. */
+  columns: { name: string; told: Told; hours: number; least: number | null; most: number | null }[]
   /** Columns that were left aside, by name. */
   leftAside: string[]
+  /** Hours between its first and its last that it does not have. */
+  missing: number
+  /** Hours that the clock shows twice, as they were read: the second line of the same time is the hour after. Epoch ms of each. */
+  twice: number[]
 }
 
 /**
@@ -122,7 +128,8 @@ export function readHoursFile(
       'out-of-range',
       `The first line has more than ${MOST_COLUMNS} columns, or a name that goes on and on; it is no line of names.`,
     )
-  const names = cells[0]?.map((n) => n.toLowerCase()) ?? []
+  const written = cells[0] ?? []
+  const names = written.map((n) => n.toLowerCase())
   const lines = cells.slice(1)
   const timeAt = names.findIndex((n) => /^(date|time|hour|when)/.test(n))
   if (timeAt < 0)
@@ -136,13 +143,16 @@ export function readHoursFile(
     if (at === timeAt || name === '') continue
     const column = OTHER.test(name) ? undefined : COLUMNS.find((c) => c.named.test(name))
     if (!column || columns.some((c) => c.told === column.told)) {
-      leftAside.push(name)
+      leftAside.push(written[at]!)
       continue
     }
     const unit = column.units.find(([pattern]) => pattern.test(name.replace(column.named, ' ')))
     if (!unit)
-      return no('bad-quantity', `The column “${name}” does not say its unit. Name it, such as ${column.say}.`)
-    columns.push({ at, told: column.told, per: unit[1], name })
+      return no(
+        'bad-quantity',
+        `The column “${written[at]}” does not say its unit. Name it, such as ${column.say}.`,
+      )
+    columns.push({ at, told: column.told, per: unit[1], name: written[at]! })
   }
   if (columns.length === 0)
     return no(
@@ -153,21 +163,30 @@ export function readHoursFile(
 
   const rows: { at: number; cells: readonly string[] }[] = []
   let before: { text: string; at: number } | null = null
+  const twice: number[] = []
   for (const [i, cells] of lines.entries()) {
     const line = i + 2
-    const written = cells[timeAt] ?? ''
-    let at = readTime(written, timeZone)
-    if (at === null)
-      return no('bad-quantity', `Line ${line}: “${written}” is no time such as 2026-06-12 08:00.`)
+    const time = cells[timeAt] ?? ''
+    let at = readTime(time, timeZone)
+    if (at === null) return no('bad-quantity', `Line ${line}: “${time}” is no time such as 2026-06-12 08:00.`)
     at = Math.floor(at / HOUR) * HOUR
-    if (before && at === before.at && written === before.text) at += HOUR
+    if (before && at === before.at && time === before.text) {
+      at += HOUR
+      // Only where the clock does show it twice: anywhere else the line stands there twice.
+      if (!sameOnClock(at, before.at, timeZone))
+        return no(
+          'out-of-range',
+          `Line ${line}: ${time} stands there twice. One line an hour, the oldest first.`,
+        )
+      twice.push(at)
+    }
     // The second of two hours that the clock shows alike is followed by the next one.
     if (before && at <= before.at)
       return no(
         'out-of-range',
-        `Line ${line}: ${written} does not come after the line before it. One line an hour, the oldest first.`,
+        `Line ${line}: ${time} does not come after the line before it. One line an hour, the oldest first.`,
       )
-    before = { text: written, at }
+    before = { text: time, at }
     rows.push({ at, cells })
   }
   const from = rows[0]!.at
@@ -194,8 +213,29 @@ export function readHoursFile(
         )
       hours[told]![(row.at - from) / HOUR] = per(value)
     }
-  return ok({ from, hours, rows: rows.length, leftAside })
+  return ok({
+    from,
+    hours,
+    rows: rows.length,
+    columns: columns.map(({ name, told }) => {
+      const figures = hours[told]!.filter((v) => v !== null)
+      return {
+        name,
+        told,
+        hours: figures.length,
+        least: figures.reduce<number | null>((a, v) => (a === null || v < a ? v : a), null),
+        most: figures.reduce<number | null>((a, v) => (a === null || v > a ? v : a), null),
+      }
+    }),
+    leftAside,
+    missing: count - rows.length,
+    twice,
+  })
 }
+
+/** True where a clock shows two instants alike. */
+const sameOnClock = (a: number, b: number, timeZone: string) =>
+  a + offsetIn(timeZone, a) === b + offsetIn(timeZone, b)
 
 /** What turning units leaves over. */
 const SLACK = 1e-9

@@ -1,7 +1,7 @@
 import type { FirmSql } from '../client'
 
 /** What somebody noted on the ground and may take back. */
-export type Noted = 'stage_seen' | 'weather_reading'
+export type Noted = 'hours_entered' | 'stage_seen' | 'weather_reading'
 
 /** Takes back what was noted; true where it stood until now. */
 export async function takeBack(

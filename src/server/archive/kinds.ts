@@ -56,6 +56,7 @@ export const KEPT: Record<string, string> = {
   practice_run: 'Practice cases that were weighed.',
   stage_seen: 'Stages of the season that were seen at sites.',
   weather_day: 'Days of weather as they were known.',
+  hours_entered: 'Hours of weather that came from files, with the days as they were before.',
   weather_reading: 'Weather measured on site.',
   audit_event: 'Every step that was done: by whom, when, on what.',
   change: 'Earlier states of what was changed.',

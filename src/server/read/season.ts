@@ -36,6 +36,7 @@ import {
 } from '@/db/queries/season'
 import { siteById } from '@/db/queries/site'
 import { treeById } from '@/db/queries/tree'
+import { hoursEnteredAt } from '@/db/queries/hoursEntered'
 import { spotOf, weatherOfSite, weatherReadings } from '@/db/queries/weather'
 import { hoursAhead, HOURS_AHEAD, knownWeather, type KnownWeather } from '../weather/known'
 import { PAST_YEARS } from '../weather/refresh'
@@ -160,6 +161,7 @@ export function seasonView(siteId: string, part: { block?: string | null; treeId
         beginOf(site.timeZone, from),
       ).map((c) => ({ ...c, host: c.host === null ? null : hostName(c.host) })),
       /** What was read here since yesterday, the newest first. */
+      entered: await hoursEnteredAt(sql, site.id, new Date(now.getTime() - 7 * 86_400_000)),
       readings: await weatherReadings(sql, site.id, new Date(now.getTime() - 24 * 3_600_000)),
       ten: tenDays(weather, today),
       hours: hoursShown(weather, now),

@@ -317,6 +317,7 @@ async function undoIn(sql: FirmSql, person: PersonRow, id: string): Promise<Resu
   // The clock of the list is the firm’s; seven days are counted on the same.
   if (nowOf(person).getTime() - list.at.getTime() > UNDO_MS)
     return refuse('out-of-range', 'import', 'A list is taken back within seven days; this one is older.')
+  await takeTime(sql)
   const rows = await undoTreeImport(sql, id, person.id)
   await noteEvent(sql, {
     id: uuidv7(),

@@ -33,3 +33,12 @@ test('cells between whatever the first line has, quoted or not', () => {
 test('a quote that is not closed is said', () => {
   expect(readCsv('time,note\n8:00,"a')).toMatchObject({ ok: false, problem: { field: 'file' } })
 })
+
+test('a first line that goes on and on is said at once', () => {
+  const began = performance.now()
+  expect(readCsv(`time,${'wind,'.repeat(600_000)}`)).toMatchObject({
+    problem: { field: 'file', message: expect.stringMatching(/longer than any line of names/) },
+  })
+  // Read as a table it took seconds.
+  expect(performance.now() - began).toBeLessThan(1000)
+})

@@ -74,6 +74,7 @@ async function views(page: Page): Promise<string[]> {
     '/clients',
     '/clients/new',
     `${site!}/about`,
+    `${site!}/plan`,
     `${site!}/trees-from-file`,
     '/almanac',
     '/almanac/cause/aphids',

@@ -209,7 +209,56 @@ const STEPS: Record<string, Record<string, unknown>> = {
   'take-stage-back': { seenId: ID },
   'read-weather': { id: ID, siteId: ID, temperature: '62 F', wind: '5 mph', accepted: [] },
   'take-weather-back': { readingId: ID },
-  'enter-hours': { siteId: ID, from: 1781265600000, hours: { temperature: [12.5, null], rain: [0, 1] } },
+  'take-hours-back': { enteredId: ID },
+  'draw-outlines': {
+    siteId: ID,
+    outlines: [
+      { id: ID, kind: 'hive', name: 'n', setback: '60 ft', geometry: { type: 'Point', coordinates: [1, 2] } },
+      {
+        id: ID,
+        kind: 'ground',
+        name: null,
+        setback: null,
+        geometry: {
+          type: 'Polygon',
+          coordinates: [
+            [
+              [0, 0],
+              [9, 0],
+              [9, 9],
+            ],
+          ],
+        },
+      },
+    ],
+  },
+  'change-outline': {
+    outlineId: ID,
+    version: 1,
+    kind: 'water',
+    name: 'n',
+    setback: '30 ft',
+    geometry: {
+      type: 'LineString',
+      coordinates: [
+        [0, 0],
+        [9, 9],
+      ],
+    },
+  },
+  'take-outline': { outlineId: ID, version: 1 },
+  'say-water': { siteId: ID, said: true },
+  'place-picture': {
+    siteId: ID,
+    lies: { id: ID, eastM: 1, northM: 2, metresPerPixel: 0.1, turned: 0 },
+  },
+  'undo-plan-step': { stepId: ID },
+  'enter-hours': {
+    id: ID,
+    siteId: ID,
+    from: 1781265600000,
+    hours: { temperature: [12.5, null], rain: [0, 1] },
+  },
   'finish-practice': {
     id: ID,
     caseId: 'composed:ash-top',
@@ -301,6 +350,8 @@ const ADDRESSES = [
   '/clients/:x',
   '/clients/:x/new-site',
   '/grounds/:x/about',
+  '/grounds/:x/plan',
+  '/api/plan-pictures/:x',
   '/grounds/:x/trees-from-file',
   '/enter?token=:x',
   '/new-password?token=:x',

@@ -99,7 +99,9 @@ export function OutlineForm({
         asks={of ? changeOutlineAsks : outlineAsks}
         start={{
           name: of?.name ?? '',
-          setback: of?.setback ? showGround(of.setback, units, 0).replace(/,/g, '') : '',
+          ...(setback && {
+            setback: of?.setback ? showGround(of.setback, units, 0).replace(/,/g, '') : '',
+          }),
         }}
         fixed={fixed}
         by={of ? change : draw}

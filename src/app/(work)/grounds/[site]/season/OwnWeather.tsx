@@ -11,10 +11,9 @@ import { Button } from '@/ui/pieces/Button'
 import { NotedList } from '@/ui/pieces/NotedList'
 import { useMay } from '@/ui/shell/may'
 import { clockTime, shortDate } from '@/ui/when'
+import { HoursFile } from './HoursFile'
 
 const NOTHING = { temperature: '', wind: '' }
-/** What a station writes in years is read in parts. */
-const LARGEST_FILE = 3_000_000
 
 /** The weather as it is read at the site: by hand for the hour, or from a station’s file. */
 export function OwnWeather({ view }: { view: SeasonView }) {
@@ -101,70 +100,5 @@ export function OwnWeather({ view }: { view: SeasonView }) {
       )}
       {may('enter-hours') && <HoursFile view={view} />}
     </section>
-  )
-}
-
-/** A station’s file: read on this device, told what is in it, then kept. */
-function HoursFile({ view }: { view: SeasonView }) {
-  const router = useRouter()
-  const enter = useVerb('enter-hours')
-  const [said, setSaid] = useState<{ words: string; wrong: boolean } | null>(null)
-  const [busy, setBusy] = useState(false)
-  async function open(file: File | undefined) {
-    if (!file) return
-    setSaid(null)
-    if (file.size > LARGEST_FILE) {
-      setSaid({ words: `${file.name} is larger than 3 MB; cut it in two.`, wrong: true })
-      return
-    }
-    setBusy(true)
-    const [{ readCsv }, { readHoursFile }] = await Promise.all([
-      import('@/ui/files/csv'),
-      import('@/core/weather/hoursFile'),
-    ])
-    const cells = readCsv(await file.text())
-    const read = cells.ok
-      ? readHoursFile(cells.value.lines, view.site.timeZone, cells.value.commaInNumbers)
-      : cells
-    if (!read.ok) setSaid({ words: `${file.name}: ${read.problem.message}`, wrong: true })
-    else {
-      const { from, hours, rows, leftAside } = read.value
-      const kept = await enter.send({ siteId: view.site.id, from, hours })
-      if (kept) {
-        const aside = leftAside.length > 0 ? ` Left aside: ${leftAside.join(', ')}.` : ''
-        const whose = kept.place === 'town' ? ', for all sites that have the town’s weather' : ''
-        setSaid({
-          words: `${rows.toLocaleString('en-US')} ${rows === 1 ? 'hour' : 'hours'} of ${kept.days} ${kept.days === 1 ? 'day' : 'days'} kept${whose}.${aside}`,
-          wrong: false,
-        })
-        router.refresh()
-      }
-    }
-    setBusy(false)
-  }
-  return (
-    <div className="mt-3">
-      <label className="btn btn-quiet">
-        {busy ? 'Reading' : 'Read a station’s file (CSV)'}
-        <input
-          type="file"
-          accept=".csv,.txt,text/csv,text/plain"
-          className="sr-only"
-          disabled={busy}
-          onChange={(e) => {
-            void open(e.target.files?.[0])
-            e.target.value = ''
-          }}
-        />
-      </label>
-      <span role="status" className={`ml-3 ${said?.wrong ? 'text-plum font-bold' : ''}`}>
-        {said?.words}
-      </span>
-      <ProblemNote problem={enter.problem} />
-      <p className="text-small text-ink2 mt-1">
-        Its first line names what stands in it, with units: time, temperature (F), wind (mph), rain (in). One
-        line an hour.
-      </p>
-    </div>
   )
 }
