@@ -151,6 +151,8 @@ own_database() {
   [ -d "$DATA" ] || [ "${1:-}" = make ] || fail "Nothing is kept in $DATA. ELMHORN_DATA says where bin/serve keeps its own."
   [ -n "${LEDGER_KEY:-}" ] && KEYS_LIE='the environment (LEDGER_KEY)' || KEYS_LIE="$DATA/ledger.key"
   own_secrets
+  # Several databases are named by DATABASE_URLS; which firm lives where, DIRECTORY_URL says.
+  [ -z "${DATABASE_URLS:-}" ] || return 0
   if [ -n "${DATABASE_URL:-}" ]; then
     export DATABASE_URL DATABASE_OWNER_URL="${DATABASE_OWNER_URL:-$DATABASE_URL}"
     return

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { OUTLINE, OUTLINE_KINDS } from '@/core/place/outlineKinds'
-import { choice, number, orNothing, said, saying, tick } from './field'
+import { choice, number, orNothing, said, tick } from './field'
 import { id, line, typed, version } from './text'
 
 /** An outline as it is drawn: what it is, what it is called, and the distance that is kept from it, typed. */

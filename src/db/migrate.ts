@@ -1,8 +1,10 @@
+import { readFile } from 'node:fs/promises'
 import path from 'node:path'
 import postgres from 'postgres'
 import Postgrator from 'postgrator'
 import { environment } from './environment'
 import { NEWEST_MIGRATION } from './newestMigration'
+import { ownedShards } from './shards'
 
 /** All copies of the app that start at once bring a database on one after another. */
 const ONE_AT_A_TIME = 7_304_112
@@ -52,9 +54,23 @@ async function newestIn(sql: postgres.Sql): Promise<number> {
   return newest!.version
 }
 
+/** Makes the directory of many databases where it is not there yet. */
+export async function makeDirectory(url: string): Promise<void> {
+  const sql = postgres(url, { max: 1, onnotice: () => {}, connect_timeout: 5 })
+  try {
+    await sql`select pg_advisory_lock(${ONE_AT_A_TIME})`
+    await sql.unsafe(await readFile(path.join(process.cwd(), 'src/db/directory.sql'), 'utf8')).simple()
+  } finally {
+    await sql.end({ timeout: 2 })
+  }
+}
+
 async function main(): Promise<string[]> {
-  const { DATABASE_URL, DATABASE_OWNER_URL } = environment()
-  return migrate(DATABASE_OWNER_URL ?? DATABASE_URL)
+  const { DIRECTORY_URL } = environment()
+  const ran = []
+  for (const { url } of ownedShards()) ran.push(...(await migrate(url)))
+  if (DIRECTORY_URL) await makeDirectory(DIRECTORY_URL)
+  return [...new Set(ran)]
 }
 
 if (process.argv[1]?.endsWith('migrate.ts')) {

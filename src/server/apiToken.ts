@@ -2,7 +2,7 @@ import { createHash, randomBytes } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
-import { inFirm, presenting } from '@/db/client'
+import { inFirm, inPassing, presenting } from '@/db/client'
 import { addToken, namedTokens, noteTokenUse, revokeToken, tokenPresented } from '@/db/queries/apiToken'
 import { personById, type PersonRow } from '@/db/queries/person'
 import { checkPassword } from './session'
@@ -30,10 +30,8 @@ export async function personOfToken(token: string): Promise<{ person: PersonRow;
   const tokenHash = hashOf(token)
   const found = await presenting(tokenHash, (sql) => tokenPresented(sql, tokenHash))
   if (!found) return null
-  const person = await inFirm(found.firmId, async (sql) => {
-    if (found.stale) await noteTokenUse(sql, found.id)
-    return personById(sql, found.personId)
-  })
+  if (found.stale) await inPassing(found.firmId, (sql) => noteTokenUse(sql, found.id))
+  const person = await inFirm(found.firmId, (sql) => personById(sql, found.personId))
   return person ? { person, tokenId: found.id } : null
 }
 

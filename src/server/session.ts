@@ -4,7 +4,7 @@ import { getIronSession } from 'iron-session'
 import { cookies, headers } from 'next/headers'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
-import { inFirm, signingIn } from '@/db/client'
+import { inFirm, inPassing, signingIn } from '@/db/client'
 import {
   endSession,
   forgetAttempts,
@@ -53,13 +53,11 @@ async function sealedSession(): Promise<{ sessionId: string; firmId: string } | 
 export async function currentPerson(): Promise<PersonRow | null> {
   const sealed = await sealedSession()
   if (!sealed) return null
-  return inFirm(sealed.firmId, async (sql) => {
-    const found = await personOfSession(sql, sealed.sessionId)
-    if (!found) return null
-    const { stale, ...person } = found
-    if (stale) await noteSessionUse(sql, sealed.sessionId)
-    return person
-  })
+  const found = await inFirm(sealed.firmId, (sql) => personOfSession(sql, sealed.sessionId))
+  if (!found) return null
+  const { stale, ...person } = found
+  if (stale) await inPassing(sealed.firmId, (sql) => noteSessionUse(sql, sealed.sessionId))
+  return person
 }
 
 /** The session of this browser; null for a program, and in tests. */

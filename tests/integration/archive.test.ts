@@ -55,7 +55,7 @@ afterAll(async () => {
 async function taken(id: string, name: string): Promise<string> {
   const pieces = await lookingAtFirm(id, async (sql) => {
     const all: Uint8Array[] = []
-    for await (const piece of archive(sql, id, new Date('2026-06-13T08:00:00Z'))) all.push(piece)
+    for await (const piece of archive(sql, id, { now: new Date('2026-06-13T08:00:00Z') })) all.push(piece)
     return all
   })
   const file = path.join(folder, name)

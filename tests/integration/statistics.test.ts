@@ -1,6 +1,7 @@
 import postgres from 'postgres'
 import { dateIn } from '@/core/time/calendar'
-import { PLANNING, type FirmSql } from '@/db/client'
+import type { FirmSql } from '@/db/client'
+import { PLANNING } from '@/db/shards'
 import type { PersonRow } from '@/db/queries/person'
 import { makeScaleFirm, scaleId, type Scale } from '../../bench/scaleFirm'
 import { cardsToCopy } from '../cardsToCopy'

@@ -5,16 +5,21 @@ import type { FirmSql } from '@/db/client'
 import { NEWEST_MIGRATION } from '@/db/newestMigration'
 import { keptColumns, linesOf, photoBytes, photoIds } from '@/db/queries/archive'
 import { firmOf } from '@/db/queries/house'
-import { FORMAT, KEPT, LEFT_COLUMNS, fileOf, photoFile, type ArchiveFile, type Manifest } from './kinds'
+import { DOORS, FORMAT, KEPT, fileOf, leftOut, photoFile, type ArchiveFile, type Manifest } from './kinds'
 
 /** Files carry no time of their own: only `made` in the manifest differs between two archives of one state. */
 const MTIME = new Date(1980, 0, 1)
 
 /**
  * Everything a firm has entered, as a zip that is made while it is taken: a file of lines for each kind of thing, the photographs, and last the
- * manifest with how many lines and which hash each file has. `sql` is one unchanging look at the firm.
+ * manifest with how many lines and which hash each file has. `sql` is one unchanging look at the firm. `moving`: with what opens its doors, for
+ * another database of ours and nobody’s hands.
  */
-export async function* archive(sql: FirmSql, firmId: string, now = new Date()): AsyncGenerator<Uint8Array> {
+export async function* archive(
+  sql: FirmSql,
+  firmId: string,
+  { now = new Date(), moving = false }: { now?: Date; moving?: boolean } = {},
+): AsyncGenerator<Uint8Array> {
   const columns = await keptColumns(sql)
   const firm = await firmOf(sql)
   // Asked before the first file is begun: a connection answers nothing else while a file of lines is being read from it.
@@ -31,12 +36,12 @@ export async function* archive(sql: FirmSql, firmId: string, now = new Date()): 
       take(null, Readable.from(open, { objectMode: false }).on('error', broken))
     })
 
-  for (const kind of Object.keys(KEPT).sort()) {
+  for (const kind of [...Object.keys(KEPT), ...(moving ? DOORS : [])].sort()) {
     add(fileOf(kind), true, async function* () {
       const hash = createHash('sha256')
       let rows = 0
       let text = ''
-      for await (const line of linesOf(sql, kind, columns.get(kind) ?? [], LEFT_COLUMNS[kind] ?? [])) {
+      for await (const line of linesOf(sql, kind, columns.get(kind) ?? [], leftOut(kind, moving))) {
         rows += 1
         text += `${line}\n`
         if (text.length < 64_000) continue

@@ -70,6 +70,7 @@ export const LEFT: Record<string, string> = {
   session: 'Sessions open doors.',
   sign_in_attempt: 'Belongs to the database.',
   set_up: 'Belongs to the database.',
+  firm_away: 'Belongs to the database.',
   search_entry: 'Made anew from names and tags.',
   ledger_check: 'Made anew by the next check.',
 }
@@ -87,6 +88,13 @@ export const LEFT_COLUMNS: Record<string, readonly string[]> = {
   photo: ['jpeg'],
   plan_picture: ['jpeg'],
 }
+
+/** What goes along beside the rest when a firm moves from one database of ours to another: it stays as open as it was. */
+export const DOORS: readonly string[] = ['api_token', 'calendar_link', 'door_link', 'session']
+
+/** The columns that are left out: of a firm that moves only those that lie in files of their own. */
+export const leftOut = (kind: string, moving: boolean): readonly string[] =>
+  (LEFT_COLUMNS[kind] ?? []).filter((column) => !moving || column === 'jpeg')
 
 /** The file of a kind of thing: `stem_reading` → `stem-reading.jsonl`. */
 export const fileOf = (kind: string): string => `${kind.replace(/_/g, '-')}.jsonl`

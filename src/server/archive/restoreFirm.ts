@@ -6,7 +6,7 @@ import { z } from 'zod'
 import { NEWEST_MIGRATION } from '@/db/newestMigration'
 import { restoringFirm, type Restoring } from '@/db/restoring'
 import { hashPassword } from '../password'
-import { FORMAT, KEPT, LEFT_COLUMNS, PICTURED, fileOf, photoFile, type Manifest } from './kinds'
+import { DOORS, FORMAT, KEPT, PICTURED, fileOf, leftOut, photoFile, type Manifest } from './kinds'
 
 const ManifestOf = z.object({
   format: z.literal(FORMAT.format),
@@ -31,12 +31,14 @@ const [ROWS, MOST] = [1000, 64_000_000]
 
 /**
  * Puts the firm of an archive into a database that does not hold it, whole or not at all. Every file is held against its hash and every record
- * against its own; nobody's password is in an archive, so each person asks for a new one.
+ * against its own; nobody's password is in an archive, so each person asks for a new one. `moving`: it comes from another database of ours, with
+ * what opens its doors.
  * @returns the firm and how many rows went in
  */
 export async function restoreFirm(
   url: string,
   file: string,
+  moving = false,
 ): Promise<{ firm: Manifest['firm']; rows: number }> {
   let zip: ZipFile
   try {
@@ -48,7 +50,9 @@ export async function restoreFirm(
     const entries = new Map<string, Entry>()
     for await (const entry of zip.eachEntry()) entries.set(entry.fileName, entry)
     const manifest = await manifestOf(zip, entries)
-    const rows = await restoringFirm(url, manifest.firm.id, (to) => putBack(to, zip, entries, manifest))
+    const rows = await restoringFirm(url, manifest.firm.id, (to) =>
+      putBack(to, zip, entries, manifest, moving),
+    )
     return { firm: manifest.firm, rows }
   } catch (error) {
     throw saidOf(error)
@@ -73,6 +77,7 @@ async function putBack(
   zip: ZipFile,
   entries: Map<string, Entry>,
   manifest: Manifest,
+  moving: boolean,
 ): Promise<number> {
   if (await to.holds())
     throw new NotRestored(`This database holds ${manifest.firm.name} already. Nothing was changed.`)
@@ -81,11 +86,11 @@ async function putBack(
     if (name !== 'manifest.json' && !listed.has(name))
       throw new NotRestored(`It holds a file its manifest does not name: ${name}.`)
   let all = 0
-  for (const kind of Object.keys(KEPT)) {
+  for (const kind of [...Object.keys(KEPT), ...(moving ? DOORS : [])]) {
     const file = listed.get(fileOf(kind))
     if (!file) continue
     const entry = entryOf(entries, file.path)
-    const reader = lineReader(to, kind, zip, entries, listed)
+    const reader = lineReader(to, kind, zip, entries, listed, moving)
     const { rows, sha256 } = await eachLine(await zip.openReadStreamPromise(entry), (line, n) =>
       reader.take(line, n),
     )
@@ -112,13 +117,19 @@ function lineReader(
   zip: ZipFile,
   entries: Map<string, Entry>,
   listed: Map<string, Manifest['files'][number]>,
+  moving: boolean,
 ) {
   const known = new Set(to.columns.get(kind)?.map((c) => c.name))
   let names: string[] | undefined
   let lines: string[] = []
   const flush = async () => {
     if (lines.length > 0)
-      await to.put(kind, names!, lines, kind === 'person' ? { password_hash: await nobodysPassword() } : {})
+      await to.put(
+        kind,
+        names!,
+        lines,
+        kind === 'person' && !moving ? { password_hash: await nobodysPassword() } : {},
+      )
     lines = []
   }
   return {
@@ -127,7 +138,7 @@ function lineReader(
       if (typeof line !== 'object' || line === null || Array.isArray(line))
         throw new NotRestored(`Line ${n} of ${fileOf(kind)} is no object.`)
       const keys = Object.keys(line)
-      const odd = keys.find((k) => !known.has(k) || k === 'firm_id' || LEFT_COLUMNS[kind]?.includes(k))
+      const odd = keys.find((k) => !known.has(k) || k === 'firm_id' || leftOut(kind, moving).includes(k))
       if (odd !== undefined)
         throw new NotRestored(`Line ${n} of ${fileOf(kind)} says “${odd}”, which is not kept.`)
       names ??= keys

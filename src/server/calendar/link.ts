@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
-import { inFirm, presenting } from '@/db/client'
+import { inFirm, inPassing, presenting } from '@/db/client'
 import {
   addCalendarLink,
   calendarLinks,
@@ -25,12 +25,10 @@ export async function calendarOfLink(link: string): Promise<{ of: CalendarOf; ma
   const tokenHash = hashOf(link)
   const found = await presenting(tokenHash, (sql) => linkPresented(sql, tokenHash))
   if (!found) return null
-  return inFirm(found.firmId, async (sql) => {
-    const madeBy = await personById(sql, found.madeBy)
-    if (!madeBy) return null
-    if (found.stale) await noteCalendarUse(sql, found.id, nowOf(madeBy))
-    return { of: { crewId: found.crewId, clientId: found.clientId }, madeBy }
-  })
+  const madeBy = await inFirm(found.firmId, (sql) => personById(sql, found.madeBy))
+  if (!madeBy) return null
+  if (found.stale) await inPassing(found.firmId, (sql) => noteCalendarUse(sql, found.id, nowOf(madeBy)))
+  return { of: { crewId: found.crewId, clientId: found.clientId }, madeBy }
 }
 
 /** Makes a link to the calendar of a crew or a client. It is answered once and never again; whoever holds it can read that calendar. */

@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import type { enterAsks, resetAsks } from '@/asks/house'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, presenting, signingIn } from '@/db/client'
+import { claimAddress } from '@/db/directory'
 import {
   addDoorLink,
   addPerson,
@@ -124,7 +125,10 @@ export async function enterByInvitation(
   if (found?.kind !== 'invitation') return GONE
   const passwordHash = await hashPassword(asked.password)
   // Whether an address is somebody's elsewhere is told to nobody but who holds the link to it.
-  if (await signingIn(found.email, (sql) => isAddressTaken(sql, found.email)))
+  if (
+    (await signingIn(found.email, (sql) => isAddressTaken(sql, found.email))) ||
+    !(await claimAddress(found.email, found.firmId))
+  )
     return refuse(
       'conflict',
       'email',

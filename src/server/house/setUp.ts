@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import type { setUpAsks } from '@/asks/house'
 import { ok, refuse, type Result } from '@/core/problem'
 import { settingUp, signingIn } from '@/db/client'
+import { claimAddress } from '@/db/directory'
 import { setOwnEntry } from '@/db/queries/almanac'
 import { addFirm, addLicence, addPerson, firmSetUp, noteLicence } from '@/db/queries/house'
 import { noteAttempt, recentAttempts } from '@/db/queries/person'
@@ -47,6 +48,7 @@ export async function setUp(
   const [firm, person] = [uuidv7(), uuidv7()]
   const { jurisdiction, ...about } = asked.firm
   const now = new Date()
+  await claimAddress(asked.person.email, firm)
   const made = await settingUp(firm, async (sql) => {
     await addFirm(sql, { id: firm, ...about })
     // Two hands at once: the one that waited sees whose it became.

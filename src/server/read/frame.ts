@@ -11,7 +11,7 @@ const OLD_MS = 3 * 3_600_000
 export function frameView() {
   return reading(async (context) => {
     const { sql, person, now, today } = context
-    const [[inTrees], closed, working] = await Promise.all([
+    const [[inTrees], closed, working, moving] = await Promise.all([
       sql<{ count: number }[]>`
         select count(distinct job_subject_id)::int as count from step_state where is_in`,
       sql<{ site: string; until: Date }[]>`
@@ -22,6 +22,7 @@ export function frameView() {
         select s.name as site, min(i.closed_from) as since from job_subject i
           join job j on j.firm_id = i.firm_id and j.id = i.job_id join site s on s.firm_id = j.firm_id and s.id = j.site_id
         where i.status = 'open' and i.closed_from is not null group by s.id, s.name order by since desc limit 2`,
+      sql`select 1 from firm_away where firm_id = ${person.firmId}`,
     ])
     // The day before and after, as the town’s day may not be the reader’s.
     const weather = await knownWeather(context, null, {
@@ -49,6 +50,8 @@ export function frameView() {
       closed: closed.map((c) => ({ site: c.site, until: c.until.getTime() })),
       /** Something went on there and is not signed yet. */
       working: working.map((c) => ({ site: c.site, since: c.since.getTime() })),
+      /** The firm is being moved to another database: it can be read, and nothing can be entered. */
+      beingMoved: moving.length > 0,
       demo: isDemo(),
     }
   })

@@ -4,6 +4,7 @@ import { problemOfRequest } from '@/calc/fields'
 import type { Problem } from '@/core/problem'
 import type { PersonRow } from '@/db/queries/person'
 import { atTheDoor } from '../apiDoor'
+import { firmIsMoved } from '../firmIsMoved'
 import { NotDone, notDoneProblem } from '../heavy/pool'
 import { problemResponse, readJson } from '../http'
 import { isId } from '../id'
@@ -30,6 +31,8 @@ export async function answering(
       const { problem, status } = notDoneProblem(error)
       return problemResponse(problem, status, status === 429 ? { 'retry-after': '3' } : undefined)
     }
+    const moved = firmIsMoved(error)
+    if (moved) return moved
     log.error({ path: new URL(request.url).pathname, error: (error as Error).message })
     return problemResponse(NOT_NOW, 503)
   }

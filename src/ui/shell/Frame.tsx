@@ -15,7 +15,7 @@ import { usePrinting } from '../pieces/usePrinting'
 
 const SignInAgain = dynamic(() => import('./SignInAgain'), { ssr: false })
 const Find = dynamic(() => import('./Find'), { ssr: false })
-const KeyList = dynamic(() => import('./KeyList'), { ssr: false })
+const ScreenHelp = dynamic(() => import('../help/ScreenHelp'), { ssr: false })
 
 interface NavEntry {
   href: string
@@ -156,9 +156,9 @@ export function Frame({
             type="button"
             onClick={() => setOver('keys')}
             className="block py-1 hover:underline"
-            title="Keys ( ? )"
+            title="What this screen is for, and its keys ( ? )"
           >
-            Keys <kbd className="text-[#a9bbaf]">?</kbd>
+            Help <kbd className="text-[#a9bbaf]">?</kbd>
           </button>
           <p className="mt-2 leading-snug">
             {person.name}
@@ -194,7 +194,7 @@ export function Frame({
       </nav>
       <RestingPlace />
       {over === 'find' && <Find onClose={() => setOver(null)} />}
-      {over === 'keys' && <KeyList onClose={() => setOver(null)} />}
+      {over === 'keys' && <ScreenHelp onClose={() => setOver(null)} />}
       {asking && <SignInAgain onDone={answered} />}
     </div>
   )

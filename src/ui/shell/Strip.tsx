@@ -23,6 +23,7 @@ export interface StripData {
   closed: { site: string; until: number }[]
   working: { site: string; since: number }[]
   person: { units: 'us' | 'metric' }
+  beingMoved: boolean
   demo: boolean
 }
 
@@ -54,6 +55,9 @@ export function Strip({ data }: { data: StripData }) {
         {longDate(now, data.timeZone)}, {clockTime(now, data.timeZone)}
       </span>
       <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
+      {data.beingMoved && (
+        <span className="tag tag-plum">being moved to another machine: read on, enter again in a minute</span>
+      )}
       {data.treesTakingUp > 0 && (
         <span className="tag tag-straw">
           {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up

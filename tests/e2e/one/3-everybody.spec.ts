@@ -66,6 +66,8 @@ async function views(page: Page): Promise<string[]> {
     '/shelf',
     '/shelf/SD2',
     '/shelf/new?from=SD2',
+    '/help',
+    '/help/places',
     '/settings',
     '/settings/api',
     '/settings/people',

@@ -351,6 +351,7 @@ const ADDRESSES = [
   '/clients/:x/new-site',
   '/grounds/:x/about',
   '/grounds/:x/plan',
+  '/help/:x',
   '/api/plan-pictures/:x',
   '/grounds/:x/trees-from-file',
   '/enter?token=:x',

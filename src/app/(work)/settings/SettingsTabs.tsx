@@ -8,6 +8,7 @@ const TABS = [
   ['/settings/firm', 'Firm'],
   ['/settings/rules', 'Local rules'],
   ['/settings/api', 'Other programs'],
+  ['/help', 'Help'],
 ] as const
 
 /** The rooms of Settings, over each of them. */

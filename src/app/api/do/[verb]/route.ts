@@ -1,3 +1,4 @@
+import { firmIsMoved } from '@/server/firmIsMoved'
 import { FOREIGN, isOwnOrigin, problemResponse, readJson } from '@/server/http'
 import type { Problem } from '@/core/problem'
 import { log } from '@/server/log'
@@ -46,6 +47,8 @@ export async function POST(
       ? Response.json({ value: result.value })
       : problemResponse(result.problem, isNotThere(result.problem) ? 404 : undefined)
   } catch (error) {
+    const moved = firmIsMoved(error)
+    if (moved) return moved
     log.error({ verb: name, error: (error as Error).message })
     return problemResponse(
       {
