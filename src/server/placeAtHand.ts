@@ -13,7 +13,7 @@ import type { StandingRule } from '@/core/rules/localRule'
 import { refusedByRules, type AgainstRule } from '@/core/rules/refused'
 import type { FirmSql } from '@/db/client'
 import { rulesAt } from '@/db/queries/localRule'
-import { featuresOfSite, waterSaid, type FeatureRow } from '@/db/queries/plan'
+import { groundOfSite, type FeatureRow } from '@/db/queries/plan'
 
 /** What a site asks of every tree on it: its outlines, and the rules of its district. */
 export interface PlaceAtHand {
@@ -31,12 +31,11 @@ export interface PlaceAtHand {
 /** Where a tree stands; not `placed`, it only lies beside the plan. */
 type Standing = Place & { placed: boolean }
 
-/** What stands at a site, by three questions. */
+/** What stands at a site, by two questions. */
 export async function placeAtHand(sql: FirmSql, siteId: string): Promise<PlaceAtHand> {
-  const [features, rules, said] = await Promise.all([
-    featuresOfSite(sql, siteId),
+  const [{ features, waterSaid: said }, rules] = await Promise.all([
+    groundOfSite(sql, siteId),
     rulesAt(sql, siteId),
-    waterSaid(sql, siteId),
   ])
   const wet = features.filter((f) => isWet(f.kind))
   const clear = features.filter((f) => f.setback !== null)

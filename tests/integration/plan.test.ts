@@ -2,7 +2,7 @@ import { inFirm } from '@/db/client'
 import { addCard, addLot } from '@/db/queries/card'
 import { toWorkOutAgain } from '@/db/queries/anew'
 import { subjectsOfJob } from '@/db/queries/job'
-import { featuresOfSite, pictureOfSite, planSteps } from '@/db/queries/plan'
+import { featuresOfSite, groundOfSite, planSteps } from '@/db/queries/plan'
 import { siteById } from '@/db/queries/site'
 import { treeById } from '@/db/queries/tree'
 import { toSI } from '@/core/quantity/units'
@@ -378,17 +378,19 @@ test('a picture lies beneath, re-encoded, is laid otherwise and taken away, and 
   const lies = { id, eastM: 10, northM: 10, metresPerPixel: 0.1, turned: 0 }
   await done(arborist(), 'place-picture', { siteId: firm.site, lies })
   await done(arborist(), 'place-picture', { siteId: firm.site, lies: { ...lies, turned: 12 } })
-  expect(await rows((sql) => pictureOfSite(sql, firm.site))).toMatchObject({
+  expect(await rows((sql) => groundOfSite(sql, firm.site).then((g) => g.picture))).toMatchObject({
     turned: 12,
     width: 400,
     height: 300,
   })
   expect(await undoNewest()).toBeNull()
-  expect(await rows((sql) => pictureOfSite(sql, firm.site))).toMatchObject({ turned: 0 })
+  expect(await rows((sql) => groundOfSite(sql, firm.site).then((g) => g.picture))).toMatchObject({
+    turned: 0,
+  })
   await done(arborist(), 'place-picture', { siteId: firm.site, lies: null })
   expect(await undoNewest()).toBeNull()
   expect(await undoNewest()).toBeNull()
-  expect(await rows((sql) => pictureOfSite(sql, firm.site))).toBeNull()
+  expect(await rows((sql) => groundOfSite(sql, firm.site).then((g) => g.picture))).toBeNull()
   // A picture of another firm is none.
   const other = await makeFirm('Other drawn firm')
   expect(

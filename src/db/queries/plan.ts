@@ -52,13 +52,6 @@ export async function takeOutline(sql: FirmSql, id: string): Promise<void> {
   await sql`delete from site_feature where id = ${id}`
 }
 
-/** Whether somebody said that all water and wells of a site are on its plan. */
-export async function waterSaid(sql: FirmSql, siteId: string): Promise<boolean> {
-  const rows = await sql<{ said: boolean }[]>`
-    select water_said_at is not null as said from site where id = ${siteId}`
-  return rows[0]?.said ?? false
-}
-
 /** Who said it, and when; null while nobody did. */
 export async function waterSaidBy(sql: FirmSql, siteId: string): Promise<{ at: Date; by: string } | null> {
   const rows = await sql<{ at: Date; by: string }[]>`
@@ -135,16 +128,27 @@ export interface PictureLies {
   turned: number
 }
 
-/** The picture under a plan with its size in pixels; null where none lies there. */
-export async function pictureOfSite(
+/** The picture under a plan with its size in pixels. */
+export type UnderPlan = PictureLies & { width: number; height: number }
+
+/** All that a plan shows beside its trees, and whether somebody said that all water and wells are on it: by one statement. */
+export async function groundOfSite(
   sql: FirmSql,
   siteId: string,
-): Promise<(PictureLies & { width: number; height: number }) | null> {
-  const rows = await sql<{ lies: PictureLies; width: number; height: number }[]>`
-    select s.picture as lies, p.width, p.height from site s join plan_picture p on p.firm_id = s.firm_id and p.id = (s.picture->>'id')::uuid
+): Promise<{ features: FeatureRow[]; waterSaid: boolean; picture: UnderPlan | null }> {
+  const rows = await sql<
+    { features: FeatureRow[]; waterSaid: boolean; lies: PictureLies | null; width: number; height: number }[]
+  >`
+    select s.water_said_at is not null as "waterSaid", s.picture as lies, p.width, p.height,
+      (select coalesce(jsonb_agg(jsonb_build_object('id', f.id, 'kind', f.kind, 'name', f.name, 'geometry', f.geometry,
+          'setback', f.setback_m, 'version', f.version) order by f.kind, f.id), '[]')
+        from site_feature f where f.firm_id = s.firm_id and f.site_id = s.id) as features
+    from site s left join plan_picture p on p.firm_id = s.firm_id and p.id = (s.picture->>'id')::uuid
     where s.id = ${siteId}`
   const row = rows[0]
-  return row ? { ...row.lies, width: row.width, height: row.height } : null
+  if (!row) return { features: [], waterSaid: false, picture: null }
+  const { features, waterSaid, lies, width, height } = row
+  return { features, waterSaid, picture: lies && { ...lies, width, height } }
 }
 
 export async function setPicture(sql: FirmSql, siteId: string, lies: PictureLies | null): Promise<void> {

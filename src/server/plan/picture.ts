@@ -3,11 +3,11 @@ import { z } from 'zod'
 import { placePictureAsks } from '@/asks/plan'
 import { id } from '@/asks/text'
 import { ok, refuse, type Result } from '@/core/problem'
-import { inFirm } from '@/db/client'
+import { inFirm, type FirmSql } from '@/db/client'
 import { siteForChange } from '@/db/queries/limit'
 import {
   addPlanPicture,
-  pictureOfSite,
+  groundOfSite,
   planPicture,
   planPictureBytes,
   setPicture,
@@ -88,11 +88,8 @@ export const placePictureVerb = verb({
 })
 
 /** How the picture of a plan lies now, without its size. */
-export async function liesNow(
-  sql: Parameters<typeof pictureOfSite>[0],
-  siteId: string,
-): Promise<PictureLies | null> {
-  const picture = await pictureOfSite(sql, siteId)
+export async function liesNow(sql: FirmSql, siteId: string): Promise<PictureLies | null> {
+  const { picture } = await groundOfSite(sql, siteId)
   if (!picture) return null
   const { width: _, height: __, ...lies } = picture
   return lies

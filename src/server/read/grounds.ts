@@ -1,6 +1,6 @@
 import { ownHosts } from '../almanac'
 import { calendarLinks } from '@/db/queries/calendar'
-import { featuresOfSite, pictureOfSite } from '@/db/queries/plan'
+import { groundOfSite } from '@/db/queries/plan'
 import { siteById, sites } from '@/db/queries/site'
 import { rulesAt } from '@/db/queries/localRule'
 import { HOSTS } from '@/almanac/hosts'
@@ -41,14 +41,13 @@ export function siteView(id: string, moving: string | null = null) {
     const { sql, person } = context
     const site = isId(id) ? await siteById(sql, id) : undefined
     if (!site) return null
-    const [list, tree, rules, links, features, picture, hosts, spread] = await Promise.all([
+    const [list, tree, rules, links, { features, picture }, hosts, spread] = await Promise.all([
       pageOfTrees(context, site, null, {}),
       moving ? treeById(sql, moving) : undefined,
       rulesAt(sql, site.id),
       // Under which the client's calendar is read.
       calendarLinks(sql, { crewId: null, clientId: site.clientId }),
-      featuresOfSite(sql, id),
-      pictureOfSite(sql, id),
+      groundOfSite(sql, id),
       ownHosts(sql),
       site.trees > SITE_PAGE ? planOf(context, site, null) : null,
     ])

@@ -1,6 +1,6 @@
 import { sizeOf } from '@/core/place/measured'
 import { isWet } from '@/core/place/outlineKinds'
-import { featuresOfSite, pictureOfSite, planSteps, waterSaidBy } from '@/db/queries/plan'
+import { groundOfSite, planSteps, waterSaidBy } from '@/db/queries/plan'
 import { siteById } from '@/db/queries/site'
 import { tagsOfTrees } from '@/db/queries/tree'
 import type { OutlineState, PlanStepRow } from '@/db/queries/plan'
@@ -16,9 +16,8 @@ export function planView(siteId: string) {
     const { sql, person } = context
     const site = isId(siteId) ? await siteById(sql, siteId) : undefined
     if (!site) return null
-    const [features, picture, said, steps, trees] = await Promise.all([
-      featuresOfSite(sql, siteId),
-      pictureOfSite(sql, siteId),
+    const [{ features, picture }, said, steps, trees] = await Promise.all([
+      groundOfSite(sql, siteId),
       waterSaidBy(sql, siteId),
       planSteps(sql, siteId, STEPS),
       planOf(context, site, null),
