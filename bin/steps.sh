@@ -144,15 +144,19 @@ own_secrets() {
   export LEDGER_FILE="${LEDGER_FILE:-$DATA/ledger.seals}"
 }
 
-# own_database [make]: the database of a firm's own work, as bin/serve, bin/backup and bin/restore know it: the one that DATABASE_URL names, or
+# own_database [make|several]: the database of a firm's own work, as bin/serve, bin/backup and bin/restore know it: the one that DATABASE_URL names, or
 # a cluster under DATA. Sets DATABASE_OWNER_URL, DATABASE_URL, the secrets, OWN_CLUSTER (started here) and KEYS_LIE.
 OWN_CLUSTER=0
 own_database() {
-  [ -d "$DATA" ] || [ "${1:-}" = make ] || fail "Nothing is kept in $DATA. ELMHORN_DATA says where bin/serve keeps its own."
+  [ -d "$DATA" ] || [ -n "${1:-}" ] || fail "Nothing is kept in $DATA. ELMHORN_DATA says where bin/serve keeps its own."
   [ -n "${LEDGER_KEY:-}" ] && KEYS_LIE='the environment (LEDGER_KEY)' || KEYS_LIE="$DATA/ledger.key"
   own_secrets
-  # Several databases are named by DATABASE_URLS; which firm lives where, DIRECTORY_URL says.
-  [ -z "${DATABASE_URLS:-}" ] || return 0
+  # The app itself serves several databases; whatever else is done is done to one of them.
+  if [ -n "${DATABASE_URLS:-}" ]; then
+    [ "${1:-}" != several ] || return 0
+    [ -n "${DATABASE_URL:-}" ] || fail "DATABASE_URLS names several databases. Say by DATABASE_URL (and DATABASE_OWNER_URL) which one of them is meant."
+    unset DATABASE_URLS DATABASE_OWNER_URLS DIRECTORY_URL
+  fi
   if [ -n "${DATABASE_URL:-}" ]; then
     export DATABASE_URL DATABASE_OWNER_URL="${DATABASE_OWNER_URL:-$DATABASE_URL}"
     return

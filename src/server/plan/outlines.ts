@@ -5,6 +5,7 @@ import { readOutline } from '@/core/place/readOutline'
 import { ok, refuse, type Result } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
 import { readQuantity } from '@/core/quantity/parse'
+import type { FirmSql } from '@/db/client'
 import { siteForChange } from '@/db/queries/limit'
 import {
   addOutline,
@@ -121,6 +122,20 @@ export const drawOutlinesVerb = verb({
   },
 })
 
+/** An outline as it was seen, held with its site; or why it cannot be changed: it is gone, or somebody changed it since. */
+async function outlineForChange(
+  sql: FirmSql,
+  outlineId: string,
+  version: number,
+): Promise<Result<FeatureRow & { siteId: string }>> {
+  const found = await outlineById(sql, outlineId)
+  if (!found) return noOutline
+  await siteForChange(sql, found.siteId)
+  const now = await outlineById(sql, outlineId)
+  if (!now) return noOutline
+  return now.version === version ? ok(now) : changedMeanwhile('outline')
+}
+
 /** Changes an outline, unless somebody changed it since. */
 export const changeOutlineVerb = verb({
   roles: drawers,
@@ -128,28 +143,18 @@ export const changeOutlineVerb = verb({
   input: changeOutlineAsks,
   run: async (context, { outlineId, version, ...typed }): Promise<Result<{ areaM2: number | null }>> => {
     const { sql, person } = context
-    const found = await outlineById(sql, outlineId)
-    if (!found) return noOutline
-    await siteForChange(sql, found.siteId)
-    const before = (await outlineById(sql, outlineId))!
-    if (!before) return noOutline
-    if (before.version !== version) return changedMeanwhile('outline')
+    const found = await outlineForChange(sql, outlineId, version)
+    if (!found.ok) return found
+    const { siteId } = found.value
     const after = readTyped(typed, person.units)
     if (!after.ok) return after
-    const many = tooMany([
-      ...(await featuresOfSite(sql, found.siteId)).filter((f) => f.id !== outlineId),
-      after.value,
-    ])
+    const others = (await featuresOfSite(sql, siteId)).filter((f) => f.id !== outlineId)
+    const many = tooMany([...others, after.value])
     if (many) return many
     await changeOutline(sql, outlineId, after.value)
-    await noteChange(context, {
-      siteId: found.siteId,
-      what: 'outline',
-      of: outlineId,
-      before: stateOf(before),
-      after: after.value,
-    })
-    return ok({ areaM2: await redrawn(context, found.siteId) })
+    const before = stateOf(found.value)
+    await noteChange(context, { siteId, what: 'outline', of: outlineId, before, after: after.value })
+    return ok({ areaM2: await redrawn(context, siteId) })
   },
 })
 
@@ -158,22 +163,13 @@ export const takeOutlineVerb = verb({
   roles: drawers,
   about: (i) => i.outlineId,
   input: takeOutlineAsks,
-  run: async (context, input): Promise<Result<{ areaM2: number | null }>> => {
-    const { sql } = context
-    const found = await outlineById(sql, input.outlineId)
-    if (!found) return noOutline
-    await siteForChange(sql, found.siteId)
-    const before = await outlineById(sql, input.outlineId)
-    if (!before) return noOutline
-    if (before.version !== input.version) return changedMeanwhile('outline')
-    await takeOutline(sql, input.outlineId)
-    await noteChange(context, {
-      siteId: found.siteId,
-      what: 'outline',
-      of: input.outlineId,
-      before: stateOf(before),
-      after: null,
-    })
-    return ok({ areaM2: await redrawn(context, found.siteId) })
+  run: async (context, { outlineId, version }): Promise<Result<{ areaM2: number | null }>> => {
+    const found = await outlineForChange(context.sql, outlineId, version)
+    if (!found.ok) return found
+    const { siteId } = found.value
+    await takeOutline(context.sql, outlineId)
+    const before = stateOf(found.value)
+    await noteChange(context, { siteId, what: 'outline', of: outlineId, before, after: null })
+    return ok({ areaM2: await redrawn(context, siteId) })
   },
 })
