@@ -265,7 +265,9 @@ formsHold([
   {
     name: 'weather that was read at a site',
     draw: () =>
-      h(OwnWeather, { view: { site: { id: 's-1', timeZone: 'UTC' }, units: 'us', readings: [] } as never }),
+      h(OwnWeather, {
+        view: { site: { id: 's-1', timeZone: 'UTC' }, units: 'us', readings: [], entered: [] } as never,
+      }),
     verb: 'read-weather',
     type: { 'Temperature now, °F': '71', 'Wind now, mph': '4' },
     press: 'Keep the reading',
