@@ -149,12 +149,16 @@ test('a firm is set up once, works, is backed up while it serves, and stands aga
       await (await tryOut('203.0.113.9', `nobody-${i}-${n}@example.test`, 'x'.repeat(9))).text()
   })
   await new Promise((rested) => setTimeout(rested, 1500))
-  const began = performance.now()
-  const through = await tryOut('198.51.100.4, 203.0.113.77', SETUP.person.email, SETUP.person.password)
-  expect(through.status).toBe(200)
-  expect(performance.now() - began).toBeLessThan(4000)
-  over = true
-  await Promise.all(flood)
+  try {
+    const began = performance.now()
+    const through = await tryOut('198.51.100.4, 203.0.113.77', SETUP.person.email, SETUP.person.password)
+    expect(through.status).toBe(200)
+    expect(performance.now() - began).toBeLessThan(4000)
+  } finally {
+    // Whatever comes of it, nobody tries on when the server is gone.
+    over = true
+    await Promise.all(flood)
+  }
 
   // A backup while writes go on.
   const backup = path.join(folder, 'one.backup')
