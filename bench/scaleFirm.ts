@@ -58,6 +58,9 @@ const KINDS = {
   crew: 30,
   absence: 31,
   skyread: 32,
+  underplan: 33,
+  entered: 34,
+  moved: 35,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -104,7 +107,14 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
             'Quayside', 'America/New_York', 5000, 0, 42 + (n % 7) / 20.0, -75 + (n % 6) / 20.0 from generate_series(1, ${sites}) n;
         insert into site_feature (id, firm_id, site_id, kind, geometry)
           select ${id('feature', 'n')}, ${f}, ${id('site', 'n')}, 'boundary',
-            '{"type":"Polygon","coordinates":[[[0,0],[400,0],[400,300],[0,300],[0,0]]]}' from generate_series(1, ${sites}) n`)
+            '{"type":"Polygon","coordinates":[[[0,0],[400,0],[400,300],[0,300],[0,0]]]}' from generate_series(1, ${sites}) n;
+        insert into plan_picture (id, firm_id, site_id, at, by_person, width, height, jpeg)
+          select ${id('underplan', 'n')}, ${f}, ${id('site', 'n')}, ${noon}, ${id('person', '1 + n % 60')}, 400, 300, decode(repeat('00', 120), 'hex')
+          from generate_series(1, ${sites}) n;
+        insert into hours_entered (id, firm_id, site_id, cell_north, cell_east, time_zone, at, by_person, hours, from_at, to_at, days)
+          select ${id('entered', 'n * 4 + k')}, ${f}, ${id('site', 'n')}, 846, -1504, 'America/New_York', ${noon} - k * interval '90 days',
+            ${id('person', '1 + n % 60')}, 24, ${noon}, ${noon}, '[]' from generate_series(1, ${sites}) n, generate_series(1, 3) k;
+        insert into firm_away (firm_id, to_shard) select ${id('moved', 'n')}, 'two' from generate_series(1, 5000) n on conflict do nothing`)
     })
     await step('weather', () =>
       sql.unsafe(`
