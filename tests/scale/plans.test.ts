@@ -126,8 +126,9 @@ const tree = scaleId('tree', 40_007)
 const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, rows: number][] = [
   ['frame', () => frameView(), 4, 3_000],
   ['Today', () => todayView(), 14, 26_000],
-  ['a season', () => seasonView(scaleId('site', 77)), 15, 9_000],
-  ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 15, 40_000],
+  // With the files of hours that may be taken back.
+  ['a season', () => seasonView(scaleId('site', 77)), 16, 9_000],
+  ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 16, 40_000],
   ['Run, list', () => runListView(), 5, 8_000],
   ['what is due again', () => dueAgainView(), 4, 8_000],
   // What is looked at before a cause of the firm's own is read with it.

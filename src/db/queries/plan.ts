@@ -143,7 +143,7 @@ export async function groundOfSite(
       (select coalesce(jsonb_agg(jsonb_build_object('id', f.id, 'kind', f.kind, 'name', f.name, 'geometry', f.geometry,
           'setback', f.setback_m, 'version', f.version) order by f.kind, f.id), '[]')
         from site_feature f where f.firm_id = s.firm_id and f.site_id = s.id) as features
-    from site s left join plan_picture p on p.firm_id = s.firm_id and p.id = (s.picture->>'id')::uuid
+    from site s left join plan_picture p on p.firm_id = s.firm_id and p.site_id = s.id and p.id = (s.picture->>'id')::uuid
     where s.id = ${siteId}`
   const row = rows[0]
   if (!row) return { features: [], waterSaid: false, picture: null }
