@@ -5,7 +5,7 @@ import { closePools, pool, shards, type Shard } from './shards'
 /** A transaction confined to one firm. Every query function takes one; there is no other way to the tables. */
 export type FirmSql = postgres.TransactionSql<Record<string, never>>
 
-/** The two numbers of the lock that whoever works for a firm shares, and whoever moves it takes for itself. */
+/** With the firm, the lock that whoever works for it shares, and whoever moves it takes for itself. */
 export const FIRM_LOCK = 7_304_113
 
 /** A firm may be read and not written for a while: it is being moved to another database. */
@@ -31,11 +31,13 @@ async function shardOf(firmId: string): Promise<Shard> {
   const home = await homeOf(firmId)
   if (home) return home
   for (const shard of all) {
-    const found = await transaction(shard, '', async (sql) => {
-      await sql`select set_config('role', 'elmhorn_app', true), set_config('elmhorn.firm', ${firmId}, true)`
-      return sql`select 1 from firm where id = ${firmId} and not exists (
-        select 1 from firm_away where firm_id = ${firmId} and to_shard is not null)`
-    })
+    const found = await confined(
+      shard,
+      '',
+      ['elmhorn.firm', firmId],
+      (sql) => sql`select 1 from firm where id = ${firmId} and not exists (
+        select 1 from firm_away where firm_id = ${firmId} and to_shard is not null)`,
+    )
     if (found.length > 0) return noteHome(firmId, shard.name)
   }
   return all[0]!
@@ -170,18 +172,17 @@ export function lookingAtFirm<T>(firmId: string, work: (sql: FirmSql) => Promise
 
 /** Runs `work` before any firm is known: it can see the one person and the attempts of this e-mail, nothing else. */
 export async function signingIn<T>(email: string, work: (sql: FirmSql) => Promise<T>): Promise<T> {
-  const at = (shard: Shard) => confined(shard, '', ['elmhorn.signing_in', email], work)
-  if (isOne()) return at(shards()[0]!)
+  const at = <R>(shard: Shard, ask: (sql: FirmSql) => Promise<R>) =>
+    confined(shard, '', ['elmhorn.signing_in', email], ask)
+  if (isOne()) return at(shards()[0]!, work)
   const known = await whereKnown('address', email, async (shard) => {
-    const [person] = await confined(
+    const [person] = await at(
       shard,
-      '',
-      ['elmhorn.signing_in', email],
       (sql) => sql<{ firmId: string }[]>`select firm_id as "firmId" from person where email = ${email}`,
     )
     return person && { ...person, shard }
   })
-  return at(known?.shard ?? doorOf(email))
+  return at(known?.shard ?? doorOf(email), work)
 }
 
 /** Where attempts at an address that is nobody's are counted: always in the same database. */

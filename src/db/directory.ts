@@ -16,7 +16,7 @@ function remember(firmId: string, shard: string): void {
 }
 
 /** A shard by its name. Throws where the app was not told of it. */
-export function shardNamed(name: string): Shard {
+function shardNamed(name: string): Shard {
   const shard = shards().find((s) => s.name === name)
   if (!shard) throw new Error(`DATABASE_URLS does not name the database ${name}, in which a firm lives.`)
   return shard

@@ -56,7 +56,8 @@ export function ownedShards(): readonly Shard[] {
 }
 
 /** The connections to a shard. */
-export const pool = (shard: Shard): postgres.Sql => poolOf(shard.name, shard.url, environment().DATABASE_POOL)
+export const pool = (shard: Shard): postgres.Sql =>
+  poolOf(`shard ${shard.name}`, shard.url, environment().DATABASE_POOL)
 
 /** The connections to the directory; undefined where one database holds all firms. */
 export function directoryPool(): postgres.Sql | undefined {

@@ -11,6 +11,7 @@ import {
   jobSubjectsForChange,
   type JobSubjectRow,
 } from '@/db/queries/job'
+import { limitsPassed } from './groundLimits'
 import { handsOf } from './handsOf'
 import { id, line } from '@/asks/text'
 import { verb, type Context } from './verb'
@@ -91,7 +92,8 @@ export const confirmTreeVerb = verb({
     const looked = bloomNotLookedFor([subject], input.noBloom)
     if (looked) return looked
     const hands = await handsOf(context, [subject])
-    const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen)
+    const passed = limitsPassed(sql, context.person.units)
+    const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed)
     if (not) return not
     const day = await ofAnotherDay(context, [subject.jobId], input.otherDay)
     if (day) return day
@@ -129,8 +131,9 @@ export const beginWorkVerb = verb({
     const closed: string[] = []
     const open: string[] = []
     const hands = await handsOf(context, subjects)
+    const passed = limitsPassed(sql, context.person.units)
     for (const subject of subjects) {
-      const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen)
+      const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed)
       // What must be looked at is said once, for all of them.
       if (not && !not.ok && not.problem.field.startsWith('seen.')) return not
       if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)

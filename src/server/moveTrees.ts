@@ -126,8 +126,10 @@ export async function moveTrees(
       at,
     })
   // What stood against it stood on its day.
-  if (otherDay) await remark(context, { treeIds: trees.map((t) => t.id) })
-  if (otherDay) await freeLimit(context, [job.siteId])
+  if (otherDay) {
+    await remark(context, { treeIds: trees.map((t) => t.id) })
+    await freeLimit(context, [job.siteId])
+  }
   return ok({ jobId, trees: trees.length })
 }
 

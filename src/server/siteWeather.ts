@@ -150,20 +150,21 @@ export const takeHoursBackVerb = verb({
     const { sql } = context
     const entered = await hoursEntered(sql, input.enteredId)
     const taken = await takenBack(context, 'hours_entered', input.enteredId, 'enteredId')
-    if (!taken.ok || !entered) return taken.ok ? ok({ days: 0, left: 0 }) : taken
-    const now = new Map((await daysOfCell(sql, entered.place, entered.days)).map((d) => [d.date, d.hours]))
-    const stands = entered.days.filter((d) => isDeepStrictEqual(now.get(d.date), d.made))
+    if (!taken.ok) return taken
+    const { place, days } = entered!
+    const now = new Map((await daysOfCell(sql, place, days)).map((d) => [d.date, d.hours]))
+    const stands = days.filter((d) => isDeepStrictEqual(now.get(d.date), d.made))
     await keepWeatherDays(
       sql,
-      entered.place,
+      place,
       stands.flatMap(({ before }) => (before?.hours ? [{ ...before, hours: before.hours }] : [])),
     )
     await forgetWeatherDays(
       sql,
-      entered.place,
+      place,
       stands.flatMap(({ date, before }) => (before?.hours ? [] : [date])),
     )
-    return ok({ days: stands.length, left: entered.days.length - stands.length })
+    return ok({ days: stands.length, left: days.length - stands.length })
   },
 })
 

@@ -14,7 +14,7 @@ import { newestVersion } from '@/db/queries/card'
 import type { JobSubjectRow } from '@/db/queries/job'
 import { newestReadings, readingById } from '@/db/queries/reading'
 import { DECIDED } from './decided'
-import { limitsPassed } from './groundLimits'
+import type { limitsPassed } from './groundLimits'
 import { against, gateOf, NOTICE_GIVEN_DAYS, outOfItsOwnWay } from './mayGoOn'
 import type { TreeAtHand } from './treesAtHand'
 import type { Context } from './verb'
@@ -68,6 +68,8 @@ export async function whyNotBegun(
   /** The tree with what its gate rests on. */
   hand: TreeAtHand,
   seen: Seen,
+  /** Whether all that is planned is more than the ground may get; the same for all trees that are begun together. */
+  passed: ReturnType<typeof limitsPassed>,
 ): Promise<Result<never> | null> {
   const stopped = await whyStopped(sql, subject)
   if (stopped) return stopped
@@ -100,7 +102,7 @@ export async function whyNotBegun(
   )
   if (closed[0])
     return refuse('not-allowed', 'rule', `${said(closed[0])} Hand it back, with this as the reason.`)
-  const over = await limitsPassed(sql, person.units)({ ...subject, siteId: hand.tree.siteId }, today)
+  const over = await passed({ ...subject, siteId: hand.tree.siteId }, today)
   if (over)
     return refuse(
       'over-label',

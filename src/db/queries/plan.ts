@@ -35,12 +35,15 @@ export async function outlineById(
   return rows[0]
 }
 
+/** Draws an outline; false where the id is another one’s. */
 export async function addOutline(
   sql: FirmSql,
   o: OutlineState & { id: string; firmId: string; siteId: string },
-): Promise<void> {
-  await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry, setback_m)
-    values (${o.id}, ${o.firmId}, ${o.siteId}, ${o.kind}, ${o.name}, ${sql.json(o.geometry as never)}, ${o.setback})`
+): Promise<boolean> {
+  const rows = await sql`insert into site_feature (id, firm_id, site_id, kind, name, geometry, setback_m)
+    values (${o.id}, ${o.firmId}, ${o.siteId}, ${o.kind}, ${o.name}, ${sql.json(o.geometry as never)}, ${o.setback})
+    on conflict do nothing returning id`
+  return rows.length > 0
 }
 
 export async function changeOutline(sql: FirmSql, id: string, o: OutlineState): Promise<void> {
@@ -140,9 +143,8 @@ export async function groundOfSite(
     { features: FeatureRow[]; waterSaid: boolean; lies: PictureLies | null; width: number; height: number }[]
   >`
     select s.water_said_at is not null as "waterSaid", s.picture as lies, p.width, p.height,
-      (select coalesce(jsonb_agg(jsonb_build_object('id', f.id, 'kind', f.kind, 'name', f.name, 'geometry', f.geometry,
-          'setback', f.setback_m, 'version', f.version) order by f.kind, f.id), '[]')
-        from site_feature f where f.firm_id = s.firm_id and f.site_id = s.id) as features
+      (select coalesce(jsonb_agg(o order by o.kind, o.id), '[]') from (
+        select ${feature(sql)} from site_feature f where f.firm_id = s.firm_id and f.site_id = s.id) o) as features
     from site s left join plan_picture p on p.firm_id = s.firm_id and p.site_id = s.id and p.id = (s.picture->>'id')::uuid
     where s.id = ${siteId}`
   const row = rows[0]

@@ -113,9 +113,8 @@ export const drawOutlinesVerb = verb({
     const many = tooMany([...(await featuresOfSite(sql, site.id)), ...read])
     if (many) return many
     for (const { id, ...after } of read) {
-      if (await outlineById(sql, id))
+      if (!(await addOutline(sql, { id, ...after, firmId: person.firmId, siteId: site.id })))
         return refuse('conflict', 'id', 'An outline with this id is drawn already. Load the page again.')
-      await addOutline(sql, { id, ...after, firmId: person.firmId, siteId: site.id })
       await noteChange(context, { siteId: site.id, what: 'outline', of: id, before: null, after })
     }
     return ok({ areaM2: await redrawn(context, site.id) })

@@ -11,6 +11,7 @@ import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { rowsOf, type Typed } from '@/ui/fields/paths'
 import { useVerb } from '@/ui/fields/useVerb'
+import { ChooseFile } from '@/ui/files/ChooseFile'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { ACTIVE_LINES, partsOfUse, PRODUCT_LINES, type CardLine } from '@/ui/shelf/cardLines'
@@ -101,18 +102,9 @@ export function CardForm({
         changed: the next one stands beside it.
       </p>
       <div className="mt-3">
-        <label className="btn btn-quiet">
+        <ChooseFile accept="application/json,.json" onFile={(file) => void openFile(file)}>
           Take it from a file
-          <input
-            type="file"
-            accept="application/json,.json"
-            className="sr-only"
-            onChange={(e) => {
-              void openFile(e.target.files?.[0])
-              e.target.value = ''
-            }}
-          />
-        </label>
+        </ChooseFile>
         <a className="ml-3" href="/api/cards/schema.json">
           how a file is written
         </a>

@@ -9,6 +9,7 @@ import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Link } from '@/ui/pieces/Link'
+import { NotedList } from '@/ui/pieces/NotedList'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { calledOutline } from '@/ui/plan/PlanGround'
 import { useMay } from '@/ui/shell/may'
@@ -63,8 +64,7 @@ export function DrawPlan({ view }: { view: DrawPlanView }) {
           onChoose={
             mayDraw
               ? (id) => {
-                  const f = features.find((o) => o.id === id)
-                  if (f) setSketch(sketchOf(f))
+                  setSketch(sketchOf(features.find((o) => o.id === id)!))
                 }
               : undefined
           }
@@ -161,34 +161,29 @@ function Drawn({
   return (
     <section aria-label="On the plan">
       <h2>On the plan</h2>
-      <ul className="border-t border-line mt-1">
-        {features.map((f) => {
+      <NotedList
+        noted={features.map((f) => {
           const kind = OUTLINE[f.kind].name.toLowerCase()
           const said = [
             f.name && !f.name.toLowerCase().includes(kind) && kind,
             f.size && saySize(f.size, units),
             f.setback !== null && `${showGround(f.setback, units, 0)} kept from it`,
           ].filter(Boolean)
-          return (
-            <li key={f.id} className="border-b border-line py-1.5 flex flex-wrap justify-between gap-x-3">
-              <span>
+          return {
+            id: f.id,
+            named: `Change ${calledOutline(f)}`,
+            what: (
+              <>
                 <b>{calledOutline(f)}</b>
                 {said.length > 0 && <span className="text-ink2">, {said.join(', ')}</span>}
-              </span>
-              {onChoose && (
-                <button
-                  type="button"
-                  className="underline underline-offset-2 text-small min-h-[32px] max-sm:min-h-[48px]"
-                  aria-label={`Change ${calledOutline(f)}`}
-                  onClick={() => onChoose(f)}
-                >
-                  Change
-                </button>
-              )}
-            </li>
-          )
+              </>
+            ),
+          }
         })}
-      </ul>
+        busy={false}
+        onBack={onChoose && ((id) => onChoose(features.find((f) => f.id === id)!))}
+        press="Change"
+      />
     </section>
   )
 }
@@ -199,38 +194,26 @@ function Changes({ view }: { view: DrawPlanView }) {
   const may = useMay()
   const undo = useVerb('undo-plan-step')
   if (view.steps.length === 0) return null
+  const { timeZone } = view.site
   return (
     <section aria-label="Changes">
       <h2>Changes</h2>
-      <ul className="border-t border-line mt-1">
-        {view.steps.map((s) => {
-          const what = s.outline ? calledOutline(s.outline) : s.name
-          return (
-            <li key={s.id} className="border-b border-line py-1.5 flex flex-wrap justify-between gap-x-3">
-              <span>
-                {what} {s.did}
-                <span className="text-small text-ink2">
-                  {' '}
-                  by {s.by}, {shortDate(s.at, view.site.timeZone)} {clockTime(s.at, view.site.timeZone)}
-                </span>
-              </span>
-              {may('undo-plan-step') && (
-                <button
-                  type="button"
-                  className="underline underline-offset-2 text-small min-h-[32px] max-sm:min-h-[48px]"
-                  aria-label={`Undo: ${what} ${s.did}`}
-                  disabled={undo.busy}
-                  onClick={async () => {
-                    if (await undo.send({ stepId: s.id })) router.refresh()
-                  }}
-                >
-                  Undo
-                </button>
-              )}
-            </li>
-          )
+      <NotedList
+        noted={view.steps.map((s) => {
+          const what = `${s.outline ? calledOutline(s.outline) : s.name} ${s.did}`
+          const when = `${shortDate(s.at, timeZone)} ${clockTime(s.at, timeZone)}`
+          return { id: s.id, named: `Undo: ${what}`, what, by: `by ${s.by}, ${when}` }
         })}
-      </ul>
+        busy={undo.busy}
+        onBack={
+          may('undo-plan-step')
+            ? async (stepId) => {
+                if (await undo.send({ stepId })) router.refresh()
+              }
+            : null
+        }
+        press="Undo"
+      />
       <ProblemNote problem={undo.problem} />
     </section>
   )

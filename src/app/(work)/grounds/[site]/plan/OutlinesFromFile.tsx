@@ -7,6 +7,7 @@ import type { DrawPlanView } from '@/server/read/plan'
 import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { ChooseFile } from '@/ui/files/ChooseFile'
 import { Button } from '@/ui/pieces/Button'
 import { Link } from '@/ui/pieces/Link'
 import { saySize } from './saySize'
@@ -35,8 +36,7 @@ export function OutlinesFromFile({ view, onDone }: { view: DrawPlanView; onDone:
       </p>
     )
   const { corner } = view.site
-  async function open(file: File | undefined) {
-    if (!file) return
+  async function open(file: File) {
     setRows(null)
     setSaid(null)
     if (file.size > LARGEST_FILE)
@@ -62,18 +62,9 @@ export function OutlinesFromFile({ view, onDone }: { view: DrawPlanView; onDone:
   return (
     <div className="grid gap-3">
       <div>
-        <label className="btn btn-quiet">
+        <ChooseFile accept=".geojson,.json,application/geo+json" onFile={(file) => void open(file)}>
           Choose a GeoJSON file
-          <input
-            type="file"
-            accept=".geojson,.json,application/geo+json"
-            className="sr-only"
-            onChange={(e) => {
-              void open(e.target.files?.[0])
-              e.target.value = ''
-            }}
-          />
-        </label>
+        </ChooseFile>
         <p role="status" className="mt-1">
           {said}
         </p>

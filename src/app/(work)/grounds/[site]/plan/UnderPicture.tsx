@@ -1,13 +1,14 @@
 'use client'
-import { useRef, useState } from 'react'
+import { useState } from 'react'
 import type { Problem } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
 import { showGround } from '@/core/quantity/format'
 import type { DrawPlanView } from '@/server/read/plan'
 import { Field } from '@/ui/fields/Field'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { ChooseFile } from '@/ui/files/ChooseFile'
+import { useSendPicture } from '@/ui/files/useSendPicture'
 import { Button } from '@/ui/pieces/Button'
 
 type Picture = NonNullable<DrawPlanView['picture']>
@@ -38,47 +39,30 @@ export function UnderPicture({
   const [busy, setBusy] = useState(false)
   const [problem, setProblem] = useState<Problem | null>(null)
   const [length, setLength] = useState('')
-  const unanswered = useRef(new Map<string, string>())
+  const send = useSendPicture<{ width: number; height: number }>(
+    (id) => `/api/plan-pictures/${id}?site=${view.site.id}`,
+  )
   const lies = tried === undefined ? view.picture : tried
 
-  async function take(file: File | undefined) {
-    if (!file) return
+  async function take(file: File) {
     setBusy(true)
     setProblem(null)
-    const key = `${file.name} ${file.size} ${file.lastModified}`
-    const id = unanswered.current.get(key) ?? newId()
-    unanswered.current.set(key, id)
-    try {
-      const answer = await fetch(`/api/plan-pictures/${id}?site=${view.site.id}`, {
-        method: 'POST',
-        headers: { 'content-type': file.type || 'application/octet-stream' },
-        body: file,
-      })
-      const body = (await answer.json()) as { error?: Problem; value?: { width: number; height: number } }
-      if (body.error) setProblem(body.error)
-      else if (body.value) {
-        unanswered.current.delete(key)
-        const whole = view.trees.whole
-        // It begins as wide as what is drawn; two spots and a length make it true.
-        const wide = whole ? Math.max(20, whole.east - whole.west) : 60
-        onTried({
-          id,
-          ...body.value,
-          eastM: whole ? (whole.east + whole.west) / 2 : wide / 2,
-          northM: whole ? (whole.north + whole.south) / 2 : (wide * body.value.height) / body.value.width / 2,
-          metresPerPixel: wide / body.value.width,
-          turned: 0,
-        })
-      }
-    } catch {
-      setProblem({
-        code: 'conflict',
-        field: 'connection',
-        message:
-          'The server cannot be reached. The picture is still on your device; take it in again in a moment.',
-      })
-    }
+    const sent = await send(file)
     setBusy(false)
+    if (!sent.ok) return setProblem(sent.problem)
+    const { id, kept } = sent.value
+    const whole = view.trees.whole
+    // It begins as wide as what is drawn; two spots and a length make it true.
+    const wide = whole ? Math.max(20, whole.east - whole.west) : 60
+    onTried({
+      id,
+      width: kept.width,
+      height: kept.height,
+      eastM: whole ? (whole.east + whole.west) / 2 : wide / 2,
+      northM: whole ? (whole.north + whole.south) / 2 : (wide * kept.height) / kept.width / 2,
+      metresPerPixel: wide / kept.width,
+      turned: 0,
+    })
   }
 
   /** Makes the picture as large as the length between two spots says; the first spot stays where it is. */
@@ -119,19 +103,9 @@ export function UnderPicture({
   return (
     <div className="grid gap-3">
       <div className="flex flex-wrap gap-2">
-        <label className="btn btn-quiet">
+        <ChooseFile accept="image/*" busy={busy} onFile={(file) => void take(file)}>
           {busy ? 'Taking it in' : lies ? 'Another picture' : 'Choose a picture'}
-          <input
-            type="file"
-            accept="image/*"
-            className="sr-only"
-            disabled={busy}
-            onChange={(e) => {
-              void take(e.target.files?.[0])
-              e.target.value = ''
-            }}
-          />
-        </label>
+        </ChooseFile>
         {lies && (
           <Button quiet disabled={place.busy} onClick={() => void keep(null)}>
             Take it away

@@ -7,6 +7,7 @@ import type { HoursFile as Read } from '@/core/weather/hoursFile'
 import type { SeasonView } from '@/server/read/season'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { ChooseFile } from '@/ui/files/ChooseFile'
 import { Button } from '@/ui/pieces/Button'
 import { NotedList } from '@/ui/pieces/NotedList'
 import { useMay } from '@/ui/shell/may'
@@ -57,8 +58,7 @@ export function HoursFile({ view }: { view: SeasonView }) {
   const [busy, setBusy] = useState(false)
   const { timeZone } = view.site
 
-  async function open(file: File | undefined) {
-    if (!file) return
+  async function open(file: File) {
     setSaid(null)
     setRead(null)
     if (file.size > LARGEST_FILE)
@@ -98,19 +98,9 @@ export function HoursFile({ view }: { view: SeasonView }) {
   }
   return (
     <div className="mt-3">
-      <label className="btn btn-quiet">
+      <ChooseFile accept=".csv,.txt,text/csv,text/plain" busy={busy} onFile={(file) => void open(file)}>
         {busy ? 'Reading' : 'Read a station’s file (CSV)'}
-        <input
-          type="file"
-          accept=".csv,.txt,text/csv,text/plain"
-          className="sr-only"
-          disabled={busy}
-          onChange={(e) => {
-            void open(e.target.files?.[0])
-            e.target.value = ''
-          }}
-        />
-      </label>
+      </ChooseFile>
       <span role="status" className={`ml-3 ${said?.wrong ? 'text-plum font-bold' : ''}`}>
         {said?.words}
       </span>

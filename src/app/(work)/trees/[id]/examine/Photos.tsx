@@ -2,9 +2,9 @@
 import { useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
 import type { ExamineView } from '@/server/read/tree'
-import { newId } from '@/ui/fields/newId'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { useSendPicture } from '@/ui/files/useSendPicture'
 import { clockTime, shortDate } from '@/ui/when'
 
 /** Photographs of the running examination: taken with the device, kept without place or camera, taken away again. */
@@ -22,38 +22,19 @@ export function Photos({
   const [photos, setPhotos] = useState(view.assessment?.id === assessmentId ? view.photos : [])
   const [busy, setBusy] = useState<string | null>(null)
   const [problem, setProblem] = useState<Problem | null>(null)
-  /** Pictures whose answer was lost keep their name: taken in again they are the same picture. */
-  const unanswered = useRef(new Map<string, string>())
+  const send = useSendPicture((id) => `/api/photos/${id}?tree=${view.tree.id}&assessment=${assessmentId}`)
 
   async function take(files: FileList | null) {
     setProblem(null)
     for (const [i, file] of [...(files ?? [])].entries()) {
       setBusy(`keeping ${i + 1} of ${files!.length}`)
-      const picture = `${file.name} ${file.size} ${file.lastModified}`
-      const id = unanswered.current.get(picture) ?? newId()
-      unanswered.current.set(picture, id)
-      try {
-        const answer = await fetch(`/api/photos/${id}?tree=${view.tree.id}&assessment=${assessmentId}`, {
-          method: 'POST',
-          headers: { 'content-type': file.type || 'application/octet-stream' },
-          body: file,
-        })
-        const body = (await answer.json()) as { error?: Problem }
-        unanswered.current.delete(picture)
-        if (body.error) {
-          setProblem(body.error)
-          break
-        }
-        setPhotos((all) => [...all, { id, finding: null, takenAt: Date.now(), by: '', width: 4, height: 3 }])
-      } catch {
-        setProblem({
-          code: 'conflict',
-          field: 'connection',
-          message:
-            'The server cannot be reached. The picture is still on your device; take it in again when you are in reach.',
-        })
+      const sent = await send(file)
+      if (!sent.ok) {
+        setProblem(sent.problem)
         break
       }
+      const { id } = sent.value
+      setPhotos((all) => [...all, { id, finding: null, takenAt: Date.now(), by: '', width: 4, height: 3 }])
     }
     setBusy(null)
     if (input.current) input.current.value = ''
