@@ -12,6 +12,7 @@ export type Input =
   | 'day'
   | 'choice'
   | 'tick'
+  | 'ticks'
 
 /** What a form says of a field: what it is called, how it is typed, in what unit, and a word of help beneath. */
 export interface Said {
@@ -89,6 +90,32 @@ export function choice<const V extends string>(
 /** Yes or no. */
 export function tick(label: string, more: Partial<Said> = {}) {
   return z.boolean({ error: `${label}: yes or no.` }).register(said, { label, input: 'tick', ...more })
+}
+
+/** Degrees with their side of the globe: `75.22 W` lies west, below zero. */
+const DEGREES = /^(.+?)\s*°?\s*([NSEW])$/i
+
+/**
+ * Degrees of latitude or longitude, below zero or with their side of the globe.
+ * @example degrees('Longitude', 180, ['E', 'W']).parse('75.22 W') // −75.22
+ */
+export function degrees(
+  label: string,
+  most: number,
+  sides: readonly [plus: string, minus: string],
+  more: Partial<Said> = {},
+) {
+  return z
+    .union([z.number(), z.string()], { error: `${label}: type degrees such as 42.31.` })
+    .transform((value) => {
+      const [, figure, side] = (typeof value === 'string' && DEGREES.exec(value.trim())) || []
+      const known = side !== undefined && sides.includes(side.toUpperCase())
+      return known
+        ? `${side.toUpperCase() === sides[1] ? '-' : ''}${figure!.replace(/^[\u2212-]/, '')}`
+        : value
+    })
+    .pipe(number(label, { least: -most, most, unit: '°' }))
+    .register(said, { label, input: 'line', unit: '°', ...more })
 }
 
 const NUMBER = /^[+\u2212-]?\d{1,12}(?:[.,]\d{1,12})?$/

@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { JURISDICTION_NAME, JURISDICTIONS } from '@/almanac/jurisdiction'
-import { choice, email, newPassword, number, orNothing, said, saying, tick } from './field'
+import { choice, degrees, email, newPassword, number, orNothing, said, saying, tick } from './field'
 import { day, id, line, typed } from './text'
 
 /** Who works in a firm. */
@@ -40,14 +40,9 @@ const timeZone = z
 
 /** Degrees north and east. */
 export const latitude = () =>
-  number('Latitude', { least: -90, most: 90, unit: '°', help: 'north of the equator, such as 42.31' })
+  degrees('Latitude', 90, ['N', 'S'], { help: 'north of the equator, such as 42.31' })
 export const longitude = () =>
-  number('Longitude', {
-    least: -180,
-    most: 180,
-    unit: '°',
-    help: 'west of Greenwich below zero, such as −75.22',
-  })
+  degrees('Longitude', 180, ['E', 'W'], { help: 'west of Greenwich below zero or with W: −75.22, 75.22 W' })
 
 const jurisdiction = () =>
   choice(
@@ -170,5 +165,14 @@ export const codeAsks = z.strictObject({
   code: saying(typed('Code', 40).min(1, { error: 'Type the code.' }), {
     label: 'Code',
     help: 'six digits of your app, or a recovery code',
+  }),
+})
+
+/** A token for a program of the person’s own. */
+export const makeTokenAsks = z.strictObject({
+  id: id(),
+  name: saying(line('The name', 80), {
+    label: 'Name of the new token',
+    help: 'such as: dose sheet on the office computer',
   }),
 })

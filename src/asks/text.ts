@@ -37,9 +37,10 @@ export function typed(name: string, most = 200) {
     .refine((s) => !hasUnseen(s), {
       error: `${name} has characters that cannot be seen; type it without them.`,
     })
+    .register(said, { label: name, input: 'line' })
 }
 
-/** Longer text; may be empty and have several lines. */
+/** Longer text of several lines; empty, it is nothing. */
 export function words(name: string, most = 2000) {
   return z
     .string()
@@ -49,12 +50,16 @@ export function words(name: string, most = 2000) {
       error: `${name} have characters that cannot be seen; type them without.`,
     })
     .register(said, { label: name, input: 'words' })
+    .transform((text) => (text === '' ? null : text))
     .nullable()
     .default(null)
 }
 
 /** An id made on the device. */
 export const id = (name = 'id') => z.uuid({ error: `${name} must be an id.` })
+
+/** The doubts that were answered: what was asked about is meant. */
+export const accepted = () => z.array(typed('What was accepted', 40)).max(10).default([])
 
 /** A count of changes: what an integer column holds. */
 export const version = () =>

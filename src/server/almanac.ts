@@ -1,3 +1,4 @@
+import { writeNoteAsks } from '@/asks/almanac'
 import { z } from 'zod'
 import { ACTION_WORDS } from '@/almanac/actionWords'
 import { CAUSES } from '@/almanac/causes'
@@ -230,13 +231,7 @@ export const withdrawOwnEntryVerb = verb({
 /** Writes the firm's note beside an entry of the almanac. An empty note takes the old one away. */
 export const writeNoteVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
-  input: z.strictObject({
-    id: id(),
-    entry: z
-      .string()
-      .regex(/^(cause|finding|host|method|school):[a-z0-9-]{2,60}$/, { error: 'There is no such entry.' }),
-    words: z.string().trim().max(2000, { error: 'The note is longer than 2,000 characters; shorten it.' }),
-  }),
+  input: writeNoteAsks,
   makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ at: string }>> => {
     await addNote(sql, { ...input, firmId: person.firmId, by: person.id, at: now })

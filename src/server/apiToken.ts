@@ -1,3 +1,4 @@
+import { makeTokenAsks } from '@/asks/house'
 import { createHash, randomBytes } from 'node:crypto'
 import { v7 as uuidv7 } from 'uuid'
 import { z } from 'zod'
@@ -63,7 +64,7 @@ export async function openApiSession(
 /** Makes a named token. It is answered once and never again. */
 export const makeTokenVerb = verb({
   roles: 'all',
-  input: z.strictObject({ id: id(), name: line('The name', 80) }),
+  input: makeTokenAsks,
   about: (input) => input.id,
   makes: (i) => i.id,
   secret: true,

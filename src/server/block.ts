@@ -1,3 +1,4 @@
+import { setBlockAsks } from '@/asks/trees'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
@@ -25,20 +26,11 @@ import { id, line } from '@/asks/text'
 import { promiseReports } from './localRule'
 import { verb, type Context } from './verb'
 
-const MOST = 1000
-
 /** Names trees of a site as a block that is worked as one, or takes the name off them. */
 export const setBlockVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.siteId,
-  input: z.strictObject({
-    siteId: id('siteId'),
-    treeIds: z
-      .array(id('treeId'))
-      .min(1, { error: 'Choose at least one tree.' })
-      .max(MOST, { error: `A block has at most ${MOST} trees; make two of it.` }),
-    name: line('Name of the block', 40).nullable(),
-  }),
+  input: setBlockAsks,
   run: async ({ sql }, input): Promise<Result<{ trees: number }>> => {
     const ids = [...new Set(input.treeIds)]
     const trees = await treesForChange(sql, ids)

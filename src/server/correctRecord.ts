@@ -1,3 +1,4 @@
+import { correctRecordAsks } from '@/asks/work'
 import { z } from 'zod'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
@@ -15,17 +16,7 @@ export const correctRecordVerb = verb({
   roles: ['crew lead', 'arborist'],
   signs: true,
   about: (i) => i.recordId,
-  input: z.strictObject({
-    id: id(),
-    recordId: id('recordId'),
-    reason: line('Reason', 500, 8),
-    correction: line('Correction', 2000, 3),
-    /** What trees really got, as typed. */
-    amounts: z
-      .array(z.strictObject({ subjectId: id('subjectId'), amount: typed('The amount', 60) }))
-      .max(400)
-      .default([]),
-  }),
+  input: correctRecordAsks,
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person, now, today, afterwards } = context

@@ -1,3 +1,4 @@
+import { setAbsenceAsks, setCrewAsks, setSiteHoursAsks } from '@/asks/crews'
 import { z } from 'zod'
 import { METHODS } from '@/core/card/card'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -16,36 +17,16 @@ import {
 } from '@/db/queries/crew'
 import { keepSiteHours } from '@/db/queries/week'
 import { siteById } from '@/db/queries/site'
-import { day, id, line, typed } from '@/asks/text'
+import { id } from '@/asks/text'
 import { verb } from './verb'
 
 const planners = ['arborist', 'crew lead', 'office'] as const
-const clock = (name: string) =>
-  z
-    .int({ error: `${name}: type a time of the day such as 07:00.` })
-    .min(0, { error: `${name}: type a time of the day such as 07:00.` })
-    .max(1440, { error: `${name}: type a time of the day such as 07:00.` })
 
 /** Writes a crew down or changes it: its people, truck, what it does, and its hours by day of the week. */
 export const setCrewVerb = verb({
   roles: planners,
   about: (i) => i.crewId,
-  input: z.strictObject({
-    crewId: id('crewId'),
-    name: line('Name', 60, 2),
-    truck: line('Truck', 60).nullable(),
-    people: z.array(id('people')).max(40),
-    methods: z.array(z.enum(METHODS)).max(60),
-    begins: clock('Begins at').max(1439),
-    minutes: z
-      .array(
-        z
-          .int({ error: 'Hours of a day: type hours from 0 to 24.' })
-          .min(0, { error: 'Hours of a day: type hours from 0 to 24.' })
-          .max(1440, { error: 'Hours of a day: type hours from 0 to 24.' }),
-      )
-      .length(7),
-  }),
+  input: setCrewAsks,
   run: async ({ sql, person }, input): Promise<Result<{ crewId: string }>> => {
     await holdCrews(sql, person.firmId, 'change')
     const before = await crewById(sql, input.crewId)
@@ -118,15 +99,7 @@ export const setAbsenceVerb = verb({
   roles: planners,
   about: (i) => i.id,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    /** One of both. */
-    personId: id('personId').nullable(),
-    crewId: id('crewId').nullable(),
-    from: day(),
-    to: day(),
-    why: line('Why', 200, 2),
-  }),
+  input: setAbsenceAsks,
   run: async ({ sql, person, at }, input): Promise<Result<{ id: string }>> => {
     if ((input.personId === null) === (input.crewId === null))
       return refuse('missing', 'who', 'Choose one person, or one crew, who is away.')
@@ -162,7 +135,7 @@ export const endAbsenceVerb = verb({
 export const setSiteHoursVerb = verb({
   roles: planners,
   about: (i) => i.siteId,
-  input: z.strictObject({ siteId: id('siteId'), hours: typed('Work hours', 1000) }),
+  input: setSiteHoursAsks,
   run: async ({ sql }, input): Promise<Result<{ siteId: string }>> => {
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')

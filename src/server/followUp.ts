@@ -1,3 +1,4 @@
+import { enterResultAsks } from '@/asks/work'
 import { z } from 'zod'
 import {
   answersOf,
@@ -41,20 +42,11 @@ function readAnswer(e: Expectation, input: { value: number | null; said: string 
   return ok(compare(e, value))
 }
 
-const Entered = z.strictObject({
-  id: id(),
-  followUpId: id('followUpId'),
-  value: z.number({ error: 'Type the number you found.' }).nullable().default(null),
-  said: typed('The answer', 60).nullable().default(null),
-  nextStep: typed('What is next', 60),
-  words: words('Words'),
-})
-
 /** Enters what a promised check found, compared with what was expected. A check has one result. */
 export const enterResultVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.followUpId,
-  input: Entered,
+  input: enterResultAsks,
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ verdict: string }>> => {
     const found = await followUpById(context.sql, input.followUpId)
@@ -75,7 +67,7 @@ export const enterResultsVerb = verb({
   input: z.strictObject({
     id: id(),
     results: z
-      .array(Entered)
+      .array(enterResultAsks)
       .min(1, { error: 'Enter what you found at one tree at least.' })
       .max(MOST_RESULTS, { error: `At most ${MOST_RESULTS} at once.` }),
   }),
@@ -105,7 +97,7 @@ export const enterResultsVerb = verb({
 async function enter(
   { sql, person, at, today }: Context,
   found: FollowUpRow | undefined,
-  input: z.output<typeof Entered>,
+  input: z.output<typeof enterResultAsks>,
 ): Promise<Result<{ verdict: string }>> {
   const check = found && (await followUpForChange(sql, found.id))
   if (!check) return refuse('unknown', 'followUpId', 'There is no such check.')

@@ -1,3 +1,4 @@
+import { matter, setHouseRuleAsks } from '@/asks/rules'
 import { z } from 'zod'
 import { cause as causeOf } from '@/almanac/causes'
 import { nearestRule, type Chosen, type ForWhom } from '@/core/schools/house'
@@ -8,16 +9,12 @@ import type { FirmSql } from '@/db/client'
 import { addHouseRule, houseRules } from '@/db/queries/almanac'
 import { clientById, siteById } from '@/db/queries/site'
 import { treeById } from '@/db/queries/tree'
-import { id, line } from '@/asks/text'
+import { line } from '@/asks/text'
 import { verb } from './verb'
-
-const matter = z.enum(SCHOOLS.map((s) => s.id) as [string, ...string[]], {
-  error: 'There is no such matter.',
-})
 
 /** What is chosen for one prescription otherwise than the house does, and whether it is kept as the rule. */
 export const ChosenMatter = z.strictObject({
-  matter,
+  matter: matter(),
   way: z.enum(['one', 'other'], { error: 'Choose one of the two ways.' }),
   words: line('Why it is done so', 300, 4),
   keepFor: z.enum(['tree', 'client']).nullable().default(null),
@@ -26,21 +23,7 @@ export const ChosenMatter = z.strictObject({
 /** Sets how this house does a matter on which practitioners differ: in all its work, in a district, for a client or at a tree. */
 export const setHouseRuleVerb = verb({
   roles: ['arborist'],
-  input: z.strictObject({
-    id: id(),
-    matter,
-    /** `none` takes the rule back: what is wider holds again. */
-    rule: z.enum(['one', 'other', 'by case', 'none']),
-    words: z
-      .string()
-      .trim()
-      .max(400, { error: 'The words are longer than 400 characters; shorten them.' })
-      .nullable()
-      .default(null),
-    district: line('The district', 60).nullable().default(null),
-    clientId: id('clientId').nullable().default(null),
-    treeId: id('treeId').nullable().default(null),
-  }),
+  input: setHouseRuleAsks,
   makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ rule: string }>> => {
     if ([input.district, input.clientId, input.treeId].filter((w) => w !== null).length > 1)

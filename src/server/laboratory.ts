@@ -1,3 +1,4 @@
+import { enterAnswerAsks } from '@/asks/work'
 import { z } from 'zod'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -17,16 +18,7 @@ import { verb } from './verb'
 export const enterAnswerVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.followUpId,
-  input: z.strictObject({
-    id: id(),
-    followUpId: id('followUpId'),
-    assessmentId: id('assessmentId'),
-    answers: z
-      .array(z.strictObject({ finding: findingId, state: z.enum(['there', 'not-there', 'unsure']) }))
-      .min(1, { error: 'Enter at least one answer of the laboratory.' })
-      .max(20),
-    words: words('Words'),
-  }),
+  input: enterAnswerAsks,
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ treeId: string }>> => {
     const { sql, person, at } = context

@@ -1,3 +1,4 @@
+import { noteAppliedAsks, setAreaAsks } from '@/asks/limits'
 import { z } from 'zod'
 import { activeKey } from '@/core/actives/actives'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -20,15 +21,7 @@ export const noteAppliedVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.siteId,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    siteId: id('siteId'),
-    active: line('Active', 60),
-    /** Of the active itself, typed. */
-    amount: typed('How much of it', 60),
-    onDate: day(),
-    source: line('How it is known', 300, 4),
-  }),
+  input: noteAppliedAsks,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person, now } = context
     const site = await siteById(sql, input.siteId)
@@ -79,7 +72,7 @@ export const noteAppliedVerb = verb({
 export const setAreaVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.siteId,
-  input: z.strictObject({ siteId: id('siteId'), area: typed('Area', 60) }),
+  input: setAreaAsks,
   run: async (context, input): Promise<Result<{ areaM2: number }>> => {
     const { sql, person } = context
     const site = await siteById(sql, input.siteId)

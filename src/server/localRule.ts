@@ -1,7 +1,7 @@
-import { z } from 'zod'
+import { endLocalRuleAsks, setDistrictAsks, setLocalRuleAsks } from '@/asks/rules'
 import { causeName } from '@/almanac/causes'
 import { host as hostOf } from '@/almanac/hosts'
-import { LocalRule, type StandingRule } from '@/core/rules/localRule'
+import type { LocalRule, StandingRule } from '@/core/rules/localRule'
 import { toReport } from '@/core/rules/refused'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
@@ -11,24 +11,14 @@ import { setDistrict, siteById } from '@/db/queries/site'
 import { firmAlmanac, ownHosts } from './almanac'
 import { remark } from './anew'
 import { promiseChecks } from './promise'
-import { id, line } from '@/asks/text'
 import { verb, type Context } from './verb'
-
-const district = line('The district', 60).nullable().default(null)
 
 /** Copies a rule of the place with its source. Work with the crew that it closes must be worked out again. */
 export const setLocalRuleVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.id,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    name: line('The name of the rule', 80, 3),
-    text: line('What it says', 600, 3),
-    source: line('Where it stands', 200, 3),
-    district,
-    rule: LocalRule,
-  }),
+  input: setLocalRuleAsks,
   run: async ({ sql, person, now }, input): Promise<Result<{ id: string }>> => {
     const unknown = await unknownNames(sql, input.rule)
     if (unknown) return unknown
@@ -67,7 +57,7 @@ async function unknownNames(sql: Context['sql'], rule: LocalRule): Promise<Resul
 export const endLocalRuleVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.id,
-  input: z.strictObject({ id: id(), words: line('Why it ends', 300, 4) }),
+  input: endLocalRuleAsks,
   run: async ({ sql, person, now }, input): Promise<Result<{ ended: true }>> => {
     const ended = await endLocalRule(sql, { id: input.id, why: input.words, by: person.id, at: now })
     if (!ended)
@@ -81,7 +71,7 @@ export const endLocalRuleVerb = verb({
 export const setDistrictVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.siteId,
-  input: z.strictObject({ siteId: id('siteId'), district }),
+  input: setDistrictAsks,
   run: async ({ sql, person }, input): Promise<Result<{ district: string | null }>> => {
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')

@@ -1,3 +1,4 @@
+import { moveCheckAsks } from '@/asks/work'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -18,12 +19,7 @@ const FARTHEST_DAYS = 3 * 366
 export const moveCheckVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.followUpId,
-  input: z.strictObject({
-    followUpId: id('followUpId'),
-    /** Null ends it. */
-    onDate: day().nullable(),
-    why: line('Why', 300, 4),
-  }),
+  input: moveCheckAsks,
   run: async ({ sql, person, now, at }, input): Promise<Result<{ onDate: string | null }>> => {
     const found = await followUpById(sql, input.followUpId)
     if (found) await treeForChange(sql, found.treeId)

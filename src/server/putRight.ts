@@ -1,3 +1,4 @@
+import { mergeTreesAsks, moveTreeAsks, removeTreeAsks, strikeReadingAsks } from '@/asks/trees'
 import { z } from 'zod'
 import { hostName } from '@/almanac/hosts'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -15,16 +16,16 @@ import {
 import { prescriptionsOfTree } from '@/db/queries/prescription'
 import { remark } from './anew'
 import { noteMoved } from './plan/planStep'
-import { askAboutPlace, placeFields } from './place'
+import { askAboutPlace } from './place'
 import { changedMeanwhile, standingTree } from './standing'
-import { id, line, typed, version } from '@/asks/text'
+import { id } from '@/asks/text'
 import { verb } from './verb'
 
 /** Puts a tree where it stands on the plan. */
 export const moveTreeVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.treeId,
-  input: z.strictObject({ treeId: id('treeId'), version: version(), ...placeFields }),
+  input: moveTreeAsks,
   run: async (context, input): Promise<Result<{ version: number }>> => {
     const tree = await standingTree(context, input.treeId)
     if (!tree.ok) return tree
@@ -43,11 +44,7 @@ export const moveTreeVerb = verb({
 export const strikeReadingVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.treeId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    readingId: id('readingId'),
-    words: line('Why it is struck out', 300, 4),
-  }),
+  input: strikeReadingAsks,
   run: async (context, input): Promise<Result<{ struck: true }>> => {
     const { sql, person, now } = context
     const tree = await standingTree(context, input.treeId)
@@ -82,11 +79,7 @@ const onDay = (day: string | null) => (day ? ` for ${spokenDate(day)}` : '')
 export const removeTreeVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.treeId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    version: version(),
-    words: line('Why it is taken from the list', 300, 4),
-  }),
+  input: removeTreeAsks,
   run: async (context, input): Promise<Result<{ removed: true }>> => {
     const tree = await standingTree(context, input.treeId)
     if (!tree.ok) return tree
@@ -110,13 +103,7 @@ export const removeTreeVerb = verb({
 export const mergeTreesVerb = verb({
   roles: ['arborist'],
   about: (i) => i.treeId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    version: version(),
-    /** The tag of the listing that stays. */
-    into: line('Tag of the tree that stays', 40),
-    accepted: z.array(typed('What was accepted', 40)).max(10).default([]),
-  }),
+  input: mergeTreesAsks,
   run: async (context, input): Promise<Result<{ treeId: string; tag: string }>> => {
     const { sql, now } = context
     const listed = await standingTree(context, input.treeId)

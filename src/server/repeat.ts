@@ -1,3 +1,4 @@
+import { endRepeatsAsks, putOnDayAsks } from '@/asks/work'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { said } from '@/core/gate/gate'
@@ -145,12 +146,7 @@ export async function putAgain(
 export const putOnDayVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.occurrenceId,
-  input: z.strictObject({
-    occurrenceId: id('occurrenceId'),
-    onDate: day(),
-    /** Trees that are not worked this time. */
-    leaveOut: z.array(id('treeId')).max(400).default([]),
-  }),
+  input: putOnDayAsks,
   run: (context, input) => putAgain(context, { ...input, crewId: null }),
 })
 
@@ -158,7 +154,7 @@ export const putOnDayVerb = verb({
 export const endRepeatsVerb = verb({
   roles: ['arborist'],
   about: (i) => i.occurrenceId,
-  input: z.strictObject({ occurrenceId: id('occurrenceId'), words: line('Why it ends', 300, 4) }),
+  input: endRepeatsAsks,
   run: async ({ sql }, input): Promise<Result<{ ended: true }>> => {
     if (!(await dueForChange(sql, input.occurrenceId))) return noneDue
     await endOccurrence(sql, input.occurrenceId, input.words)

@@ -1,15 +1,10 @@
-import { z } from 'zod'
+import { screenSafetyAsks } from '@/asks/trees'
 import { refersOn } from '@/core/decide/safetyScreen'
 import { ok, type Result } from '@/core/problem'
 import { addScreen } from '@/db/queries/decideSite'
 import { restage } from '@/db/queries/tree'
 import { standingTree } from './standing'
-import { id, line } from '@/asks/text'
 import { verb } from './verb'
-
-const level = z.union([z.literal(1), z.literal(2), z.literal(3)], {
-  error: 'Choose slight, marked or severe.',
-})
 
 /**
  * Keeps what an arborist sees that could break, over whom, and what would come of it. It rates no risk: from a certain point
@@ -19,16 +14,7 @@ export const screenSafetyVerb = verb({
   roles: ['arborist'],
   about: (i) => i.treeId,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    treeId: id('treeId'),
-    defect: level,
-    defectWords: line('What is weak', 160, 3),
-    target: level,
-    targetWords: line('What is beneath', 160, 3),
-    consequence: level,
-    consequenceWords: line('What would come of it', 160, 3),
-  }),
+  input: screenSafetyAsks,
   run: async (context, input): Promise<Result<{ refer: boolean }>> => {
     const { sql, person, now } = context
     const standing = await standingTree(context, input.treeId)

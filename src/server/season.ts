@@ -1,3 +1,4 @@
+import { placeSiteAsks, seeStageAsks } from '@/asks/season'
 import { z } from 'zod'
 import { phenologyOf, SEEN_FIRST, TARGETS } from '@/almanac/season'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -9,22 +10,11 @@ import { takenBack } from './takenBack'
 import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
-const degrees = (name: string, most: number) =>
-  z
-    .number({ error: `${name}: type degrees such as 42.31; south and west are below zero.` })
-    .min(-most, { error: `${name} lies between −${most} and ${most} degrees.` })
-    .max(most, { error: `${name} lies between −${most} and ${most} degrees.` })
-
 /** Says where a site lies on the globe, so that its own weather is asked for. Null: it has the weather of the firm’s town. */
 export const placeSiteVerb = verb({
   roles: ['arborist', 'office'],
   about: (i) => i.siteId,
-  input: z.strictObject({
-    siteId: id('siteId'),
-    spot: z
-      .strictObject({ latitude: degrees('Latitude', 90), longitude: degrees('Longitude', 180) })
-      .nullable(),
-  }),
+  input: placeSiteAsks,
   run: async ({ sql }, input): Promise<Result<{ placed: boolean }>> => {
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
@@ -44,20 +34,12 @@ export const seeStageVerb = verb({
   roles: ['arborist', 'crew lead', 'technician', 'office'],
   about: (i) => i.siteId,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    siteId: id('siteId'),
-    kind: line('What was seen', 60),
-    stage: line('Stage', 60),
-    on: line('Day', 10),
-  }),
+  input: seeStageAsks,
   run: async ({ sql, person, now, at }, input): Promise<Result<{ id: string }>> => {
     const site = await siteById(sql, input.siteId)
     if (!site) return refuse('unknown', 'siteId', 'There is no such site.')
     if (!stagesOf(input.kind).includes(input.stage))
       return refuse('unknown', 'stage', 'No such stage is known of it; choose one of the list.')
-    if (!isDate(input.on))
-      return refuse('bad-quantity', 'on', 'The day is no calendar date; choose it in the calendar.')
     const today = dateIn(site.timeZone, now)
     if (input.on > today)
       return refuse(

@@ -1,3 +1,4 @@
+import { enterLotAsks, withdrawLotAsks } from '@/asks/shelf'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { Card } from '@/core/card/card'
@@ -147,15 +148,7 @@ export const enterLotVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.id,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    code: line('The card', 12),
-    number: line('The lot', 60),
-    expiresOn: z
-      .string()
-      .refine(isDate, { error: 'The last day is not a calendar date; choose it, or leave it empty.' })
-      .nullable(),
-  }),
+  input: enterLotAsks,
   run: async ({ sql, person, today }, input): Promise<Result<{ id: string }>> => {
     if ((await newestVersion(sql, input.code)) === 0)
       return refuse('unknown', 'code', 'There is no such card on the shelf.')
@@ -175,7 +168,7 @@ export const enterLotVerb = verb({
 export const withdrawLotVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.lotId,
-  input: z.strictObject({ lotId: id('lotId'), why: line('Why it is called back', 300, 4) }),
+  input: withdrawLotAsks,
   run: async ({ sql, person, today }, input): Promise<Result<{ withdrawn: true }>> =>
     (await withdrawLot(sql, { id: input.lotId, on: today, why: input.why, by: person.id }))
       ? ok({ withdrawn: true })

@@ -1,3 +1,4 @@
+import { readWeatherAsks } from '@/asks/season'
 import { isDeepStrictEqual } from 'node:util'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -25,13 +26,7 @@ export const readWeatherVerb = verb({
   roles: ['arborist', 'crew lead', 'technician', 'office'],
   about: (i) => i.siteId,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    siteId: id('siteId'),
-    temperature: typed('Temperature'),
-    wind: typed('Wind'),
-    accepted: z.array(z.string().max(40)).max(4).default([]),
-  }),
+  input: readWeatherAsks,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person, at } = context
     const site = await siteById(sql, input.siteId)

@@ -1,3 +1,4 @@
+import { addReadingAsks, addTreeAsks, changeTreeAsks, confirmIdentityAsks } from '@/asks/trees'
 import { capital } from '@/core/capital'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
@@ -15,33 +16,18 @@ import { addReading, readingsOfTree } from '@/db/queries/reading'
 import { marksOfTree, replaceMarks } from '@/db/queries/ring'
 import { remark } from './anew'
 import { addTree, changeTree, confirmIdentity, touchTree, treeById } from '@/db/queries/tree'
-import { askAboutPlace, placeFields } from './place'
+import { askAboutPlace } from './place'
 import { changedMeanwhile, standingTree } from './standing'
-import { id, line, typed, version, words } from '@/asks/text'
+import { id, version } from '@/asks/text'
 import { verb, type Context } from './verb'
 import type { Length } from '@/core/quantity/units'
-
-/** A kind of the almanac, or one that may be the firm's own, which is asked in the step. */
-const knownHost = z
-  .string()
-  .max(60)
-  .refine((h) => host(h) !== undefined || h.startsWith('own-'), {
-    error: 'Kind is not one the almanac knows; choose it from the list.',
-  })
 
 /** Adds a tree to a site. */
 export const addTreeVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.id,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    siteId: id('siteId'),
-    tag: line('Tag', 40),
-    host: knownHost,
-    ...placeFields,
-    note: words('Notes'),
-  }),
+  input: addTreeAsks,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person } = context
     const site = await siteById(sql, input.siteId)
@@ -70,19 +56,7 @@ export const addTreeVerb = verb({
 export const changeTreeVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
   about: (i) => i.treeId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    version: version(),
-    tag: line('Tag', 40),
-    host: knownHost,
-    note: words('Notes'),
-    liveCrownPercent: z
-      .number({ error: 'Live crown must be a number from 0 to 100.' })
-      .min(0, { error: 'Live crown is below 0 %; type 0 to 100 in steps of 5.' })
-      .max(100, { error: 'Live crown is above 100 %; type 0 to 100 in steps of 5.' })
-      .multipleOf(5, { error: 'Live crown goes in steps of 5 %; type 75 or 80, not between.' })
-      .nullable(),
-  }),
+  input: changeTreeAsks,
   run: async (context, input): Promise<Result<{ version: number }>> => {
     const { sql } = context
     const before = await standingTree(context, input.treeId)
@@ -112,7 +86,7 @@ async function isKnown(sql: FirmSql, kind: string): Promise<boolean> {
 export const confirmIdentityVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.treeId,
-  input: z.strictObject({ treeId: id('treeId'), host: knownHost }),
+  input: confirmIdentityAsks,
   run: async (context, input): Promise<Result<{ host: string; name: string }>> => {
     const { sql, person, now } = context
     const tree = await standingTree(context, input.treeId)
@@ -132,17 +106,7 @@ export const addReadingVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.treeId,
   makes: (i) => i.id,
-  input: z.strictObject({
-    id: id(),
-    treeId: id('treeId'),
-    tape: z.enum(['girth', 'diameter'], { error: 'Say which tape it was: girth or diameter.' }),
-    bareUnit: z.enum(['in', 'cm']),
-    stems: z
-      .array(typed('A stem'), { error: 'Type the girth or the diameter of at least one stem.' })
-      .min(1, { error: 'Type the girth or the diameter of at least one stem.' })
-      .max(30, { error: 'More than 30 stems; measure the largest 30.' }),
-    accepted: z.array(typed('What was accepted', 40)).max(10).default([]),
-  }),
+  input: addReadingAsks,
   run: async (context, input): Promise<Result<{ diameterM: Length }>> => {
     const { sql, person, at } = context
     const tree = await standingTree(context, input.treeId)

@@ -1,3 +1,4 @@
+import { withdrawPrescriptionAsks } from '@/asks/work'
 import { z } from 'zod'
 import { isBegun } from '@/core/methods/running'
 import { ok, refuse, type Result } from '@/core/problem'
@@ -13,11 +14,7 @@ import { verb } from './verb'
 export const withdrawPrescriptionVerb = verb({
   roles: ['arborist'],
   about: (i) => i.prescriptionId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    prescriptionId: id('prescriptionId'),
-    words: line('Why it is taken back', 300, 4),
-  }),
+  input: withdrawPrescriptionAsks,
   run: async (context, input): Promise<Result<{ withdrawn: true }>> => {
     const { sql } = context
     const tree = await treeForChange(sql, input.treeId)

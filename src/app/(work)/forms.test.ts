@@ -19,6 +19,7 @@ jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refre
 jest.mock('@/ui/pieces/Link', () => ({ Link: 'a' }))
 
 const nothing = () => {}
+const [TEODOR, WREN] = ['018f0000-0000-7000-8000-000000000001', '018f0000-0000-7000-8000-000000000002']
 const check = {
   id: 'f-1',
   treeId: 't-1',
@@ -29,17 +30,17 @@ const check = {
 const crews = {
   today: '2026-06-15',
   people: [
-    { id: 'p-1', name: 'Teodor Lindqvist', licence: 'A 1' },
-    { id: 'p-2', name: 'Wren Castellane', licence: null },
+    { id: TEODOR, name: 'Teodor Lindqvist', licence: 'A 1' },
+    { id: WREN, name: 'Wren Castellane', licence: null },
   ],
-  crews: [{ id: 'c-1', name: 'Yarrow', people: ['p-2'] }],
+  crews: [{ id: 'c-1', name: 'Yarrow', people: [WREN] }],
   absences: [],
 } as never
 const yarrow = {
   id: 'c-1',
   name: 'Yarrow',
   truck: null,
-  people: ['p-2'],
+  people: [WREN],
   methods: ['prune'],
   begins: 420,
   minutes: [480, 480, 480, 480, 480, 0, 0],
@@ -190,16 +191,14 @@ formsHold([
       'Begins at': '6:30',
       'Mon, hours': '7:30',
       'Sat, hours': '4,5',
-      'Sun, hours': 'none',
     },
     press: 'Keep',
     sends: {
       name: 'Tansy',
       truck: 'truck 2',
-      people: ['p-1'],
-      begins: 390,
-      // What is no number goes on, to be spoken about.
-      minutes: [450, 480, 480, 480, 480, 270, -1],
+      people: [TEODOR],
+      begins: '6:30',
+      minutes: ['7:30', '8', '8', '8', '8', '4,5', ''],
     },
     names: 'crewId',
     beside: {
@@ -271,7 +270,7 @@ formsHold([
     verb: 'read-weather',
     type: { 'Temperature now, °F': '71', 'Wind now, mph': '4' },
     press: 'Keep the reading',
-    sends: { siteId: 's-1', temperature: '71', wind: '4', accepted: [] },
+    sends: { siteId: 's-1', temperature: '71', wind: '4' },
     names: 'id',
     beside: { temperature: 'Temperature now, °F', wind: 'Wind now, mph' },
     atForm: ['siteId'],

@@ -1,4 +1,5 @@
 import { useId, type ReactNode } from 'react'
+import { Refusal } from './Refusal'
 
 /**
  * One of a few, all in sight. Radio buttons underneath: arrows move through them, a screen reader says which of how many.
@@ -10,6 +11,7 @@ export function Toggle<Value extends string>({
   onChange,
   hideLabel = false,
   disabled = false,
+  problem = null,
   className = 'grid grid-cols-2 gap-2',
 }: {
   label: string
@@ -18,6 +20,7 @@ export function Toggle<Value extends string>({
   onChange: (value: Value) => void
   hideLabel?: boolean
   disabled?: boolean
+  problem?: string | null
   /** How the buttons lie. */
   className?: string
 }) {
@@ -40,6 +43,7 @@ export function Toggle<Value extends string>({
           </label>
         ))}
       </div>
+      <Refusal words={problem} />
     </fieldset>
   )
 }

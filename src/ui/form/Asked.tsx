@@ -26,6 +26,17 @@ export function useAsked<Value>(at: string): {
   }
 }
 
+/** A field of the form that a control of its own draws. */
+export function AskedBy<Value>({
+  at,
+  children,
+}: {
+  at: string
+  children: (field: ReturnType<typeof useAsked<Value>>) => ReactNode
+}) {
+  return <>{children(useAsked<Value>(at))}</>
+}
+
 const TYPES = {
   email: { type: 'email', autoComplete: 'off', inputMode: 'email' },
   telephone: { type: 'tel', inputMode: 'tel' },

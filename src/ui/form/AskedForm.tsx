@@ -3,6 +3,7 @@ import { zodResolver } from '@hookform/resolvers/zod'
 import {
   createContext,
   useCallback,
+  useEffect,
   useContext,
   useLayoutEffect,
   useMemo,
@@ -12,7 +13,7 @@ import {
 } from 'react'
 import { FormProvider, useForm, useFormContext, type DefaultValues, type FieldErrors } from 'react-hook-form'
 import type { z } from 'zod'
-import { fieldOf, type Problem } from '@/core/problem'
+import { fieldOf, ok, type Problem, type Result } from '@/core/problem'
 import { Button } from '../pieces/Button'
 import { Doubt } from '../fields/Doubt'
 import { ProblemNote } from '../fields/ProblemNote'
@@ -24,14 +25,23 @@ export interface Sending<Answer> {
   busy: boolean
   problem: SentProblem | null
   renew: () => void
+  /** Takes away what was said of what was typed. */
+  clear: () => void
+  /** The id that is made on sending. */
+  makes?: string
 }
 
 interface Asking {
   schema: z.ZodObject
+  busy: boolean
+  /** Sends what is typed, with `also` in place of it. */
+  sendWith: (also: Values) => void
   problem: SentProblem | null
   /** A field says that it is drawn, and takes it back when it goes. */
   drawn: (path: string) => () => void
 }
+
+type Values = Record<string, unknown>
 
 const Here = createContext<Asking | null>(null)
 
@@ -48,8 +58,6 @@ export function isAt(field: string, path: string): boolean {
   return dotted === path || dotted.startsWith(`${path}.`)
 }
 
-type Values = Record<string, unknown>
-
 /**
  * A form made of what a step asks for: the schema that the server checks by says what its fields are called and how they are typed,
  * checks them before anything is sent, and each field that is drawn tells its own refusals beside it; what is refused of no field that
@@ -59,14 +67,20 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   asks,
   start,
   fixed,
+  sends,
   by,
   onDone,
+  again = false,
   keep,
   keeping = 'Saving',
   onLeave,
   leave = 'Leave it',
   quiet = false,
-  className = 'grid gap-3',
+  more,
+  doubtKept,
+  waysOut,
+  inline = false,
+  className = inline ? 'flex flex-wrap items-end gap-x-3 gap-y-2' : 'grid gap-3',
   children,
 }: {
   asks: S
@@ -74,9 +88,13 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   start: Partial<Record<keyof z.input<S>, unknown>>
   /** What is sent along and not typed. */
   fixed?: Values
+  /** What is typed as the step takes it, where that is another shape; what cannot be read is refused here. */
+  sends?: (typed: Values) => Result<Values>
   by: Sending<Answer>
   /** What follows once it is kept, with what was typed. */
   onDone: (answer: Answer, typed: Values) => void
+  /** It stands there for the next one: it is empty again once one is kept. */
+  again?: boolean
   /** On the button. */
   keep: string
   keeping?: string
@@ -84,6 +102,14 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   leave?: string
   /** The button is not what the page is for. */
   quiet?: boolean
+  /** Beside the button. */
+  more?: ReactNode
+  /** On the button that keeps what is doubted. */
+  doubtKept?: string
+  /** Other ways out of a doubt, by its name. */
+  waysOut?: (doubt: string) => ReactNode
+  /** Fields and button stand in one line. */
+  inline?: boolean
   className?: string
   children: ReactNode
 }) {
@@ -91,59 +117,101 @@ export function AskedForm<S extends z.ZodObject, Answer>({
     defaultValues: start as DefaultValues<Values>,
     // What is sent along is the server's to check.
     resolver: zodResolver(
-      useMemo(() => (fixed ? (asks.omit(keysOf(fixed) as never) as S) : asks), [asks, fixed]) as never,
+      useMemo(
+        () => withoutKeys(asks, { ...fixed, ...(by.makes && { [by.makes]: true }) }),
+        [asks, fixed, by.makes],
+      ) as never,
       undefined,
       { raw: true },
     ),
   })
   /** How often a field is drawn, by its path. */
   const [fields, setFields] = useState<ReadonlyMap<string, number>>(new Map())
-  const accepted = useRef<string[]>([])
-  const { problem } = by
+  /** The doubts that were answered, of exactly what was typed then. */
+  const accepted = useRef<{ of: string; doubts: string[] }>({ of: '', doubts: [] })
+  const [misread, setMisread] = useState<Problem | null>(null)
+  const problem = misread ?? by.problem
 
-  async function send(values: Values) {
+  // What was asked holds for exactly what was typed then.
+  const { clear } = by
+  const { subscribe } = form
+  const isDoubt = by.problem?.code === 'doubt'
+  useEffect(
+    () =>
+      subscribe({
+        formState: { values: true },
+        callback: () => {
+          setMisread(null)
+          if (isDoubt) clear()
+        },
+      }),
+    [subscribe, clear, isDoubt],
+  )
+
+  async function send(values: Values, also: Values = {}) {
+    const read = sends?.(values) ?? ok(values)
+    setMisread(read.ok ? null : read.problem)
+    if (!read.ok) return
+    const of = JSON.stringify(read.value)
+    if (accepted.current.of !== of) accepted.current = { of, doubts: [] }
+    const { doubts } = accepted.current
     const answer = await by.send({
       ...fixed,
-      ...values,
-      ...(accepted.current.length > 0 && { accepted: accepted.current }),
+      ...read.value,
+      ...also,
+      ...(doubts.length > 0 && { accepted: doubts }),
     })
     if (answer === null) return
-    accepted.current = []
+    accepted.current = { of: '', doubts: [] }
+    if (again) form.reset()
     onDone(answer, values)
   }
-  const again = () => void form.handleSubmit(send)()
+  const sendAgain = () => void form.handleSubmit((values) => send(values))()
+  const sendWith = (also: Values) => void form.handleSubmit((values) => send(values, also))()
 
   const drawn = useCallback((path: string) => {
     const count = (by: number) => setFields((all) => new Map(all).set(path, (all.get(path) ?? 0) + by))
     count(1)
     return () => count(-1)
   }, [])
-  const asking = useMemo<Asking>(() => ({ schema: asks, problem, drawn }), [asks, problem, drawn])
+  const asking: Asking = { schema: asks, busy: by.busy, problem, drawn, sendWith }
   const isDrawn = (field: string) => [...fields].some(([path, times]) => times > 0 && isAt(field, path))
   const own = firstNotDrawn(form.formState.errors, isDrawn)
   const rest =
     problem && problem.code !== 'doubt' && !(isDrawn(problem.field) && !problem.stands) ? problem : own
+  const told = (
+    <>
+      <Doubt
+        problem={problem}
+        busy={by.busy}
+        keep={doubtKept}
+        onKeep={(doubt) => {
+          accepted.current.doubts = [...accepted.current.doubts, doubt]
+          sendAgain()
+        }}
+      >
+        {problem && waysOut?.(problem.field)}
+      </Doubt>
+      <ProblemNote
+        problem={rest}
+        onAnew={() => {
+          by.renew()
+          sendAgain()
+        }}
+      />
+    </>
+  )
 
   return (
     <FormProvider {...form}>
       <Here.Provider value={asking}>
-        <form className={className} noValidate onSubmit={(e) => void form.handleSubmit(send)(e)}>
+        <form
+          className={className}
+          noValidate
+          onSubmit={(e) => void form.handleSubmit((values) => send(values))(e)}
+        >
           {children}
-          <Doubt
-            problem={problem}
-            busy={by.busy}
-            onKeep={(code) => {
-              accepted.current = [...accepted.current, code]
-              again()
-            }}
-          />
-          <ProblemNote
-            problem={rest}
-            onAnew={() => {
-              by.renew()
-              again()
-            }}
-          />
+          {!inline && told}
           <div className="flex flex-wrap gap-2">
             <Button type="submit" now={!quiet} disabled={by.busy}>
               {by.busy ? keeping : keep}
@@ -153,14 +221,29 @@ export function AskedForm<S extends z.ZodObject, Answer>({
                 {leave}
               </Button>
             )}
+            {more}
           </div>
+          {inline && <div className="basis-full">{told}</div>}
         </form>
       </Here.Provider>
     </FormProvider>
   )
 }
 
-const keysOf = (fixed: Values) => Object.fromEntries(Object.keys(fixed).map((key) => [key, true]))
+/** Another button of the form: it sends what is typed, with `also` in place of it. */
+export function AskedAlso({ also, children }: { also: Values; children: ReactNode }) {
+  const { busy, sendWith } = useAsking()
+  return (
+    <Button quiet disabled={busy} onClick={() => sendWith(also)}>
+      {children}
+    </Button>
+  )
+}
+
+function withoutKeys(asks: z.ZodObject, keys: Values): z.ZodObject {
+  const left = Object.keys(keys).filter((key) => key in asks.shape)
+  return left.length === 0 ? asks : asks.omit(Object.fromEntries(left.map((key) => [key, true])) as never)
+}
 
 /** What the schema itself refuses of fields that are not drawn, so that it is said all the same. */
 function firstNotDrawn(errors: FieldErrors, isDrawn: (field: string) => boolean): Problem | null {

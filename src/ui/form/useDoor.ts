@@ -37,5 +37,6 @@ export function useDoor<Answer>(address: string): Sending<Answer> {
     }
     return null
   }
-  return { send, busy, problem, renew: () => setProblem(null) }
+  const clear = () => setProblem(null)
+  return { send, busy, problem, renew: clear, clear }
 }

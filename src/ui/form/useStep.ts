@@ -11,5 +11,7 @@ export function useStep<Name extends VerbName>(name: Name, makes?: string): Send
     busy: verb.busy,
     problem: verb.problem,
     renew: verb.renew,
+    clear: verb.clear,
+    makes,
   }
 }

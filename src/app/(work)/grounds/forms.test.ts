@@ -1,7 +1,10 @@
 /** @jest-environment jsdom */
+import { act, fireEvent, render, screen } from '@testing-library/react'
 import { createElement as h, useState } from 'react'
 import type { TypedPlace } from '@/core/place/place'
 import { formsHold } from '@/ui/fields/form.testing'
+import { fakeServer } from '@/ui/fields/server.testing'
+import { MayProvider } from '@/ui/shell/may'
 import { District } from './[site]/District'
 import { Limits } from './[site]/limits/Limits'
 import { MoveTree } from './[site]/MoveTree'
@@ -94,7 +97,7 @@ formsHold([
     verb: 'move-tree',
     type: { 'East, ft': '30', 'North, ft': '40' },
     press: 'Keep this place →',
-    sends: { treeId: 't-1', version: 3, eastM: 9.144, northM: 12.192, accepted: [] },
+    sends: { treeId: 't-1', version: 3, eastM: 9.144, northM: 12.192 },
     beside: { eastM: 'East, ft', northM: 'North, ft' },
     atForm: ['version'],
   },
@@ -136,7 +139,7 @@ formsHold([
     open: ['name it'],
     type: { 'District (empty: none)': ' Wick County ' },
     press: 'Keep it',
-    sends: { siteId: 's-1', district: 'Wick County' },
+    sends: { siteId: 's-1', district: ' Wick County ' },
     atForm: ['district'],
   },
   {
@@ -146,21 +149,11 @@ formsHold([
     open: ['Say where it lies'],
     type: { 'Latitude, such as 42.31': '42,31', 'Longitude, such as 75.22 W': '75.22 W' },
     press: 'Keep it',
-    sends: { siteId: 's-1', spot: { latitude: 42.31, longitude: -75.22 } },
+    sends: { siteId: 's-1', spot: { latitude: '42,31', longitude: '75.22 W' } },
     beside: {
       'spot.latitude': 'Latitude, such as 42.31',
       'spot.longitude': 'Longitude, such as 75.22 W',
     },
-  },
-  {
-    name: 'letters where degrees are meant go as they are, to be spoken about',
-    draw: () => h(SiteSpot, { view: season }),
-    verb: 'place-site',
-    open: ['Say where it lies'],
-    type: { 'Latitude, such as 42.31': 'north', 'Longitude, such as 75.22 W': '' },
-    press: 'Keep it',
-    sends: { spot: { latitude: 'north', longitude: '' } },
-    beside: { 'spot.latitude': 'Latitude, such as 42.31' },
   },
   {
     name: 'a stage that was seen',
@@ -214,3 +207,17 @@ formsHold([
     beside: { area: 'How large it is, acre' },
   },
 ])
+
+test('letters where degrees are meant are told beside their input, and nothing is sent', async () => {
+  const server = fakeServer()
+  render(
+    h(MayProvider, { steps: { includes: () => true } as never, children: h(SiteSpot, { view: season }) }),
+  )
+  fireEvent.click(screen.getByRole('button', { name: 'Say where it lies' }))
+  fireEvent.change(screen.getByLabelText('Latitude, such as 42.31'), { target: { value: 'north' } })
+  fireEvent.change(screen.getByLabelText('Longitude, such as 75.22 W'), { target: { value: '75.22 N' } })
+  await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep it' })))
+  expect(screen.getByText('Latitude: type a number from −90 to 90.')).toBeTruthy()
+  expect(screen.getByText('Longitude: type a number from −180 to 180.')).toBeTruthy()
+  expect(server.asked).toEqual([])
+})

@@ -1,19 +1,18 @@
 'use client'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import { capital } from '@/core/capital'
 import { METHOD_NAME } from '@/core/card/say'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'
 import { sayTags } from '@/server/read/together'
 import type { DueAgain } from '@/server/read/today'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 import { useGo } from '@/ui/shell/useGo'
 import { fromToday, writtenDate } from '@/ui/when'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { AskedWhy } from '@/ui/form/AskedWhy'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { putOnDayAsks, endRepeatsAsks } from '@/asks/work'
 
 /** Work that is due again, the first due first. */
 export function DueAgainLines({ due, today }: { due: readonly DueAgain[]; today: string }) {
@@ -30,12 +29,8 @@ export function DueAgainLines({ due, today }: { due: readonly DueAgain[]; today:
 function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
   const may = useMay()
   const go = useGo()
-  const router = useRouter()
-  const put = useVerb('put-on-day')
-  const end = useVerb('end-repeats')
+  const put = useStep('put-on-day')
   const over = d.endsOn !== null && d.endsOn < today
-  const [onDate, setOnDate] = useState(d.dueFrom < today ? today : d.dueFrom)
-  const [words, setWords] = useState(over ? `Its season ended on ${writtenDate(d.endsOn!)}.` : '')
   const late = d.dueTo < today
   return (
     <li className="border-b border-line py-3 grid sm:grid-cols-[120px_minmax(0,1fr)_auto] gap-x-4 gap-y-2">
@@ -68,43 +63,35 @@ function DueAgainLine({ due: d, today }: { due: DueAgain; today: string }) {
           </b>
         )}
         {d.renewal && <span className="block">{capital(sayRenewal(d.renewal, spokenWeekday))}.</span>}
-        <ProblemNote problem={put.problem ?? end.problem} />
         {may('end-repeats') && (
           <details className="mt-1" open={over}>
             <summary className="cursor-pointer underline underline-offset-2 text-small py-1">
               It is not done any more
             </summary>
-            <form
-              className="flex flex-wrap items-end gap-2"
-              noValidate
-              onSubmit={async (e) => {
-                e.preventDefault()
-                if ((await end.send({ occurrenceId: d.id, words })) !== null) router.refresh()
-              }}
-            >
-              <Field label="Why" value={words} onChange={(e) => setWords(e.target.value)} />
-              <Button type="submit" disabled={end.busy}>
-                End it
-              </Button>
-            </form>
+            <AskedWhy
+              step="end-repeats"
+              asks={endRepeatsAsks}
+              of={{ occurrenceId: d.id }}
+              start={over ? `Its season ended on ${writtenDate(d.endsOn!)}.` : ''}
+              keep="End it"
+              inline
+            />
           </details>
         )}
       </div>
       {may('put-on-day') && !over && (
-        <form
-          className="flex flex-wrap items-end gap-2"
-          noValidate
-          onSubmit={async (e) => {
-            e.preventDefault()
-            const done = await put.send({ occurrenceId: d.id, onDate })
-            if (done !== null) go(`/run/${done.jobId}`)
-          }}
+        <AskedForm
+          asks={putOnDayAsks}
+          start={{ onDate: d.dueFrom < today ? today : d.dueFrom }}
+          fixed={{ occurrenceId: d.id }}
+          by={put}
+          onDone={({ jobId }) => go(`/run/${jobId}`)}
+          keep="Put on this day"
+          keeping="Putting"
+          inline
         >
-          <Field label="Day" type="date" value={onDate} onChange={(e) => setOnDate(e.target.value)} />
-          <Button type="submit" now disabled={put.busy}>
-            {put.busy ? 'Putting' : 'Put on this day'}
-          </Button>
-        </form>
+          <Asked at="onDate" />
+        </AskedForm>
       )}
     </li>
   )

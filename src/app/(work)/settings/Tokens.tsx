@@ -2,31 +2,24 @@
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { SettingsView } from '@/server/read/settings'
-import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
 import { Button } from '@/ui/pieces/Button'
 import { ShownOnce } from '@/ui/pieces/ShownOnce'
 import { DataTable } from '@/ui/pieces/DataTable'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { makeTokenAsks } from '@/asks/house'
 
 /** The person's tokens: made with a name, shown once, revoked for good. */
 export function Tokens({ view }: { view: SettingsView }) {
   const router = useRouter()
-  const make = useVerb('make-token', { makes: 'id' })
+  const make = useStep('make-token', 'id')
   const revoke = useVerb('revoke-token')
-  const [name, setName] = useState('')
   const [made, setMade] = useState<{ name: string; token: string } | null>(null)
   const [asking, setAsking] = useState<string | null>(null)
-
-  async function send(event: React.FormEvent) {
-    event.preventDefault()
-    const value = await make.send({ name })
-    if (!value) return
-    setMade({ name: name.trim(), token: value.token })
-    setName('')
-    router.refresh()
-  }
 
   return (
     <section aria-label="Tokens">
@@ -34,22 +27,20 @@ export function Tokens({ view }: { view: SettingsView }) {
       <p className="text-ink2 mt-1.5 max-w-prose">
         A token lets a program ask as you. Give each program its own, so that one can be revoked alone.
       </p>
-      <form onSubmit={send} className="flex flex-wrap items-start gap-3 mt-3">
-        <div className="w-72 max-w-full">
-          <Field
-            label="Name of the new token"
-            hint="such as: dose sheet on the office computer"
-            value={name}
-            onChange={(e) => setName(e.target.value)}
-            problem={make.problem?.field === 'name' ? make.problem.message : null}
-            maxLength={120}
-          />
-        </div>
-        <Button type="submit" now className="mt-[22px]" disabled={make.busy}>
-          Make token
-        </Button>
-      </form>
-      {make.problem && make.problem.field !== 'name' && <ProblemNote problem={make.problem} />}
+      <AskedForm
+        asks={makeTokenAsks}
+        start={{ name: '' }}
+        by={make}
+        again
+        onDone={({ token }, { name }) => {
+          setMade({ name: String(name).trim(), token })
+          router.refresh()
+        }}
+        keep="Make token"
+        className="grid gap-2 mt-3 max-w-sm"
+      >
+        <Asked at="name" maxLength={120} />
+      </AskedForm>
       {made && (
         <ShownOnce key={made.token} secret={made.token} testId="token" onKept={() => setMade(null)}>
           <b>{made.name}</b> is made. This is the only time it is shown; keep it where the program reads it.

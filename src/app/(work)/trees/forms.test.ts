@@ -40,7 +40,7 @@ formsHold([
     verb: 'add-reading',
     type: { [GIRTH]: '44 1/2' },
     press: 'Keep the reading',
-    sends: { treeId: 't-1', tape: 'girth', bareUnit: 'in', stems: ['44 1/2'], accepted: [] },
+    sends: { treeId: 't-1', tape: 'girth', bareUnit: 'in', stems: ['44 1/2'] },
     names: 'id',
     beside: { 'stems[0]': GIRTH },
     atForm: ['tape', 'treeId'],
@@ -73,7 +73,7 @@ formsHold([
     verb: 'change-tree',
     type: { 'Live crown, % in steps of 5': '65' },
     press: 'Keep the live crown',
-    sends: { treeId: 't-1', version: 3, tag: 'Ash 14', note: 'by the gate', liveCrownPercent: 65 },
+    sends: { treeId: 't-1', version: 3, tag: 'Ash 14', note: 'by the gate', liveCrownPercent: '65' },
     beside: { liveCrownPercent: 'Live crown, % in steps of 5' },
     answer: { version: 4 },
   },
@@ -93,7 +93,7 @@ formsHold([
     verb: 'merge-trees',
     type: { 'Listed twice': true, 'Tag of the listing that stays': 'Ash 13' },
     press: 'Merge',
-    sends: { treeId: 't-1', version: 3, into: 'Ash 13', accepted: [] },
+    sends: { treeId: 't-1', version: 3, into: 'Ash 13' },
     beside: { into: 'Tag of the listing that stays' },
     atForm: ['version'],
     answer: { treeId: 't-2' },
@@ -162,7 +162,7 @@ describe('a doubt about a reading', () => {
     const server = await typed('140', asked('thick'), { body: { value: { diameterM: 1.13 } } })
     expect(screen.getByText(/very thick/)).toBeTruthy()
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'It is right, keep it' })))
-    expect(server.asked.map((a) => a.body['accepted'])).toEqual([[], ['thick']])
+    expect(server.asked.map((a) => a.body['accepted'])).toEqual([undefined, ['thick']])
     expect(screen.getByRole('status').textContent).toMatch(/^Kept: /)
   })
 
@@ -171,7 +171,7 @@ describe('a doubt about a reading', () => {
     fireEvent.change(screen.getByLabelText(GIRTH), { target: { value: '141' } })
     expect(screen.queryByText(/very thick/)).toBeNull()
     await act(async () => void fireEvent.click(screen.getByRole('button', { name: 'Keep the reading' })))
-    expect(server.asked.map((a) => a.body['accepted'])).toEqual([[], []])
+    expect(server.asked.map((a) => a.body['accepted'])).toEqual([undefined, undefined])
   })
 
   test.each([
@@ -226,7 +226,7 @@ describe('a tree that somebody else changed meanwhile', () => {
     expect(server.asked.at(-1)!.body).toMatchObject({
       version: 5,
       note: 'by the old gate',
-      liveCrownPercent: 80,
+      liveCrownPercent: '80',
     })
     expect(onDone).toHaveBeenCalledTimes(1)
   })
@@ -240,7 +240,7 @@ describe('a tree that somebody else changed meanwhile', () => {
     expect(server.asked.at(-1)!.body).toMatchObject({
       version: 5,
       note: 'gate is gone',
-      liveCrownPercent: 70,
+      liveCrownPercent: '70',
     })
   })
 })

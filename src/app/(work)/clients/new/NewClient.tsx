@@ -5,8 +5,6 @@ import { useStep } from '@/ui/form/useStep'
 import { useGo } from '@/ui/shell/useGo'
 import { ClientFields, NO_CONTACT } from '../ClientFields'
 
-const ASKS = addClientAsks.omit({ id: true })
-
 /** Enters a client; what follows is their first site. */
 export function NewClient() {
   const go = useGo()
@@ -14,7 +12,7 @@ export function NewClient() {
     <div className="max-w-2xl">
       <h1>New client</h1>
       <AskedForm
-        asks={ASKS}
+        asks={addClientAsks}
         start={{ name: '', contacts: [NO_CONTACT], notices: 'e-mail', note: '' }}
         by={useStep('add-client', 'id')}
         onDone={({ id }) => go(`/clients/${id}/new-site`)}

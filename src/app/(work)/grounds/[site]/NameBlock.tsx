@@ -1,10 +1,13 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { setBlockAsks } from '@/asks/trees'
 
 /** Names the chosen trees as one block, or takes the name off them. */
 export function NameBlock({
@@ -17,38 +20,38 @@ export function NameBlock({
   onDone: () => void
 }) {
   const router = useRouter()
-  const { send, busy, problem } = useVerb('set-block')
+  const by = useStep('set-block')
+  const off = useVerb('set-block')
   const [open, setOpen] = useState(false)
-  const [name, setName] = useState('')
   if (!open) return <Button onClick={() => setOpen(true)}>Name as a block</Button>
-  async function keep(block: string | null) {
-    if ((await send({ siteId, treeIds, name: block })) === null) return
+  const kept = () => {
     onDone()
     router.refresh()
   }
   return (
-    <form
-      className="flex flex-wrap items-end gap-2 w-full"
-      noValidate
-      onSubmit={(e) => {
-        e.preventDefault()
-        void keep(name)
-      }}
+    <AskedForm
+      asks={setBlockAsks}
+      start={{ name: '' }}
+      fixed={{ siteId, treeIds }}
+      by={by}
+      onDone={kept}
+      keep="Keep the name"
+      quiet
+      inline
+      more={
+        <Button
+          quiet
+          disabled={off.busy}
+          onClick={async () => {
+            if ((await off.send({ siteId, treeIds, name: null })) !== null) kept()
+          }}
+        >
+          No block
+        </Button>
+      }
     >
-      <Field
-        label={`Name of the block of ${treeIds.length}`}
-        placeholder="Bank A"
-        value={name}
-        onChange={(e) => setName(e.target.value)}
-        problem={problem?.field === 'name' ? problem.message : null}
-      />
-      <Button type="submit" disabled={busy}>
-        Keep the name
-      </Button>
-      <Button quiet disabled={busy} onClick={() => void keep(null)}>
-        No block
-      </Button>
-      <ProblemNote problem={problem?.field === 'name' ? null : problem} />
-    </form>
+      <Asked at="name" label={`Name of the block of ${treeIds.length}`} />
+      <ProblemNote problem={off.problem} />
+    </AskedForm>
   )
 }

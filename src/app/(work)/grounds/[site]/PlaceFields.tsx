@@ -1,6 +1,5 @@
 'use client'
 import type { TypedPlace } from '@/core/place/place'
-import type { Problem } from '@/core/problem'
 import type { UnitSystem } from '@/core/quantity/format'
 import { Field } from '@/ui/fields/Field'
 
@@ -8,16 +7,16 @@ import { Field } from '@/ui/fields/Field'
 export function PlaceFields({
   place,
   units,
-  problem,
+  problems,
   onPlace,
 }: {
   place: TypedPlace
   units: UnitSystem
-  problem: Problem | null
+  /** What is refused of either distance. */
+  problems: { eastM: string | null; northM: string | null }
   onPlace: (place: TypedPlace) => void
 }) {
   const unit = units === 'us' ? 'ft' : 'm'
-  const at = (field: string) => (problem?.field === field ? problem.message : null)
   return (
     <div role="group" aria-label="Place">
       <p className="label">Place: press on the plan, or type both distances from its lower left corner</p>
@@ -26,13 +25,13 @@ export function PlaceFields({
           label={`East, ${unit}`}
           value={place.east}
           onChange={(e) => onPlace({ ...place, east: e.target.value })}
-          problem={at('eastM')}
+          problem={problems.eastM}
         />
         <Field
           label={`North, ${unit}`}
           value={place.north}
           onChange={(e) => onPlace({ ...place, north: e.target.value })}
-          problem={at('northM')}
+          problem={problems.northM}
         />
       </div>
     </div>

@@ -4,8 +4,6 @@ import { Asked } from '@/ui/form/Asked'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { useStep } from '@/ui/form/useStep'
 
-const ASKS = inviteAsks.omit({ id: true })
-
 /** Asks somebody in. */
 export function InviteForm({
   onDone,
@@ -16,7 +14,7 @@ export function InviteForm({
 }) {
   return (
     <AskedForm
-      asks={ASKS}
+      asks={inviteAsks}
       start={{ name: '', email: '', role: 'technician', keepsHouse: false }}
       by={useStep('invite', 'id')}
       onDone={(made, typed) => onDone({ name: String(typed['name']), ...made })}

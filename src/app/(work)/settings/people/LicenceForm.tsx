@@ -6,8 +6,6 @@ import { Asked, useAsked } from '@/ui/form/Asked'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { useStep } from '@/ui/form/useStep'
 
-const ASKS = licenceAsks.omit({ id: true })
-
 /** A licence that goes on file: number, what for, of which state, until when. */
 export function LicenceForm({
   personId,
@@ -21,7 +19,7 @@ export function LicenceForm({
   const [fixed] = useState({ personId })
   return (
     <AskedForm
-      asks={ASKS}
+      asks={licenceAsks}
       fixed={fixed}
       start={{ number: '', categories: [], state: '', until: '' }}
       by={useStep('add-licence', 'id')}

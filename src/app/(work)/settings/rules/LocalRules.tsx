@@ -1,18 +1,16 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { CAUSES } from '@/almanac/causes'
 import { HOSTS } from '@/almanac/hosts'
 import { RULE_KINDS, RULE_NAME } from '@/core/rules/localRule'
 import type { RulesView } from '@/server/read/rules'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { sayRule } from '@/ui/rules/sayRule'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
+import { AskedWhy } from '@/ui/form/AskedWhy'
+import { endLocalRuleAsks } from '@/asks/rules'
 
 const LocalRuleForm = dynamic(() => import('./LocalRuleForm').then((m) => m.LocalRuleForm))
 
@@ -87,10 +85,7 @@ export function LocalRules({ view }: { view: RulesView }) {
 
 function RuleLine({ rule, says, timeZone }: { rule: Rule; says: string; timeZone: string }) {
   const may = useMay()
-  const router = useRouter()
-  const verb = useVerb('end-local-rule')
   const [ending, setEnding] = useState(false)
-  const [words, setWords] = useState('')
   return (
     <li className="border-b border-line py-2.5 grid gap-x-5 gap-y-1 lg:grid-cols-[minmax(0,1.1fr)_minmax(0,1.4fr)_auto] items-baseline">
       <span>
@@ -109,24 +104,14 @@ function RuleLine({ rule, says, timeZone }: { rule: Rule; says: string; timeZone
         </Button>
       )}
       {ending && (
-        <form
-          className="grid gap-2 min-w-[220px]"
-          onSubmit={async (e) => {
-            e.preventDefault()
-            if ((await verb.send({ id: rule.id, words })) !== null) router.refresh()
-          }}
-        >
-          <Field label="Why it ends" value={words} onChange={(e) => setWords(e.target.value)} autoFocus />
-          <span className="flex gap-2">
-            <Button type="submit" disabled={verb.busy}>
-              End it
-            </Button>
-            <Button quiet onClick={() => setEnding(false)}>
-              Keep it
-            </Button>
-          </span>
-          <ProblemNote problem={verb.problem} />
-        </form>
+        <AskedWhy
+          step="end-local-rule"
+          asks={endLocalRuleAsks}
+          of={{ id: rule.id }}
+          keep="End it"
+          leave="Keep it"
+          onLeave={() => setEnding(false)}
+        />
       )}
     </li>
   )

@@ -1,23 +1,20 @@
 'use client'
 import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import type { CardView } from '@/server/read/shelf'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 import { writtenDate } from '@/ui/when'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { AskedWhy } from '@/ui/form/AskedWhy'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { enterLotAsks, withdrawLotAsks } from '@/asks/shelf'
 
 /** The lots of a card: which are good, and one more put on the shelf. */
 export function Lots({ view, code }: { view: CardView; code: string }) {
   const may = useMay()
   const router = useRouter()
-  const verb = useVerb('enter-lot', { makes: 'id' })
-  const [number, setNumber] = useState('')
-  const [expiresOn, setExpiresOn] = useState('')
-  const at = (field: string) => (verb.problem?.field === field ? verb.problem.message : null)
+  const step = useStep('enter-lot', 'id')
   return (
     <section aria-labelledby="lots">
       <h2 id="lots">Lots on the shelf</h2>
@@ -49,40 +46,20 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
         })}
       </ul>
       {may('enter-lot') && (
-        <form
+        <AskedForm
+          asks={enterLotAsks}
+          start={{ number: '', expiresOn: '' }}
+          fixed={{ code }}
+          by={step}
+          again
+          onDone={() => router.refresh()}
+          keep="Put on the shelf"
+          quiet
           className="grid gap-2 mt-3 no-print"
-          onSubmit={async (e) => {
-            e.preventDefault()
-            const kept = await verb.send({ code, number, expiresOn: expiresOn || null })
-            if (!kept) return
-            setNumber('')
-            setExpiresOn('')
-            router.refresh()
-          }}
         >
-          <Field
-            label="Lot, off the package"
-            value={number}
-            onChange={(e) => setNumber(e.target.value)}
-            problem={at('number')}
-            maxLength={60}
-            autoComplete="off"
-          />
-          <Field
-            label="Last day"
-            type="date"
-            value={expiresOn}
-            onChange={(e) => setExpiresOn(e.target.value)}
-            problem={at('expiresOn')}
-          />
-          <Button type="submit" className="justify-self-start" disabled={verb.busy}>
-            Put on the shelf
-          </Button>
-          <ProblemNote
-            problem={verb.problem && at('number') === null && at('expiresOn') === null ? verb.problem : null}
-            onAnew={verb.renew}
-          />
-        </form>
+          <Asked at="number" maxLength={60} />
+          <Asked at="expiresOn" />
+        </AskedForm>
       )}
     </section>
   )
@@ -90,33 +67,18 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
 
 /** Calls a lot back, with the reason: nothing is put on from it any more. */
 function CallBack({ lot }: { lot: CardView['lots'][number] }) {
-  const router = useRouter()
-  const { send, busy, problem } = useVerb('withdraw-lot')
-  const [why, setWhy] = useState('')
   return (
     <details className="no-print">
       <summary className="cursor-pointer underline underline-offset-2 text-small py-1 max-sm:py-3">
         Call lot {lot.number} back
       </summary>
-      <form
-        className="grid gap-2"
-        noValidate
-        onSubmit={async (e) => {
-          e.preventDefault()
-          if ((await send({ lotId: lot.id, why })) !== null) router.refresh()
-        }}
-      >
-        <Field
-          label="Why it is called back"
-          value={why}
-          onChange={(e) => setWhy(e.target.value)}
-          problem={problem?.field === 'why' ? problem.message : null}
-        />
-        <ProblemNote problem={problem?.field === 'why' ? null : problem} />
-        <Button type="submit" className="justify-self-start" disabled={busy}>
-          Call it back
-        </Button>
-      </form>
+      <AskedWhy
+        step="withdraw-lot"
+        asks={withdrawLotAsks}
+        of={{ lotId: lot.id }}
+        at="why"
+        keep="Call it back"
+      />
     </details>
   )
 }

@@ -1,14 +1,11 @@
 'use client'
 import { Link } from '@/ui/pieces/Link'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { HistoryEntry } from '@/server/read/history'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
+import { AskedWhy } from '@/ui/form/AskedWhy'
+import { strikeReadingAsks } from '@/asks/trees'
 
 const KIND_WORD: Record<HistoryEntry['what'], string> = {
   reading: 'measured',
@@ -78,11 +75,8 @@ function Title({ entry: e }: { entry: HistoryEntry }) {
 
 /** Strikes a reading out, with the reason. */
 function Strike({ treeId, readingId, title }: { treeId: string; readingId: string; title: string }) {
-  const router = useRouter()
   const may = useMay()
-  const { send, busy, problem } = useVerb('strike-reading')
   const [open, setOpen] = useState(false)
-  const [words, setWords] = useState('')
   if (!may('strike-reading')) return null
   if (!open)
     return (
@@ -95,28 +89,13 @@ function Strike({ treeId, readingId, title }: { treeId: string; readingId: strin
       </button>
     )
   return (
-    <form
-      className="grid gap-2 mt-1 max-w-lg"
-      noValidate
-      onSubmit={async (event) => {
-        event.preventDefault()
-        if (await send({ treeId, readingId, words })) router.refresh()
-      }}
-    >
-      <Field
-        label={`Why ${title} is struck out`}
-        value={words}
-        onChange={(e) => setWords(e.target.value)}
-        problem={problem?.field === 'words' ? problem.message : null}
-        autoFocus
-      />
-      <ProblemNote problem={problem?.field === 'words' ? null : problem} />
-      <div className="flex gap-2">
-        <Button type="submit" disabled={busy}>
-          Strike it out
-        </Button>
-        <Button onClick={() => setOpen(false)}>Leave it</Button>
-      </div>
-    </form>
+    <AskedWhy
+      step="strike-reading"
+      asks={strikeReadingAsks}
+      of={{ treeId, readingId }}
+      label={`Why ${title} is struck out`}
+      keep="Strike it out"
+      onLeave={() => setOpen(false)}
+    />
   )
 }

@@ -1,188 +1,171 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState, type FormEvent } from 'react'
+import { useEffect, useState } from 'react'
+import { useFormContext, useWatch } from 'react-hook-form'
+import { addReadingAsks } from '@/asks/trees'
+import { capital } from '@/core/capital'
 import { readQuantity } from '@/core/quantity/parse'
-import { breastHeight, showGirth } from '@/core/quantity/format'
+import { breastHeight, showGirth, type UnitSystem } from '@/core/quantity/format'
 import { measureTrunk } from '@/core/trunk/trunk'
 import type { TreeView } from '@/server/read/tree'
+import { Select } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
+import { Toggle } from '@/ui/fields/Toggle'
+import { AskedBy } from '@/ui/form/Asked'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { useStep } from '@/ui/form/useStep'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { Select } from '@/ui/fields/Choice'
-import { Toggle } from '@/ui/fields/Toggle'
-import { Doubt } from '@/ui/fields/Doubt'
+
+type Tape = 'girth' | 'diameter'
+type Unit = 'in' | 'cm'
+interface Typed {
+  tape: Tape
+  bareUnit: Unit
+  stems: string[]
+}
+
+const ofUnits = (units: UnitSystem): Unit => (units === 'us' ? 'in' : 'cm')
+const MOST_STEMS = 30
 
 /** A trunk reading: which tape, one number a stem, in any unit. A slip is asked about before it is kept. */
 export function ReadingForm({ view }: { view: TreeView }) {
   const router = useRouter()
-  const { send, busy, problem, clear, renew } = useVerb('add-reading', {
-    makes: 'id',
-  })
-  const [tape, setTape] = useState<'girth' | 'diameter'>('girth')
-  const [bareUnit, setBareUnit] = useState<'in' | 'cm'>(view.units === 'us' ? 'in' : 'cm')
-  const [stems, setStems] = useState([''])
+  const { units } = view
   const [saved, setSaved] = useState<string | null>(null)
-  const [accepted, setAccepted] = useState<string[]>([])
-  const doubt = problem?.code === 'doubt' ? problem : null
-  // A change of units reaches the form too, but never turns a number that is already typed.
-  const own = view.units === 'us' ? 'in' : 'cm'
-  const [followed, setFollowed] = useState(own)
-  if (followed !== own) {
-    setFollowed(own)
-    if (stems.every((s) => s.trim() === '')) setBareUnit(own)
-  }
+  return (
+    <div id="measure" className="no-print bg-sheet border border-line p-4">
+      <AskedForm
+        asks={addReadingAsks}
+        start={{ tape: 'girth', bareUnit: ofUnits(units), stems: [''] }}
+        fixed={{ treeId: view.tree.id }}
+        by={useStep('add-reading', 'id')}
+        again
+        onDone={({ diameterM }) => {
+          setSaved(`Kept: ${showGirth(diameterM, units)} through.`)
+          router.refresh()
+        }}
+        keep="Keep the reading"
+        keeping="Keeping"
+        quiet={view.readings.length > 0}
+        more={<Stems />}
+        waysOut={(doubt) => <WaysOut doubt={doubt} />}
+      >
+        <h2>New reading</h2>
+        <FollowUnits own={ofUnits(units)} />
+        <AskedBy<Tape> at="tape">
+          {({ about, value, set, problem }) => (
+            <Toggle
+              label={about.label}
+              options={about.options as readonly (readonly [Tape, string])[]}
+              value={value}
+              onChange={set}
+              problem={problem}
+            />
+          )}
+        </AskedBy>
+        <StemFields units={units} />
+        {saved && (
+          <Note says="good" role="status">
+            {saved}
+          </Note>
+        )}
+      </AskedForm>
+    </div>
+  )
+}
 
-  function change(next: string[]) {
-    setStems(next)
-    setAccepted([])
-    setSaved(null)
-    clear()
-  }
-  async function save(also: string[] = accepted) {
-    const done = await send({ treeId: view.tree.id, tape, bareUnit, stems, accepted: also })
-    if (!done) return
-    setSaved(`Kept: ${showGirth(done.diameterM, view.units)} through.`)
-    setStems([''])
-    setAccepted([])
-    router.refresh()
-  }
-  function submit(event: FormEvent) {
-    event.preventDefault()
-    void save()
-  }
+/** A change of units reaches the form too, but never turns a number that is already typed. */
+function FollowUnits({ own }: { own: Unit }) {
+  const { getValues, setValue } = useFormContext<Typed>()
+  useEffect(() => {
+    if (getValues('stems').every((s) => s.trim() === '')) setValue('bareUnit', own)
+  }, [own, getValues, setValue])
+  return null
+}
 
-  // What the number means, shown while it is typed, by the same functions that will keep it.
+/** One number a stem, and what they mean together, shown while they are typed, by the same functions that will keep them. */
+function StemFields({ units }: { units: UnitSystem }) {
+  const [tape, bareUnit, stems] = useWatch<Typed, ['tape', 'bareUnit', 'stems']>({
+    name: ['tape', 'bareUnit', 'stems'],
+  })
   const parsed = stems.map((s) => readQuantity(s, 'length', 'stem', { bareUnit }))
   const preview = parsed.every((p) => p.ok)
     ? measureTrunk(
-        parsed.map((p) =>
-          tape === 'girth' ? { girth: p.ok ? p.value.si : 0 } : { diameter: p.ok ? p.value.si : 0 },
-        ),
+        parsed.map((p) => ({ [tape]: p.value.si })),
         12,
-        view.units,
+        units,
       )
     : null
-
   return (
-    <form
-      onSubmit={submit}
-      id="measure"
-      className="no-print bg-sheet border border-line p-4 grid gap-3"
-      noValidate
-    >
-      <h2>New reading</h2>
-      <Toggle
-        label="Which tape?"
-        options={[
-          ['girth', 'Girth tape'],
-          ['diameter', 'Diameter tape'],
-        ]}
-        value={tape}
-        onChange={(t) => {
-          setTape(t)
-          clear()
-        }}
-      />
-      {stems.map((s, i) => (
-        <Field
-          key={i}
-          label={`${stems.length > 1 ? `Stem ${i + 1}, ` : ''}${tape} at ${breastHeight(view.units)}`.replace(
-            /^./,
-            (c) => c.toUpperCase(),
+    <>
+      {stems.map((_, i) => (
+        <AskedBy<string> key={i} at={`stems.${i}`}>
+          {({ value, set, problem }) => (
+            <Field
+              label={capital(`${stems.length > 1 ? `stem ${i + 1}, ` : ''}${tape} at ${breastHeight(units)}`)}
+              value={value}
+              onChange={(e) => set(e.target.value)}
+              placeholder={bareUnit === 'in' ? '44 1/2' : '113'}
+              inputMode="text"
+              problem={problem}
+            >
+              <AskedBy<Unit> at="bareUnit">
+                {(unit) => (
+                  <Select
+                    className="!w-[76px]"
+                    aria-label="Unit of a bare number"
+                    value={unit.value}
+                    onValue={unit.set}
+                    options={[
+                      ['in', 'in'],
+                      ['cm', 'cm'],
+                    ]}
+                  />
+                )}
+              </AskedBy>
+            </Field>
           )}
-          value={s}
-          onChange={(e) => change(stems.map((x, j) => (j === i ? e.target.value : x)))}
-          placeholder={bareUnit === 'in' ? '44 1/2' : '113'}
-          inputMode="text"
-          problem={problem && !doubt && problem.field === `stems[${i}]` ? problem.message : null}
-        >
-          <Select
-            className="!w-[76px]"
-            aria-label="Unit of a bare number"
-            value={bareUnit}
-            onValue={setBareUnit}
-            options={[
-              ['in', 'in'],
-              ['cm', 'cm'],
-            ]}
-          />
-        </Field>
+        </AskedBy>
       ))}
       <p className="text-small min-h-[1.4em]" aria-live="polite">
         {preview?.ok && stems.some((s) => s.trim() !== '')
           ? tape === 'girth'
-            ? `That is ${showGirth(preview.value.equivalentDiameter, view.units)} through.`
-            : `That is a girth of ${showGirth(preview.value.equivalentDiameter * Math.PI, view.units)}.`
+            ? `That is ${showGirth(preview.value.equivalentDiameter, units)} through.`
+            : `That is a girth of ${showGirth(preview.value.equivalentDiameter * Math.PI, units)}.`
           : 'Feet and inches, fractions and centimetres can be typed: 5\' 3", 14 1/2 in, 37 cm.'}
       </p>
-      <Doubt
-        problem={problem}
-        busy={busy}
-        onKeep={(code) => {
-          const also = [...accepted, code]
-          setAccepted(also)
-          void save(also)
-        }}
-      >
-        {problem?.field === 'girth-as-diameter' && (
-          <Button
-            onClick={() => {
-              setTape('girth')
-              clear()
-            }}
-          >
-            It was the girth
-          </Button>
-        )}
-        {problem?.field === 'diameter-as-girth' && (
-          <Button
-            onClick={() => {
-              setTape('diameter')
-              clear()
-            }}
-          >
-            It was the diameter
-          </Button>
-        )}
-        {problem?.field === 'cm-as-in' && (
-          <Button
-            onClick={() => {
-              setBareUnit('cm')
-              setStems(stems.map((s) => s.replace(/\s*(in|inches|")$/i, '')))
-              clear()
-            }}
-          >
-            It was in cm
-          </Button>
-        )}
-      </Doubt>
-      <ProblemNote
-        problem={doubt || problem?.field.startsWith('stems[') ? null : problem}
-        onAnew={() => {
-          renew()
-          void save()
-        }}
-      />
-      {saved && (
-        <Note says="good" role="status">
-          {saved}
-        </Note>
-      )}
-      <div className="flex flex-wrap gap-2">
-        <button
-          type="submit"
-          className={`btn ${view.readings.length === 0 ? 'btn-now' : ''}`}
-          disabled={busy}
-        >
-          {busy ? 'Keeping' : 'Keep the reading'}
-        </button>
-        <Button onClick={() => change([...stems, ''])} disabled={stems.length >= 30}>
-          Another stem
-        </Button>
-        {stems.length > 1 && <Button onClick={() => change(stems.slice(0, -1))}>One less</Button>}
-      </div>
-    </form>
+    </>
   )
+}
+
+/** One stem more, or one less. */
+function Stems() {
+  const { setValue } = useFormContext<Typed>()
+  const stems = useWatch<Typed, 'stems'>({ name: 'stems' })
+  return (
+    <>
+      <Button onClick={() => setValue('stems', [...stems, ''])} disabled={stems.length >= MOST_STEMS}>
+        Another stem
+      </Button>
+      {stems.length > 1 && <Button onClick={() => setValue('stems', stems.slice(0, -1))}>One less</Button>}
+    </>
+  )
+}
+
+/** What else a doubted number may have been. */
+function WaysOut({ doubt }: { doubt: string }) {
+  const { getValues, setValue } = useFormContext<Typed>()
+  const way = (said: string, change: () => void) => <Button onClick={change}>{said}</Button>
+  if (doubt === 'girth-as-diameter') return way('It was the girth', () => setValue('tape', 'girth'))
+  if (doubt === 'diameter-as-girth') return way('It was the diameter', () => setValue('tape', 'diameter'))
+  if (doubt === 'cm-as-in')
+    return way('It was in cm', () => {
+      setValue('bareUnit', 'cm')
+      setValue(
+        'stems',
+        getValues('stems').map((s) => s.replace(/\s*(in|inches|")$/i, '')),
+      )
+    })
+  return null
 }

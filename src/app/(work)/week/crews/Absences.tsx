@@ -1,45 +1,26 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState, type FormEvent } from 'react'
 import type { CrewsView } from '@/server/read/week'
-import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { May } from '@/ui/shell/may'
 import { writtenDay } from '@/ui/when'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { ok } from '@/core/problem'
+import { absenceAsks } from '@/asks/crews'
 
 /** Who is away from today on, and one more. */
 export function Absences({ view }: { view: CrewsView }) {
   const router = useRouter()
-  const add = useVerb('set-absence', { makes: 'id' })
+  const add = useStep('set-absence', 'id')
   const end = useVerb('end-absence')
   const who = [
     ...view.people.map((p) => [`person ${p.id}`, p.name] as const),
     ...view.crews.map((c) => [`crew ${c.id}`, `all of ${c.name}`] as const),
   ]
-  const [chosen, setChosen] = useState<string>(who[0]?.[0] ?? '')
-  const [from, setFrom] = useState(view.today)
-  const [to, setTo] = useState(view.today)
-  const [why, setWhy] = useState('')
-  const at = (field: string) => (add.problem?.field === field ? add.problem.message : null)
-
-  async function save(event: FormEvent) {
-    event.preventDefault()
-    const [kind, id] = chosen.split(' ')
-    const done = await add.send({
-      personId: kind === 'person' ? id! : null,
-      crewId: kind === 'crew' ? id! : null,
-      from,
-      to,
-      why,
-    })
-    if (done === null) return
-    setWhy('')
-    router.refresh()
-  }
-
   return (
     <section aria-label="Away" className="mt-6 max-w-4xl">
       <h2>Away</h2>
@@ -76,41 +57,29 @@ export function Absences({ view }: { view: CrewsView }) {
       </ul>
       <ProblemNote problem={end.problem} />
       <May step="set-absence">
-        <form
-          onSubmit={(e) => void save(e)}
-          className="mt-3 grid gap-2 sm:grid-cols-[1fr_150px_150px_1.4fr_auto] items-start"
+        <AskedForm
+          asks={absenceAsks}
+          start={{ who: who[0]?.[0] ?? '', from: view.today, to: view.today, why: '' }}
+          sends={({ who, ...absence }) => {
+            const [kind, id] = String(who).split(' ')
+            return ok({
+              personId: kind === 'person' ? id : null,
+              crewId: kind === 'crew' ? id : null,
+              ...absence,
+            })
+          }}
+          by={add}
+          again
+          onDone={() => router.refresh()}
+          keep="Enter"
+          quiet
+          className="mt-3 grid gap-2 sm:grid-cols-[1fr_150px_150px_1.4fr] items-start"
         >
-          <Choice label="Who is away" value={chosen} options={who} onValue={setChosen} problem={at('who')} />
-          <Field
-            label="From"
-            type="date"
-            value={from}
-            onChange={(e) => setFrom(e.target.value)}
-            problem={at('from')}
-          />
-          <Field
-            label="To"
-            type="date"
-            value={to}
-            onChange={(e) => setTo(e.target.value)}
-            problem={at('to')}
-          />
-          <Field
-            label="Why"
-            placeholder="holiday"
-            value={why}
-            onChange={(e) => setWhy(e.target.value)}
-            problem={at('why')}
-          />
-          <Button type="submit" className="sm:mt-6" disabled={add.busy}>
-            Enter
-          </Button>
-        </form>
-        <ProblemNote
-          problem={
-            add.problem && !['who', 'from', 'to', 'why'].includes(add.problem.field) ? add.problem : null
-          }
-        />
+          <Asked at="who" options={who} />
+          <Asked at="from" />
+          <Asked at="to" />
+          <Asked at="why" />
+        </AskedForm>
       </May>
     </section>
   )

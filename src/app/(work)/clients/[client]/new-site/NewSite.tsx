@@ -6,8 +6,6 @@ import { useStep } from '@/ui/form/useStep'
 import { useGo } from '@/ui/shell/useGo'
 import { NO_SITE, SiteFields } from '../../SiteFields'
 
-const ASKS = addSiteAsks.omit({ id: true })
-
 /** Enters a site of a client; what follows are its trees. */
 export function NewSite({ client }: { client: { id: string; name: string } }) {
   const go = useGo()
@@ -17,7 +15,7 @@ export function NewSite({ client }: { client: { id: string; name: string } }) {
       <h1>New site</h1>
       <p className="text-ink2 mt-1">of {client.name}</p>
       <AskedForm
-        asks={ASKS}
+        asks={addSiteAsks}
         fixed={fixed}
         start={NO_SITE}
         by={useStep('add-site', 'id')}

@@ -1,20 +1,18 @@
 'use client'
 import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import { shown } from '@/core/quantity/pair'
 import type { LimitsView } from '@/server/read/limits'
-import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
 import { LimitBar } from '@/ui/methods/LimitBar'
 import { LimitCurve } from '@/ui/methods/LimitCurve'
-import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { useMay } from '@/ui/shell/may'
 import { writtenDate } from '@/ui/when'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { noteAppliedAsks, setAreaAsks } from '@/asks/limits'
 
 /** What of each active the ground may still get this year, what used it up, and what others put on. */
 export function Limits({ view }: { view: LimitsView }) {
@@ -114,87 +112,53 @@ export function Limits({ view }: { view: LimitsView }) {
 
 function NoteForm({ view }: { view: LimitsView }) {
   const router = useRouter()
-  const { send, busy, problem } = useVerb('note-applied', { makes: 'id' })
-  const empty = { active: view.grounds[0]?.active ?? '', amount: '', onDate: view.today, source: '' }
-  const [form, setForm] = useState(empty)
-  const at = (field: string) => (problem?.field === field ? problem.message : null)
   return (
-    <form
-      noValidate
-      className="no-print grid gap-3 mt-4 max-w-md"
-      onSubmit={async (e) => {
-        e.preventDefault()
-        if (!(await send({ siteId: view.site.id, ...form }))) return
-        setForm(empty)
-        router.refresh()
+    <AskedForm
+      asks={noteAppliedAsks}
+      start={{
+        active: view.grounds[0]?.active ?? view.actives[0] ?? '',
+        amount: '',
+        onDate: view.today,
+        source: '',
       }}
+      fixed={{ siteId: view.site.id }}
+      by={useStep('note-applied', 'id')}
+      again
+      onDone={() => router.refresh()}
+      keep="It counts here"
+      keeping="Keeping"
+      quiet
+      className="no-print grid gap-3 mt-4 max-w-md"
     >
       <h3 className="font-bold">Note what somebody else put on</h3>
-      <Choice
-        label="Active"
-        value={form.active}
-        onValue={(active) => setForm({ ...form, active })}
-        options={view.actives.map((a) => [a, a] as const)}
-        problem={at('active')}
-      />
-      <Field
-        label={`How much of the active, ${view.units === 'us' ? 'lb' : 'kg'}`}
-        value={form.amount}
-        onChange={(e) => setForm({ ...form, amount: e.target.value })}
-        problem={at('amount')}
-      />
-      <Field
-        label="Day"
-        type="date"
-        max={view.today}
-        value={form.onDate}
-        onChange={(e) => setForm({ ...form, onDate: e.target.value })}
-        problem={at('onDate')}
-      />
-      <Field
-        label="How it is known"
-        value={form.source}
-        onChange={(e) => setForm({ ...form, source: e.target.value })}
-        problem={at('source')}
-        hint="A receipt, a record, somebody’s word."
-      />
-      <ProblemNote
-        problem={problem && ['active', 'amount', 'onDate', 'source'].includes(problem.field) ? null : problem}
-      />
-      <Button type="submit" disabled={busy}>
-        {busy ? 'Keeping' : 'It counts here'}
-      </Button>
-    </form>
+      <Asked at="active" options={view.actives.map((a) => [a, a] as const)} />
+      <Asked at="amount" label={`How much of the active, ${view.units === 'us' ? 'lb' : 'kg'}`} />
+      <Asked at="onDate" />
+      <Asked at="source" />
+    </AskedForm>
   )
 }
 
 function AreaForm({ siteId, units }: { siteId: string; units: 'us' | 'metric' }) {
   const router = useRouter()
   const may = useMay()
-  const { send, busy, problem } = useVerb('set-area')
-  const [area, setArea] = useState('')
+  const by = useStep('set-area')
   return (
     <Note as="div" className="mt-3 max-w-xl">
       A yearly limit is of so much an acre: without the size of the ground nothing that has one can be signed.
       {may('set-area') && (
-        <form
-          noValidate
-          className="flex flex-wrap items-end gap-3 mt-2"
-          onSubmit={async (e) => {
-            e.preventDefault()
-            if (await send({ siteId, area })) router.refresh()
-          }}
+        <AskedForm
+          asks={setAreaAsks}
+          start={{ area: '' }}
+          fixed={{ siteId }}
+          by={by}
+          onDone={() => router.refresh()}
+          keep="Enter it"
+          quiet
+          inline
         >
-          <Field
-            label={`How large it is, ${units === 'us' ? 'acre' : 'm²'}`}
-            value={area}
-            onChange={(e) => setArea(e.target.value)}
-            problem={problem?.message ?? null}
-          />
-          <Button type="submit" disabled={busy}>
-            Enter it
-          </Button>
-        </form>
+          <Asked at="area" label={`How large it is, ${units === 'us' ? 'acre' : 'm²'}`} />
+        </AskedForm>
       )}
     </Note>
   )

@@ -147,6 +147,7 @@ function useDrawOne(siteId: string): Sending<unknown> {
     busy: draw.busy,
     problem: draw.problem && { ...draw.problem, field: draw.problem.field.replace(/^outlines\[0\]\./, '') },
     renew: draw.renew,
+    clear: draw.clear,
   }
 }
 
@@ -164,6 +165,7 @@ function TypedCorner({
 }) {
   const [place, setPlace] = useState(NOWHERE)
   const [problem, setProblem] = useState<Problem | null>(null)
+  const at = (field: string) => (problem?.field === field ? problem.message : null)
   return (
     <details>
       <summary className="cursor-pointer py-1">Type a corner</summary>
@@ -179,7 +181,12 @@ function TypedCorner({
           setPlace(NOWHERE)
         }}
       >
-        <PlaceFields place={place} units={units} problem={problem} onPlace={setPlace} />
+        <PlaceFields
+          place={place}
+          units={units}
+          problems={{ eastM: at('eastM'), northM: at('northM') }}
+          onPlace={setPlace}
+        />
         {last && (
           <p className="text-small text-ink2">
             The last is {showPlace({ eastM: last[0], northM: last[1] }, units).east} east,{' '}

@@ -4,37 +4,25 @@ import { useState } from 'react'
 import { LEVELS, refersOn, type SafetyScreen as Screen } from '@/core/decide/safetyScreen'
 import type { DecideView } from '@/server/read/tree'
 import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked, AskedBy } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { useWatch } from 'react-hook-form'
+import { screenSafetyAsks } from '@/asks/trees'
 
-const PARTS = [
-  ['defect', 'What is weak', 'in your words: which limb, which side'],
-  ['target', 'What is beneath', 'who, how long, when'],
-  ['consequence', 'What would come of it', 'if it came down'],
-] as const
+const PARTS = ['defect', 'target', 'consequence'] as const
 
 /** What could break, over whom, and what would come of it: a look before anything is decided, not a rating. */
 export function SafetyScreen({ view }: { view: DecideView }) {
   const { screen, tree } = view
   const may = useMay()
   const router = useRouter()
-  const verb = useVerb('screen-safety', { makes: 'id' })
+  const by = useStep('screen-safety', 'id')
   const [open, setOpen] = useState(false)
-  const [levels, setLevels] = useState<Screen>({
-    defect: screen?.defect ?? 1,
-    target: screen?.target ?? 1,
-    consequence: screen?.consequence ?? 1,
-  })
-  const [words, setWords] = useState({
-    defect: screen?.defectWords ?? '',
-    target: screen?.targetWords ?? '',
-    consequence: screen?.consequenceWords ?? '',
-  })
   return (
     <section aria-label="Safety screen" className="mt-4 border-t border-line pt-3">
       <h2>Could it break over somebody?</h2>
@@ -53,55 +41,58 @@ export function SafetyScreen({ view }: { view: DecideView }) {
         </Button>
       )}
       {open && (
-        <form
-          className="grid gap-3 mt-2"
-          onSubmit={async (e) => {
-            e.preventDefault()
-            const done = await verb.send({
-              treeId: tree.id,
-              ...levels,
-              defectWords: words.defect,
-              targetWords: words.target,
-              consequenceWords: words.consequence,
-            })
-            if (done === null) return
+        <AskedForm
+          asks={screenSafetyAsks}
+          start={{
+            defect: screen?.defect ?? 1,
+            target: screen?.target ?? 1,
+            consequence: screen?.consequence ?? 1,
+            defectWords: screen?.defectWords ?? '',
+            targetWords: screen?.targetWords ?? '',
+            consequenceWords: screen?.consequenceWords ?? '',
+          }}
+          fixed={{ treeId: tree.id }}
+          by={by}
+          onDone={() => {
             setOpen(false)
             router.refresh()
           }}
+          keep="Keep the screen"
+          quiet
+          onLeave={() => setOpen(false)}
+          className="grid gap-3 mt-2"
         >
-          {PARTS.map(([part, label, hint]) => (
+          {PARTS.map((part) => (
             <div key={part} className="grid gap-1.5">
-              <Choice
-                label={label}
-                options={([1, 2, 3] as const).map((l) => [l, LEVELS[part][l]] as const)}
-                value={levels[part]}
-                onValue={(l) => setLevels({ ...levels, [part]: l })}
-              />
-              <Field
-                label={`${label}, in words`}
-                hint={hint}
-                value={words[part]}
-                onChange={(e) => setWords({ ...words, [part]: e.target.value })}
-                problem={verb.problem?.field === `${part}Words` ? verb.problem.message : null}
-              />
+              <AskedBy<1 | 2 | 3> at={part}>
+                {({ about, value, set, problem }) => (
+                  <Choice
+                    label={about.label}
+                    options={([1, 2, 3] as const).map((l) => [l, LEVELS[part][l]] as const)}
+                    value={value}
+                    onValue={set}
+                    problem={problem}
+                  />
+                )}
+              </AskedBy>
+              <Asked at={`${part}Words`} />
             </div>
           ))}
-          <Note says={refersOn(levels) ? 'stop' : 'know'}>
-            {refersOn(levels)
-              ? 'From here on a qualified risk assessor decides; nothing is drilled or climbed before.'
-              : 'It may be decided here. This look rates no risk; in doubt refer it.'}
-          </Note>
-          <ProblemNote problem={verb.problem?.field.endsWith('Words') ? null : verb.problem} />
-          <span className="flex gap-2">
-            <Button type="submit" disabled={verb.busy}>
-              Keep the screen
-            </Button>
-            <Button quiet onClick={() => setOpen(false)}>
-              Leave it
-            </Button>
-          </span>
-        </form>
+          <WhoDecides />
+        </AskedForm>
       )}
     </section>
+  )
+}
+
+/** Whether it may be decided here, by what is chosen so far. */
+function WhoDecides() {
+  const refers = refersOn(useWatch() as unknown as Screen)
+  return (
+    <Note says={refers ? 'stop' : 'know'}>
+      {refers
+        ? 'From here on a qualified risk assessor decides; nothing is drilled or climbed before.'
+        : 'It may be decided here. This look rates no risk; in doubt refer it.'}
+    </Note>
   )
 }

@@ -1,14 +1,11 @@
 'use client'
-import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import type { Blockage } from '@/core/plan/blocked'
 import type { PrescribeView } from '@/server/read/tree'
-import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
+import { AskedWhy } from '@/ui/form/AskedWhy'
+import { withdrawPrescriptionAsks } from '@/asks/work'
 
 /** Where the way out of each blockage is. */
 function wayOut({ at }: Blockage, view: PrescribeView): { href: string; link: string } | null {
@@ -53,36 +50,18 @@ export function Blocked({ why, view }: { why: Blockage; view: PrescribeView }) {
 
 /** Takes the prescription back from the crew, with a reason, as long as nothing is drilled. */
 function TakeBack({ view }: { view: PrescribeView }) {
-  const router = useRouter()
-  const { send, busy, problem } = useVerb('withdraw-prescription')
-  const [words, setWords] = useState('')
   return (
     <details className="no-print mt-2 max-w-xl">
       <summary className="underline underline-offset-2 cursor-pointer py-1">
         Take it back from the crew
       </summary>
-      <form
-        className="flex flex-wrap items-end gap-3 mt-2"
-        noValidate
-        onSubmit={async (e) => {
-          e.preventDefault()
-          const done = await send({ treeId: view.tree.id, prescriptionId: view.handed!.id, words })
-          if (done !== null) router.refresh()
-        }}
-      >
-        <div className="grow">
-          <Field
-            label="Why"
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-            problem={problem?.field === 'words' ? problem.message : null}
-          />
-        </div>
-        <Button type="submit" disabled={busy}>
-          Take it back
-        </Button>
-      </form>
-      <ProblemNote problem={problem?.field === 'words' ? null : problem} />
+      <AskedWhy
+        step="withdraw-prescription"
+        asks={withdrawPrescriptionAsks}
+        of={{ treeId: view.tree.id, prescriptionId: view.handed!.id }}
+        keep="Take it back"
+        inline
+      />
     </details>
   )
 }

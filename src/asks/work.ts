@@ -1,0 +1,69 @@
+import { z } from 'zod'
+import { said, saying } from './field'
+import { day, findingId, id, line, typed, words } from './text'
+
+/** As many trees as one step takes at a job. */
+const MOST_TREES = 400
+
+/** A prescription that is taken back from the crew. */
+export const withdrawPrescriptionAsks = z.strictObject({
+  treeId: id('treeId'),
+  prescriptionId: id('prescriptionId'),
+  words: saying(line('Why it is taken back', 300, 4), { label: 'Why' }),
+})
+
+/** Work that is due again, put on a day. */
+export const putOnDayAsks = z.strictObject({
+  occurrenceId: id('occurrenceId'),
+  onDate: day(),
+  /** Trees that are not worked this time. */
+  leaveOut: z.array(id('treeId')).max(MOST_TREES).default([]),
+})
+
+/** Work that is due again and not done any more. */
+export const endRepeatsAsks = z.strictObject({
+  occurrenceId: id('occurrenceId'),
+  words: saying(line('Why it ends', 300, 4), { label: 'Why' }),
+})
+
+/** A promised check that is put on another day; on none, it is ended. */
+export const moveCheckAsks = z.strictObject({
+  followUpId: id('followUpId'),
+  onDate: saying(day(), { label: 'Another day' }).nullable(),
+  why: saying(line('Why', 300, 4), { placeholder: 'the client is away' }),
+})
+
+/** A correction of a record: what is right, why it says otherwise, and what trees really got, as typed. */
+export const correctRecordAsks = z.strictObject({
+  id: id(),
+  recordId: id('recordId'),
+  reason: saying(line('Reason', 500, 8), { label: 'Why the record says otherwise' }),
+  correction: saying(line('Correction', 2000, 3), { label: 'What is right' }),
+  amounts: z
+    .array(z.strictObject({ subjectId: id('subjectId'), amount: typed('The amount', 60) }))
+    .max(MOST_TREES)
+    .default([])
+    .register(said, { label: 'An amount was otherwise at', input: 'choice' }),
+})
+
+/** What a laboratory found, finding by finding. */
+export const enterAnswerAsks = z.strictObject({
+  id: id(),
+  followUpId: id('followUpId'),
+  assessmentId: id('assessmentId'),
+  answers: z
+    .array(z.strictObject({ finding: findingId, state: z.enum(['there', 'not-there', 'unsure']) }))
+    .min(1, { error: 'Enter at least one answer of the laboratory.' })
+    .max(20),
+  words: words('Words'),
+})
+
+/** What a promised check found: a number or an answer, and what is next. */
+export const enterResultAsks = z.strictObject({
+  id: id(),
+  followUpId: id('followUpId'),
+  value: z.number({ error: 'Type the number you found.' }).nullable().default(null),
+  said: typed('The answer', 60).nullable().default(null),
+  nextStep: typed('What is next', 60),
+  words: saying(words('Words'), { label: 'In words, if there is more to say' }),
+})
