@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { JURISDICTION_NAME, JURISDICTIONS } from '@/almanac/jurisdiction'
-import { choice, degrees, email, newPassword, number, orNothing, said, saying, tick } from './field'
+import { choice, degrees, email, newPassword, orNothing, said, saying, tick } from './field'
 import { day, id, line, typed } from './text'
 
 /** Who works in a firm. */

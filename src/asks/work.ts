@@ -46,6 +46,9 @@ export const correctRecordAsks = z.strictObject({
     .register(said, { label: 'An amount was otherwise at', input: 'choice' }),
 })
 
+/** What a laboratory found, finding by finding, as its form asks for it. */
+export const laboratoryAsks = z.strictObject({ answers: z.record(findingId, z.string()) })
+
 /** What a laboratory found, finding by finding. */
 export const enterAnswerAsks = z.strictObject({
   id: id(),

@@ -1,110 +1,17 @@
-import { writeNoteAsks } from '@/asks/almanac'
 import { z } from 'zod'
-import { ACTION_WORDS } from '@/almanac/actionWords'
+import { setOwnEntryAsks, writeNoteAsks } from '@/asks/almanac'
 import { CAUSES } from '@/almanac/causes'
 import { FINDING_BY_ID } from '@/almanac/findings'
 import { host as hostOf, HOSTS, type Host } from '@/almanac/hosts'
 import { withOwn, type FirmAlmanac } from '@/almanac/own'
-import { JURISDICTIONS } from '@/almanac/jurisdiction'
 import { TESTS } from '@/almanac/laboratory'
 import { waysOf } from '@/almanac/ways'
-import { HOW_WELL, WAY_METHODS } from '@/core/decide/way'
 import { hostsOf, ownId, type OwnEntry, type OwnHost } from '@/almanac/ownEntry'
-import type { ActionClass } from '@/core/diagnose/almanac'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm, type FirmSql } from '@/db/client'
 import { addNote, ownEntries, setOwnEntry, withdrawOwnEntry } from '@/db/queries/almanac'
-import { id, line, typed } from '@/asks/text'
+import { id } from '@/asks/text'
 import { verb } from './verb'
-
-const often = z.enum(['always', 'usual', 'sometimes', 'seldom', 'never'], {
-  error: 'How often is always, usual, sometimes, seldom or never.',
-})
-const hostId = z.string().max(60)
-
-/** What can be set or added. */
-const Own = z.discriminatedUnion('kind', [
-  z.strictObject({
-    kind: z.literal('frequency'),
-    cause: z.string().max(60),
-    finding: z.string().max(60),
-    often,
-  }),
-  z.strictObject({ kind: z.literal('district'), cause: z.string().max(60) }),
-  z.strictObject({
-    kind: z.literal('jurisdiction'),
-    place: z.enum(JURISDICTIONS, { error: 'Choose where the firm works from the list.' }),
-  }),
-  z.strictObject({
-    kind: z.literal('host'),
-    name: line('The name', 40, 3),
-    botanical: line('The botanical name', 60, 3),
-    edible: z.boolean(),
-  }),
-  z.strictObject({
-    kind: z.literal('finding'),
-    name: line('The name', 40, 3),
-    question: line('The question', 200, 8),
-    place: z.enum(['site', 'crown', 'leaf', 'shoot', 'trunk', 'base', 'soil', 'fruit']),
-    minutes: z
-      .number()
-      .min(0.5, { error: 'A look takes at least half a minute.' })
-      .max(60, { error: 'A look takes at most an hour.' }),
-  }),
-  z.strictObject({
-    kind: z.literal('cause'),
-    name: line('The name', 40, 3),
-    hosts: z.array(hostId).min(1, { error: 'Choose at least one kind of tree.' }),
-    findings: z
-      .record(z.string().max(60), often)
-      .refine((f) => Object.values(f).some((o) => o === 'always' || o === 'usual'), {
-        error:
-          'At least one finding must be there always or usually; otherwise the cause can never be found.',
-      }),
-    action: z
-      .enum(Object.keys(ACTION_WORDS) as [ActionClass, ...ActionClass[]], {
-        error: 'Choose what it calls for from the list.',
-      })
-      .default('wait'),
-    months: z
-      .array(z.int().min(1).max(12), { error: 'Months are numbers from 1 to 12.' })
-      .refine((m) => new Set(m).size === m.length, { error: 'A month is named once.' })
-      .default([]),
-    oneLine: line('What it is', 200, 8),
-    act: line('What to do', 400, 4),
-    doNot: line('What not to do', 400, 4),
-    expect: typed('What to expect', 400).default(''),
-    spread: typed('How it spreads', 400).default(''),
-  }),
-  z.strictObject({
-    kind: z.literal('test'),
-    name: line('The name', 60, 3),
-    settles: z
-      .array(z.string().max(60))
-      .min(1, { error: 'Say which cause the test proves.' })
-      .max(6, { error: 'A test proves at most six causes; one that tells more apart is several tests.' }),
-    how: z.enum(['sample', 'test'], { error: 'A test is sent to a laboratory or made on the spot.' }),
-    days: z
-      .int({ error: 'The days until the answer are a whole number.' })
-      .min(0, { error: 'An answer does not come before the sample.' })
-      .max(200, { error: 'No answer takes more than 200 days.' }),
-    minutes: z
-      .number({ error: 'Type the minutes it takes.' })
-      .min(0.5, { error: 'It takes at least half a minute.' })
-      .max(240, { error: 'It takes at most four hours.' }),
-    take: line('What to take', 400, 8),
-    note: line('What the answer is worth', 400, 4),
-  }),
-  z.strictObject({
-    kind: z.literal('way'),
-    cause: z.string().max(60),
-    method: z.enum(WAY_METHODS, { error: 'Choose the method from the list.' }),
-    what: line('What is done', 120, 4),
-    when: line('When', 120, 3),
-    well: z.enum(HOW_WELL, { error: 'Choose how well it works from the list.' }),
-    again: line('How often', 60, 3),
-  }),
-])
 
 /** A firm's own entries as the weighing takes them; what cannot be read any more is left out. */
 export async function ownOf(sql: FirmSql): Promise<OwnEntry[]> {
@@ -137,7 +44,7 @@ export async function firmAlmanac(sql: FirmSql): Promise<FirmAlmanac> {
 /** Sets a frequency, or adds a kind of tree, a finding, a cause, a test or a way of the firm's own. */
 export const setOwnEntryVerb = verb({
   roles: ['arborist'],
-  input: z.strictObject({ id: id(), entry: Own }),
+  input: setOwnEntryAsks,
   about: (input) => input.id,
   makes: (i) => i.id,
   run: async ({ sql, person, now }, input): Promise<Result<{ entry: OwnEntry }>> => {

@@ -7,7 +7,7 @@ import { inFirm, inPassing, presenting } from '@/db/client'
 import { addToken, namedTokens, noteTokenUse, revokeToken, tokenPresented } from '@/db/queries/apiToken'
 import { personById, type PersonRow } from '@/db/queries/person'
 import { checkPassword } from './session'
-import { id, line } from '@/asks/text'
+import { id } from '@/asks/text'
 import { verb } from './verb'
 
 /** More named tokens than this nobody can keep apart. */

@@ -1,3 +1,4 @@
+import { setDetailAsks } from '@/asks/examine'
 import { z } from 'zod'
 import { causeName } from '@/almanac/causes'
 import { versionWith } from '@/almanac/version'
@@ -27,7 +28,7 @@ import { openExamination } from './examination'
 import { promiseReports } from './localRule'
 import { seenOf } from './seen'
 import { standingTree } from './standing'
-import { findingId, id, line, words } from '@/asks/text'
+import { findingId, id, words } from '@/asks/text'
 import { verb } from './verb'
 
 /** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
@@ -56,23 +57,7 @@ export const setFindingVerb = verb({
 export const setDetailVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.assessmentId,
-  input: z.strictObject({
-    treeId: id('treeId'),
-    assessmentId: id('assessmentId'),
-    finding: findingId,
-    detail: z.strictObject({
-      amount: z.enum(['little', 'some', 'much']).optional(),
-      bearing: z.number({ error: 'A bearing is a number of degrees.' }).optional(),
-      count: z.number({ error: 'A count is a whole number.' }).optional(),
-      sample: z
-        .strictObject({
-          size: z.number({ error: 'A sample is a whole number.' }),
-          of: line('What was counted', 30),
-        })
-        .optional(),
-      words: line('Your words', 300).optional(),
-    }),
-  }),
+  input: setDetailAsks,
   run: async (context, input): Promise<Result<{ kept: true }>> => {
     const checked = checkDetail(input.detail)
     if (!checked.ok) return checked

@@ -1,11 +1,9 @@
 import { correctRecordAsks } from '@/asks/work'
-import { z } from 'zod'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
 import { ok, refuse, type Result } from '@/core/problem'
 import { addCorrectedAmounts, amountsOf, recordById } from '@/db/queries/record'
 import { enterRecord, refusedToSign } from './ledger/enter'
-import { id, line, typed } from '@/asks/text'
 import { verb, type Context } from './verb'
 
 /**

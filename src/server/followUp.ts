@@ -16,7 +16,7 @@ import { addMeasurement, followUpById, followUpForChange, type FollowUpRow } fro
 import { restage, treeForChange, treesForChange } from '@/db/queries/tree'
 import { spokenDate } from '@/core/time/calendar'
 import { promiseChecks } from './promise'
-import { id, typed, words } from '@/asks/text'
+import { id } from '@/asks/text'
 import { verb, type Context } from './verb'
 
 const WHOLE = ['left', 'counted', 'of ten shoots']

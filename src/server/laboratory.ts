@@ -1,5 +1,4 @@
 import { enterAnswerAsks } from '@/asks/work'
-import { z } from 'zod'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { ok, refuse, type Result } from '@/core/problem'
 import { WEIGH_ANEW } from '@/core/respond/compare'
@@ -8,7 +7,6 @@ import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/fo
 import { restage } from '@/db/queries/tree'
 import { ownOf } from './almanac'
 import { openExamination } from './examination'
-import { findingId, id, words } from '@/asks/text'
 import { verb } from './verb'
 
 /**

@@ -1,5 +1,4 @@
 import { noteAppliedAsks, setAreaAsks } from '@/asks/limits'
-import { z } from 'zod'
 import { activeKey } from '@/core/actives/actives'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readQuantity } from '@/core/quantity/parse'
@@ -8,7 +7,6 @@ import { activesOnShelf } from '@/db/queries/card'
 import { noteAppliedByOthers, setArea, siteForChange } from '@/db/queries/limit'
 import { siteById } from '@/db/queries/site'
 import { remark } from './anew'
-import { day, id, line, typed } from '@/asks/text'
 import { verb } from './verb'
 
 /** More of one active than this on one site in one entry is a slip of the unit. */

@@ -1,12 +1,10 @@
 import { moveCheckAsks } from '@/asks/work'
-import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn, daysBetween, spokenDate } from '@/core/time/calendar'
 import { dropCheck, followUpById, followUpForChange, putCheckOff } from '@/db/queries/followUp'
 import { addMoved } from '@/db/queries/moved'
 import { restage, treeForChange } from '@/db/queries/tree'
-import { day, id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** As far off as a promised check can be put. */

@@ -7,7 +7,6 @@ import { hostsOf } from '@/almanac/ownEntry'
 import { STAGE_NAMES } from '@/almanac/season'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readWindow, stagesNamed } from '@/core/season/cardWindow'
-import { isDate } from '@/core/time/calendar'
 import {
   addCard,
   addLot,
@@ -21,7 +20,7 @@ import type { FirmSql } from '@/db/client'
 import { CARD_FORMAT } from '@/core/card/format'
 import { kindOf, ownOf } from './almanac'
 import { remark } from './anew'
-import { id, line } from '@/asks/text'
+import { id } from '@/asks/text'
 import { hashOf, verb } from './verb'
 
 /** The card format as JSON Schema, for whoever writes cards with a program; made from what checks them. */

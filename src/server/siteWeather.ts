@@ -10,7 +10,7 @@ import { siteById } from '@/db/queries/site'
 import { daysOfCell, forgetWeatherDays, hoursEntered, noteHoursEntered } from '@/db/queries/hoursEntered'
 import { addWeatherReading, keepWeatherDays, weatherOfSite } from '@/db/queries/weather'
 import { takenBack } from './takenBack'
-import { id, typed } from '@/asks/text'
+import { id } from '@/asks/text'
 import { typedWeather } from './weather/typed'
 import { verb } from './verb'
 

@@ -1,5 +1,4 @@
 import { withdrawPrescriptionAsks } from '@/asks/work'
-import { z } from 'zod'
 import { isBegun } from '@/core/methods/running'
 import { ok, refuse, type Result } from '@/core/problem'
 import { jobSubjectsForChange } from '@/db/queries/job'
@@ -7,7 +6,6 @@ import { openSubjects, prescriptionsOfTree, withdrawSubjects } from '@/db/querie
 import { restage, treeForChange } from '@/db/queries/tree'
 import { stepsOfSubjects } from '@/db/queries/workStep'
 import { freeLimit } from './anew'
-import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** Takes a tree's prescription back before any of it was done, so that it can be planned anew. */

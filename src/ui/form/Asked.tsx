@@ -1,5 +1,5 @@
 'use client'
-import type { ReactNode } from 'react'
+import { useId, type ReactNode } from 'react'
 import { useController } from 'react-hook-form'
 import { saidOfSchema, schemaAt, type Said } from '@/asks/field'
 import { Choice } from '../fields/Choice'
@@ -52,6 +52,7 @@ export function Asked({
   label,
   hint,
   options,
+  among,
   autoFocus,
   autoComplete,
   maxLength,
@@ -61,12 +62,15 @@ export function Asked({
   label?: string
   hint?: ReactNode
   options?: readonly (readonly [value: string, text: string])[]
+  /** What is offered while it is typed; anything else may be typed too. */
+  among?: readonly string[]
   autoFocus?: boolean
   autoComplete?: string
   maxLength?: number
   rows?: number
 }) {
   const { about, value, set, problem } = useAsked<string | boolean>(at)
+  const list = useId()
   const name = `${label ?? about.label}${about.unit ? `, ${about.unit}` : ''}`
   const help = hint ?? about.help
   if (about.input === 'tick')
@@ -127,6 +131,15 @@ export function Asked({
       autoFocus={autoFocus}
       value={text}
       onChange={(e) => set(e.target.value)}
-    />
+      list={among && list}
+    >
+      {among && (
+        <datalist id={list}>
+          {among.map((word) => (
+            <option key={word} value={word} />
+          ))}
+        </datalist>
+      )}
+    </Field>
   )
 }

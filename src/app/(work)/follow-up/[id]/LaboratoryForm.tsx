@@ -2,13 +2,14 @@
 import { useState } from 'react'
 import type { FollowUpView } from '@/server/read/work'
 import { newId } from '@/ui/fields/newId'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { Select } from '@/ui/fields/Choice'
 import { useGo } from '@/ui/shell/useGo'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { AskedBy } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { ok } from '@/core/problem'
+import { laboratoryAsks } from '@/asks/work'
 
-type State = 'there' | 'not-there' | 'unsure'
 const STATES = [
   ['', 'not asked for'],
   ['there', 'yes'],
@@ -20,19 +21,27 @@ const STATES = [
 export function LaboratoryForm({ view }: { view: FollowUpView }) {
   const { check, laboratory } = view
   const go = useGo()
-  const { send, busy, problem } = useVerb('enter-answer', { makes: 'id' })
+  const by = useStep('enter-answer', 'id')
   const [assessmentId] = useState(newId)
-  const [answers, setAnswers] = useState<Record<string, State | ''>>({})
-  const given = Object.entries(answers).flatMap(([finding, state]) => (state ? [{ finding, state }] : []))
   return (
-    <form
+    <AskedForm
+      asks={laboratoryAsks}
+      start={{ answers: Object.fromEntries(laboratory.map((f) => [f.id, ''])) }}
+      sends={({ answers }) =>
+        ok({
+          followUpId: check.id,
+          assessmentId,
+          answers: Object.entries(answers as Record<string, string>).flatMap(([finding, state]) =>
+            state === '' ? [] : [{ finding, state }],
+          ),
+          words: null,
+        })
+      }
+      by={by}
+      onDone={() => go(`/trees/${check.treeId}/weigh`)}
+      keep="Keep the answer and weigh it →"
+      keeping="Keeping"
       className="grid gap-2 mt-4"
-      noValidate
-      onSubmit={async (event) => {
-        event.preventDefault()
-        const done = await send({ followUpId: check.id, assessmentId, answers: given, words: null })
-        if (done !== null) go(`/trees/${check.treeId}/weigh`)
-      }}
     >
       <ul className="border-t border-line">
         {laboratory.map((f) => (
@@ -41,22 +50,17 @@ export function LaboratoryForm({ view }: { view: FollowUpView }) {
             className="border-b border-line py-2 grid sm:grid-cols-[minmax(0,1fr)_170px] gap-x-4 items-center"
           >
             <span>{f.question}</span>
-            <Select
-              aria-label={f.question}
-              options={STATES}
-              value={answers[f.id] ?? ''}
-              onValue={(state) => setAnswers((a) => ({ ...a, [f.id]: state }))}
-            />
+            <AskedBy<string> at={`answers.${f.id}`}>
+              {({ value, set }) => (
+                <Select aria-label={f.question} options={STATES} value={value} onValue={set} />
+              )}
+            </AskedBy>
           </li>
         ))}
       </ul>
-      <ProblemNote problem={problem} />
-      <Button type="submit" now className="justify-self-start" disabled={busy || given.length === 0}>
-        {busy ? 'Keeping' : 'Keep the answer and weigh it →'}
-      </Button>
       <p className="text-small text-ink2">
         What was seen when the sample was taken stays as it was seen, and is weighed together with the answer.
       </p>
-    </form>
+    </AskedForm>
   )
 }

@@ -1,16 +1,19 @@
 'use client'
 import { useRouter } from 'next/navigation'
-import { useState } from 'react'
 import { sayForWhom, type ForWhom } from '@/core/schools/house'
 import { howDone, type School } from '@/core/schools/school'
 import type { AlmanacView } from '@/server/read/almanac'
-import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { shortDate } from '@/ui/when'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { ok } from '@/core/problem'
+import { useWatch } from 'react-hook-form'
+import { houseRuleAsks } from '@/asks/rules'
 
 type Rule = AlmanacView['rules'][number]
 
@@ -29,16 +32,9 @@ export function HouseRule({
 }) {
   const may = useMay()
   const router = useRouter()
-  const verb = useVerb('set-house-rule', { makes: 'id' })
+  const by = useStep('set-house-rule', 'id')
+  const back = useVerb('set-house-rule', { makes: 'id' })
   const everywhere = rules.find((r) => !r.district && !r.clientId && !r.treeId) ?? null
-  const [way, setWay] = useState<School['standard']>(everywhere?.rule ?? school.standard)
-  const [words, setWords] = useState(everywhere?.words ?? '')
-  const [where, setWhere] = useState<'all' | 'district' | 'client'>('all')
-  const [district, setDistrict] = useState(view.districts[0] ?? '')
-  const [clientId, setClientId] = useState(view.clients[0]?.id ?? '')
-  const set = async (rule: School['standard'] | 'none', whom: ForWhom, said: string | null) => {
-    if ((await verb.send({ matter: school.id, rule, words: said, ...whom })) !== null) router.refresh()
-  }
   return (
     <section className="mt-5 max-w-2xl">
       <h2>Our house rules</h2>
@@ -59,7 +55,14 @@ export function HouseRule({
                 </span>
               </span>
               {may('set-house-rule') && (
-                <Button quiet disabled={verb.busy} onClick={() => void set('none', whoOf(r), null)}>
+                <Button
+                  quiet
+                  disabled={back.busy}
+                  onClick={async () => {
+                    const none = { matter: school.id, rule: 'none', words: null, ...whoOf(r) } as const
+                    if ((await back.send(none)) !== null) router.refresh()
+                  }}
+                >
                   Take it back
                 </Button>
               )}
@@ -67,77 +70,71 @@ export function HouseRule({
           ))}
         </ul>
       )}
+      <ProblemNote problem={back.problem} />
       {rules.length > 1 && (
         <p className="text-small text-ink2 mt-1">
           A tree’s own rule goes before its client’s, that before the district’s, that before the rest.
         </p>
       )}
       {may('set-house-rule') && (
-        <form
-          className="grid gap-3 mt-3"
-          onSubmit={(e) => {
-            e.preventDefault()
-            void set(
-              way,
-              {
-                ...nobody,
-                ...(where === 'district' && { district }),
-                ...(where === 'client' && { clientId }),
-              },
-              words.trim() || null,
-            )
+        <AskedForm
+          asks={houseRuleAsks}
+          start={{
+            rule: everywhere?.rule ?? school.standard,
+            where: 'all',
+            district: view.districts[0] ?? '',
+            clientId: view.clients[0]?.id ?? null,
+            words: everywhere?.words ?? '',
           }}
+          sends={({ where, rule, words, district, clientId }) =>
+            ok({
+              matter: school.id,
+              rule,
+              words,
+              ...nobody,
+              ...(where === 'district' && { district }),
+              ...(where === 'client' && { clientId }),
+            })
+          }
+          by={by}
+          onDone={() => router.refresh()}
+          keep="Set our rule"
+          quiet
+          className="grid gap-3 mt-3"
         >
-          <Choice
-            label="We do it"
+          <Asked
+            at="rule"
             options={[
               ['one', school.one],
               ['other', school.other],
               ['by case', 'by case'],
             ]}
-            value={way}
-            onValue={setWay}
           />
-          <Choice
-            label="It holds"
-            options={[
-              ['all', 'in all our work'],
-              ['district', 'in one district'],
-              ...(view.clients.length > 0 ? [['client', 'for one client'] as const] : []),
-            ]}
-            value={where}
-            onValue={(w) => setWhere(w)}
-          />
-          {where === 'district' && (
-            <Field
-              label="District"
-              list="districts"
-              value={district}
-              onChange={(e) => setDistrict(e.target.value)}
-              hint="as it stands at the sites"
-            >
-              <datalist id="districts">
-                {view.districts.map((d) => (
-                  <option key={d} value={d} />
-                ))}
-              </datalist>
-            </Field>
-          )}
-          {where === 'client' && (
-            <Choice
-              label="Client"
-              options={view.clients.map((c) => [c.id, c.name] as const)}
-              value={clientId}
-              onValue={setClientId}
-            />
-          )}
-          <Field label="Why" value={words} onChange={(e) => setWords(e.target.value)} />
-          <Button type="submit" className="justify-self-start" disabled={verb.busy}>
-            Set our rule
-          </Button>
-          <ProblemNote problem={verb.problem} />
-        </form>
+          <Where view={view} />
+          <Asked at="words" />
+        </AskedForm>
       )}
     </section>
+  )
+}
+
+/** Where the rule holds: everywhere, in a district, for a client. */
+function Where({ view }: { view: AlmanacView }) {
+  const where = useWatch({ name: 'where' }) as string
+  return (
+    <>
+      <Asked
+        at="where"
+        options={[
+          ['all', 'in all our work'],
+          ['district', 'in one district'],
+          ...(view.clients.length > 0 ? [['client', 'for one client'] as const] : []),
+        ]}
+      />
+      {where === 'district' && <Asked at="district" among={view.districts} />}
+      {where === 'client' && (
+        <Asked at="clientId" options={view.clients.map((c) => [c.id, c.name] as const)} />
+      )}
+    </>
   )
 }

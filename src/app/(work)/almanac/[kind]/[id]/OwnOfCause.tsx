@@ -1,15 +1,17 @@
 'use client'
 import { useState } from 'react'
-import { HOW_WELL, WAY_METHODS, type HowWell, type WayMethod } from '@/core/decide/way'
+import { WAY_METHODS } from '@/core/decide/way'
 import type { AlmanacView } from '@/server/read/almanac'
-import { OwnForm, useOwnEntry, wordsOf } from '../../OwnForm'
+import { OwnForm } from '../../OwnForm'
 import { Ours } from './Ours'
-import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
 import { Toggle } from '@/ui/fields/Toggle'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 import { wayName } from '@/ui/ways/Ways'
+import { Asked, useAsked } from '@/ui/form/Asked'
+import { ok } from '@/core/problem'
+import { useWatch } from 'react-hook-form'
+import { ownTestAsks, ownWayAsks } from '@/asks/almanac'
 
 /** What the firm has added to a cause: tests that prove it, ways of working on it. Each is taken out again by one press. */
 export function OwnOfCause({ cause, view }: { cause: string; view: AlmanacView }) {
@@ -46,78 +48,53 @@ export function OwnOfCause({ cause, view }: { cause: string; view: AlmanacView }
 }
 
 function OwnTest({ cause, onDone }: { cause: string; onDone: () => void }) {
-  const verb = useOwnEntry(onDone)
-  const [how, setHow] = useState<'sample' | 'test'>('sample')
-  const [typed, setTyped] = useState({ name: '', take: '', note: '', days: '10', minutes: '15' })
-  const of = wordsOf(typed, setTyped, verb.at)
   return (
     <OwnForm
       title="A test of our own"
-      verb={verb}
-      fields={['name', 'take', 'note', 'days', 'minutes']}
+      asks={ownTestAsks}
+      is={{ kind: 'test', settles: [cause] }}
+      start={{ how: 'sample', name: '', take: '', note: '', days: '10', minutes: '15' }}
+      entry={(typed) => ok({ ...typed, ...(typed.how === 'test' && { days: 0 }) })}
       onDone={onDone}
-      onSend={() =>
-        verb.keep({
-          kind: 'test',
-          ...typed,
-          how,
-          settles: [cause],
-          days: how === 'test' ? 0 : Number(typed.days),
-          minutes: Number(typed.minutes),
-        })
-      }
     >
-      <Toggle
-        label="Where it is made"
-        options={[
-          ['sample', 'in a laboratory'],
-          ['test', 'on the spot'],
-        ]}
-        value={how}
-        onChange={setHow}
-      />
-      <Field label="Name" {...of('name')} />
-      <Field label="What to take, and how" {...of('take')} />
-      <Field label="What the answer is worth" {...of('note')} />
+      <HowMade />
+      <Asked at="name" />
+      <Asked at="take" />
+      <Asked at="note" />
       <div className="grid grid-cols-2 gap-3">
-        {how === 'sample' && <Field label="Days until the answer" inputMode="numeric" {...of('days')} />}
-        <Field label="Minutes to take it" inputMode="numeric" {...of('minutes')} />
+        <Days />
+        <Asked at="minutes" />
       </div>
     </OwnForm>
   )
 }
 
+function HowMade() {
+  const { about, value, set } = useAsked<string>('how')
+  return <Toggle label={about.label} options={about.options!} value={value} onChange={set} />
+}
+
+/** A test on the spot is answered at once. */
+function Days() {
+  return useWatch({ name: 'how' }) === 'sample' && <Asked at="days" />
+}
+
 function OwnWay({ cause, onDone }: { cause: string; onDone: () => void }) {
-  const verb = useOwnEntry(onDone)
-  const [method, setMethod] = useState<WayMethod>('crown-spray')
-  const [well, setWell] = useState<HowWell>('holds it down')
-  const [typed, setTyped] = useState({ what: '', when: '', again: '' })
-  const of = wordsOf(typed, setTyped, verb.at)
   return (
     <OwnForm
       title="A way of our own"
-      verb={verb}
-      fields={['what', 'when', 'again']}
+      asks={ownWayAsks}
+      is={{ kind: 'way', cause }}
+      start={{ method: 'crown-spray', well: 'holds it down', what: '', when: '', again: '' }}
       onDone={onDone}
-      onSend={() => verb.keep({ kind: 'way', cause, method, well, ...typed })}
     >
       <div className="grid grid-cols-2 gap-3">
-        <Choice
-          label="Method"
-          options={WAY_METHODS.map((m) => [m, wayName(m)] as const)}
-          value={method}
-          onValue={setMethod}
-        />
-        <Choice
-          label="How well it works"
-          options={HOW_WELL.map((h) => [h, h] as const)}
-          value={well}
-          onValue={setWell}
-        />
+        <Asked at="method" options={WAY_METHODS.map((m) => [m, wayName(m)] as const)} />
+        <Asked at="well" />
       </div>
-      <Field label="What is done" {...of('what')} />
-      <Field label="When" {...of('when')} />
-      <Field label="How often" {...of('again')} />
+      <Asked at="what" />
+      <Asked at="when" />
+      <Asked at="again" />
     </OwnForm>
   )
 }

@@ -2,12 +2,13 @@
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { useState } from 'react'
 import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
-import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
 import { SmallRing } from '@/ui/ring/SmallRing'
-import { Button } from '@/ui/pieces/Button'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked, AskedBy } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { ok } from '@/core/problem'
+import { detailAsks } from '@/asks/examine'
 
 /** How much of a finding, on which side, counted on what sample: shown in words, opened to change. */
 export function Detail({
@@ -22,40 +23,10 @@ export function Detail({
   /** Resolves when the finding itself is kept. */
   before: () => Promise<void>
 }) {
-  const verb = useVerb('set-detail')
+  const by = useStep('set-detail')
   const [detail, setDetail] = useState(first)
   const [open, setOpen] = useState(false)
-  const [typed, setTyped] = useState({
-    amount: first.amount ?? '',
-    bearing: first.bearing?.toString() ?? '',
-    count: first.count?.toString() ?? '',
-    size: first.sample?.size.toString() ?? '10',
-    of: first.sample?.of ?? 'leaves',
-    words: first.words ?? '',
-  })
   const words = detailWords(detail)
-  const at = (field: string) => (verb.problem?.field.endsWith(field) ? verb.problem.message : null)
-  const set = (key: keyof typeof typed) => (e: { target: { value: string } }) =>
-    setTyped({ ...typed, [key]: e.target.value })
-  const bearing = Number(typed.bearing)
-
-  async function keep(event: React.FormEvent) {
-    event.preventDefault()
-    const next: FindingDetail = {
-      ...(typed.amount && { amount: typed.amount as FindingDetail['amount'] }),
-      ...(typed.bearing.trim() && { bearing }),
-      ...(typed.count.trim() && {
-        count: Number(typed.count),
-        sample: { size: Number(typed.size), of: typed.of },
-      }),
-      ...(typed.words.trim() && { words: typed.words.trim() }),
-    }
-    await before()
-    if ((await verb.send({ ...ids, detail: next })) === null) return
-    setDetail(next)
-    setOpen(false)
-  }
-
   const opener = (
     <p className="flex items-baseline gap-2 max-sm:items-center">
       {words && (
@@ -82,66 +53,80 @@ export function Detail({
         <div className="fixed inset-0 flex items-center justify-center p-4 overflow-y-auto">
           <DialogPanel className="bg-sheet border border-line p-5 w-full max-w-2xl">
             <DialogTitle className="text-lead">{name}: how much, and where</DialogTitle>
-            <form
-              onSubmit={keep}
-              className="grid grid-cols-2 sm:grid-cols-4 gap-x-3 gap-y-2 mt-3"
-              aria-label={name}
+            <AskedForm
+              asks={detailAsks}
+              start={{
+                amount: detail.amount ?? '',
+                bearing: detail.bearing?.toString() ?? '',
+                count: detail.count?.toString() ?? '',
+                size: detail.sample?.size.toString() ?? '10',
+                of: detail.sample?.of ?? 'leaves',
+                words: detail.words ?? '',
+              }}
+              sends={(typed) => ok({ ...ids, detail: detailOf(typed) })}
+              by={{
+                ...by,
+                send: async (input) => {
+                  await before()
+                  return by.send(input)
+                },
+                problem: by.problem && {
+                  ...by.problem,
+                  field: by.problem.field
+                    .replace(/^detail\./, '')
+                    .replace(/^sample$/, 'size')
+                    .replace(/^sample\./, ''),
+                },
+              }}
+              onDone={(_, typed) => {
+                setDetail(detailOf(typed))
+                setOpen(false)
+              }}
+              keep="Keep"
+              quiet
+              onLeave={() => setOpen(false)}
+              leave="Leave"
+              className="grid grid-cols-2 sm:grid-cols-4 gap-x-3 gap-y-2 mt-3 items-end"
             >
-              <Choice
-                label="How much"
-                options={[
-                  ['', 'not said'],
-                  ['little', 'little'],
-                  ['some', 'some'],
-                  ['much', 'much'],
-                ]}
-                value={typed.amount}
-                onValue={(v) => set('amount')({ target: { value: v } })}
-              />
-              <Field
-                label="Side, degrees"
-                value={typed.bearing}
-                onChange={set('bearing')}
-                inputMode="numeric"
-                problem={at('bearing')}
-              >
-                {typed.bearing.trim() !== '' && bearing >= 0 && bearing <= 360 && (
-                  <SmallRing size={34} bearings={[bearing]} />
+              <Asked at="amount" />
+              <AskedBy<string> at="bearing">
+                {({ about, value, set, problem }) => (
+                  <Field
+                    label={about.label}
+                    value={value}
+                    onChange={(e) => set(e.target.value)}
+                    inputMode="numeric"
+                    problem={problem}
+                  >
+                    {isBearing(value) && <SmallRing size={34} bearings={[Number(value)]} />}
+                  </Field>
                 )}
-              </Field>
-              <Field
-                label="Counted"
-                value={typed.count}
-                onChange={set('count')}
-                inputMode="numeric"
-                problem={at('count')}
-              />
+              </AskedBy>
+              <Asked at="count" />
               <div className="grid grid-cols-2 gap-2">
-                <Field
-                  label="on"
-                  value={typed.size}
-                  onChange={set('size')}
-                  inputMode="numeric"
-                  problem={at('sample')}
-                />
-                <Field label="of" value={typed.of} onChange={set('of')} />
+                <Asked at="size" />
+                <Asked at="of" />
               </div>
-              <div className="col-span-2 sm:col-span-3">
-                <Field label="In your words" value={typed.words} onChange={set('words')} maxLength={300} />
+              <div className="col-span-2 sm:col-span-4">
+                <Asked at="words" maxLength={300} />
               </div>
-              <div className="flex gap-2 items-end">
-                <Button type="submit" disabled={verb.busy}>
-                  Keep
-                </Button>
-                <Button onClick={() => setOpen(false)}>Leave</Button>
-              </div>
-              {verb.problem && !/(bearing|count|sample)$/.test(verb.problem.field) && (
-                <ProblemNote problem={verb.problem} />
-              )}
-            </form>
+            </AskedForm>
           </DialogPanel>
         </div>
       </Dialog>
     </>
   )
+}
+
+const isBearing = (typed: string) => typed.trim() !== '' && Number(typed) >= 0 && Number(typed) <= 360
+
+/** What is typed as it is kept: nothing where nothing is typed. */
+function detailOf(typed: Record<string, unknown>): FindingDetail {
+  const { amount, bearing, count, size, of, words } = detailAsks.parse(typed)
+  return {
+    ...(amount && { amount }),
+    ...(bearing !== null && { bearing }),
+    ...(count !== null && { count, sample: { size, of } }),
+    ...(words && { words }),
+  }
 }

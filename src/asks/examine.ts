@@ -1,0 +1,40 @@
+import { z } from 'zod'
+import { choice, number, orNothing, saying } from './field'
+import { findingId, id, line } from './text'
+
+/** How much of a finding there is, on which side, counted on what. */
+export const setDetailAsks = z.strictObject({
+  treeId: id('treeId'),
+  assessmentId: id('assessmentId'),
+  finding: findingId,
+  detail: z.strictObject({
+    amount: z.enum(['little', 'some', 'much']).optional(),
+    bearing: z.number({ error: 'A bearing is a number of degrees.' }).optional(),
+    count: z.number({ error: 'A count is a whole number.' }).optional(),
+    sample: z
+      .strictObject({
+        size: z.number({ error: 'A sample is a whole number.' }),
+        of: line('What was counted', 30),
+      })
+      .optional(),
+    words: line('Your words', 300).optional(),
+  }),
+})
+
+const whole = (label: string, least: number, most: number) =>
+  number(label, { least, most }).refine(Number.isInteger, { error: `${label}: type a whole number.` })
+
+/** The same as its form asks for it. */
+export const detailAsks = z.strictObject({
+  amount: choice('How much', [
+    ['', 'not said'],
+    ['little', 'little'],
+    ['some', 'some'],
+    ['much', 'much'],
+  ]),
+  bearing: orNothing(number('Side, degrees', { least: 0, most: 360 })),
+  count: orNothing(whole('Counted', 0, 1_000_000)),
+  size: saying(whole('The sample', 1, 100_000), { label: 'on' }),
+  of: saying(line('What was counted', 30), { label: 'of' }),
+  words: orNothing(saying(line('Your words', 300), { label: 'In your words' })),
+})
