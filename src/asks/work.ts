@@ -26,6 +26,28 @@ export const endRepeatsAsks = z.strictObject({
   words: saying(line('Why it ends', 300, 4), { label: 'Why' }),
 })
 
+const subjects = () =>
+  z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(MOST_TREES)
+
+/** Trees of a job that are handed back to the arborist. */
+export const handBackAsks = z.strictObject({
+  jobSubjectIds: subjects(),
+  words: saying(line('Why', 300, 4), { placeholder: 'the gate is locked' }),
+})
+
+/** Trees of a job that are moved to another day. */
+export const moveDayAsks = z.strictObject({
+  jobSubjectIds: subjects(),
+  onDate: day(),
+  why: saying(line('Why it is moved', 300, 4), { label: 'Why', placeholder: 'rain until evening' }),
+})
+
+/** A line that is released by what was found. */
+export const releaseLineAsks = z.strictObject({
+  jobSubjectIds: subjects(),
+  found: line('What was found', 300, 4),
+})
+
 /** A promised check that is put on another day; on none, it is ended. */
 export const moveCheckAsks = z.strictObject({
   followUpId: id('followUpId'),

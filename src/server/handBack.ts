@@ -1,11 +1,10 @@
-import { z } from 'zod'
+import { handBackAsks } from '@/asks/work'
 import { ok, type Result } from '@/core/problem'
 import { dateIn, spokenDate } from '@/core/time/calendar'
 import { openSubjects, waitingFor, withdrawSubjects } from '@/db/queries/prescription'
 import { restage } from '@/db/queries/tree'
 import { freeLimit } from './anew'
 import { notBegun } from './notBegun'
-import { id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /**
@@ -15,10 +14,7 @@ import { verb } from './verb'
 export const handBackVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.jobSubjectIds[0]!,
-  input: z.strictObject({
-    jobSubjectIds: z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(400),
-    words: line('Why', 300, 4),
-  }),
+  input: handBackAsks,
   run: async (context, input): Promise<Result<{ back: number }>> => {
     const { sql, person, at } = context
     const found = await notBegun(sql, input.jobSubjectIds)

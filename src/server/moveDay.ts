@@ -1,20 +1,15 @@
-import { z } from 'zod'
+import { moveDayAsks } from '@/asks/work'
 import { refuse, type Result } from '@/core/problem'
 import { spokenDate } from '@/core/time/calendar'
 import { jobById, jobSubjects } from '@/db/queries/job'
 import { moveTrees } from './moveTrees'
-import { day, id, line } from '@/asks/text'
 import { verb } from './verb'
 
 /** Moves trees of a job at which nothing was begun to another day, with the reason: rain, a locked gate, too much for one day. */
 export const moveDayVerb = verb({
   roles: ['arborist', 'crew lead'],
   about: (i) => i.jobSubjectIds[0]!,
-  input: z.strictObject({
-    jobSubjectIds: z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(400),
-    onDate: day(),
-    why: line('Why it is moved', 300, 4),
-  }),
+  input: moveDayAsks,
   run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {
     const first = (await jobSubjects(context.sql, input.jobSubjectIds.slice(0, 1)))[0]
     const job = first && (await jobById(context.sql, first.jobId))

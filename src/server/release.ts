@@ -1,7 +1,6 @@
-import { z } from 'zod'
+import { releaseLineAsks } from '@/asks/work'
 import { ok, refuse, type Result } from '@/core/problem'
 import { jobSubjectsForChange, releaseSubjects } from '@/db/queries/job'
-import { id, line } from '@/asks/text'
 import { verb } from './verb'
 import { whyStopped } from './whyNotBegun'
 
@@ -9,10 +8,7 @@ import { whyStopped } from './whyNotBegun'
 export const releaseLineVerb = verb({
   roles: ['crew lead', 'arborist'],
   about: (i) => i.jobSubjectIds[0]!,
-  input: z.strictObject({
-    jobSubjectIds: z.array(id('jobSubjectId')).min(1, { error: 'Choose at least one tree.' }).max(400),
-    found: line('What was found', 300, 4),
-  }),
+  input: releaseLineAsks,
   run: async ({ sql, at }, input): Promise<Result<{ released: number }>> => {
     const ids = [...new Set(input.jobSubjectIds)]
     const subjects = await jobSubjectsForChange(sql, ids)

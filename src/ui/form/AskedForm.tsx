@@ -91,7 +91,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   /** What is typed as the step takes it, where that is another shape; what cannot be read is refused here. */
   sends?: (typed: Values) => Result<Values>
   by: Sending<Answer>
-  /** What follows once it is kept, with what was typed. */
+  /** What follows once it is kept, with what was typed and what another button said instead. */
   onDone: (answer: Answer, typed: Values) => void
   /** It stands there for the next one: it is empty again once one is kept. */
   again?: boolean
@@ -164,7 +164,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
     if (answer === null) return
     accepted.current = { of: '', doubts: [] }
     if (again) form.reset()
-    onDone(answer, values)
+    onDone(answer, { ...values, ...also })
   }
   const sendAgain = () => void form.handleSubmit((values) => send(values))()
   const sendWith = (also: Values) => void form.handleSubmit((values) => send(values, also))()

@@ -1,11 +1,11 @@
 'use client'
-import { useState } from 'react'
 import { addDays } from '@/core/time/calendar'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
-import { DayAndWhy } from '../DayAndWhy'
 import type { JobTree } from './job'
+import { AskedForm, AskedAlso } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { moveDayAsks } from '@/asks/work'
 
 /** Moves all trees that are not begun, or this one, to another day with the reason. */
 export function MoveDay({
@@ -23,42 +23,35 @@ export function MoveDay({
   withIt: (tree: JobTree) => string[]
   onMoved: () => void
 }) {
-  const { send, busy, problem } = useVerb('move-day')
+  const by = useStep('move-day')
   const go = useGo()
-  const [onDate, setOnDate] = useState(addDays(today, 1))
-  const [why, setWhy] = useState('')
   if (rest.length === 0) return null
   const one = rest.some((t) => t.id === tree.id)
-  async function move(trees: JobTree[]) {
-    const done = await send({ jobSubjectIds: trees.flatMap(withIt), onDate, why })
-    if (done === null) return
-    if (trees.length === rest.length) go(`/run/${done.jobId}`)
-    else onMoved()
-  }
+  const all = rest.length > 1 || !one
   return (
     <details className="no-print mt-4 max-w-xl">
       <summary className="underline underline-offset-2 cursor-pointer py-2">Move to another day</summary>
-      <DayAndWhy
-        label="Day"
-        onDate={onDate}
-        why={why}
-        onDay={setOnDate}
-        onWhy={setWhy}
-        placeholder="rain until evening"
-        problem={problem}
-      />
-      <div className="flex flex-wrap gap-2 mt-2">
-        {rest.length > 1 && (
-          <Button disabled={busy} onClick={() => void move(rest)}>
-            Move all {rest.length} that are not begun
-          </Button>
-        )}
-        {one && (
-          <Button quiet={rest.length > 1} disabled={busy} onClick={() => void move([tree])}>
-            Move {tree.tag}
-          </Button>
-        )}
-      </div>
+      <AskedForm
+        asks={moveDayAsks}
+        start={{ onDate: addDays(today, 1), why: '' }}
+        fixed={{ jobSubjectIds: (all ? rest : [tree]).flatMap(withIt) }}
+        by={by}
+        onDone={({ jobId }, typed) => {
+          if ('jobSubjectIds' in typed) onMoved()
+          else go(`/run/${jobId}`)
+        }}
+        keep={all ? `Move all ${rest.length} that are not begun` : `Move ${tree.tag}`}
+        quiet
+        more={all && one && <AskedAlso also={{ jobSubjectIds: withIt(tree) }}>Move {tree.tag}</AskedAlso>}
+        className="grid gap-2"
+      >
+        <div className="flex flex-wrap items-start gap-2">
+          <Asked at="onDate" />
+          <div className="grow min-w-52">
+            <Asked at="why" />
+          </div>
+        </div>
+      </AskedForm>
     </details>
   )
 }
