@@ -114,7 +114,8 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into hours_entered (id, firm_id, site_id, cell_north, cell_east, time_zone, at, by_person, hours, from_at, to_at, days)
           select ${id('entered', 'n * 4 + k')}, ${f}, ${id('site', 'n')}, 846, -1504, 'America/New_York', ${noon} - k * interval '90 days',
             ${id('person', '1 + n % 60')}, 24, ${noon}, ${noon}, '[]' from generate_series(1, ${sites}) n, generate_series(1, 3) k;
-        insert into firm_away (firm_id, to_shard) select ${id('away', 'n')}, 'two' from generate_series(1, 5000) n on conflict do nothing`)
+        insert into firm_away (firm_id, to_shard) select ${id('away', 'n')}, 'two' from generate_series(1, 5000) n on conflict do nothing;
+        insert into asked (firm_id, what, since, n) select ${f}, 'token ' || n, ${noon}, 1 from generate_series(1, 5000) n`)
     })
     await step('weather', () =>
       sql.unsafe(`

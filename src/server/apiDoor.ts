@@ -1,4 +1,3 @@
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import type { Problem } from '@/core/problem'
 import type { PersonRow } from '@/db/queries/person'
 import { personOfToken } from './apiToken'
@@ -6,14 +5,6 @@ import { askedTooOften } from './askedTooOften'
 import { serverEnvironment } from './environment'
 import { FOREIGN, isOwnOrigin, problemResponse } from './http'
 import { currentPerson } from './session'
-
-let limiter: RateLimiterMemory | undefined
-
-/** Counts requests of each token a minute. Each copy of the app counts for itself. */
-function requests(): RateLimiterMemory {
-  limiter ??= new RateLimiterMemory({ points: serverEnvironment().API_REQUESTS_PER_MINUTE, duration: 60 })
-  return limiter
-}
 
 const NO_TOKEN: Problem = {
   code: 'not-allowed',
@@ -35,17 +26,18 @@ export async function atTheDoor(request: Request): Promise<{ person: PersonRow }
     const token = /^Bearer +([\w-]{20,100}) *$/i.exec(header)?.[1]
     const found = token ? await personOfToken(token) : null
     if (!found) return { refused: problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' }) }
-    key = found.tokenId
+    key = `token ${found.tokenId}`
     person = found.person
   } else {
     const signedIn = await currentPerson()
     if (!signedIn) return { refused: problemResponse(NO_TOKEN, 401, { 'www-authenticate': 'Bearer' }) }
     // A cookie goes along from any page, a token does not.
     if (!isOwnOrigin(request)) return { refused: problemResponse(FOREIGN) }
-    key = signedIn.id
+    key = `person ${signedIn.id}`
     person = signedIn
   }
-  const seconds = await askedTooOften(requests(), key)
+  const most = serverEnvironment().API_REQUESTS_PER_MINUTE
+  const seconds = await askedTooOften(person.firmId, key, { most, seconds: 60 })
   if (seconds === null) return { person }
   return {
     refused: problemResponse(

@@ -71,6 +71,7 @@ export const LEFT: Record<string, string> = {
   sign_in_attempt: 'Belongs to the database.',
   set_up: 'Belongs to the database.',
   firm_away: 'Belongs to the database.',
+  asked: 'Belongs to the database.',
   search_entry: 'Made anew from names and tags.',
   ledger_check: 'Made anew by the next check.',
 }

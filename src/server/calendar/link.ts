@@ -21,14 +21,14 @@ import { nowOf, verb } from '../verb'
 const MOST_LINKS = 20
 
 /** Whose calendar a link leads to and who made it, while it holds; notes its use. */
-export async function calendarOfLink(link: string): Promise<{ of: CalendarOf; madeBy: PersonRow } | null> {
+export async function calendarOfLink(link: string): Promise<{ id: string; of: CalendarOf; madeBy: PersonRow } | null> {
   const tokenHash = hashOf(link)
   const found = await presenting(tokenHash, (sql) => linkPresented(sql, tokenHash))
   if (!found) return null
   const madeBy = await inFirm(found.firmId, (sql) => personById(sql, found.madeBy))
   if (!madeBy) return null
   if (found.stale) await inPassing(found.firmId, (sql) => noteCalendarUse(sql, found.id, nowOf(madeBy)))
-  return { of: { crewId: found.crewId, clientId: found.clientId }, madeBy }
+  return { id: found.id, of: { crewId: found.crewId, clientId: found.clientId }, madeBy }
 }
 
 /** Makes a link to the calendar of a crew or a client. It is answered once and never again; whoever holds it can read that calendar. */

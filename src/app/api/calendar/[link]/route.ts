@@ -1,4 +1,3 @@
-import { RateLimiterMemory } from 'rate-limiter-flexible'
 import { askedTooOften } from '@/server/askedTooOften'
 import { calendarFeed } from '@/server/calendar/feed'
 import { calendarOfLink } from '@/server/calendar/link'
@@ -6,7 +5,7 @@ import { problemResponse } from '@/server/http'
 import { log } from '@/server/log'
 
 /** A calendar program asks every hour or so; a hundred of them may share a link. */
-const asked = new RateLimiterMemory({ points: 120, duration: 3600 })
+const OFTEN = { most: 120, seconds: 3600 }
 
 /** A calendar by its link: `GET /api/calendar/<link>.ics`. Whoever holds the link may read it; nobody signs in. */
 export async function GET(
@@ -26,7 +25,7 @@ export async function GET(
   try {
     const found = /^[\w-]{20,80}$/.test(link) ? await calendarOfLink(link) : null
     if (!found) return none()
-    const seconds = await askedTooOften(asked, link)
+    const seconds = await askedTooOften(found.madeBy.firmId, `calendar ${found.id}`, OFTEN)
     if (seconds !== null)
       return problemResponse(
         {
