@@ -128,7 +128,8 @@ export function number(
   label: string,
   { least, most, ...more }: { least: number; most: number } & Partial<Said>,
 ) {
-  const wrong = `${label}: type a number from ${String(least).replace('-', '\u2212')} to ${most}.`
+  const plain = (n: number) => n.toLocaleString('en-US').replace('-', '\u2212')
+  const wrong = `${label}: type a number from ${plain(least)} to ${plain(most)}.`
   return z
     .union([z.number({ error: wrong }), z.string({ error: wrong })], { error: wrong })
     .transform((value, context) => {

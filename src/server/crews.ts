@@ -1,3 +1,4 @@
+import { hold } from '@/db/queries/hold'
 import { setAbsenceAsks, setCrewAsks, setSiteHoursAsks } from '@/asks/crews'
 import { z } from 'zod'
 import { METHODS } from '@/core/card/card'
@@ -9,7 +10,6 @@ import {
   crewById,
   crews,
   endCrew,
-  holdCrews,
   keepCrew,
   members,
   openJobsOfCrew,
@@ -28,7 +28,7 @@ export const setCrewVerb = verb({
   about: (i) => i.crewId,
   input: setCrewAsks,
   run: async ({ sql, person }, input): Promise<Result<{ crewId: string }>> => {
-    await holdCrews(sql, person.firmId, 'change')
+    await hold(sql, person.firmId, 'crews', 'change')
     const before = await crewById(sql, input.crewId)
     if (before?.ended)
       return refuse('conflict', 'crewId', 'This crew was ended; make a new one. Load the page again.')
@@ -77,7 +77,7 @@ export const endCrewVerb = verb({
   about: (i) => i.crewId,
   input: z.strictObject({ crewId: id('crewId') }),
   run: async ({ sql, person, now, today }, input): Promise<Result<{ ended: true }>> => {
-    await holdCrews(sql, person.firmId, 'change')
+    await hold(sql, person.firmId, 'crews', 'change')
     const crew = await crewById(sql, input.crewId)
     if (!crew) return refuse('unknown', 'crewId', 'There is no such crew.')
     if (crew.ended)

@@ -17,6 +17,7 @@ const LARGEST_M2 = 1e8
 /** Notes what somebody else put on the same ground: it counts toward the yearly limit as our own does. */
 export const noteAppliedVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
+  bearing: 'change',
   about: (i) => i.siteId,
   makes: (i) => i.id,
   input: noteAppliedAsks,
@@ -69,6 +70,7 @@ export const noteAppliedVerb = verb({
 /** Enters how large a site is: what a yearly limit per area is of. */
 export const setAreaVerb = verb({
   roles: ['arborist', 'office'],
+  bearing: 'change',
   about: (i) => i.siteId,
   input: setAreaAsks,
   run: async (context, input): Promise<Result<{ areaM2: number }>> => {

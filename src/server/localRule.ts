@@ -16,6 +16,7 @@ import { verb, type Context } from './verb'
 /** Copies a rule of the place with its source. Work with the crew that it closes must be worked out again. */
 export const setLocalRuleVerb = verb({
   roles: ['arborist', 'office'],
+  bearing: 'change',
   about: (i) => i.id,
   makes: (i) => i.id,
   input: setLocalRuleAsks,
@@ -56,6 +57,7 @@ async function unknownNames(sql: Context['sql'], rule: LocalRule): Promise<Resul
 /** Ends a rule: it does not hold any more, and why. What was signed under it keeps its words. */
 export const endLocalRuleVerb = verb({
   roles: ['arborist', 'office'],
+  bearing: 'change',
   about: (i) => i.id,
   input: endLocalRuleAsks,
   run: async ({ sql, person, now }, input): Promise<Result<{ ended: true }>> => {
@@ -70,6 +72,7 @@ export const endLocalRuleVerb = verb({
 /** Says in which district a site lies. Empty where none is named: only what holds everywhere holds there. */
 export const setDistrictVerb = verb({
   roles: ['arborist', 'office'],
+  bearing: 'change',
   about: (i) => i.siteId,
   input: setDistrictAsks,
   run: async ({ sql, person }, input): Promise<Result<{ district: string | null }>> => {

@@ -8,6 +8,7 @@ import { verb } from './verb'
 /** Moves trees of a job at which nothing was begun to another day, with the reason: rain, a locked gate, too much for one day. */
 export const moveDayVerb = verb({
   roles: ['arborist', 'crew lead'],
+  bearing: 'use',
   about: (i) => i.jobSubjectIds[0]!,
   input: moveDayAsks,
   run: async (context, input): Promise<Result<{ jobId: string; trees: number }>> => {

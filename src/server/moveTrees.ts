@@ -1,9 +1,10 @@
+import { hold } from '@/db/queries/hold'
 import { v7 as uuidv7 } from 'uuid'
 import { said } from '@/core/gate/gate'
 import { ok, refuse, type Result } from '@/core/problem'
 import { crewOn } from '@/core/roster/crew'
 import { dateIn, spokenDate } from '@/core/time/calendar'
-import { absences, crews, holdCrews, members } from '@/db/queries/crew'
+import { absences, crews, members } from '@/db/queries/crew'
 import { jobById, jobOfDay, moveSubjects } from '@/db/queries/job'
 import { addMoved } from '@/db/queries/moved'
 import { boundsOf } from '@/db/queries/occurrence'
@@ -47,7 +48,7 @@ export async function moveTrees(
     )
   const job = (await jobById(sql, first.jobId))!
   const otherDay = to.onDate !== job.onDate
-  await holdCrews(sql, context.person.firmId, 'use')
+  await hold(sql, context.person.firmId, 'crews', 'use')
   const crewId = to.crewId === undefined ? await crewThen(context, job.crewId, to.onDate) : to.crewId
   if (otherDay) {
     const wrong = refusedDay(dateIn(job.timeZone, now), to.onDate)

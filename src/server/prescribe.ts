@@ -97,6 +97,7 @@ function at(hand: TreeAtHand, several: boolean, problem: Problem): Result<never>
  */
 export const handToCrewVerb = verb({
   roles: ['arborist'],
+  bearing: 'use',
   signs: true,
   about: (i) => i.items[0]!.subjects[0]!.treeId,
   makes: (i) => i.id,

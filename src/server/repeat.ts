@@ -143,6 +143,7 @@ export async function putAgain(
 /** Puts work that is due again on a day; {@link putAgain}. */
 export const putOnDayVerb = verb({
   roles: ['arborist', 'crew lead'],
+  bearing: 'use',
   about: (i) => i.occurrenceId,
   input: putOnDayAsks,
   run: (context, input) => putAgain(context, { ...input, crewId: null }),

@@ -53,6 +53,7 @@ export function cardDocument(row: CardRow): Card {
  */
 export const enterCardVerb = verb({
   roles: ['arborist', 'office'],
+  bearing: 'change',
   about: (i) => i.id,
   makes: (i) => i.id,
   input: z.strictObject({

@@ -1,8 +1,8 @@
+import { hold } from '@/db/queries/hold'
 import { z } from 'zod'
 import { refuse, ok, type Result } from '@/core/problem'
 import type { Stop } from '@/core/roster/stop'
 import { crewAgainst } from '@/core/roster/stopOn'
-import { holdCrews } from '@/db/queries/crew'
 import { orderJobs, pinWork, subjectsOfOccurrence } from '@/db/queries/week'
 import { moveTrees } from './moveTrees'
 import { putAgain } from './repeat'
@@ -31,6 +31,7 @@ type Placed = z.output<typeof Placed>
  */
 export const takeWeekVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
+  bearing: 'use',
   about: (i) => i.id,
   makes: (i) => i.id,
   input: z.strictObject({
@@ -50,7 +51,7 @@ export const takeWeekVerb = verb({
       .max(MOST_PLACED),
   }),
   run: async (context, input): Promise<Result<{ moved: number }>> => {
-    await holdCrews(context.sql, context.person.firmId, 'use')
+    await hold(context.sql, context.person.firmId, 'crews', 'use')
     const week = await openWeek(context)
     const stops = new Map(week.stops.map((s) => [s.id, s]))
     // The job of each that was put somewhere; the others stay at theirs.

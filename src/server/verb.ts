@@ -4,6 +4,7 @@ import type { z } from 'zod'
 import { refuse, type Problem, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
 import { inFirm, type FirmSql } from '@/db/client'
+import { hold } from '@/db/queries/hold'
 import { noteStep, stepTaken, type StepRow } from '@/db/queries/step'
 import type { PersonRow, Role } from '@/db/queries/person'
 import { clashOf } from './clash'
@@ -32,6 +33,11 @@ export interface Verb<Schema extends z.ZodType, Output, Input = z.output<Schema>
   keeps?: boolean
   /** What is signed by it stands under a person’s name: a second factor is asked for where the firm asks one. */
   signs?: boolean
+  /**
+   * What it has to do with what bears on work with the crew (rules, cards, grounds): it hands work over by it, or changes it. So a change
+   * always sees, and marks, the work that is handed over in the same moment.
+   */
+  bearing?: 'use' | 'change'
   input: Schema
   /** The thing the step is about, for the audit trail. */
   about?: (input: Input) => string
@@ -146,6 +152,7 @@ async function perform<Schema extends z.ZodType, O>(
       const event = uuidv7()
       const before = await stepTaken(sql, { event, step })
       if (before) return answerAgain<O>(before, person, inputHash, v.secret === true)
+      if (v.bearing) await hold(sql, person.firmId, 'bearing', v.bearing)
       const context = {
         sql,
         person,

@@ -51,8 +51,8 @@ beforeAll(async () => {
 })
 afterAll(() => closePool())
 
-async function drenched(tag: string): Promise<{ treeId: string; jobId: string; subject: JobSubjectRow }> {
-  const t = await decideAsh(firm, tag)
+type Decided = Awaited<ReturnType<typeof decideAsh>>
+async function handOver(t: Decided): Promise<{ treeId: string; jobId: string; subject: JobSubjectRow }> {
   const { jobId } = await done<{ jobId: string }>(arborist(), 'hand-to-crew', {
     id: uuidv7(),
     items: [
@@ -64,6 +64,7 @@ async function drenched(tag: string): Promise<{ treeId: string; jobId: string; s
   const subject = (await rows((sql) => subjectsOfJob(sql, jobId))).find((s) => s.treeId === t.treeId)!
   return { treeId: t.treeId, jobId, subject }
 }
+const drenched = async (tag: string) => handOver(await decideAsh(firm, tag))
 const marked = async (jobId: string, id: string) =>
   (await rows((sql) => subjectsOfJob(sql, jobId))).find((s) => s.id === id)!
 const closedSites = () =>
@@ -109,6 +110,28 @@ test('another size, and its striking out, mark the dose and take the mark off; t
   })
   await done(arborist(3), 'strike-reading', { treeId, readingId: second, words: 'read at the wrong height' })
   expect((await marked(jobId, subject.id)).anew).toBeNull()
+})
+
+test('a rule in the same moment as a hand-over closes the one or marks the other', async () => {
+  for (let round = 0; round < 12; round++) {
+    const decided = await decideAsh(firm, `M-${round}`)
+    const id = uuidv7()
+    const handing = handOver(decided).catch((refused: Error) => refused.message)
+    // Somewhere in the middle of it.
+    await new Promise((go) => setTimeout(go, round * 4))
+    await done(arborist(1), 'set-local-rule', {
+      id,
+      name: `No drenches ${round}`,
+      text: 'Nothing is drenched here in June.',
+      source: 'order of 2 June',
+      district: null,
+      rule: { kind: 'closed-season', methods: ['soil-drench'], hosts: 'any', from: '06-01', to: '06-30' },
+    })
+    const work = await handing
+    if (typeof work === 'string') expect(work).toMatch(/No drenches/)
+    else expect((await marked(work.jobId, work.subject.id)).anew).toBe('rule')
+    await done(arborist(2), 'end-local-rule', { id, words: 'it was for the test' })
+  }
 })
 
 test('another kind marks it, and so does a newer card', async () => {

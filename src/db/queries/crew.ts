@@ -14,16 +14,6 @@ export async function crewById(sql: FirmSql, id: string): Promise<(Crew & { ende
   return rows[0]
 }
 
-/**
- * Holds the crews of a firm until the transaction ends: who is in which and which still go out is changed by one alone (`change`), and
- * rested on by many (`use`).
- */
-export async function holdCrews(sql: FirmSql, firmId: string, to: 'change' | 'use'): Promise<void> {
-  const key = `crews ${firmId}`
-  if (to === 'change') await sql`select pg_advisory_xact_lock(hashtextextended(${key}, 11))`
-  else await sql`select pg_advisory_xact_lock_shared(hashtextextended(${key}, 11))`
-}
-
 /** Everybody of the firm, as crews count on them. */
 export async function members(sql: FirmSql): Promise<Member[]> {
   return sql<Member[]>`

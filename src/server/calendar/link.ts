@@ -21,7 +21,9 @@ import { nowOf, verb } from '../verb'
 const MOST_LINKS = 20
 
 /** Whose calendar a link leads to and who made it, while it holds; notes its use. */
-export async function calendarOfLink(link: string): Promise<{ id: string; of: CalendarOf; madeBy: PersonRow } | null> {
+export async function calendarOfLink(
+  link: string,
+): Promise<{ id: string; of: CalendarOf; madeBy: PersonRow } | null> {
   const tokenHash = hashOf(link)
   const found = await presenting(tokenHash, (sql) => linkPresented(sql, tokenHash))
   if (!found) return null

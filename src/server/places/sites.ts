@@ -36,6 +36,7 @@ export const addSiteVerb = verb({
 /** Changes a site, unless somebody changed it since. */
 export const changeSiteVerb = verb({
   roles: keepers,
+  bearing: 'change',
   input: changeSiteAsks,
   about: (i) => i.siteId,
   run: async (context, { siteId, version, ...fields }): Promise<Result<{ version: number }>> => {

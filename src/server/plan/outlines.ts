@@ -94,6 +94,7 @@ export function tooMany(drawn: readonly Pick<OutlineState, 'geometry'>[]): Resul
 /** Draws outlines on the plan of a site. Ground that is drawn is measured and becomes what yearly limits are of. */
 export const drawOutlinesVerb = verb({
   roles: drawers,
+  bearing: 'change',
   about: (i) => i.siteId,
   input: drawOutlinesAsks,
   run: async (context, input): Promise<Result<{ areaM2: number | null }>> => {
@@ -138,6 +139,7 @@ async function outlineForChange(
 /** Changes an outline, unless somebody changed it since. */
 export const changeOutlineVerb = verb({
   roles: drawers,
+  bearing: 'change',
   about: (i) => i.outlineId,
   input: changeOutlineAsks,
   run: async (context, { outlineId, version, ...typed }): Promise<Result<{ areaM2: number | null }>> => {
@@ -160,6 +162,7 @@ export const changeOutlineVerb = verb({
 /** Takes an outline from the plan, unless somebody changed it since. */
 export const takeOutlineVerb = verb({
   roles: drawers,
+  bearing: 'change',
   about: (i) => i.outlineId,
   input: takeOutlineAsks,
   run: async (context, { outlineId, version }): Promise<Result<{ areaM2: number | null }>> => {

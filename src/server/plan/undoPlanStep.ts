@@ -35,6 +35,7 @@ const changedSince = refuse(
  */
 export const undoPlanStepVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
+  bearing: 'change',
   about: (i) => i.stepId,
   input: z.strictObject({ stepId: id('stepId') }),
   run: async (context, input): Promise<Result<{ undone: true }>> => {

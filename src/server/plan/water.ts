@@ -10,6 +10,7 @@ import { verb } from '../verb'
  */
 export const sayWaterVerb = verb({
   roles: ['arborist', 'crew lead', 'office'],
+  bearing: 'change',
   about: (i) => i.siteId,
   input: sayWaterAsks,
   run: async ({ sql, person, at }, input): Promise<Result<{ said: boolean }>> => {

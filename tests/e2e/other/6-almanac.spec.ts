@@ -192,7 +192,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   await page.getByLabel('Counted').fill('12')
   await page.getByLabel('on', { exact: true }).fill('0')
   await page.getByRole('button', { name: 'Keep', exact: true }).click()
-  await expect(page.getByText('A sample is a whole number from 1.')).toBeVisible()
+  await expect(page.getByText('The sample: type a number from 1 to 100,000.')).toBeVisible()
   await page.getByLabel('on', { exact: true }).fill('10')
   await page.getByLabel('of', { exact: true }).fill('twigs')
   await page.getByLabel('Side, degrees').fill('180')
