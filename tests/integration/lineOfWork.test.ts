@@ -13,6 +13,7 @@ import {
   measuredTree,
   closePool,
   decideTree,
+  act,
   done,
   makeFirm,
   NOON,
@@ -337,6 +338,46 @@ test('what waits for a finding that was not made ends with it, with the reason',
   ])
   expect((await rows((sql) => treeById(sql, treeId)))!.returned).toMatch(/no girdling root found$/)
   expect(await rows((sql) => dueAgain(sql, '2027-01-01', { treeId }))).toEqual([])
+})
+
+test('conditional lines against each other: one falls and the other stands, two hands at once are one, both are released apart', async () => {
+  const treeId = await buriedOak('Oak 72')
+  const { jobId } = await done<{ jobId: string }>(
+    arborist(),
+    'hand-to-crew',
+    await prescription(treeId, [
+      { ...FLARE, onlyIf: 'the flare is buried' },
+      { ...SPOKES, onlyIf: 'the soil is packed hard' },
+      { ...SPOKES, onlyIf: 'water stands after rain' },
+    ]),
+  )
+  const lead = (minutes: number) => firm.person('crew lead', at(0, minutes))
+  const found = async (onlyIf: string) => (await open(jobId, treeId)).find((s) => s.onlyIf === onlyIf)
+  const buried = (await found('the flare is buried'))!
+  const packed = (await found('the soil is packed hard'))!
+  const release = (ids: string[], words: string) =>
+    act(lead(21), 'release-line', { jobSubjectIds: ids, found: words })
+  const answers = await Promise.all([
+    release([buried.id], 'six inches of soil'),
+    release([buried.id], 'five inches of soil'),
+    act(lead(21), 'hand-back', { jobSubjectIds: [packed.id], words: 'a rod goes in by hand' }),
+  ])
+  expect(answers.map((a) => a.ok).sort()).toEqual([false, true, true])
+  expect(answers[2].ok).toBe(true)
+  // What was not found falls alone.
+  expect(await found('the soil is packed hard')).toBeUndefined()
+  expect(await found('water stands after rain')).toMatchObject({ releasedAt: null, status: 'open' })
+  expect((await found('the flare is buried'))!.found).toMatch(/^(six|five) inches of soil$/)
+  // What was handed back is not released any more, and what is not released is not begun.
+  expect((await release([packed.id], 'hard as a road')).ok).toBe(false)
+  const wet = (await found('water stands after rain'))!
+  expect(
+    await problemOf(firm.person('technician', at(0, 30)), 'begin-work', {
+      jobSubjectIds: [wet.id],
+      gear: true,
+      seen: { soil: 'moist' as const },
+    }),
+  ).toMatchObject({ message: expect.stringMatching(/only done if: water stands after rain/) })
 })
 
 test('two lines that are due alike are told apart by tree and condition', async () => {

@@ -1,8 +1,7 @@
 import dynamic from 'next/dynamic'
 import { useState } from 'react'
 import type { Problem } from '@/core/problem'
-import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
+import { LineInput } from '@/ui/fields/TypedLine'
 import { placeOf, rowsOf, type Typed } from '@/ui/fields/paths'
 import { Refusal } from '@/ui/fields/Refusal'
 import { isRows, rowPath, type Line, type Rows, type Sheet } from './sheet'
@@ -82,36 +81,20 @@ function OneLine({
   set: (path: string, text: string) => void
   spoken?: string
 }) {
-  const name = spoken ? { 'aria-label': spoken } : {}
-  if (line.kind === 'choice') {
-    // Long words get the whole width of a phone.
-    const long = !spoken && line.options?.some(([, text]) => text.length > 13)
-    return (
-      <div className={long ? 'col-span-2 sm:col-span-1' : undefined}>
-        <Choice
-          label={line.label}
-          options={line.options ?? []}
-          value={typed[path] || (line.options?.[0]?.[0] ?? '')}
-          onValue={(v) => set(path, v)}
-          problem={problem}
-          {...name}
-        />
-      </div>
-    )
-  }
-  const field = (
-    <Field
-      label={line.label}
-      hint={read[path] === typed[path] ? line.hint : `read as ${read[path]}`}
+  const input = (
+    <LineInput
+      line={line}
       value={typed[path] ?? ''}
-      onChange={(e) => set(path, e.target.value)}
+      help={read[path] === typed[path] ? line.help : `read as ${read[path]}`}
       problem={problem}
-      type={line.kind === 'date' ? 'date' : 'text'}
-      inputMode={line.kind === 'number' ? 'decimal' : undefined}
-      {...name}
+      spoken={spoken}
+      onValue={(text) => set(path, text)}
     />
   )
-  return line.kind === 'numbers' ? <div className="col-span-2">{field}</div> : field
+  // Lists and long words get the whole width of a phone.
+  if (line.kind === 'numbers') return <div className="col-span-2">{input}</div>
+  const long = !spoken && line.options?.some(([, text]) => text.length > 13)
+  return long ? <div className="col-span-2 sm:col-span-1">{input}</div> : input
 }
 
 function RowsOf({
@@ -173,7 +156,7 @@ function RowsOf({
               return (
                 <OneLine
                   key={line.path}
-                  line={i === 0 ? line : { ...line, hint: undefined }}
+                  line={i === 0 ? line : { ...line, help: undefined }}
                   path={path}
                   typed={typed}
                   read={read}

@@ -51,7 +51,7 @@ export const gateSheet = (own: readonly OwnEntry[]): Sheet => {
         label: 'Actives',
         kind: 'text',
         start: 'emamectin benzoate',
-        hint: 'several with commas',
+        help: 'several with commas',
       },
       choice(
         'facts.leaf',

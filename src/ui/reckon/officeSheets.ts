@@ -13,7 +13,7 @@ export const OFFICE_SHEETS: readonly Sheet[] = [
         rows: 'rules.perInch',
         each: 'size class',
         lines: [
-          { path: 'upTo', label: 'Up to', kind: 'quantity', hint: 'empty: no end' },
+          { path: 'upTo', label: 'Up to', kind: 'quantity', help: 'empty: no end' },
           { path: 'price', label: 'An inch, $', kind: 'text' },
         ],
         start: [{ upTo: '10 in', price: '8' }, { price: '10.50' }],
@@ -75,7 +75,7 @@ export const OFFICE_SHEETS: readonly Sheet[] = [
         label: 'Spare, as a share',
         kind: 'number',
         start: '0.1',
-        hint: '0.1 is a tenth more',
+        help: '0.1 is a tenth more',
       },
       { path: 'mostErrorPercent', label: 'A dose may be off by, %', kind: 'number', start: '2.5' },
       {

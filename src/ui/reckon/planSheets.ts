@@ -49,7 +49,7 @@ export const PLAN_SHEETS: readonly Sheet[] = [
       {
         rows: 'applied',
         each: 'applied this year',
-        lines: [{ path: '', label: 'Active ingredient', kind: 'quantity', hint: 'whoever applied it' }],
+        lines: [{ path: '', label: 'Active ingredient', kind: 'quantity', help: 'whoever applied it' }],
         start: [{ '': '0.1 lb' }],
       },
       { path: 'activePerInch', label: 'Active per inch', kind: 'quantity', start: '0.003125 lb' },
@@ -86,15 +86,15 @@ export const PLAN_SHEETS: readonly Sheet[] = [
         label: 'Limit this year',
         kind: 'quantity',
         start: '0.1 lb',
-        hint: 'for the whole ground',
+        help: 'for the whole ground',
       },
       {
         rows: 'applied',
         each: 'applied this year',
-        lines: [{ path: '', label: 'Active ingredient', kind: 'quantity', hint: 'whoever applied it' }],
+        lines: [{ path: '', label: 'Active ingredient', kind: 'quantity', help: 'whoever applied it' }],
         start: [{ '': '0.02 lb' }],
       },
-      { path: 'minutes', label: 'Minutes of work', kind: 'number', start: '150', hint: 'empty for no end' },
+      { path: 'minutes', label: 'Minutes of work', kind: 'number', start: '150', help: 'empty for no end' },
       {
         rows: 'trees',
         each: 'tree',
@@ -104,7 +104,7 @@ export const PLAN_SHEETS: readonly Sheet[] = [
           { path: 'priority', label: 'Matters', kind: 'number' },
           { path: 'active', label: 'Drench, active', kind: 'quantity' },
           { path: 'drenchMinutes', label: 'Drench, min', kind: 'number' },
-          { path: 'injectMinutes', label: 'Inject, min', kind: 'number', hint: 'empty where it cannot be' },
+          { path: 'injectMinutes', label: 'Inject, min', kind: 'number', help: 'empty where it cannot be' },
         ],
         start: [
           { id: 'A', priority: '5', active: '0.05 lb', drenchMinutes: '12', injectMinutes: '45' },
@@ -161,7 +161,7 @@ export const PLAN_SHEETS: readonly Sheet[] = [
         label: 'Upper cut-off',
         kind: 'quantity',
         start: '86 F',
-        hint: 'leave empty for none',
+        help: 'leave empty for none',
       },
       {
         rows: 'days',
@@ -205,7 +205,7 @@ export const PLAN_SHEETS: readonly Sheet[] = [
         label: 'Wind from',
         kind: 'quantity',
         start: '2 mph',
-        hint: 'stiller air drifts unseen',
+        help: 'stiller air drifts unseen',
       },
       { path: 'limits.maxWind', label: 'Wind to', kind: 'quantity', start: '10 mph' },
       { path: 'limits.rainFastHours', label: 'Dry hours after', kind: 'number', start: '2' },
@@ -288,7 +288,7 @@ export const PLAN_SHEETS: readonly Sheet[] = [
       },
       { path: 'remove.cost', label: 'Removal costs', kind: 'number', start: '1100' },
       { path: 'remove.replace', label: 'New tree costs', kind: 'number', start: '400' },
-      { path: 'remove.year', label: 'Removed in year', kind: 'number', start: '0', hint: '0 is now' },
+      { path: 'remove.year', label: 'Removed in year', kind: 'number', start: '0', help: '0 is now' },
       {
         path: 'nothing.survival',
         label: 'Alive if left, % by year',

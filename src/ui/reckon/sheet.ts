@@ -1,27 +1,19 @@
 import { nested, type Typed } from '@/ui/fields/paths'
+import type { TypedLine } from '@/ui/fields/TypedLine'
 import { isBareNumber } from '@/core/quantity/parse'
 
-/** One thing to type on a sheet. */
-export interface Line {
-  /** Its path in the question; within {@link Rows} the path within a row, empty where a row is one value. */
-  path: string
-  label: string
-  hint?: string
+/** One thing to type on a sheet, under its path in the question; within {@link Rows} within a row, empty where a row is one value. */
+export interface Line extends TypedLine {
   /**
    * `quantity` and `text` go on as typed, `number` as a number, `numbers` as a list of them (per cent with `share`),
    * `choice` is one of `options`, `date` a calendar date.
    */
   kind: 'quantity' | 'number' | 'numbers' | 'choice' | 'text' | 'date'
-  options?: readonly (readonly [value: string, text: string])[]
-  /** What stands there at first; a quantity's unit is the field's own. */
-  start?: string
-  /** The field's own unit, where nothing stands there at first. */
+  /** The field's own unit, where nothing stands there at first; what stands there at first has it beside it. */
   unit?: string
   share?: boolean
   /** Other words a column of it may have in a file. */
   also?: readonly string[]
-  /** Shown only then. */
-  when?: (typed: Typed) => boolean
 }
 
 /** A list of rows of the same lines. */

@@ -16,8 +16,8 @@ const stems = (start: Rows['start']): Rows => ({
   rows: 'stems',
   each: 'stem',
   lines: [
-    { path: 'girth', label: 'Girth', kind: 'quantity', unit: 'in', hint: 'plain tape' },
-    { path: 'diameter', label: 'or diameter', kind: 'quantity', unit: 'in', hint: 'diameter tape' },
+    { path: 'girth', label: 'Girth', kind: 'quantity', unit: 'in', help: 'plain tape' },
+    { path: 'diameter', label: 'or diameter', kind: 'quantity', unit: 'in', help: 'diameter tape' },
   ],
   start,
 })
@@ -70,7 +70,7 @@ const STRENGTH: Line = {
   label: 'Strength',
   kind: 'quantity',
   start: '2 lb/gal',
-  hint: 'active ingredient, by the label',
+  help: 'active ingredient, by the label',
 }
 
 /** Everything about one trunk: its size, what goes in and where, what is poured round it. */
@@ -86,7 +86,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'Root zone, feet per inch',
         kind: 'number',
         start: '1',
-        hint: '1.25 or 1.5 for old and sensitive trees',
+        help: '1.25 or 1.5 for old and sensitive trees',
       },
     ],
     figures: [
@@ -101,13 +101,13 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
     title: 'Trunk injection',
     question: 'How many ports, and how much in each?',
     lines: [
-      { path: 'diameter', label: 'Diameter', kind: 'quantity', start: '14 in', hint: 'at breast height' },
+      { path: 'diameter', label: 'Diameter', kind: 'quantity', start: '14 in', help: 'at breast height' },
       {
         path: 'portGirth',
         label: 'Girth at the ports',
         kind: 'quantity',
         start: '52 in',
-        hint: 'taped low, over the flares',
+        help: 'taped low, over the flares',
       },
       {
         path: 'product',
@@ -178,7 +178,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         rows: 'ports.rows',
         each: 'row',
         lines: [
-          { path: 'upTo', label: 'Diameter up to', kind: 'quantity', hint: 'last row open' },
+          { path: 'upTo', label: 'Diameter up to', kind: 'quantity', help: 'last row open' },
           { path: 'ports', label: 'Ports', kind: 'number' },
         ],
         start: [{ upTo: '10 in', ports: '4' }, { ports: '6' }],
@@ -260,7 +260,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         rows: 'water',
         each: 'water row',
         lines: [
-          { path: 'girthUpTo', label: 'Girth up to', kind: 'quantity', hint: 'last row open' },
+          { path: 'girthUpTo', label: 'Girth up to', kind: 'quantity', help: 'last row open' },
           { path: 'volume', label: 'Water', kind: 'quantity' },
         ],
         start: [{ girthUpTo: '50 in', volume: '1 gal' }, { volume: '2 gal' }],
@@ -295,7 +295,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'First ring',
         kind: 'quantity',
         start: '1 ft',
-        hint: 'from the bark',
+        help: 'from the bark',
         when: pattern('rings'),
       },
       { path: 'pattern.rings', label: 'Rings', kind: 'number', start: '3', when: pattern('rings') },
@@ -311,7 +311,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'Out to',
         kind: 'quantity',
         start: '12 ft',
-        hint: 'from the middle of the trunk',
+        help: 'from the middle of the trunk',
         when: pattern('grid'),
       },
       {
@@ -333,7 +333,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'Rings or holes apart',
         kind: 'quantity',
         start: '2.5 ft',
-        hint: 'between rings, or between the holes of a grid',
+        help: 'between rings, or between the holes of a grid',
       },
       { path: 'mixPerHole', label: 'Mix in a hole', kind: 'quantity', start: '8 fl oz' },
     ],
@@ -357,7 +357,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'Low rate per inch',
         kind: 'quantity',
         start: '1 fl oz',
-        hint: 'of diameter',
+        help: 'of diameter',
       },
       { path: 'rate.high', label: 'High rate per inch', kind: 'quantity', start: '2 fl oz' },
       CHOICE,
@@ -366,7 +366,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'Band up to',
         kind: 'quantity',
         start: '5 ft',
-        hint: 'from the soil line',
+        help: 'from the soil line',
       },
       { ...STRENGTH, start: '0.8 lb/gal' },
     ],
@@ -390,7 +390,7 @@ export const TRUNK_SHEETS: readonly Sheet[] = [
         label: 'Measure shows',
         kind: 'quantity',
         start: '0.25 fl oz',
-        hint: 'its smallest step',
+        help: 'its smallest step',
       },
       { path: 'maxProductPerInch', label: 'Label’s most per inch', kind: 'quantity', start: '0.16 fl oz' },
       {

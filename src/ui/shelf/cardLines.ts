@@ -1,13 +1,10 @@
 import type { Method, PutOnMethod } from '@/core/card/card'
 import { handMethod, isHand, type HandName } from '@/core/methods/hand'
 import type { Typed } from '@/ui/fields/paths'
+import type { TypedLine } from '@/ui/fields/TypedLine'
 
-/** One thing to copy from a label: where it stands in the card, what the label calls it, and how it is written. */
-export interface CardLine {
-  /** Its path in the card; in a use, its path in the use. */
-  path: string
-  label: string
-  hint?: string
+/** One thing to copy from a label, under its path in the card (in a use, in the use), and how it is written. */
+export interface CardLine extends TypedLine {
   kind:
     | 'text'
     | 'number'
@@ -29,11 +26,7 @@ export interface CardLine {
     | 'water'
     /** `10 in: 6; 16`, the last row open. */
     | 'portTable'
-  options?: readonly (readonly [value: string, text: string])[]
-  start?: string
   wide?: boolean
-  /** Shown only then; `typed` are the texts of this use by path. */
-  when?: (typed: Typed) => boolean
 }
 
 const is = (path: string, value: string) => (typed: Typed) => typed[path] === value
@@ -50,14 +43,14 @@ export const PRODUCT_LINES: readonly CardLine[] = [
     ],
     start: 'label',
   },
-  { path: 'code', label: 'Our short code', kind: 'text', hint: 'capital letters and digits: EB4' },
+  { path: 'code', label: 'Our short code', kind: 'text', help: 'capital letters and digits: EB4' },
   { path: 'name', label: 'Name on the label', kind: 'text' },
   { path: 'registration', label: 'Registration number', kind: 'text', when: is('kind', 'label') },
   {
     path: 'formulation',
     label: 'What it is',
     kind: 'text',
-    hint: 'such as liquid for trunk injection, wettable powder',
+    help: 'such as liquid for trunk injection, wettable powder',
   },
   {
     path: 'signalWord',
@@ -75,7 +68,7 @@ export const PRODUCT_LINES: readonly CardLine[] = [
     path: 'example',
     label: 'Only an example',
     kind: 'yes',
-    hint: 'Said on its face: nothing is put on by it.',
+    help: 'Said on its face: nothing is put on by it.',
     start: 'no',
   },
   { path: 'storage', label: 'How it is kept', kind: 'text', wide: true },
@@ -83,8 +76,8 @@ export const PRODUCT_LINES: readonly CardLine[] = [
 
 export const ACTIVE_LINES: readonly CardLine[] = [
   { path: 'name', label: 'Active ingredient', kind: 'text' },
-  { path: 'strength', label: 'Strength', kind: 'text', hint: 'such as 4 % or 2 lb/gal' },
-  { path: 'group', label: 'Group', kind: 'text', hint: 'mode of action: 4A, M02' },
+  { path: 'strength', label: 'Strength', kind: 'text', help: 'such as 4 % or 2 lb/gal' },
+  { path: 'group', label: 'Group', kind: 'text', help: 'mode of action: 4A, M02' },
 ]
 
 /** What every use says before its terms: where and on what. */
@@ -93,7 +86,7 @@ const USE_BEFORE: readonly CardLine[] = [
     path: 'hosts',
     label: 'On these trees',
     kind: 'hosts',
-    hint: 'names with semicolons between, or any',
+    help: 'names with semicolons between, or any',
     wide: true,
   },
   { path: 'notOn', label: 'Not on', kind: 'hosts', wide: true },
@@ -101,7 +94,7 @@ const USE_BEFORE: readonly CardLine[] = [
     path: 'targets',
     label: 'For',
     kind: 'causes',
-    hint: 'causes by name, with semicolons between',
+    help: 'causes by name, with semicolons between',
     wide: true,
   },
   { path: 'forbiddenOnFood', label: 'Forbidden on trees that bear food', kind: 'yes', start: 'yes' },
@@ -109,7 +102,7 @@ const USE_BEFORE: readonly CardLine[] = [
     path: 'foodCrops',
     label: 'Food crops it names, days to harvest',
     kind: 'harvest',
-    hint: 'such as apple 14; pear 30',
+    help: 'such as apple 14; pear 30',
     wide: true,
     when: is('forbiddenOnFood', 'no'),
   },
@@ -120,7 +113,7 @@ const WINDOW_LINE: CardLine = {
   path: 'window',
   label: 'Days it may go on',
   kind: 'text',
-  hint: 'any day where empty; such as 15 Oct to 28 Feb, 450 to 900 °F·d, not in bloom',
+  help: 'any day where empty; such as 15 Oct to 28 Feb, 450 to 900 °F·d, not in bloom',
   wide: true,
 }
 
@@ -130,21 +123,21 @@ const USE_AFTER: readonly CardLine[] = [
     path: 'limits.activePerAreaYear',
     label: 'Most active a year',
     kind: 'text',
-    hint: 'such as 0.4 lb/acre',
+    help: 'such as 0.4 lb/acre',
   },
   { path: 'limits.timesPerYear', label: 'Times a year, at most', kind: 'number' },
   { path: 'limits.leastDays', label: 'Days between, at least', kind: 'number' },
-  { path: 'apart', label: 'Days from other actives', kind: 'apart', hint: 'such as sulfur 14; captan 14' },
+  { path: 'apart', label: 'Days from other actives', kind: 'apart', help: 'such as sulfur 14; captan 14' },
   { path: 'reentryHours', label: 'Closed for, hours', kind: 'number' },
   { path: 'neverInBloom', label: 'Never in bloom', kind: 'yes', start: 'no' },
   { path: 'beeCaution', label: 'Bees', kind: 'text', wide: true },
-  { path: 'waterSetback', label: 'Away from water', kind: 'text', hint: 'such as 25 ft' },
+  { path: 'waterSetback', label: 'Away from water', kind: 'text', help: 'such as 25 ft' },
   { path: 'waterCaution', label: 'Water', kind: 'text', wide: true },
   {
     path: 'protectiveGear',
     label: 'What is worn',
     kind: 'list',
-    hint: 'with semicolons between',
+    help: 'with semicolons between',
     wide: true,
   },
 ]
@@ -153,7 +146,7 @@ const line = (path: string, label: string, hint?: string, more: Partial<CardLine
   path: `terms.${path}`,
   label,
   kind: 'text',
-  ...(hint !== undefined && { hint: `such as ${hint}` }),
+  ...(hint !== undefined && { help: `such as ${hint}` }),
   ...more,
 })
 const number = (path: string, label: string, hint?: string) => line(path, label, hint, { kind: 'number' })
@@ -290,7 +283,7 @@ const TERM_LINES: Record<PutOnMethod, readonly CardLine[]> = {
     line('strength', 'Active in it', '2 lb/gal'),
     line('tank.with', 'May share a tank with', undefined, {
       kind: 'any-list',
-      hint: 'actives with semicolons between, or any; empty where the label is silent',
+      help: 'actives with semicolons between, or any; empty where the label is silent',
       wide: true,
     }),
     line('tank.never', 'Never in a tank with', 'oil; sulfur', { kind: 'list', wide: true }),
@@ -321,7 +314,7 @@ const handLines = (method: HandName): readonly CardLine[] =>
   handMethod(method).terms.map((t) => ({
     path: `terms.${t.name}`,
     label: t.label,
-    ...(t.hint !== undefined && { hint: `such as ${t.hint}` }),
+    ...(t.hint !== undefined && { help: `such as ${t.hint}` }),
     kind: t.kind === 'count' ? 'number' : t.kind === 'choice' ? 'choice' : 'text',
     ...(t.options && { options: t.options.map((o) => [o, o] as const), start: t.options[0] }),
     wide: t.kind === 'words',
@@ -330,7 +323,7 @@ const handLines = (method: HandName): readonly CardLine[] =>
 /** Where, and what is worn; nothing is put on. */
 const HAND_BEFORE = USE_BEFORE.filter((l) => ['hosts', 'notOn', 'targets'].includes(l.path)).map((l) =>
   l.path === 'targets'
-    ? { ...l, hint: 'empty where the almanac decides: wherever it names this for a cause' }
+    ? { ...l, help: 'empty where the almanac decides: wherever it names this for a cause' }
     : l,
 )
 const HAND_AFTER = USE_AFTER.filter((l) => ['window', 'protectiveGear'].includes(l.path))

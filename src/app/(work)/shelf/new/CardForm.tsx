@@ -7,7 +7,7 @@ import { METHOD_NAME } from '@/core/card/say'
 import { isHand } from '@/core/methods/hand'
 import type { CardView } from '@/server/read/shelf'
 import { Choice } from '@/ui/fields/Choice'
-import { Field } from '@/ui/fields/Field'
+import { LineInput } from '@/ui/fields/TypedLine'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { rowsOf, type Typed } from '@/ui/fields/paths'
 import { useVerb } from '@/ui/fields/useVerb'
@@ -242,34 +242,10 @@ function Lines({
     if (line.when && !line.when(own)) return null
     const path = `${from}${line.path}`
     const value = typed[path] ?? line.start ?? ''
-    const options = line.kind === 'yes' ? YES : line.options
     return (
       <div key={path} id={idAt(path)} className={line.wide ? 'col-span-full' : undefined}>
-        {options ? (
-          <Choice
-            label={line.label}
-            hint={line.hint}
-            options={options}
-            value={value}
-            problem={at(path)}
-            onValue={(v) => set(path, v)}
-          />
-        ) : (
-          <Field
-            label={line.label}
-            hint={line.hint}
-            value={value}
-            onChange={(e) => set(path, e.target.value)}
-            problem={at(path)}
-            inputMode={line.kind === 'number' ? 'decimal' : undefined}
-          />
-        )}
+        <LineInput line={line} value={value} problem={at(path)} onValue={(v) => set(path, v)} />
       </div>
     )
   })
 }
-
-const YES = [
-  ['yes', 'yes'],
-  ['no', 'no'],
-] as const
