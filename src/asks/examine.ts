@@ -1,6 +1,7 @@
 import { z } from 'zod'
+import { PARTS } from '@/core/diagnose/parts'
 import { choice, number, orNothing, saying } from './field'
-import { findingId, id, line } from './text'
+import { findingId, id, line, words } from './text'
 
 /** How much of a finding there is, on which side, counted on what. */
 export const setDetailAsks = z.strictObject({
@@ -37,4 +38,24 @@ export const detailAsks = z.strictObject({
   size: saying(whole('The sample', 1, 100_000), { label: 'on' }),
   of: saying(line('What was counted', 30), { label: 'of' }),
   words: orNothing(saying(line('Your words', 300), { label: 'In your words' })),
+})
+
+/** What explains what was found: the main cause with what is at work beside it, each with its part. */
+export const signDiagnosisAsks = z.strictObject({
+  id: id(),
+  treeId: id('treeId'),
+  assessmentId: id('assessmentId'),
+  cause: z.string().max(80),
+  beside: z
+    .array(
+      z.strictObject({
+        cause: z.string().max(80),
+        part: z.enum(PARTS, {
+          error: 'A cause beside the main one opens the door, lives on it, feeds it, or stands beside it.',
+        }),
+      }),
+    )
+    .max(5, { error: 'Sign at most five causes beside the main one.' })
+    .optional(),
+  reason: words('Reasons'),
 })

@@ -10,6 +10,7 @@ export type Input =
   | 'new-password'
   | 'number'
   | 'day'
+  | 'time'
   | 'choice'
   | 'tick'
   | 'ticks'

@@ -1,4 +1,4 @@
-import { setDetailAsks } from '@/asks/examine'
+import { setDetailAsks, signDiagnosisAsks } from '@/asks/examine'
 import { z } from 'zod'
 import { causeName } from '@/almanac/causes'
 import { versionWith } from '@/almanac/version'
@@ -9,7 +9,7 @@ import { weighTree } from '@/almanac/weighing'
 import { basisOf } from '@/core/diagnose/basis'
 import { checkDetail } from '@/core/diagnose/detail'
 import { judgeHealthy } from '@/core/diagnose/healthy'
-import { asksForReason, PARTS, type Beside } from '@/core/diagnose/parts'
+import { asksForReason, type Beside } from '@/core/diagnose/parts'
 import { BESIDE, HEALTHY, type Weighed } from '@/core/diagnose/weigh'
 import { ok, refuse, type Result } from '@/core/problem'
 import { monthIn } from '@/core/time/calendar'
@@ -28,7 +28,7 @@ import { openExamination } from './examination'
 import { promiseReports } from './localRule'
 import { seenOf } from './seen'
 import { standingTree } from './standing'
-import { findingId, id, words } from '@/asks/text'
+import { findingId, id } from '@/asks/text'
 import { verb } from './verb'
 
 /** Sets one finding of the running examination; the first one opens it. Null takes it back to not looked at. */
@@ -77,25 +77,7 @@ export const signDiagnosisVerb = verb({
   roles: ['arborist'],
   signs: true,
   about: (i) => i.treeId,
-  input: z.strictObject({
-    id: id(),
-    treeId: id('treeId'),
-    assessmentId: id('assessmentId'),
-    cause: z.string().max(80),
-    /** What is at work with it, each with its part. */
-    beside: z
-      .array(
-        z.strictObject({
-          cause: z.string().max(80),
-          part: z.enum(PARTS, {
-            error: 'A cause beside the main one opens the door, lives on it, feeds it, or stands beside it.',
-          }),
-        }),
-      )
-      .max(5, { error: 'Sign at most five causes beside the main one.' })
-      .optional(),
-    reason: words('Reasons'),
-  }),
+  input: signDiagnosisAsks,
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person, now } = context

@@ -1,7 +1,9 @@
+import type { recordPart } from '@/asks/record'
+import { signRecordAsks } from '@/asks/record'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { activeKey } from '@/core/actives/actives'
 import { capital } from '@/core/capital'
-import { z } from 'zod'
+import type { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { causeName } from '@/almanac/causes'
 import { handMethod, isHand } from '@/core/methods/hand'
@@ -37,58 +39,11 @@ import { promiseChecks, promisedAfter } from './promise'
 import { dueNext } from './repeat'
 import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
-import { id, line, typed, words } from '@/asks/text'
 import { verb, type Context } from './verb'
 import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
-/** A time of the day as a clock shows it. */
-const clock = (name: string) =>
-  z
-    .string()
-    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: `${name}: a time as the clock shows it, such as 09:40.` })
-    .nullable()
-    .default(null)
-
-/** One product: a record of its own. */
-const Part = z.strictObject({
-  id: id(),
-  jobSubjectIds: z
-    .array(id('jobSubjectId'))
-    .min(1, { error: 'Choose at least one tree to sign for.' })
-    .max(400),
-  lot: line('Lot', 60),
-})
-type Part = z.output<typeof Part>
-
-const Input = Part.extend({
-  /** What else came out of the same tank, signed with it: a record each. */
-  also: z.array(Part).max(5).default([]),
-  temperature: typed('Temperature', 100),
-  wind: typed('Wind', 100),
-  windFrom: z.enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'], {
-    error: 'Say where the wind came from, or that it was calm.',
-  }),
-  sky: line('Sky', 60),
-  soil: z.enum(['moist', 'dry', 'saturated', 'frozen'], { error: 'Say what the soil was like.' }),
-  /** Empties, where something was set in a trunk. */
-  counted: z
-    .int({ error: 'Type how many empties you counted in.' })
-    .min(0)
-    .max(5000)
-    .nullable()
-    .default(null),
-  notices: line('Notices', 300),
-  deviations: words('Deviations'),
-  /** When it began and ended by the wall clock, where the presses do not tell. */
-  began: clock('Began'),
-  ended: clock('Ended'),
-  /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off; what lay outside card and rules. */
-  accepted: z
-    .array(z.enum(['partly treated', 'not treated', 'wind', 'temperature', 'outside', 'short']))
-    .max(6)
-    .default([]),
-})
+type Part = z.output<typeof recordPart>
 
 /**
  * Signs the record of one application, and of what else came out of its tank: what was put on by one method from one lot, at one or many trees of a job, only when
@@ -101,7 +56,7 @@ export const signRecordVerb = verb({
   signs: true,
   about: (i) => i.jobSubjectIds[0]!,
   makes: (i) => i.id,
-  input: Input,
+  input: signRecordAsks,
   run: async (context, input): Promise<Result<{ recordId: string }>> => {
     const { sql, person, today } = context
     const parts = [input, ...input.also]
@@ -138,7 +93,7 @@ export const signRecordVerb = verb({
 /** The record of one product at its trees, which are held. */
 async function signOne(
   context: Context,
-  input: z.output<typeof Input>,
+  input: z.output<typeof signRecordAsks>,
   part: Part,
   subjects: readonly JobSubjectRow[],
 ): Promise<Result<null>> {
@@ -373,7 +328,7 @@ async function signOne(
 function stretchOf(
   { now }: Context,
   worked: readonly Worked[],
-  { began, ended, accepted }: Pick<z.output<typeof Input>, 'began' | 'ended' | 'accepted'>,
+  { began, ended, accepted }: Pick<z.output<typeof signRecordAsks>, 'began' | 'ended' | 'accepted'>,
 ): Result<{ startedAt: Date; endedAt: Date; watched: number | null; said: string[] }> {
   const steps = worked.flatMap((w) => w.steps)
   const starts = steps.map(begunAt).filter((t) => t !== null)

@@ -44,6 +44,7 @@ const TYPES = {
   'new-password': { type: 'password', autoComplete: 'new-password' },
   number: { inputMode: 'decimal' },
   day: { type: 'date' },
+  time: { type: 'time' },
 } as const
 
 /** A field of the form by its path in what is asked; `label` and `hint` only where this form says it otherwise. */

@@ -75,7 +75,9 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   keeping = 'Saving',
   onLeave,
   leave = 'Leave it',
+  ready = true,
   quiet = false,
+  tall = false,
   more,
   doubtKept,
   waysOut,
@@ -95,17 +97,21 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   onDone: (answer: Answer, typed: Values) => void
   /** It stands there for the next one: it is empty again once one is kept. */
   again?: boolean
-  /** On the button. */
-  keep: string
+  /** On the button; there is none where this person may not. */
+  keep: string | null
   keeping?: string
   onLeave?: () => void
   leave?: string
+  /** It may not be pressed yet. */
+  ready?: boolean
   /** The button is not what the page is for. */
   quiet?: boolean
+  /** The button is for a thumb. */
+  tall?: boolean
   /** Beside the button. */
   more?: ReactNode
-  /** On the button that keeps what is doubted. */
-  doubtKept?: string
+  /** On the button that keeps what is doubted, by its name. */
+  doubtKept?: (doubt: string) => string
   /** Other ways out of a doubt, by its name. */
   waysOut?: (doubt: string) => ReactNode
   /** Fields and button stand in one line. */
@@ -184,7 +190,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
       <Doubt
         problem={problem}
         busy={by.busy}
-        keep={doubtKept}
+        keep={problem ? doubtKept?.(problem.field) : undefined}
         onKeep={(doubt) => {
           accepted.current.doubts = [...accepted.current.doubts, doubt]
           sendAgain()
@@ -213,9 +219,16 @@ export function AskedForm<S extends z.ZodObject, Answer>({
           {children}
           {!inline && told}
           <div className="flex flex-wrap gap-2">
-            <Button type="submit" now={!quiet} disabled={by.busy}>
-              {by.busy ? keeping : keep}
-            </Button>
+            {keep !== null && (
+              <Button
+                type="submit"
+                now={!quiet}
+                className={tall ? 'hand-tall' : ''}
+                disabled={by.busy || !ready}
+              >
+                {by.busy ? keeping : keep}
+              </Button>
+            )}
             {onLeave && (
               <Button quiet onClick={onLeave}>
                 {leave}

@@ -1,29 +1,26 @@
 'use client'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import { useWatch } from 'react-hook-form'
 import { deviations } from '@/core/methods/deviations'
 import { isHand } from '@/core/methods/hand'
 import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { isOver, productOn, whyNotOver } from '@/core/methods/running'
 import { sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
-import type { Soil } from '@/core/dose/uptake'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
 import type { JobView } from '@/server/read/work'
-import { Field } from '@/ui/fields/Field'
 import { newId } from '@/ui/fields/newId'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { portsOf, type JobItem, type JobTree } from './job'
-import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { Choice } from '@/ui/fields/Choice'
-import { TextArea } from '@/ui/fields/TextArea'
 import { useMay } from '@/ui/shell/may'
-import { Doubt } from '@/ui/fields/Doubt'
-
-type Accepted = Exclude<Outcome, 'treated'> | 'wind' | 'temperature' | 'outside' | 'short'
+import { AskedForm, useAsking } from '@/ui/form/AskedForm'
+import { Asked, AskedBy } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { ok } from '@/core/problem'
+import { recordAsks } from '@/asks/record'
 
 /** How an answer to what is asked is called; what is not here signs an outcome. */
 const KEEP: Partial<Record<string, string>> = {
@@ -34,6 +31,9 @@ const KEEP: Partial<Record<string, string>> = {
 }
 
 const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
+const SOILS = ['moist', 'dry', 'saturated', 'frozen'] as const
+/** A house card has no lots. */
+const HOUSE_LOT = 'house card'
 
 /**
  * The record of an application: what cannot be known from the steps is asked, the rest is written by the product. Of work
@@ -58,26 +58,7 @@ export function SignRecord({
 }) {
   const may = useMay()
   const go = useGo()
-  const { send, busy, problem } = useVerb('sign-record', { makes: 'id' })
-  const w = view.weather
-  const soil: Soil | '' = w?.soil ?? ''
-  const [form, setForm] = useState({
-    lot: '',
-    temperature: w ? showTemperature(w.temperature, view.units) : '',
-    wind: w ? showSpeed(w.wind, view.units) : '',
-    windFrom: (w?.windFrom ?? '') as (typeof WINDS)[number] | '',
-    sky: w?.sky ?? '',
-    soil,
-    counted: '',
-    notices: '',
-    deviations: '',
-    began: '',
-    ended: '',
-  })
-  const type = (field: keyof typeof form) => (e: { target: { value: string } }) =>
-    setForm({ ...form, [field]: e.target.value })
-  const at = (field: string) =>
-    problem?.code !== 'doubt' && problem?.field === field ? problem.message : null
+  const step = useStep('sign-record', 'id')
   const one = trees.length === 1 ? trees[0]! : null
   const finished = trees.filter((t) => t.steps.every((s) => isOver(s.state)))
   const signed = one ? [one] : finished
@@ -90,70 +71,78 @@ export function SignRecord({
   const applied = signed.reduce((sum, t) => sum + productOn(statesOf(t)), 0)
   const counts = isByPorts(item)
   const hand = isHand(item.method)
-  // A house card has no lots.
   const house = item.product.registration === null
   const set = signed.flatMap(portsOf).filter((p) => p.startedAt !== null).length
   const [ids] = useState(() => new Map<string, string>())
-  const [lots, setLots] = useState<Record<string, string>>({})
   const also = mates.flatMap((m) => {
     const own = signed.flatMap(beside).filter((t) => t.itemId === m.id)
     return own.length > 0 ? [{ item: m, trees: own }] : []
   })
-  /** Presses in a row at the end do not tell when it began; once asked, the question stays. */
-  const asked = problem?.field === 'short' || form.began !== '' || form.ended !== ''
-  /** Told beside their inputs, where those are asked for. */
-  const inField = [
-    ...(house ? [] : ['lot']),
-    ...also.map((_, n) => `also[${n}].lot`),
-    'temperature',
-    'wind',
-    'windFrom',
-    'soil',
-    'sky',
-    ...(counts ? ['counted'] : []),
-    'notices',
-    'deviations',
-    ...(asked ? ['began', 'ended'] : []),
-  ]
-
   const where = one ? '' : signed.length === 1 ? ` at ${signed[0]!.tag}` : ` at ${signed.length} trees`
   const went = hand
     ? `Done${where}.`
     : `${showProduct(applied, signed[0]?.plan.kind ?? 'liquid', item.method, view.units)} went ${counts ? `in through ${set} ports` : `on${where}`}.`
 
-  const [yes, setYes] = useState<Accepted[]>([])
-  const doubt = problem?.code === 'doubt' ? problem : null
   const otherwise = signed.flatMap((t) =>
     deviations(t.plan, item.use, statesOf(t), view.units).map((d) => (one ? d : `${t.tag}: ${d}`)),
   )
 
-  async function submit(event?: FormEvent, answered?: Accepted) {
-    event?.preventDefault()
-    // An answer holds for what was asked; a press on the form itself is asked anew.
-    const accepted = answered ? [...yes, answered] : []
-    setYes(accepted)
-    const counted = form.counted.trim() === '' ? null : Number(form.counted)
-    const done = await send({
-      ...form,
-      windFrom: form.windFrom || null,
-      soil: form.soil || null,
-      ...(house && { lot: 'house card' }),
-      jobSubjectIds: signed.map((t) => t.id),
-      also: also.map(({ item: m, trees: own }) => {
-        if (!ids.has(m.id)) ids.set(m.id, newId())
-        return { id: ids.get(m.id)!, jobSubjectIds: own.map((t) => t.id), lot: lots[m.id] ?? '' }
-      }),
-      counted: counts ? (Number.isNaN(counted) ? form.counted : counted) : null,
-      deviations: form.deviations || null,
-      began: form.began || null,
-      ended: form.ended || null,
-      accepted,
-    })
-    if (done) go(`/ledger/${done.recordId}`)
-  }
+  const w = view.weather
+  const choose = w ? [] : [['', 'choose'] as const]
+  const lots = (of: JobItem) => [
+    ['', 'choose'] as const,
+    ...of.lots.map((l) => [l.number, l.number] as const),
+  ]
 
   return (
-    <form onSubmit={submit} className="bg-sheet border border-line p-4 grid gap-3" noValidate>
+    <AskedForm
+      asks={recordAsks}
+      start={{
+        lot: house ? HOUSE_LOT : '',
+        lots: Object.fromEntries(also.map(({ item: m }) => [m.id, ''])),
+        temperature: w ? showTemperature(w.temperature, view.units) : '',
+        wind: w ? showSpeed(w.wind, view.units) : '',
+        windFrom: w?.windFrom ?? '',
+        sky: w?.sky ?? '',
+        soil: w?.soil ?? '',
+        counted: '',
+        notices: '',
+        deviations: '',
+        began: '',
+        ended: '',
+      }}
+      sends={({ lots, ...typed }) =>
+        ok({
+          ...typed,
+          jobSubjectIds: signed.map((t) => t.id),
+          also: also.map(({ item: m, trees: own }) => {
+            if (!ids.has(m.id)) ids.set(m.id, newId())
+            return {
+              id: ids.get(m.id)!,
+              jobSubjectIds: own.map((t) => t.id),
+              lot: (lots as Record<string, string>)[m.id],
+            }
+          }),
+        })
+      }
+      by={{
+        ...step,
+        problem: step.problem && {
+          ...step.problem,
+          field: step.problem.field.replace(
+            /^also\[(\d+)\]\.lot$/,
+            (_, n) => `lots.${also[Number(n)]?.item.id}`,
+          ),
+        },
+      }}
+      onDone={({ recordId }) => go(`/ledger/${recordId}`)}
+      keep={may('sign-record') ? (sending ? 'Keeping the last steps' : 'Sign the record') : null}
+      keeping="Signing"
+      ready={!sending && unfinished === null}
+      tall
+      doubtKept={(doubt) => KEEP[doubt] ?? `Yes, sign it as ${sayOutcome(doubt as Outcome, item.method)}`}
+      className="bg-sheet border border-line p-4 grid gap-3"
+    >
       <h2>
         {one
           ? `Record for ${one.tag}`
@@ -177,80 +166,41 @@ export function SignRecord({
         </Note>
       ))}
       {!house && (
-        <Choice
-          label={also.length > 0 ? `Lot of ${item.product.name}, off the package` : 'Lot, off the package'}
-          value={form.lot}
-          onValue={(lot) => setForm({ ...form, lot })}
-          problem={at('lot')}
-          options={[['', 'choose'], ...item.lots.map((l) => [l.number, l.number] as const)]}
+        <Asked
+          at="lot"
+          label={also.length > 0 ? `Lot of ${item.product.name}, off the package` : undefined}
+          options={lots(item)}
         />
       )}
-      {also.map(({ item: m }, n) => (
-        <Choice
-          key={m.id}
-          label={`Lot of ${m.product.name}, off the package`}
-          value={lots[m.id] ?? ''}
-          onValue={(lot) => setLots({ ...lots, [m.id]: lot })}
-          problem={at(`also[${n}].lot`)}
-          options={[['', 'choose'], ...m.lots.map((l) => [l.number, l.number] as const)]}
-        />
+      {also.map(({ item: m }) => (
+        <AskedBy<string> key={m.id} at={`lots.${m.id}`}>
+          {({ value, set, problem }) => (
+            <Choice
+              label={`Lot of ${m.product.name}, off the package`}
+              value={value ?? ''}
+              onValue={set}
+              problem={problem}
+              options={lots(m)}
+            />
+          )}
+        </AskedBy>
       ))}
-      {counts && (
-        <Field
-          label="Empties counted in"
-          inputMode="numeric"
-          value={form.counted}
-          onChange={type('counted')}
-          problem={at('counted')}
-        />
-      )}
+      {counts && <Asked at="counted" />}
       <div className="grid grid-cols-2 gap-3">
-        <Field
-          label="Temperature"
-          value={form.temperature}
-          onChange={type('temperature')}
-          problem={at('temperature')}
-        />
-        <Field label="Wind" value={form.wind} onChange={type('wind')} problem={at('wind')} />
-        <Choice
-          label="Wind from"
-          value={form.windFrom}
-          onValue={(windFrom) => setForm({ ...form, windFrom })}
-          problem={at('windFrom')}
-          options={[...(w ? [] : [['', 'choose'] as const]), ...WINDS.map((w) => [w, w] as const)]}
-        />
-        <Choice
-          label="Soil"
-          value={form.soil}
-          onValue={(soil) => setForm({ ...form, soil })}
-          problem={at('soil')}
-          options={[
-            ...(w ? [] : [['', 'choose'] as const]),
-            ['moist', 'moist'],
-            ['dry', 'dry'],
-            ['saturated', 'saturated'],
-            ['frozen', 'frozen'],
-          ]}
-        />
+        <Asked at="temperature" />
+        <Asked at="wind" />
+        <Asked at="windFrom" options={[...choose, ...WINDS.map((w) => [w, w] as const)]} />
+        <Asked at="soil" options={[...choose, ...SOILS.map((w) => [w, w] as const)]} />
       </div>
-      <Field
-        label="Sky"
-        value={form.sky}
-        onChange={type('sky')}
-        problem={at('sky')}
+      <Asked
+        at="sky"
         hint={
           w
             ? 'Weather is filled in from the service; correct it by what you see.'
             : 'The weather is not known here; say what you see and measure.'
         }
       />
-      <Field
-        label="Notices given"
-        value={form.notices}
-        onChange={type('notices')}
-        problem={at('notices')}
-        placeholder="sign at the gate, office told"
-      />
+      <Asked at="notices" />
       <div>
         {!unfinished && otherwise.length > 0 && (
           <div className="text-small mb-2">
@@ -262,55 +212,27 @@ export function SignRecord({
             </ul>
           </div>
         )}
-        <TextArea
-          label="What went otherwise than planned, and why, in your words"
-          rows={2}
-          value={form.deviations}
-          onChange={type('deviations')}
-          problem={at('deviations')}
-        />
+        <Asked at="deviations" rows={2} />
       </div>
-      {asked && (
-        <div className="grid grid-cols-2 gap-3">
-          <Field
-            label="Began at"
-            type="time"
-            value={form.began}
-            onChange={type('began')}
-            problem={at('began')}
-          />
-          <Field
-            label="Ended at"
-            type="time"
-            value={form.ended}
-            onChange={type('ended')}
-            problem={at('ended')}
-          />
-        </div>
-      )}
-      {doubt ? (
-        <Doubt
-          problem={doubt}
-          busy={busy}
-          keep={KEEP[doubt.field] ?? `Yes, sign it as ${sayOutcome(doubt.field as Outcome, item.method)}`}
-          onKeep={(code) => void submit(undefined, code as Accepted)}
-        />
-      ) : (
-        <ProblemNote problem={problem && inField.includes(problem.field) ? null : problem} />
-      )}
-      {!may('sign-record') ? (
-        <p className="text-ink2">The crew lead signs under their licence.</p>
-      ) : (
-        <>
-          <Button type="submit" now className="hand-tall" disabled={busy || sending || unfinished !== null}>
-            {busy ? 'Signing' : sending ? 'Keeping the last steps' : 'Sign the record'}
-          </Button>
-          <p className="text-small text-ink2">
-            {hand ? '' : `Signed under licence ${view.licence ?? 'not on file'}. `}A record stands as signed;
-            a mistake is put right by a correction.
-          </p>
-        </>
-      )}
-    </form>
+      <Hours />
+      <p className="text-small text-ink2">
+        {!may('sign-record')
+          ? 'The crew lead signs under their licence.'
+          : `${hand ? '' : `Signed under licence ${view.licence ?? 'not on file'}. `}A record stands as signed; a mistake is put right by a correction.`}
+      </p>
+    </AskedForm>
+  )
+}
+
+/** When it began and ended: presses in a row at the end do not tell; once asked, the question stays. */
+function Hours() {
+  const { problem } = useAsking()
+  const [began, ended] = useWatch({ name: ['began', 'ended'] }) as string[]
+  if (problem?.field !== 'short' && !began && !ended) return null
+  return (
+    <div className="grid grid-cols-2 gap-3">
+      <Asked at="began" />
+      <Asked at="ended" />
+    </div>
   )
 }

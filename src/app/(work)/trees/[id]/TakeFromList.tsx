@@ -60,7 +60,7 @@ export function TakeFromList({ view, onDone }: { view: TreeView; onDone: () => v
           onDone={({ treeId }) => go(`/trees/${treeId}`)}
           keep="Merge"
           onLeave={onDone}
-          doubtKept="They are one tree"
+          doubtKept={() => 'They are one tree'}
         >
           <Asked at="into" />
         </AskedForm>

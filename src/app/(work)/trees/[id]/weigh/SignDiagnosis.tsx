@@ -6,11 +6,11 @@ import { showWeight } from '@/core/diagnose/showWeight'
 import { HEALTHY, SOMETHING_ELSE } from '@/core/diagnose/weigh'
 import type { Weighing } from '@/core/diagnose/weighing'
 import type { WeighView } from '@/server/read/tree'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { TextArea } from '@/ui/fields/TextArea'
-import { useVerb } from '@/ui/fields/useVerb'
-import { Button } from '@/ui/pieces/Button'
 import { useGo } from '@/ui/shell/useGo'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { Asked } from '@/ui/form/Asked'
+import { useStep } from '@/ui/form/useStep'
+import { signDiagnosisAsks } from '@/asks/examine'
 
 /** Signs what explains it: the main cause with what is at work beside it, each with its part. */
 export function SignDiagnosis({
@@ -29,25 +29,13 @@ export function SignDiagnosis({
   onChoose: (cause: string | null) => void
 }) {
   const go = useGo()
-  const sign = useVerb('sign-diagnosis', { makes: 'id' })
-  const [reason, setReason] = useState('')
+  const by = useStep('sign-diagnosis', 'id')
   const [left, setLeft] = useState<readonly string[]>([])
   const { judgement, weighed } = weighing
   const named = (id: string) => view.names[id] ?? id
   const together = standWith(weighing, cause, view.causes)
   const lead = weighed[0]!
   const needsReason = cause === HEALTHY ? healthy.doubts.length > 0 : asksForReason(weighing, cause)
-
-  async function signNow() {
-    const done = await sign.send({
-      treeId: view.tree.id,
-      assessmentId: view.assessment!.id,
-      cause,
-      beside: together.filter((b) => !left.includes(b.cause)),
-      reason: reason || null,
-    })
-    if (done) go(`/trees/${view.tree.id}/decide`)
-  }
 
   return (
     <div className="mt-4 max-w-2xl">
@@ -96,9 +84,31 @@ export function SignDiagnosis({
           ))}
         </fieldset>
       )}
-      {needsReason && (
-        <div className="mb-2">
-          <TextArea
+      <AskedForm
+        asks={signDiagnosisAsks}
+        start={{ reason: '' }}
+        fixed={{
+          treeId: view.tree.id,
+          assessmentId: view.assessment!.id,
+          cause,
+          beside: together.filter((b) => !left.includes(b.cause)),
+        }}
+        by={by}
+        onDone={() => go(`/trees/${view.tree.id}/decide`)}
+        keep={`${
+          cause === SOMETHING_ELSE
+            ? 'Sign as something else'
+            : cause === HEALTHY
+              ? 'Sign as healthy'
+              : `Sign ${named(cause).toLowerCase()}`
+        } and decide →`}
+        keeping="Signing"
+        ready={!saving}
+        className="grid gap-2"
+      >
+        {needsReason && (
+          <Asked
+            at="reason"
             label={
               cause === HEALTHY
                 ? 'To sign it healthy all the same, write why'
@@ -107,20 +117,9 @@ export function SignDiagnosis({
                   : `${named(lead.cause)} weighs more. To sign ${named(cause).toLowerCase()} all the same, write why`
             }
             rows={2}
-            value={reason}
-            onChange={(e) => setReason(e.target.value)}
           />
-        </div>
-      )}
-      <Button now disabled={sign.busy || saving} onClick={signNow}>
-        {cause === SOMETHING_ELSE
-          ? 'Sign as something else'
-          : cause === HEALTHY
-            ? 'Sign as healthy'
-            : `Sign ${named(cause).toLowerCase()}`}{' '}
-        and decide →
-      </Button>
-      <ProblemNote problem={sign.problem} />
+        )}
+      </AskedForm>
     </div>
   )
 }

@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import { number, orNothing, said, saying } from './field'
+import { id, line, typed, words } from './text'
+
+/** A time of the day as a clock shows it. */
+const clock = (label: string) =>
+  z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, { error: `${label}: a time as the clock shows it, such as 09:40.` })
+    .register(said, { label, input: 'time' })
+
+const lot = () => line('Lot', 60).register(said, { label: 'Lot, off the package', input: 'choice' })
+
+/** One product: a record of its own. */
+export const recordPart = z.strictObject({
+  id: id(),
+  jobSubjectIds: z
+    .array(id('jobSubjectId'))
+    .min(1, { error: 'Choose at least one tree to sign for.' })
+    .max(400),
+  lot: lot(),
+})
+
+const asSeen = {
+  temperature: typed('Temperature', 100),
+  wind: typed('Wind', 100),
+  windFrom: z
+    .enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'], {
+      error: 'Say where the wind came from, or that it was calm.',
+    })
+    .register(said, { label: 'Wind from', input: 'choice' }),
+  sky: line('Sky', 60),
+  soil: z
+    .enum(['moist', 'dry', 'saturated', 'frozen'], { error: 'Say what the soil was like.' })
+    .register(said, { label: 'Soil', input: 'choice' }),
+  /** Empties, where something was set in a trunk. */
+  counted: orNothing(
+    number('Empties counted in', { least: 0, most: 5000 }).refine(Number.isInteger, {
+      error: 'Empties counted in: type a whole number.',
+    }),
+  ),
+  notices: saying(line('Notices', 300), {
+    label: 'Notices given',
+    placeholder: 'sign at the gate, office told',
+  }),
+  deviations: saying(words('Deviations'), {
+    label: 'What went otherwise than planned, and why, in your words',
+  }),
+  /** When it began and ended by the wall clock, where the presses do not tell. */
+  began: orNothing(clock('Began at')),
+  ended: orNothing(clock('Ended at')),
+}
+
+/** The record of an application. */
+export const signRecordAsks = recordPart.extend({
+  /** What else came out of the same tank, signed with it: a record each. */
+  also: z.array(recordPart).max(5).default([]),
+  ...asSeen,
+  /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off; what lay outside card and rules. */
+  accepted: z
+    .array(z.enum(['partly treated', 'not treated', 'wind', 'temperature', 'outside', 'short']))
+    .max(6)
+    .default([]),
+})
+
+/** The same as its form asks for it: the lots of what else came out of the tank by the line of work. */
+export const recordAsks = z.strictObject({ lot: lot(), lots: z.record(z.string(), lot()), ...asSeen })
