@@ -115,22 +115,22 @@ export function degrees(
         ? `${side.toUpperCase() === sides[1] ? '-' : ''}${figure!.replace(/^[\u2212-]/, '')}`
         : value
     })
-    .pipe(number(label, { least: -most, most, unit: '°' }))
+    .pipe(number(label, { least: -most, most, a: 'degrees such as 42.31,', unit: '°' }))
     .register(said, { label, input: 'line', unit: '°', ...more })
 }
 
 const NUMBER = /^[+\u2212-]?\d{1,12}(?:[.,]\d{1,12})?$/
 
 /**
- * A plain number between two others, typed or given as one. Nothing else is read as a number: no `0x46`, no `1e3`.
+ * A plain number between two others (`a` says what it is in a refusal), typed or given as one. Nothing else is read as a number: no `0x46`, no `1e3`.
  * @example number('Latitude', { least: -90, most: 90, unit: '°' }).parse('42.31') // 42.31
  */
 export function number(
   label: string,
-  { least, most, ...more }: { least: number; most: number } & Partial<Said>,
+  { least, most, a = 'a number', ...more }: { least: number; most: number; a?: string } & Partial<Said>,
 ) {
   const plain = (n: number) => n.toLocaleString('en-US').replace('-', '\u2212')
-  const wrong = `${label}: type a number from ${plain(least)} to ${plain(most)}.`
+  const wrong = `${label}: type ${a} from ${plain(least)} to ${plain(most)}.`
   return z
     .union([z.number({ error: wrong }), z.string({ error: wrong })], { error: wrong })
     .transform((value, context) => {

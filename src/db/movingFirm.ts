@@ -30,6 +30,16 @@ export async function leaving(url: string, firmId: string): Promise<void> {
   await asOwner(url, firmId, (sql) => sql`select pg_advisory_xact_lock(${FIRM_LOCK}, hashtext(${firmId}))`)
 }
 
+/** What a database says of a firm that is being moved, or was: where it went, null while it is on its way; undefined where it is at home. */
+export async function whereAway(url: string, firmId: string): Promise<string | null | undefined> {
+  const rows = await asOwner(
+    url,
+    firmId,
+    (sql) => sql<{ to: string | null }[]>`select to_shard as to from firm_away where firm_id = ${firmId}`,
+  )
+  return rows[0]?.to
+}
+
 /** It did not go: it is written again where it was. */
 export async function stayed(url: string, firmId: string): Promise<void> {
   await asOwner(url, firmId, (sql) => sql`delete from firm_away where firm_id = ${firmId}`)

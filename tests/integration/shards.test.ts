@@ -1,8 +1,17 @@
+import { createWriteStream } from 'node:fs'
+import { mkdtemp } from 'node:fs/promises'
+import { tmpdir } from 'node:os'
+import path from 'node:path'
+import { Readable } from 'node:stream'
+import { pipeline } from 'node:stream/promises'
 import postgres from 'postgres'
-import { FirmIsMoved, inFirm, inPassing, signingIn } from '@/db/client'
+import { FirmIsMoved, inFirm, inPassing, lookingAtFirm, signingIn } from '@/db/client'
 import { claimAddress, homeOf } from '@/db/directory'
 import { makeDirectory, migrate } from '@/db/migrate'
-import { leaving, stayed } from '@/db/movingFirm'
+import { finishLeaving, leaving, stayed, whereAway } from '@/db/movingFirm'
+import { archive } from '@/server/archive/archive'
+import { DOORS } from '@/server/archive/kinds'
+import { restoreFirm } from '@/server/archive/restoreFirm'
 import { moveFirm, NotMoved } from '@/server/archive/moveFirm'
 import { personOfToken } from '@/server/apiToken'
 import { checkLedger } from '@/server/ledger/check'
@@ -196,6 +205,63 @@ test('while it is being moved it can be read, and nothing in passing is refused'
   await inPassing(a.id, (sql) => sql`update api_token set last_used_at = now() where firm_id = ${a.id}`)
   await stayed(owner, a.id)
   expect((await addTree(a, 'in time')).ok).toBe(true)
+})
+
+describe('a move whose process died', () => {
+  const two = at(owner, names.two)
+  /** A firm taken over as far as that its rows lie in both databases. */
+  async function takenOver(firm: TestFirm) {
+    const file = path.join(await mkdtemp(path.join(tmpdir(), 'elmhorn-died-')), 'firm.zip')
+    await leaving(owner, firm.id)
+    await lookingAtFirm(firm.id, (sql) =>
+      pipeline(Readable.from(archive(sql, firm.id, { moving: true })), createWriteStream(file)),
+    )
+    await restoreFirm(two, file, true)
+  }
+  let c: TestFirm
+  beforeEach(async () => {
+    c = await makeFirm('Broken off')
+    expect((await addTree(c, 'before')).ok).toBe(true)
+  })
+  async function isWhole(in_: string) {
+    expect((await homeOf(c.id))!.name).toBe(in_)
+    expect(await tags(c)).toEqual(new Set(['before']))
+    expect((await addTree(c, 'after')).ok).toBe(true)
+    expect(await rowsOf(in_ === 'two' ? owner : two, c.id)).toBe(0)
+    expect(await whereAway(in_ === 'two' ? two : owner, c.id)).toBeUndefined()
+  }
+
+  test('before anything was taken over is gone on with', async () => {
+    await leaving(owner, c.id)
+    await expect(addTree(c, 'too soon')).rejects.toThrow(FirmIsMoved)
+    expect(await moveFirm(c.id, 'two')).toMatchObject({ from: 'one', cleared: true })
+    await isWhole('two')
+  })
+
+  test('or given up: moved to where it lives, it stays and is written again', async () => {
+    await leaving(owner, c.id)
+    expect(await moveFirm(c.id, 'one')).toMatchObject({ from: 'one', rows: 0 })
+    await isWhole('one')
+    await expect(moveFirm(c.id, 'one')).rejects.toThrow(/lives in one already/)
+  })
+
+  test('with its rows in both databases takes them over anew', async () => {
+    await takenOver(c)
+    expect(await moveFirm(c.id, 'two')).toMatchObject({ from: 'one', cleared: true })
+    await isWhole('two')
+  })
+
+  test('before the directory was turned is only ended; nothing of its doors is lost', async () => {
+    const { token } = await done<{ token: string }>(c.person('arborist'), 'make-token', {
+      id: uuidv7(),
+      name: 'one',
+    })
+    await takenOver(c)
+    await finishLeaving(owner, c.id, 'two', DOORS)
+    expect(await moveFirm(c.id, 'two')).toMatchObject({ from: 'one', rows: 0, cleared: true })
+    await isWhole('two')
+    expect((await personOfToken(token))!.person.firmId).toBe(c.id)
+  })
 })
 
 test('one address is one firm’s, in whichever database', async () => {

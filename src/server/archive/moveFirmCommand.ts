@@ -6,7 +6,11 @@ const [firmId, to] = process.argv.slice(2)
 
 moveFirm(firmId!, to!)
   .then(({ from, rows, cleared }) => {
-    process.stdout.write(`Moved from ${from} to ${to}: ${rows.toLocaleString('en-US')} lines.\n`)
+    process.stdout.write(
+      from === to
+        ? `It stays in ${to}, and is written again.\n`
+        : `Moved from ${from} to ${to}: ${rows.toLocaleString('en-US')} lines.\n`,
+    )
     if (!cleared)
       process.stdout.write(
         `What is left of it in ${from} could not be taken away: the owner of the tables needs “grant set on parameter session_replication_role”. Nothing reaches it.\n`,

@@ -57,6 +57,7 @@ export function Asked({
   autoFocus,
   autoComplete,
   maxLength,
+  most,
   rows,
 }: {
   at: string
@@ -68,6 +69,8 @@ export function Asked({
   autoFocus?: boolean
   autoComplete?: string
   maxLength?: number
+  /** The last day that can be chosen. */
+  most?: string
   rows?: number
 }) {
   const { about, value, set, problem } = useAsked<string | boolean>(at)
@@ -129,6 +132,7 @@ export function Asked({
       {...(about.input in TYPES && TYPES[about.input as keyof typeof TYPES])}
       {...(autoComplete && { autoComplete })}
       maxLength={maxLength}
+      max={most}
       autoFocus={autoFocus}
       value={text}
       onChange={(e) => set(e.target.value)}

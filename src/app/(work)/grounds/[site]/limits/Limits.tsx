@@ -133,7 +133,7 @@ function NoteForm({ view }: { view: LimitsView }) {
       <h3 className="font-bold">Note what somebody else put on</h3>
       <Asked at="active" options={view.actives.map((a) => [a, a] as const)} />
       <Asked at="amount" label={`How much of the active, ${view.units === 'us' ? 'lb' : 'kg'}`} />
-      <Asked at="onDate" />
+      <Asked at="onDate" most={view.today} />
       <Asked at="source" />
     </AskedForm>
   )

@@ -67,7 +67,7 @@ export function Seen({ view }: { view: SeasonView }) {
             className="grid gap-2 mt-3"
           >
             <KindAndStage names={names} />
-            <Asked at="on" />
+            <Asked at="on" most={view.today} />
           </AskedForm>
           <p className="text-small text-ink2 mt-2">Every date that is reckoned after it moves by as much.</p>
         </>
