@@ -82,25 +82,36 @@ start_cluster() {
   local name=$1 extra=${2:-} secrets
   CLUSTER=$(cluster_dir "$name")
   secrets="$DATA/$name.secrets"
-  if [ ! -f "$CLUSTER/PG_VERSION" ] || [ ! -f "$secrets" ]; then
+  # What a full disk or a kill left half made is made again; a cluster that was once whole is never.
+  if [ ! -f "$CLUSTER/PG_VERSION" ] || ! grep -q '^SESSION_SECRET=.' "$secrets" 2>/dev/null; then
+    [ ! -f "$CLUSTER/PG_VERSION" ] ||
+      fail "$CLUSTER holds a database, and its passwords are not in $secrets. Put that file back, or move both away to begin anew."
     say "Making a PostgreSQL cluster in $CLUSTER"
-    rm -rf "$CLUSTER"
-    mkdir -p "$CLUSTER"
+    local making="$CLUSTER.making"
+    rm -rf "$making"
+    mkdir -p "$making"
     (umask 077; node -e 'const c = require("crypto"); for (const k of ["OWNER_PASSWORD", "WEB_PASSWORD", "SESSION_SECRET"]) console.log(k + "=" + c.randomBytes(24).toString("hex"))' >"$secrets")
     . "$secrets"
-    is_root && chown -R postgres "$CLUSTER"
+    is_root && chown -R postgres "$making"
     local pw
     pw=$(mktemp)
     printf '%s\n' "$OWNER_PASSWORD" >"$pw"
     is_root && chown postgres "$pw"
-    as_postgres "$PGBIN/initdb" -D "$CLUSTER" -U elmhorn_owner --auth=scram-sha-256 --pwfile="$pw" -E UTF8 --locale=C.UTF-8 >/dev/null ||
+    as_postgres "$PGBIN/initdb" -D "$making" -U elmhorn_owner --auth=scram-sha-256 --pwfile="$pw" -E UTF8 --locale=C.UTF-8 >/dev/null ||
       fail "The database cluster could not be made in $CLUSTER. Is the disk full? Free some space and start again."
     rm -f "$pw"
+    rm -rf "$CLUSTER"
+    mv "$making" "$CLUSTER"
   fi
   # Clusters of an earlier version have no key for the ledger yet.
   grep -q '^LEDGER_KEY=' "$secrets" || (umask 077; node -e 'console.log("LEDGER_KEY=" + require("crypto").randomBytes(32).toString("hex"))' >>"$secrets")
   . "$secrets"
   DB_PORT=$(free_port)
+  # A start on a full disk leaves its lock empty, and the next start would refuse for it.
+  if [ -f "$CLUSTER/postmaster.pid" ] && [ ! -s "$CLUSTER/postmaster.pid" ]; then
+    sleep 2
+    [ -s "$CLUSTER/postmaster.pid" ] || rm -f "$CLUSTER/postmaster.pid"
+  fi
   if as_postgres "$PGBIN/pg_ctl" -D "$CLUSTER" status >/dev/null 2>&1; then
     DB_PORT=$(as_postgres sed -n 4p "$CLUSTER/postmaster.pid")
     CLUSTER_WAS_RUNNING=1
