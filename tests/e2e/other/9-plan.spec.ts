@@ -53,9 +53,14 @@ test('ground is pressed, a well is typed, a hive says how far, and each is undon
   await expect(drawn(page)).not.toContainText('Hive')
 })
 
+const HOSTILE = `Mill <img src=x onerror=alert(1)>"'{{1}}`
+
 test('outlines come from a file once the corner has a position, and a picture lies beneath', async ({
   page,
 }) => {
+  page.on('dialog', (dialog) => {
+    throw new Error(`A name was run: ${dialog.message()}`)
+  })
   await signIn(page, 'ines')
   await page.goto('/grounds')
   await page.getByRole('link', { name: /Mill Row garden/ }).click()
@@ -87,7 +92,8 @@ test('outlines come from a file once the corner has a position, and a picture li
         features: [
           {
             type: 'Feature',
-            properties: { building: 'yes', name: 'Mill' },
+            // A name is words, whatever it looks like.
+            properties: { building: 'yes', name: HOSTILE },
             geometry: { type: 'Polygon', coordinates: [ring] },
           },
           { type: 'Feature', properties: {}, geometry: { type: 'Polygon', coordinates: [ring] } },
@@ -98,7 +104,7 @@ test('outlines come from a file once the corner has a position, and a picture li
   await expect(page.getByRole('button', { name: 'Say first what 1 is' })).toBeDisabled()
   await page.getByLabel('What outline 2 is').selectOption('Paving')
   await page.getByRole('button', { name: 'Draw 2 outlines' }).click()
-  await expect(drawn(page)).toContainText('Mill, building')
+  await expect(drawn(page)).toContainText(`${HOSTILE}, building`)
 
   await page.getByText('A picture beneath').click()
   const png = await sharp({ create: { width: 600, height: 400, channels: 3, background: '#9a8' } })
@@ -115,6 +121,7 @@ test('outlines come from a file once the corner has a position, and a picture li
   await expect(changes(page)).toContainText('The picture drawn')
   await page.goBack()
   await expect(page.locator('svg image')).toHaveCount(1)
+  await expect(page.locator('img[src=x]')).toHaveCount(0)
 })
 
 test('a station’s file is shown before it is kept, and taken back', async ({ page }) => {
