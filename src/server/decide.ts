@@ -1,3 +1,4 @@
+import { decisionAsks, followsAsks, signDecisionAsks } from '@/asks/decide'
 import { z } from 'zod'
 import { v7 as uuidv7 } from 'uuid'
 import { brittleOf } from '@/almanac/brittle'
@@ -8,11 +9,11 @@ import type { OwnEntry } from '@/almanac/ownEntry'
 import { treatableOf } from '@/almanac/treatable'
 import type { Seen } from '@/core/diagnose/almanac'
 import { SOMETHING_ELSE } from '@/core/diagnose/weigh'
-import { promisedBy, REFER_TO } from '@/core/decide/promised'
+import { promisedBy } from '@/core/decide/promised'
 import { ACTIONS, ENDS_ALL, propose, type Action } from '@/core/decide/propose'
 import { turnOf } from '@/core/plan/turn'
 import { ok, refuse, type Result } from '@/core/problem'
-import { dateIn, isDate, spokenDate } from '@/core/time/calendar'
+import { dateIn, spokenDate } from '@/core/time/calendar'
 import {
   decisionsOfTree,
   diagnosesOfTree,
@@ -26,7 +27,7 @@ import { restage, treesForChange, type TreeRow } from '@/db/queries/tree'
 import { ownOf } from './almanac'
 import { screenedDanger, seenOf, signsOfDanger } from './seen'
 import { gone, standingTree } from './standing'
-import { id, line, words } from '@/asks/text'
+import { id } from '@/asks/text'
 import { verb, type Context } from './verb'
 
 /** What the product proposes for a signed diagnosis, with reasons; `own` is what the firm has added to the almanac. */
@@ -70,44 +71,11 @@ const PROPOSED: Record<Action, string> = {
   healthy: 'Healthy, with a date to look again',
 }
 
-/** One tree's decision, as it is sent. */
-const Decision = {
-  id: id(),
-  treeId: id('treeId'),
-  diagnosisId: id('diagnosisId'),
-  action: z.enum(ACTIONS, { error: 'Choose treat, care, watch, sample, refer, remove or healthy.' }),
-  words: words('Words'),
-  /** The decision on this diagnosis that stood when this one was made; null where none did. */
-  over: id('over').nullable().default(null),
-}
-
-/** What follows decisions that are not to treat. */
-const Follows = {
-  /** The day on which somebody looks, or an answer is due. */
-  due: z.string().refine(isDate, { error: 'The day is not a calendar date.' }).nullable().default(null),
-  /** The assessor, the laboratory, whoever takes it down. */
-  whom: line('Whom', 80).nullable().default(null),
-  /** Of a referral: whose answer it needs. */
-  referTo: z.enum(REFER_TO).default('risk assessor'),
-  /** Of a watch: what is counted, how many are too many, and what happens then. */
-  watch: z
-    .strictObject({
-      count: line('What is counted', 120, 3),
-      threshold: z
-        .int({ error: 'The threshold is a whole number.' })
-        .min(0, { error: 'The threshold is zero or more.' })
-        .max(100_000, { error: 'The threshold is too high to count to.' }),
-      above: line('What happens above it', 120, 3).nullable().default(null),
-    })
-    .nullable()
-    .default(null),
-}
-
 type Signed = Pick<
-  z.output<z.ZodObject<typeof Decision>>,
+  z.output<typeof decisionAsks>,
   'id' | 'treeId' | 'diagnosisId' | 'action' | 'words' | 'over'
 >
-type Following = z.output<z.ZodObject<typeof Follows>>
+type Following = z.output<typeof followsAsks>
 
 /** Signs what is to be done with a tree that is held. Other than proposed needs the arborist's own words. */
 async function decideOne(
@@ -202,7 +170,7 @@ export const signDecisionVerb = verb({
   roles: ['arborist'],
   signs: true,
   about: (i) => i.treeId,
-  input: z.strictObject({ ...Decision, ...Follows }),
+  input: signDecisionAsks,
   makes: (i) => i.id,
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const standing = await standingTree(context, input.treeId)
@@ -226,12 +194,12 @@ export const decideManyVerb = verb({
     id: id(),
     siteId: id('siteId'),
     decisions: z
-      .array(z.strictObject(Decision))
+      .array(decisionAsks)
       .min(1, { error: 'Choose at least one tree.' })
       .max(MOST_DECIDED, {
         error: `At most ${MOST_DECIDED} trees are decided by one signature; do the rest next.`,
       }),
-    follows: z.partialRecord(z.enum(ACTIONS), z.strictObject(Follows)).default({}),
+    follows: z.partialRecord(z.enum(ACTIONS), followsAsks).default({}),
   }),
   run: async (context, input): Promise<Result<{ signed: number }>> => {
     const ids = input.decisions.map((d) => d.treeId)

@@ -1,23 +1,26 @@
 'use client'
 import { Link } from '@/ui/pieces/Link'
-import { useState, type FormEvent } from 'react'
+import { useState } from 'react'
+import { decisionAsks } from '@/asks/decide'
+import { ok } from '@/core/problem'
+import { Asked } from '@/ui/form/Asked'
+import { AskedForm } from '@/ui/form/AskedForm'
 import type { Action } from '@/core/decide/propose'
 import type { DecideView } from '@/server/read/tree'
 import { FOOD_RULE } from '@/core/limits/food'
-import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
 import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { showWeight } from '@/core/diagnose/showWeight'
 import { BESIDE } from '@/core/diagnose/weigh'
 import { TreeHeading } from '../TreeHeading'
 import { SafetyScreen } from './SafetyScreen'
-import { FollowFields, followed, followFields, type FollowUp } from './FollowFields'
-import { Button, ButtonLink } from '@/ui/pieces/Button'
+import { AskedFollow } from './AskedFollow'
+import { followed, type FollowUp } from './FollowFields'
+import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { TextArea } from '@/ui/fields/TextArea'
 import { Matters } from '@/ui/methods/Matters'
 import { useMay } from '@/ui/shell/may'
+import { useStep } from '@/ui/form/useStep'
 
 const ACTIONS: { action: Action; title: string; means: string }[] = [
   { action: 'treat', title: 'Treat', means: 'A product by its label, with checks afterwards.' },
@@ -42,11 +45,10 @@ export function Decide({ view }: { view: DecideView }) {
   const may = useMay()
   const go = useGo()
   const { tree, diagnosis, proposal, decision } = view
-  const { send, busy, problem } = useVerb('sign-decision', { makes: 'id' })
+  const by = useStep('sign-decision', 'id')
   // What came back from the crew is decided anew, not signed again by habit.
   const [picked, setAction] = useState<Action | null>(null)
   const action = picked ?? (tree.returned ? null : (decision?.action ?? proposal?.action ?? null))
-  const [words, setWords] = useState('')
   const [follow, setFollow] = useState<FollowUp>({})
 
   if (!diagnosis || !proposal)
@@ -65,20 +67,6 @@ export function Decide({ view }: { view: DecideView }) {
       </>
     )
 
-  async function submit(event: FormEvent) {
-    event.preventDefault()
-    const done = await send({
-      treeId: tree.id,
-      diagnosisId: diagnosis!.id,
-      action: action!,
-      words: words || null,
-      over: decision?.id ?? null,
-      ...(action === 'treat' ? {} : followed(action!, follow, view.today, view.carries)),
-    })
-    if (!done) return
-    if (works) go(`/trees/${tree.id}/prescribe`)
-    else go(`/trees/${tree.id}`)
-  }
   const other = action !== proposal.action && (action === null || !proposal.also?.includes(action))
   const healthy = proposal.action === 'healthy'
   /** Something is done for the tree: then it can be said what comes of it. */
@@ -114,7 +102,23 @@ export function Decide({ view }: { view: DecideView }) {
         </Note>
       )}
       <div className="grid gap-8 mt-5 lg:grid-cols-[minmax(0,1fr)_minmax(300px,380px)]">
-        <form onSubmit={submit} className="max-w-2xl">
+        <AskedForm
+          asks={decisionAsks}
+          start={{ words: '' }}
+          fixed={{ treeId: tree.id, diagnosisId: diagnosis.id, action, over: decision?.id ?? null }}
+          sends={(typed) =>
+            ok({
+              ...typed,
+              ...(action !== null && followed(action, follow, view.today, view.carries)),
+            })
+          }
+          by={by}
+          onDone={() => go(`/trees/${tree.id}${works ? '/prescribe' : ''}`)}
+          keep={may('sign-decision') ? (works ? 'Sign and prescribe →' : 'Sign the decision') : null}
+          keeping="Signing"
+          ready={action !== null}
+          className="max-w-2xl grid gap-3"
+        >
           <fieldset>
             <legend className="label">The arborist decides</legend>
             <ul className="border-t border-line">
@@ -144,33 +148,19 @@ export function Decide({ view }: { view: DecideView }) {
             </ul>
           </fieldset>
           {action !== null && action !== 'treat' && (
-            <FollowFields
+            <AskedFollow
               action={action}
               today={view.today}
               value={follow}
               onValue={setFollow}
-              problem={problem}
               treeId={tree.id}
               cause={diagnosis.cause}
               carries={view.carries}
             />
           )}
-          <div className="mt-3">
-            <TextArea
-              label={other ? 'Otherwise than proposed: write why' : 'In your words, if you like'}
-              value={words}
-              onChange={(e) => setWords(e.target.value)}
-            />
-          </div>
-          <ProblemNote problem={problem && followFields(action).includes(problem.field) ? null : problem} />
-          {may('sign-decision') ? (
-            <Button type="submit" now className="mt-3" disabled={busy || !action}>
-              {busy ? 'Signing' : works ? 'Sign and prescribe →' : 'Sign the decision'}
-            </Button>
-          ) : (
-            <p className="mt-3 text-ink2">The arborist decides and signs.</p>
-          )}
-        </form>
+          <Asked at="words" label={other ? 'Otherwise than proposed: write why' : undefined} />
+          {!may('sign-decision') && <p className="text-ink2">The arborist decides and signs.</p>}
+        </AskedForm>
         <aside>
           <section className="bg-paper border border-line p-4">
             <h2>Why {ACTIONS.find((a) => a.action === proposal.action)!.title.toLowerCase()} is proposed</h2>
