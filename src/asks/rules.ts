@@ -14,7 +14,7 @@ export const setDistrictAsks = z.strictObject({
 })
 
 const copied = {
-  name: saying(line('The name of the rule', 80, 3), { label: 'Its name' }),
+  name: line('Its name', 80, 3),
   text: line('What it says', 600, 3).register(said, { label: 'What it says', input: 'words' }),
   source: saying(line('Where it stands', 200, 3), {
     help: 'bylaw, order, contract, letter; with its date',

@@ -217,24 +217,26 @@ export function AskedForm<S extends z.ZodObject, Answer>({
           onSubmit={(e) => void form.handleSubmit((values) => send(values))(e)}
         >
           {children}
-          {!inline && told}
-          <div className="flex flex-wrap gap-2">
-            {keep !== null && (
-              <Button
-                type="submit"
-                now={!quiet}
-                className={tall ? 'hand-tall' : ''}
-                disabled={by.busy || !ready}
-              >
-                {by.busy ? keeping : keep}
-              </Button>
-            )}
-            {onLeave && (
-              <Button quiet onClick={onLeave}>
-                {leave}
-              </Button>
-            )}
-            {more}
+          <div className={inline ? undefined : 'col-span-full'}>
+            {!inline && told}
+            <div className="flex flex-wrap gap-2 [[role=alert]:not(:empty)+&]:mt-3">
+              {keep !== null && (
+                <Button
+                  type="submit"
+                  now={!quiet}
+                  className={tall ? 'hand-tall' : ''}
+                  disabled={by.busy || !ready}
+                >
+                  {by.busy ? keeping : keep}
+                </Button>
+              )}
+              {onLeave && (
+                <Button quiet onClick={onLeave}>
+                  {leave}
+                </Button>
+              )}
+              {more}
+            </div>
           </div>
           {inline && <div className="basis-full">{told}</div>}
         </form>

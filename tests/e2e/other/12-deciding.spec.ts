@@ -32,7 +32,7 @@ test('the office copies a rule, the arborist runs into it and is told when it op
   await page.getByLabel('Which kinds').fill('Pear')
   await page.getByLabel('Last day, month').selectOption('August')
   await page.getByRole('button', { name: 'Keep this rule' }).click()
-  await expect(page.getByText('“The name of the rule” is empty; type it.')).toBeVisible()
+  await expect(page.getByText('“Its name” is empty; type it.')).toBeVisible()
   await page.getByLabel('Its name').fill('Fences down in summer')
   await page.getByLabel('What it says').fill('No fence is put round a pear in summer.')
   await page.getByLabel('Where it stands').fill('Example letter DEMO-77')
