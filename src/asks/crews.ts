@@ -2,14 +2,16 @@ import { z } from 'zod'
 import { METHODS } from '@/core/card/card'
 import { readClock } from '@/core/roster/span'
 import { WEEKDAYS } from '@/core/time/calendar'
-import { said, saying } from './field'
+import { orNothing, said, saying } from './field'
 import { day, id, line, typed } from './text'
 
 /** A time of the day in minutes, or as it is typed: `6:30`. */
 const clock = (label: string) => {
   const error = `${label}: type a time of the day such as 07:00.`
   return z
-    .union([z.int().min(0).max(1439), z.string().refine((text) => readClock(text) !== null)], { error })
+    .union([z.int().min(0).max(1439), z.string().refine((text) => readClock(text) !== null, { error })], {
+      error,
+    })
     .transform((value) => (typeof value === 'number' ? value : readClock(value)!))
     .register(said, { label, input: 'line' })
 }
@@ -36,14 +38,12 @@ const hoursOfDay = () => {
 export const setCrewAsks = z.strictObject({
   crewId: id('crewId'),
   name: line('Name', 60, 2),
-  truck: z
-    .union([z.literal('').transform(() => null), line('Truck', 60)])
-    .nullable()
-    .register(said, {
+  truck: orNothing(
+    saying(line('Truck', 60), {
       label: 'Truck, and what it carries',
-      input: 'line',
       placeholder: 'truck 2, tank and lift',
     }),
+  ),
   people: z.array(id('people')).max(40).register(said, { label: 'People', input: 'ticks' }),
   methods: z.array(z.enum(METHODS)).max(60).register(said, { label: 'Does', input: 'ticks' }),
   begins: clock('Begins at'),

@@ -66,7 +66,12 @@ function unwrapped(schema: z.ZodType): z.ZodType {
  * @example orNothing(line('District', 60)).parse('') // null
  */
 export function orNothing<S extends z.ZodType>(schema: S) {
-  const own = z.union([z.literal('').transform(() => null), schema.nullable()]).default(null)
+  // Not a union: what is wrong is what the field says, not that it is not empty either.
+  const own = z
+    .preprocess((value) => (value === '' ? null : value), schema.nullable())
+    .default(null) as unknown as z.ZodDefault<
+    z.ZodUnion<[z.ZodPipe<z.ZodLiteral<''>, z.ZodTransform<null, ''>>, z.ZodNullable<S>]>
+  >
   told(own, saidOfSchema(schema))
   return own
 }

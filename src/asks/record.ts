@@ -39,8 +39,7 @@ const asSeen = {
       error: 'Empties counted in: type a whole number.',
     }),
   ),
-  notices: saying(line('Notices', 300), {
-    label: 'Notices given',
+  notices: saying(line('Notices given', 300), {
     placeholder: 'sign at the gate, office told',
   }),
   deviations: saying(words('Deviations'), {

@@ -1,5 +1,8 @@
 import fc from 'fast-check'
 import { hasUnseen } from '@/core/text/unseen'
+import { z } from 'zod'
+import { number, orNothing } from './field'
+import { latitude } from './house'
 import { line, searchable, version, words } from './text'
 
 test('what cannot be seen or kept is refused by name', () => {
@@ -36,4 +39,19 @@ test('a version fits its column', () => {
   expect(version().safeParse(2_147_483_648).success).toBe(false)
   expect(version().safeParse(1.5).success).toBe(false)
   expect(version().safeParse(7).success).toBe(true)
+})
+
+test('what may be left empty says of anything else what the field says', () => {
+  const said = (schema: z.ZodType, value: unknown) =>
+    schema.safeParse(value).error?.issues.map((i) => i.message) ?? []
+  const empties = orNothing(number('Empties', { least: 0, most: 5000 }))
+  expect(said(empties, 'two')).toEqual(['Empties: type a number from 0 to 5,000.'])
+  expect(said(empties, '')).toEqual([])
+  expect(said(orNothing(line('Name', 3)), 'a long one')).toEqual([
+    'Name is longer than 3 characters; shorten it.',
+  ])
+  expect(said(orNothing(latitude()), 'north')).toEqual([
+    'Latitude: type degrees such as 42.31, from −90 to 90.',
+  ])
+  expect(z.strictObject({ a: empties }).parse({})).toEqual({ a: null })
 })

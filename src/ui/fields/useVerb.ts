@@ -5,8 +5,8 @@ import type { Answers, Asks, VerbName } from '@/server/verbs'
 import { newId } from './newId'
 import { OUT_OF_REACH, press, sendVerb, type Press } from './sendVerb'
 
-/** A problem with what was sent, so that what stands can be shown beside it. */
-export type SentProblem = Problem & { sent?: unknown }
+/** A problem with what was sent, so that what stands can be shown beside it. `again`: no rule refused it. */
+export type SentProblem = Problem & { sent?: unknown; again?: boolean }
 
 /** What a form may send: nothing chosen yet, or letters where a number is meant, are the server's to speak about. */
 export type Typed<Input> = {
@@ -58,7 +58,7 @@ export function useVerb<Name extends VerbName, Made extends string = never>(
       }
       // What no rule refused goes as the same press when it is pressed again.
       if (!result.again) unanswered.current = null
-      setProblem({ ...result.problem, sent: input })
+      setProblem({ ...result.problem, sent: input, again: result.again })
       return null
     },
     [name, makes],

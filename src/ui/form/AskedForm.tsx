@@ -43,6 +43,9 @@ interface Asking {
 
 type Values = Record<string, unknown>
 
+/** Which doubts were answered, and what was typed then. */
+const NOTHING_ANSWERED: { of: string; doubts: readonly string[] } = { of: '', doubts: [] }
+
 const Here = createContext<Asking | null>(null)
 
 /** What a field of the form needs of it. */
@@ -134,7 +137,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   /** How often a field is drawn, by its path. */
   const [fields, setFields] = useState<ReadonlyMap<string, number>>(new Map())
   /** The doubts that were answered, of exactly what was typed then. */
-  const accepted = useRef<{ of: string; doubts: string[] }>({ of: '', doubts: [] })
+  const accepted = useRef(NOTHING_ANSWERED)
   const [misread, setMisread] = useState<Problem | null>(null)
   const problem = misread ?? by.problem
 
@@ -155,6 +158,8 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   )
 
   async function send(values: Values, also: Values = {}) {
+    // Enter in a field sends it too.
+    if (keep === null || !ready) return
     const read = sends?.(values) ?? ok(values)
     setMisread(read.ok ? null : read.problem)
     if (!read.ok) return
@@ -168,7 +173,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
       ...(doubts.length > 0 && { accepted: doubts }),
     })
     if (answer === null) return
-    accepted.current = { of: '', doubts: [] }
+    accepted.current = NOTHING_ANSWERED
     if (again) form.reset()
     onDone(answer, { ...values, ...also })
   }
@@ -192,7 +197,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
         busy={by.busy}
         keep={problem ? doubtKept?.(problem.field) : undefined}
         onKeep={(doubt) => {
-          accepted.current.doubts = [...accepted.current.doubts, doubt]
+          accepted.current = { ...accepted.current, doubts: [...accepted.current.doubts, doubt] }
           sendAgain()
         }}
       >
@@ -214,7 +219,11 @@ export function AskedForm<S extends z.ZodObject, Answer>({
         <form
           className={className}
           noValidate
-          onSubmit={(e) => void form.handleSubmit((values) => send(values))(e)}
+          onSubmit={(e) => {
+            // A press on the form itself is asked anew, unless the same press goes once more.
+            if (!by.problem?.again) accepted.current = NOTHING_ANSWERED
+            void form.handleSubmit((values) => send(values))(e)
+          }}
         >
           {children}
           <div className={inline ? undefined : 'col-span-full'}>

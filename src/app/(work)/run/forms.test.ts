@@ -6,7 +6,6 @@ import { ConfirmTree } from './[job]/ConfirmTree'
 import { HandBack } from './[job]/HandBack'
 import type { JobItem, JobTree } from './[job]/job'
 import { MoveDay } from './[job]/MoveDay'
-import { SignRecord } from './[job]/SignRecord'
 import { ReleaseLine } from './[job]/ReleaseLine'
 import { DueAgainLines } from './DueAgainLines'
 
@@ -138,62 +137,6 @@ formsHold([
     },
     atForm: ['gear', 'noBloom', 'weather', 'seen.leaf'],
     answer: { closed: [] },
-  },
-  {
-    name: 'the record of a drench is signed, with what came out of the same tank',
-    draw: () =>
-      h(SignRecord, {
-        view: { weather: null, units: 'us', licence: 'A 1' } as never,
-        item: {
-          ...item,
-          id: 'i-1',
-          product: { name: 'Hollow Creek 2F', registration: 'R 1' },
-          lots: [{ number: 'K 1' }],
-        } as never,
-        trees: [one!],
-        mates: [
-          {
-            ...item,
-            id: 'i-2',
-            product: { name: 'Wetter', registration: 'R 2' },
-            lots: [{ number: 'W 2' }],
-          } as never,
-        ],
-        beside: () => [{ ...two!, itemId: 'i-2' } as never],
-        sending: false,
-      }),
-    verb: 'sign-record',
-    type: {
-      'Lot of Hollow Creek 2F, off the package': 'K 1',
-      'Lot of Wetter, off the package': 'W 2',
-      Temperature: '71 F',
-      Wind: '4 mph',
-      'Wind from': 'SW',
-      Soil: 'moist',
-      Sky: 'clear',
-      'Notices given': 'office told',
-      'What went otherwise than planned, and why, in your words': 'nothing',
-    },
-    press: 'Sign the record',
-    sends: {
-      jobSubjectIds: ['1'],
-      lot: 'K 1',
-      also: [{ jobSubjectIds: ['2'], lot: 'W 2' }],
-      temperature: '71 F',
-      windFrom: 'SW',
-      soil: 'moist',
-      notices: 'office told',
-    },
-    names: 'id',
-    beside: {
-      lot: 'Lot of Hollow Creek 2F, off the package',
-      'also[0].lot': 'Lot of Wetter, off the package',
-      wind: 'Wind',
-      notices: 'Notices given',
-      deviations: 'What went otherwise than planned, and why, in your words',
-    },
-    atForm: ['jobSubjectIds', 'counted', 'began'],
-    answer: { recordId: 'r-1' },
   },
   {
     name: 'a line is released by what was found',

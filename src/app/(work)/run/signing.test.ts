@@ -95,6 +95,7 @@ const WEATHER = {
   'Wind from': 'SW',
   Soil: 'moist',
   Sky: 'clear',
+  'Notices given': 'sign at the gate',
 } as const
 const BESIDE = {
   temperature: 'Temperature',
@@ -137,7 +138,6 @@ formsHold([
       'Lot, off the package': 'K 2',
       'Empties counted in': '2',
       ...WEATHER,
-      'Notices given': 'sign at the gate',
       [BESIDE.deviations]: 'nothing',
     },
     press: 'Sign the record',
@@ -145,7 +145,7 @@ formsHold([
       jobSubjectIds: ['x-1'],
       also: [],
       lot: 'K 2',
-      counted: 2,
+      counted: '2',
       temperature: '71 F',
       wind: '4 mph',
       windFrom: 'SW',
@@ -153,21 +153,10 @@ formsHold([
       sky: 'clear',
       notices: 'sign at the gate',
       deviations: 'nothing',
-      accepted: [],
     },
     names: 'id',
     beside: { ...BESIDE, lot: 'Lot, off the package', counted: 'Empties counted in' },
     atForm: ['jobSubjectIds', 'licence'],
-    answer: { recordId: 'r-1' },
-  },
-  {
-    name: 'letters where empties are counted go as they are, to be spoken about',
-    draw: () => sign(injection, [injected(0, 0)]),
-    verb: 'sign-record',
-    type: { 'Empties counted in': 'two' },
-    press: 'Sign the record',
-    sends: { counted: 'two', windFrom: null, soil: null },
-    beside: { counted: 'Empties counted in' },
     answer: { recordId: 'r-1' },
   },
   {
@@ -185,7 +174,7 @@ formsHold([
       jobSubjectIds: ['1', '2'],
       also: [{ jobSubjectIds: ['1 oil', '2 oil'], lot: 'O 3' }],
       lot: 'C 7',
-      counted: null,
+      counted: '',
     },
     names: 'id',
     beside: { lot: 'Lot of Captan 4, off the package', 'also[0].lot': 'Lot of Light oil, off the package' },
@@ -199,7 +188,7 @@ formsHold([
     verb: 'sign-record',
     type: WEATHER,
     press: 'Sign the record',
-    sends: { jobSubjectIds: ['1'], lot: 'house card', counted: null },
+    sends: { jobSubjectIds: ['1'], lot: 'house card', counted: '' },
     beside: { sky: 'Sky' },
     atForm: ['lot', 'counted'],
     answer: { recordId: 'r-1' },
@@ -270,6 +259,28 @@ describe('a question at signing', () => {
       await Promise.resolve()
     })
 
+  /** What the form wants before it asks anything. */
+  const fill = () => {
+    for (const [label, value] of Object.entries({
+      ...WEATHER,
+      'Lot, off the package': 'K 2',
+      'Empties counted in': '2',
+    }))
+      fireEvent.change(screen.getByLabelText(label), { target: { value } })
+  }
+
+  test('what is no count is told beside its input, and nothing is sent', async () => {
+    const server = fakeServer()
+    shown(sign(injection, [injected(0, 0)]))
+    fill()
+    fireEvent.change(screen.getByLabelText('Empties counted in'), { target: { value: 'two' } })
+    fireEvent.change(screen.getByLabelText('Notices given'), { target: { value: '' } })
+    await press('Sign the record')
+    expect(screen.getByText('Empties counted in: type a number from 0 to 5,000.')).toBeTruthy()
+    expect(screen.getByText('“Notices given” is empty; type it.')).toBeTruthy()
+    expect(server.asked).toEqual([])
+  })
+
   test('is answered by its own press; several are answered one after another', async () => {
     const server = fakeServer()
     server.reply(
@@ -278,11 +289,16 @@ describe('a question at signing', () => {
       server.value({ recordId: 'r-7' }),
     )
     shown(sign(injection, [injected(0, 1 * ML)]))
+    fill()
     await press('Sign the record')
     expect(screen.getByText('A wind of 45?')).toBeTruthy()
     await press('Yes, I measured it')
     await press('Yes, sign it as partly treated')
-    expect(server.asked.map((a) => a.body['accepted'])).toEqual([[], ['wind'], ['wind', 'partly treated']])
+    expect(server.asked.map((a) => a.body['accepted'])).toEqual([
+      undefined,
+      ['wind'],
+      ['wind', 'partly treated'],
+    ])
     expect(new Set(server.asked.map((a) => a.body['id'])).size).toBe(1)
     expect(push).toHaveBeenLastCalledWith('/ledger/r-7')
   })
@@ -295,9 +311,22 @@ describe('a question at signing', () => {
       doubt('wind', 'A wind of 45?'),
     )
     shown(sign(injection, [injected(0)]))
+    fill()
     await press('Sign the record')
     await press('Yes, I measured it')
     await press('Sign the record')
-    expect(server.asked.map((a) => a.body['accepted'])).toEqual([[], ['wind'], []])
+    expect(server.asked.map((a) => a.body['accepted'])).toEqual([undefined, ['wind'], undefined])
+  })
+
+  test('an answer that was given goes along when its own press goes once more', async () => {
+    const server = fakeServer()
+    server.reply(doubt('wind', 'A wind of 45?'), 'lost', server.value({ recordId: 'r-8' }))
+    shown(sign(injection, [injected(0)]))
+    fill()
+    await press('Sign the record')
+    await press('Yes, I measured it')
+    await press('Sign the record')
+    expect(server.asked.map((a) => a.body['accepted'])).toEqual([undefined, ['wind'], ['wind']])
+    expect(server.asked[2]).toEqual(server.asked[1])
   })
 })

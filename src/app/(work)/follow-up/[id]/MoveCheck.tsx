@@ -1,10 +1,10 @@
 'use client'
+import { DayAndWhy } from '../../run/DayAndWhy'
 import { addDays } from '@/core/time/calendar'
 import type { FollowUpView } from '@/server/read/work'
 import { useMay } from '@/ui/shell/may'
 import { useGo } from '@/ui/shell/useGo'
 import { AskedForm, AskedAlso } from '@/ui/form/AskedForm'
-import { Asked } from '@/ui/form/Asked'
 import { useStep } from '@/ui/form/useStep'
 import { moveCheckAsks } from '@/asks/work'
 
@@ -33,12 +33,7 @@ export function MoveCheck({ check, today }: { check: FollowUpView['check']; toda
         }
         className="grid gap-2"
       >
-        <div className="flex flex-wrap items-start gap-2">
-          <Asked at="onDate" />
-          <div className="grow min-w-52">
-            <Asked at="why" />
-          </div>
-        </div>
+        <DayAndWhy />
       </AskedForm>
     </details>
   )

@@ -1,9 +1,9 @@
 'use client'
+import { DayAndWhy } from '../DayAndWhy'
 import { addDays } from '@/core/time/calendar'
 import { useGo } from '@/ui/shell/useGo'
 import type { JobTree } from './job'
 import { AskedForm, AskedAlso } from '@/ui/form/AskedForm'
-import { Asked } from '@/ui/form/Asked'
 import { useStep } from '@/ui/form/useStep'
 import { moveDayAsks } from '@/asks/work'
 
@@ -45,12 +45,7 @@ export function MoveDay({
         more={all && one && <AskedAlso also={{ jobSubjectIds: withIt(tree) }}>Move {tree.tag}</AskedAlso>}
         className="grid gap-2"
       >
-        <div className="flex flex-wrap items-start gap-2">
-          <Asked at="onDate" />
-          <div className="grow min-w-52">
-            <Asked at="why" />
-          </div>
-        </div>
+        <DayAndWhy />
       </AskedForm>
     </details>
   )
