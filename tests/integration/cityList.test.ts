@@ -116,4 +116,4 @@ test('taken, every figure is what was written; again in any encoding nothing cha
     (select count(*)::int from stem_reading r where r.firm_id = ${firm.id}) as readings`
   await owner.end()
   expect(left).toEqual({ trees: 0, readings: 0 })
-})
+}, 240_000)

@@ -399,6 +399,7 @@ describe('what was there before', () => {
       'weather_day',
       'search_entry',
       'step_state',
+      'asked',
     ])
     const tables = await rows(
       (sql) => sql<{ name: string; noted: boolean }[]>`
