@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { PARTS } from '@/core/diagnose/parts'
-import { choice, number, orNothing, saying } from './field'
+import { choice, number, orNothing, saying, whole } from './field'
 import { findingId, id, line, words } from './text'
 
 /** How much of a finding there is, on which side, counted on what. */
@@ -22,9 +22,6 @@ export const setDetailAsks = z.strictObject({
   }),
 })
 
-const whole = (label: string, least: number, most: number) =>
-  number(label, { least, most }).refine(Number.isInteger, { error: `${label}: type a whole number.` })
-
 /** The same as its form asks for it. */
 export const detailAsks = z.strictObject({
   amount: choice('How much', [
@@ -34,8 +31,8 @@ export const detailAsks = z.strictObject({
     ['much', 'much'],
   ]),
   bearing: orNothing(number('Side, degrees', { least: 0, most: 360 })),
-  count: orNothing(whole('Counted', 0, 1_000_000)),
-  size: saying(whole('The sample', 1, 100_000), { label: 'on' }),
+  count: orNothing(whole('Counted', { least: 0, most: 1_000_000 })),
+  size: saying(whole('The sample', { least: 1, most: 100_000 }), { label: 'on' }),
   of: saying(line('What was counted', 30), { label: 'of' }),
   words: orNothing(saying(line('Your words', 300), { label: 'In your words' })),
 })

@@ -157,6 +157,10 @@ export function number(
     .register(said, { label, input: 'number', ...more })
 }
 
+/** The same, and whole. */
+export const whole = (label: string, of: Parameters<typeof number>[1]) =>
+  number(label, of).refine(Number.isInteger, { error: `${label}: type a whole number.` })
+
 /** An e-mail address, in lower case. */
 export function email(label = 'E-mail') {
   const wrong = `${label}: type an address such as ada@example.org.`

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { number, orNothing, said, saying } from './field'
+import { orNothing, said, saying, whole } from './field'
 import { id, line, typed, words } from './text'
 
 /** A time of the day as a clock shows it. */
@@ -21,24 +21,24 @@ export const recordPart = z.strictObject({
   lot: lot(),
 })
 
+/** Where a wind comes from, and what the soil was like. */
+export const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
+export const SOILS = ['moist', 'dry', 'saturated', 'frozen'] as const
+
 const asSeen = {
   temperature: typed('Temperature', 100),
   wind: typed('Wind', 100),
   windFrom: z
-    .enum(['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'], {
+    .enum(WINDS, {
       error: 'Say where the wind came from, or that it was calm.',
     })
     .register(said, { label: 'Wind from', input: 'choice' }),
   sky: line('Sky', 60),
   soil: z
-    .enum(['moist', 'dry', 'saturated', 'frozen'], { error: 'Say what the soil was like.' })
+    .enum(SOILS, { error: 'Say what the soil was like.' })
     .register(said, { label: 'Soil', input: 'choice' }),
   /** Empties, where something was set in a trunk. */
-  counted: orNothing(
-    number('Empties counted in', { least: 0, most: 5000 }).refine(Number.isInteger, {
-      error: 'Empties counted in: type a whole number.',
-    }),
-  ),
+  counted: orNothing(whole('Empties counted in', { least: 0, most: 5000 })),
   notices: saying(line('Notices given', 300), {
     placeholder: 'sign at the gate, office told',
   }),

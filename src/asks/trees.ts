@@ -57,6 +57,8 @@ export const changeTreeAsks = z.strictObject({
 /** What kind a tree is. */
 export const confirmIdentityAsks = z.strictObject({ treeId: id('treeId'), host: kind('Kind') })
 
+/** As many stems as one reading has. */
+export const MOST_STEMS = 30
 const AT_LEAST_ONE = 'Type the girth or the diameter of at least one stem.'
 
 /** A reading of a trunk, as typed. */
@@ -75,7 +77,7 @@ export const addReadingAsks = z.strictObject({
   stems: z
     .array(typed('A stem'), { error: AT_LEAST_ONE })
     .min(1, { error: AT_LEAST_ONE })
-    .max(30, { error: 'More than 30 stems; measure the largest 30.' }),
+    .max(MOST_STEMS, { error: `More than ${MOST_STEMS} stems; measure the largest ${MOST_STEMS}.` }),
   accepted: accepted(),
 })
 

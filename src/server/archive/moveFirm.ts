@@ -35,7 +35,7 @@ export async function moveFirm(
     await stayed(source.url, firmId)
     return { from: to, rows: 0, cleared: true }
   }
-  if (away !== undefined && away !== null && away !== to)
+  if (typeof away === 'string' && away !== to)
     throw new NotMoved(
       `The firm went on to ${away}; the directory says ${home.name} still. Move it to ${away} first.`,
     )

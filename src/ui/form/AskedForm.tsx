@@ -71,6 +71,7 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   start,
   fixed,
   sends,
+  at,
   by,
   onDone,
   again = false,
@@ -95,6 +96,8 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   fixed?: Values
   /** What is typed as the step takes it, where that is another shape; what cannot be read is refused here. */
   sends?: (typed: Values) => Result<Values>
+  /** Where a field of the step stands in this form, where that is elsewhere. */
+  at?: (field: string) => string
   by: Sending<Answer>
   /** What follows once it is kept, with what was typed and what another button said instead. */
   onDone: (answer: Answer, typed: Values) => void
@@ -139,7 +142,8 @@ export function AskedForm<S extends z.ZodObject, Answer>({
   /** The doubts that were answered, of exactly what was typed then. */
   const accepted = useRef(NOTHING_ANSWERED)
   const [misread, setMisread] = useState<Problem | null>(null)
-  const problem = misread ?? by.problem
+  const refused = by.problem && at ? { ...by.problem, field: at(by.problem.field) } : by.problem
+  const problem = misread ?? refused
 
   // What was asked holds for exactly what was typed then.
   const { clear } = by

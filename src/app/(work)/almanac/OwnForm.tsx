@@ -36,11 +36,8 @@ export function OwnForm<S extends z.ZodObject>({
       start={start}
       fixed={is}
       sends={entry}
-      by={{
-        ...step,
-        send: (entry) => step.send({ entry }),
-        problem: step.problem && { ...step.problem, field: step.problem.field.replace(/^entry\./, '') },
-      }}
+      at={(field) => field.replace(/^entry\./, '')}
+      by={{ ...step, send: (entry) => step.send({ entry }) }}
       onDone={() => {
         router.refresh()
         onDone()

@@ -20,7 +20,7 @@ import { AskedForm, useAsking } from '@/ui/form/AskedForm'
 import { Asked, AskedBy } from '@/ui/form/Asked'
 import { useStep } from '@/ui/form/useStep'
 import { ok } from '@/core/problem'
-import { recordAsks } from '@/asks/record'
+import { recordAsks, SOILS, WINDS } from '@/asks/record'
 
 /** How an answer to what is asked is called; what is not here signs an outcome. */
 const KEEP: Partial<Record<string, string>> = {
@@ -30,8 +30,6 @@ const KEEP: Partial<Record<string, string>> = {
   outside: 'Yes, that is what happened',
 }
 
-const WINDS = ['N', 'NE', 'E', 'SE', 'S', 'SW', 'W', 'NW', 'calm'] as const
-const SOILS = ['moist', 'dry', 'saturated', 'frozen'] as const
 /** A house card has no lots. */
 const HOUSE_LOT = 'house card'
 
@@ -125,16 +123,8 @@ export function SignRecord({
           }),
         })
       }
-      by={{
-        ...step,
-        problem: step.problem && {
-          ...step.problem,
-          field: step.problem.field.replace(
-            /^also\[(\d+)\]\.lot$/,
-            (_, n) => `lots.${also[Number(n)]?.item.id}`,
-          ),
-        },
-      }}
+      at={(field) => field.replace(/^also\[(\d+)\]\.lot$/, (_, n) => `lots.${also[Number(n)]?.item.id}`)}
+      by={step}
       onDone={({ recordId }) => go(`/ledger/${recordId}`)}
       keep={may('sign-record') ? (sending ? 'Keeping the last steps' : 'Sign the record') : null}
       keeping="Signing"

@@ -1,7 +1,7 @@
 'use client'
 import { useState } from 'react'
 import { CATEGORIES, licenceAsks } from '@/asks/house'
-import { Refusal } from '@/ui/fields/Refusal'
+import { Ticks } from '@/ui/fields/Ticks'
 import { Asked, useAsked } from '@/ui/form/Asked'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { useStep } from '@/ui/form/useStep'
@@ -41,24 +41,13 @@ export function LicenceForm({
 function ForWhat() {
   const { about, value, set, problem } = useAsked<string[]>('categories')
   return (
-    <fieldset>
-      <legend className="label">{about.label}</legend>
-      <div className="flex flex-wrap gap-x-5">
-        {CATEGORIES.map(([category, text]) => (
-          <label key={category} className="flex items-center gap-2 min-h-9">
-            <input
-              type="checkbox"
-              className="size-5 accent-[var(--color-rust)]"
-              checked={value.includes(category)}
-              onChange={(e) =>
-                set(e.target.checked ? [...value, category] : value.filter((c) => c !== category))
-              }
-            />
-            {text}
-          </label>
-        ))}
-      </div>
-      <Refusal words={problem} />
-    </fieldset>
+    <Ticks
+      legend={about.label}
+      className="flex flex-wrap gap-x-5"
+      options={CATEGORIES}
+      chosen={value}
+      onChosen={set}
+      problem={problem}
+    />
   )
 }

@@ -2,7 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { useFormContext, useWatch } from 'react-hook-form'
-import { addReadingAsks } from '@/asks/trees'
+import { addReadingAsks, MOST_STEMS } from '@/asks/trees'
 import { capital } from '@/core/capital'
 import { readQuantity } from '@/core/quantity/parse'
 import { breastHeight, showGirth, type UnitSystem } from '@/core/quantity/format'
@@ -26,7 +26,6 @@ interface Typed {
 }
 
 const ofUnits = (units: UnitSystem): Unit => (units === 'us' ? 'in' : 'cm')
-const MOST_STEMS = 30
 
 /** A trunk reading: which tape, one number a stem, in any unit. A slip is asked about before it is kept. */
 export function ReadingForm({ view }: { view: TreeView }) {

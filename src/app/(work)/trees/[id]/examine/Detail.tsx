@@ -64,18 +64,17 @@ export function Detail({
                 words: detail.words ?? '',
               }}
               sends={(typed) => ok({ ...ids, detail: detailOf(typed) })}
+              at={(field) =>
+                field
+                  .replace(/^detail\./, '')
+                  .replace(/^sample$/, 'size')
+                  .replace(/^sample\./, '')
+              }
               by={{
                 ...by,
                 send: async (input) => {
                   await before()
                   return by.send(input)
-                },
-                problem: by.problem && {
-                  ...by.problem,
-                  field: by.problem.field
-                    .replace(/^detail\./, '')
-                    .replace(/^sample$/, 'size')
-                    .replace(/^sample\./, ''),
                 },
               }}
               onDone={(_, typed) => {
