@@ -1,6 +1,6 @@
-import { gzipSync } from 'node:zlib'
+import { scriptsOf } from '../tests/scripts'
 
-/** Server time and first-load JavaScript of every view, on the demo. */
+/** Server time and script of every view, on the demo. */
 const BASE = process.env.BASE_URL!
 const ROUNDS = 40
 
@@ -10,7 +10,10 @@ async function signIn(): Promise<string> {
     headers: { 'content-type': 'application/json', origin: new URL(BASE).origin },
     body: JSON.stringify({ email: 'maren@hollinquay.example', password: 'rowan-and-lens' }),
   })
-  return answer.headers.getSetCookie()[0]!.split(';')[0]!
+  return answer.headers
+    .getSetCookie()
+    .map((c) => c.split(';')[0]!)
+    .join('; ')
 }
 
 async function main() {
@@ -19,26 +22,28 @@ async function main() {
   const find = async (tag: string) =>
     ((await (await get(`/api/find?text=${encodeURIComponent(tag)}`)).json()) as { value: { id: string }[] })
       .value[0]!.id
-  const first = async (path: string, pattern: RegExp) => (await (await get(path)).text()).match(pattern)![0]
+  const linked = async (path: string, pattern: RegExp) => (await (await get(path)).text()).match(pattern)![0]
   const [ash, linden] = [await find('Ash 14'), await find('Linden 7')]
   const paths: [string, string][] = [
     ['Sign-in', '/sign-in'],
     ['Today', '/'],
     ['Grounds', '/grounds'],
-    ['Site', await first('/grounds', /\/grounds\/[0-9a-f-]{36}/)],
+    ['Site', await linked('/grounds', /\/grounds\/[0-9a-f-]{36}/)],
     ['Tree', `/trees/${ash}`],
     ['Examine', `/trees/${ash}/examine`],
     ['Weigh', `/trees/${linden}/weigh`],
     ['Decide', `/trees/${await find('Ash 13')}/decide`],
     ['Prescribe', `/trees/${ash}/prescribe`],
     ['Run, list', '/run'],
-    ['Run', await first('/run', /\/run\/[0-9a-f-]{36}/)],
+    ['Run', await linked('/run', /\/run\/[0-9a-f-]{36}/)],
     ['Ledger', '/ledger'],
-    ['Record', await first('/ledger', /\/ledger\/[0-9a-f-]{36}/)],
+    ['Record', await linked('/ledger', /\/ledger\/[0-9a-f-]{36}/)],
     ['Follow-up', '/follow-up'],
-    ['Check', await first('/follow-up', /\/follow-up\/[0-9a-f-]{36}/)],
+    ['Check', await linked('/follow-up', /\/follow-up\/[0-9a-f-]{36}/)],
   ]
-  console.log('| view | p50, ms | p95, ms | first-load JS, kB gzip |\n| --- | ---: | ---: | ---: |')
+  console.log(
+    '| view | p50, ms | p95, ms | first script, kB gzip | with its parts |\n| --- | ---: | ---: | ---: | ---: |',
+  )
   for (const [name, path] of paths) {
     const times: number[] = []
     let html = ''
@@ -48,20 +53,13 @@ async function main() {
       if (i >= 5) times.push(performance.now() - began)
     }
     times.sort((a, b) => a - b)
-    const scripts = new Set(
-      [...html.matchAll(/<script[^>]*src="(\/_next\/static\/[^"]+\.js)"(?![^>]*nomodule)/gi)].map(
-        (m) => m[1]!,
-      ),
+    const { first, whole } = await scriptsOf(
+      html,
+      async (path) => new Uint8Array(await (await fetch(BASE + path)).arrayBuffer()),
     )
-    let bytes = 0
-    for (const src of scripts) {
-      const tag = html.match(new RegExp(`<script[^>]*${src.replace(/[.[\]()]/g, '\\$&')}[^>]*>`))![0]
-      if (/nomodule/i.test(tag)) continue
-      bytes += gzipSync(Buffer.from(await (await fetch(BASE + src)).arrayBuffer())).length
-    }
     const at = (share: number) =>
       times[Math.min(times.length - 1, Math.floor(times.length * share))]!.toFixed(1)
-    console.log(`| ${name} | ${at(0.5)} | ${at(0.95)} | ${(bytes / 1000).toFixed(0)} |`)
+    console.log(`| ${name} | ${at(0.5)} | ${at(0.95)} | ${first.toFixed(0)} | ${whole.toFixed(0)} |`)
   }
 }
 void main()

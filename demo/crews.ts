@@ -1,4 +1,4 @@
-import { METHODS } from '@/core/card/card'
+import { METHODS } from '@/core/methods/names'
 import { addDays, weekday } from '@/core/time/calendar'
 import { idFor, type Story } from './story'
 

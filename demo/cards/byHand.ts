@@ -1,5 +1,5 @@
+import type { HandName } from '@/core/methods/names'
 import { GEAR, house, type ShelfCard } from './card'
-import type { HandName } from '@/core/methods/hand'
 import type { HandUse } from '@/core/card/card'
 
 const by = (

@@ -22,9 +22,6 @@ import { HONEYDEW } from './honeydew'
 import { MEANWHILE } from './meanwhile'
 import { OPENS } from './opens'
 
-/** Goes up whenever an entry changes; a signed diagnosis keeps the version it was weighed with. */
-export const ALMANAC_VERSION = '2026.4'
-
 const ENTRIES: readonly Cause[] = [
   ...INSECTS,
   ...BORERS,

@@ -8,3 +8,6 @@ export const OFTEN_WORD: Readonly<Record<Frequency, string>> = {
   seldom: 'seldom',
   never: 'never',
 }
+
+/** To be chosen among. */
+export const OFTEN = Object.entries(OFTEN_WORD) as [Frequency, string][]

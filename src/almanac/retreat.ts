@@ -1,4 +1,5 @@
-import type { Method, PutOnMethod } from '@/core/card/card'
+import type { PutOnMethod } from '@/core/methods/names'
+import type { Method } from '@/core/card/card'
 import type { Way } from '@/core/decide/way'
 import type { ProductFacts } from '@/core/gate/question'
 import { waysHere } from '@/core/gate/ways'

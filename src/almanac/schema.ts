@@ -1,7 +1,6 @@
+import { HAND_NAMES, PUT_ON_METHODS } from '@/core/methods/names'
 import { z } from 'zod'
 import { HOW_WELL, LEAF, putsOn, WAY_METHODS } from '@/core/decide/way'
-import { PUT_ON_METHODS } from '@/core/card/format'
-import { HAND_NAMES } from '@/core/methods/hand'
 import { PRODUCT_CLASSES } from '@/core/diagnose/almanac'
 import { DECISIONS, type DecisionId } from '@/core/diagnose/decision'
 import { readWindow } from '@/core/season/cardWindow'

@@ -1,4 +1,4 @@
-import { isHand } from '@/core/methods/hand'
+import { isHand } from '@/core/methods/names'
 import { CARDS } from '../../demo/cards'
 import { acts, putsOn } from '@/core/decide/way'
 import { putOnMethod } from '@/core/methods/putOn'

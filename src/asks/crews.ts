@@ -1,5 +1,5 @@
+import { METHODS } from '@/core/methods/names'
 import { z } from 'zod'
-import { METHODS } from '@/core/card/card'
 import { readClock } from '@/core/roster/span'
 import { WEEKDAYS } from '@/core/time/calendar'
 import { orNothing, said, saying } from './field'

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { CATEGORIES } from '@/core/roster/licence'
 import { JURISDICTION_NAME, JURISDICTIONS } from '@/almanac/jurisdiction'
 import { choice, degrees, email, newPassword, orNothing, said, saying, tick } from './field'
 import { day, id, line, typed } from './text'
@@ -130,16 +131,6 @@ export const personAsks = z.strictObject({
   role: role(),
   keepsHouse: tick('Keeps the house', { help: 'people, tokens, the archive' }),
 })
-
-/** What a licence is for. */
-export const CATEGORIES = [
-  ['trees', 'trees and shrubs'],
-  ['turf', 'turf and grounds'],
-  ['right-of-way', 'rights of way'],
-  ['forest', 'forest'],
-  ['aquatic', 'water'],
-  ['public-health', 'public health'],
-] as const
 
 /** A licence that goes on file. */
 export const licenceAsks = z.strictObject({

@@ -1,15 +1,8 @@
 import { z } from 'zod'
+import { NOTICES } from '@/core/place/notices'
 import { choice, email, orNothing, said, saying } from './field'
 import { latitude, longitude, LANGUAGES } from './house'
 import { id, line, version, words } from './text'
-
-/** How a client wants to be told of work. */
-export const NOTICES = [
-  ['e-mail', 'by e-mail'],
-  ['telephone', 'by telephone'],
-  ['letter', 'by letter'],
-  ['none', 'not at all'],
-] as const
 
 const telephone = () =>
   z

@@ -1,7 +1,7 @@
+import { METHODS } from '@/core/methods/names'
 import { hold } from '@/db/queries/hold'
 import { setAbsenceAsks, setCrewAsks, setSiteHoursAsks } from '@/asks/crews'
 import { z } from 'zod'
-import { METHODS } from '@/core/card/card'
 import { ok, refuse, type Result } from '@/core/problem'
 import { readSiteHours } from '@/core/roster/siteHours'
 import { spokenDate } from '@/core/time/calendar'

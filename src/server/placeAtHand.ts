@@ -1,5 +1,5 @@
+import { isHand } from '@/core/methods/names'
 import type { Method } from '@/core/card/card'
-import { isHand } from '@/core/methods/hand'
 import type { UseOf } from '@/core/methods/plan'
 import { methodOf } from '@/core/methods/registry'
 import { distanceTo } from '@/core/place/distance'

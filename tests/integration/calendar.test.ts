@@ -1,5 +1,5 @@
+import { METHODS } from '@/core/methods/names'
 import ICAL from 'ical.js'
-import { METHODS } from '@/core/card/card'
 import { closePool, inFirm } from '@/db/client'
 import { calendarFeed } from '@/server/calendar/feed'
 import { calendarOfLink } from '@/server/calendar/link'

@@ -1,5 +1,5 @@
+import { METHODS } from '@/core/methods/names'
 import { inFirm } from '@/db/client'
-import { METHODS } from '@/core/card/card'
 import { crewById, crews } from '@/db/queries/crew'
 import { subjectsOfJob } from '@/db/queries/job'
 import { openWeek } from '@/server/week'

@@ -1,5 +1,5 @@
+import { METHODS } from '@/core/methods/names'
 import { inFirm, closePool } from '@/db/client'
-import { METHODS } from '@/core/card/card'
 import { decisionsOfTree } from '@/db/queries/assessment'
 import { jobsBetween, jobsToday, subjectsOfJob } from '@/db/queries/job'
 import { movesOfJob } from '@/db/queries/moved'

@@ -8,8 +8,8 @@ import { OwnNote } from './almanac/[kind]/[id]/OwnNote'
 import { LaboratoryForm } from './follow-up/[id]/LaboratoryForm'
 import { MoveCheck } from './follow-up/[id]/MoveCheck'
 import { OwnWeather } from './grounds/[site]/season/OwnWeather'
-import { CorrectRecord } from './ledger/[id]/CorrectRecord'
-import { LocalRules } from './settings/rules/LocalRules'
+import { CorrectionForm } from './ledger/[id]/CorrectionForm'
+import { EndRule } from './settings/rules/EndRule'
 import { Tokens } from './settings/Tokens'
 import { Lots } from './shelf/[code]/Lots'
 import { Absences } from './week/crews/Absences'
@@ -44,30 +44,6 @@ const yarrow = {
   methods: ['prune'],
   begins: 420,
   minutes: [480, 480, 480, 480, 480, 0, 0],
-} as never
-const rules = {
-  timeZone: 'UTC',
-  ownHosts: [],
-  ownCauses: [],
-  rules: [
-    {
-      id: 'r-1',
-      name: 'No oaks in summer',
-      text: 'Oaks are not cut.',
-      source: 'the district',
-      district: null,
-      madeBy: 'Maren',
-      madeAt: 0,
-      endedAt: null,
-      rule: {
-        kind: 'closed-season',
-        hosts: ['oak-white-group'],
-        methods: ['prune'],
-        from: '04-15',
-        to: '07-15',
-      },
-    },
-  ],
 } as never
 const school = SCHOOLS[0]!
 
@@ -113,15 +89,12 @@ formsHold([
   {
     name: 'a correction of a record',
     draw: () =>
-      h(CorrectRecord, {
+      h(CorrectionForm, {
         recordId: 'r-1',
-        units: 'us',
-        amounts: [
-          { subjectId: 's-1', tag: 'Ash 14', amount: 0.00008, kind: 'liquid', method: 'trunk-injection' },
-        ] as never,
+        amounts: [{ subjectId: 's-1', tag: 'Ash 14', got: '80 mL' }],
+        onLeave: nothing,
       }),
     verb: 'correct-record',
-    open: ['Add a correction'],
     type: { 'What is right': 'it was 80 mL', 'Why the record says otherwise': 'read off the wrong bottle' },
     press: 'Sign the correction',
     sends: { recordId: 'r-1', correction: 'it was 80 mL', reason: 'read off the wrong bottle', amounts: [] },
@@ -253,9 +226,8 @@ formsHold([
   },
   {
     name: 'a local rule ends',
-    draw: () => h(LocalRules, { view: rules }),
+    draw: () => h(EndRule, { id: 'r-1', onLeave: nothing }),
     verb: 'end-local-rule',
-    open: ['End it : No oaks in summer'],
     type: { 'Why it ends': 'the district took it back' },
     press: 'End it',
     sends: { id: 'r-1', words: 'the district took it back' },

@@ -1,6 +1,6 @@
+import { sayMethods } from '@/core/methods/names'
 import { ANEW } from '@/core/plan/anew'
 import { Link } from '@/ui/pieces/Link'
-import { sayMethods } from '@/core/card/say'
 import { showTemperature } from '@/core/quantity/format'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'

@@ -1,8 +1,8 @@
+import { EnterForm } from '@/app/withPage'
 import { textOf, type Query } from '@/server/read/address'
 import { doorLinkOf } from '@/server/house/doorLink'
 import { Doorway } from '@/ui/shell/Doorway'
 import { ButtonLink } from '@/ui/pieces/Button'
-import { EnterForm } from './EnterForm'
 
 export const metadata = { title: 'Invitation' }
 export const dynamic = 'force-dynamic'

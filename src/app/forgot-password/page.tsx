@@ -1,5 +1,5 @@
+import { ForgotForm } from '@/app/withPage'
 import { Doorway } from '@/ui/shell/Doorway'
-import { ForgotForm } from './ForgotForm'
 
 export const metadata = { title: 'Forgotten password' }
 

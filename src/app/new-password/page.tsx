@@ -1,8 +1,8 @@
+import { NewPasswordForm } from '@/app/withPage'
 import { textOf, type Query } from '@/server/read/address'
 import { doorLinkOf } from '@/server/house/doorLink'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Doorway } from '@/ui/shell/Doorway'
-import { NewPasswordForm } from './NewPasswordForm'
 
 export const metadata = { title: 'New password' }
 export const dynamic = 'force-dynamic'

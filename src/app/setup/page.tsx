@@ -1,7 +1,7 @@
+import { SetUpForm } from '@/app/withPage'
 import { notFound } from 'next/navigation'
 import { isToBeSetUp } from '@/server/house/setUpCode'
 import { Doorway } from '@/ui/shell/Doorway'
-import { SetUpForm } from './SetUpForm'
 
 export const metadata = { title: 'Set up' }
 export const dynamic = 'force-dynamic'

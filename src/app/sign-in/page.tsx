@@ -1,8 +1,8 @@
+import { SignInForm } from '@/app/withPage'
 import { redirect } from 'next/navigation'
 import { ownPath, textOf, type Query } from '@/server/read/address'
 import { demoSignIns } from '@/server/read/signIn'
 import { currentPerson } from '@/server/session'
-import { SignInForm } from './SignInForm'
 import { isToBeSetUp } from '@/server/house/setUpCode'
 import { Doorway } from '@/ui/shell/Doorway'
 

@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '../card/format'
+import type { PutOnMethod } from '../methods/names'
 
 /** What kind of organism a product is against; rotation is asked within one. */
 export type ActsOn =

@@ -1,8 +1,8 @@
+import { METHOD_NAME, isHand } from '../methods/names'
 import { CARDS } from '../../../demo/cards'
 import { Card } from './card'
 import { namesHost } from './namesHost'
-import { isHand } from '../methods/hand'
-import { METHOD_NAME, sayLimits, sayTerms } from './say'
+import { sayLimits, sayTerms } from './say'
 
 const { card } = CARDS.find((c) => c.card.code === 'SD2')!
 const wrong = (change: (card: Record<string, unknown> & { uses: Record<string, unknown>[] }) => void) => {

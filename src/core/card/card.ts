@@ -1,8 +1,9 @@
+import { HAND_NAMES, type HandName, PUT_ON_METHODS, type PutOnMethod, isHand } from '../methods/names'
 import { z } from 'zod'
 import { countable } from '../limits/counted'
-import { HAND_NAMES, handMethod, isHand, type HandName } from '../methods/hand'
+import { handMethod } from '../methods/hand'
 import { PUT_ON_SCHEMAS } from '../methods/schemas'
-import { CARD_FORMAT, PUT_ON_METHODS, type PutOnMethod } from './format'
+import { CARD_FORMAT } from './format'
 import { neverReached } from './line'
 import { schemaOf } from './lineSchema'
 import { known, quantity, rate, whole, window, words } from './written'
@@ -141,12 +142,8 @@ export const Card = z
   })
 
 export type Card = z.output<typeof Card>
-/** The methods that put a product on. */
-export type { PutOnMethod } from './format'
 /** Every method a card can be of. */
 export type Method = CardUse['method']
 
-/** Every method a card can be for. */
-export const METHODS: readonly Method[] = [...PUT_ON_METHODS, ...HAND_NAMES]
 /** The terms of a use of one method. */
 export type TermsOf<M extends Method> = Extract<CardUse, { method: M }>['terms']

@@ -1,4 +1,4 @@
-import { isHand } from '../methods/hand'
+import { isHand } from '../methods/names'
 import { leavesOut, namesHost } from './namesHost'
 
 /** What of a use says where it stands among the lines of its card. */

@@ -1,19 +1,8 @@
-import { HAND_NAMES, handMethod, isHand } from '../methods/hand'
+import { isHand } from '../methods/names'
+import { handMethod } from '../methods/hand'
 import { putOnMethod } from '../methods/putOn'
-import type { CardUse, Method } from './card'
-import { PUT_ON_METHODS } from './format'
+import type { CardUse } from './card'
 import { when, type Said } from './said'
-
-/** What is done, as people say it: by a product and by hand. */
-export const METHOD_NAME = {
-  ...Object.fromEntries(PUT_ON_METHODS.map((m) => [m, putOnMethod(m).name])),
-  ...Object.fromEntries(HAND_NAMES.map((m) => [m, handMethod(m).name])),
-} as Record<Method, string>
-
-/** Several methods in one line, as people say them. `sayMethods(['trunk-injection', 'feed'])` is "trunk injection, feed" */
-export function sayMethods(methods: readonly Method[]): string {
-  return methods.map((m) => METHOD_NAME[m].toLowerCase()).join(', ')
-}
 
 /** The terms of a use line by line, as a label is read. `sayTerms(drench)[0]` is ['Rate', '0.1 fl oz to 0.2 fl oz an inch of diameter'] */
 export function sayTerms(use: CardUse): Said[] {

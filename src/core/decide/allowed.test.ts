@@ -1,5 +1,4 @@
-import { METHODS } from '../card/card'
-import { isHand } from '../methods/hand'
+import { METHODS, isHand } from '../methods/names'
 import { notDecided } from './allowed'
 import { ACTIONS } from './propose'
 

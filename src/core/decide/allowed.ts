@@ -1,6 +1,7 @@
+import { isHand } from '../methods/names'
 import type { Method } from '../card/card'
 import { goes } from '../methods/goes'
-import { handMethod, isHand } from '../methods/hand'
+import { handMethod } from '../methods/hand'
 import type { Action } from './propose'
 
 /** Decisions on which something can be prescribed at all. */

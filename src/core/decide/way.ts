@@ -1,6 +1,5 @@
-import type { Method, PutOnMethod } from '../card/card'
-import { PUT_ON_METHODS } from '../card/format'
-import { HAND_NAMES, isHand } from '../methods/hand'
+import { HAND_NAMES, PUT_ON_METHODS, type PutOnMethod, isHand } from '../methods/names'
+import type { Method } from '../card/card'
 
 /** The ways of working of the trade: those that put something on, and the work without a bottle. */
 export const WAY_METHODS = [...PUT_ON_METHODS, ...HAND_NAMES, 'refer'] as const

@@ -1,6 +1,6 @@
+import { isHand } from '../methods/names'
 import { refusedOnFood } from '../limits/food'
 import { harvestDaysOf, refusedForHarvest } from '../limits/harvest'
-import { isHand } from '../methods/hand'
 import { isSystemicWay } from '../methods/systemic'
 import type { Result } from '../problem'
 import { asked, closed, type Found, type Question, type Rule } from './question'

@@ -1,4 +1,4 @@
-import { METHOD_NAME } from '../card/say'
+import { METHOD_NAME } from '../methods/names'
 import { partsRoots } from '../methods/barrier/partsRoots'
 import type { Use } from '../history/use'
 import { daysBetween, spokenDate } from '../time/calendar'

@@ -1,4 +1,4 @@
-import { isHand } from '../methods/hand'
+import { isHand } from '../methods/names'
 import { refusedByCard, refusedNear } from '../rules/keptClear'
 import { asksForWater, refusedByRules } from '../rules/refused'
 import { asked, closed, type Rule } from './question'

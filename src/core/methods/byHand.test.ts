@@ -1,3 +1,4 @@
+import { HAND_NAMES, type HandName, isHand } from './names'
 import { CARDS } from '../../../demo/cards'
 import { WAYS } from '@/almanac/ways'
 import { Card, CardUse } from '../card/card'
@@ -5,7 +6,7 @@ import { sayTerms } from '../card/say'
 import { fromSI, toSI } from '../quantity/units'
 import type { HandMethod } from './byHand'
 import { checksAfter } from './checks'
-import { HAND, HAND_NAMES, handMethod, isHand, type HandName } from './hand'
+import { HAND, handMethod } from './hand'
 import { outcomeOfWork } from './outcome'
 import type { Method } from '../card/card'
 import type { PlanOf, SubjectPlan, UseOf } from './plan'
@@ -286,7 +287,6 @@ test('a name is one of a method without a product, or it is not', () => {
 
 test('a new method is one object: planned, said and run by what is there', () => {
   const whitewash: HandMethod = {
-    name: 'Whitewash',
     terms: [{ name: 'coats', label: 'Coats', kind: 'count', least: 1, most: 4 }],
     asks: [{ name: 'up', label: 'Up to', kind: 'reach', hint: '5 ft' }],
     kit: 'brush, bucket',

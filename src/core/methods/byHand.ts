@@ -63,8 +63,6 @@ export interface HandFacts {
  * house card; the bench, the crew's page, the record and the checks are made from these parts.
  */
 export interface HandMethod {
-  /** As people say it. */
-  name: string
   /** What the house sets on its card. */
   terms: readonly Line[]
   /** What is asked of each tree beside its reading. */

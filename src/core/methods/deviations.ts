@@ -1,6 +1,6 @@
+import { type PutOnMethod, isHand } from './names'
 import { plain, type UnitSystem } from '../quantity/format'
-import type { Method, PutOnMethod } from '../card/card'
-import { isHand } from './hand'
+import type { Method } from '../card/card'
 import { notDried } from './outside'
 import type { PlanOf, SubjectPlan, UseOf } from './plan'
 import { putOnMethod } from './putOn'

@@ -1,6 +1,5 @@
-import { METHODS } from '../card/card'
+import { METHODS, isHand } from './names'
 import { goes, opens } from './goes'
-import { isHand } from './hand'
 import { isSpray, isSystemicWay } from './systemic'
 
 test('what is put on goes somewhere, work by hand puts nothing on', () => {

@@ -1,5 +1,6 @@
+import { isHand } from './names'
 import type { Method } from '../card/card'
-import { handMethod, isHand } from './hand'
+import { handMethod } from './hand'
 import type { Goes } from './parts'
 import { putOnMethod } from './putOn'
 

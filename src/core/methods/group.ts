@@ -1,3 +1,4 @@
+import { isHand } from './names'
 import type { DayFacts, TreeFacts } from './facts'
 import type { Method } from '../card/card'
 import type { ShareInput } from '../limits/share'
@@ -5,7 +6,6 @@ import type { UnitSystem } from '../quantity/format'
 import type { Mass, Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import { readGiven, type TypedGiven } from './given'
-import { isHand } from './hand'
 import type { SubjectPlan, UseOf } from './plan'
 import { planTogether } from './together'
 

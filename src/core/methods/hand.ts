@@ -7,6 +7,7 @@ import { fell } from './fell/fell'
 import { fence } from './fence/fence'
 import { guard } from './guard/guard'
 import { hands } from './hands/hands'
+import { isHand, type HandName } from './names'
 import { prune } from './prune/prune'
 import { release } from './release/release'
 import { repel } from './repel/repel'
@@ -18,7 +19,7 @@ import { watch } from './watch/watch'
 import { water } from './water/water'
 import { wood } from './wood/wood'
 
-/** Every method without a product, by its name in cards, plans and records. A new one is its folder and a word here. */
+/** Every method without a product, by its name in cards, plans and records. A new one is its folder, a word here and its name in `names`. */
 export const HAND = {
   collar,
   trenches,
@@ -38,16 +39,7 @@ export const HAND = {
   barrier,
   fell,
   wood,
-} as const satisfies Record<string, HandMethod>
-
-export type HandName = keyof typeof HAND
-
-export const HAND_NAMES = Object.keys(HAND) as HandName[]
-
-/** True for a method without a product. `isHand('collar') === true` */
-export function isHand(method: string): method is HandName {
-  return Object.hasOwn(HAND, method)
-}
+} as const satisfies Record<HandName, HandMethod>
 
 /** The parts of a method without a product. */
 export function handMethod(method: HandName): HandMethod {

@@ -1,6 +1,6 @@
+import { isHand } from './names'
 import type { Method } from '../card/card'
 import { NOISE } from '../quantity/whole'
-import { isHand } from './hand'
 import type { RunningStep } from './running'
 
 /** What a tree got, against what its label asks for at the least. */

@@ -1,4 +1,5 @@
-import type { Method, PutOnMethod, TermsOf } from '../card/card'
+import type { PutOnMethod } from './names'
+import type { Method, TermsOf } from '../card/card'
 import type { Said } from '../card/said'
 import type { ProductClass } from '../diagnose/almanac'
 import type { UnitSystem } from '../quantity/format'
@@ -37,8 +38,6 @@ export interface SaidTask {
  * written of it holds nothing: no limits, no hours, no merit of its own.
  */
 export interface PutOn<M extends PutOnMethod> extends MethodParts<M> {
-  /** As people say it. */
-  name: string
   /** Where its product goes. */
   goes: Goes
   /** How the almanac calls it where it says that it cannot touch a cause. */

@@ -1,6 +1,7 @@
+import type { HandName } from './names'
 import { ok, type Result } from '../problem'
 import type { HandMethod, HandSaid } from './byHand'
-import { handMethod, type HandName } from './hand'
+import { handMethod } from './hand'
 import { handTerms } from './handTerms'
 import { readLines } from './lines'
 import type { PlanOf, Planned, Question, UseOf } from './plan'

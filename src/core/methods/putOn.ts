@@ -1,4 +1,4 @@
-import type { PutOnMethod } from '../card/card'
+import type { PutOnMethod } from './names'
 import { barkSpray } from './bark-spray/method'
 import { crownSpray } from './crown-spray/method'
 import { feed } from './feed/method'

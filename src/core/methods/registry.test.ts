@@ -1,5 +1,4 @@
-import { PUT_ON_METHODS } from '../card/format'
-import { HAND_NAMES } from './hand'
+import { HAND_NAMES, PUT_ON_METHODS } from './names'
 import { methodOf } from './registry'
 
 /** What goes into the ground, or drips on it, keeps the card’s distance to water; what goes into a trunk does not touch it. */

@@ -1,5 +1,5 @@
+import type { PutOnMethod } from './names'
 import type { z } from 'zod'
-import type { PutOnMethod } from '../card/format'
 import { trunkInjection, trunkInjectionShape } from './trunk-injection/use'
 import { soilDrench, soilDrenchShape } from './soil-drench/use'
 import { soilInjection, soilInjectionShape } from './soil-injection/use'

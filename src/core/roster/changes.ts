@@ -1,4 +1,4 @@
-import { METHOD_NAME } from '../card/say'
+import { METHOD_NAME } from '../methods/names'
 import { sayMinutes } from '../methods/sayTime'
 import { spokenWeekday, type PlainDate } from '../time/calendar'
 import type { Assignment } from '../week/planWeek'

@@ -1,4 +1,4 @@
-import { METHOD_NAME } from '../card/say'
+import { METHOD_NAME } from '../methods/names'
 import { ok, refuse, type Result } from '../problem'
 import { spokenDay, type PlainDate } from '../time/calendar'
 import type { WeekInput, WeekJob } from '../week/field'

@@ -1,30 +1,9 @@
+import { METHODS } from '../methods/names'
 import { z } from 'zod'
-import { METHODS, type Method } from '../card/card'
+import { type Method } from '../card/card'
 import { quantity, whole, words } from '../card/written'
+import type { RuleKind } from './ruleKinds'
 import { isDayOfYear } from '../time/yearly'
-
-/** What a local rule is about. */
-export const RULE_KINDS = [
-  'closed-season',
-  'restricted',
-  'bloom',
-  'setback',
-  'notice',
-  'amateur',
-  'report',
-] as const
-export type RuleKind = (typeof RULE_KINDS)[number]
-
-/** Each kind in the words of a list. */
-export const RULE_NAME: Record<RuleKind, string> = {
-  'closed-season': 'Closed season',
-  restricted: 'Restricted active',
-  bloom: 'Bloom',
-  setback: 'Distance to water',
-  notice: 'Notice before work',
-  amateur: 'Not by amateurs',
-  report: 'To be reported',
-}
 
 const id = z.string().regex(/^[a-z][a-z0-9.-]{1,59}$/)
 const methods = z

@@ -1,5 +1,5 @@
+import { sayMethods } from '@/core/methods/names'
 import ical, { ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator'
-import { sayMethods } from '@/core/card/say'
 import { boardOf, shownDay } from '@/core/roster/board'
 import { siteOpen } from '@/core/roster/siteHours'
 import { oneLine } from '@/core/text/oneLine'

@@ -1,5 +1,5 @@
+import { sayMethods } from '@/core/methods/names'
 import { causeName } from '@/almanac/causes'
-import { sayMethods } from '@/core/card/say'
 import { grouped } from '@/core/grouped'
 import { dateIn } from '@/core/time/calendar'
 import { promisedAtSite } from '@/db/queries/followUp'

@@ -1,4 +1,4 @@
-import { handMethod, isHand } from '@/core/methods/hand'
+import { isHand, METHOD_NAME } from '@/core/methods/names'
 import { sayPlan, sayTask } from '@/core/methods/say'
 import { methodOf } from '@/core/methods/registry'
 import { causeName, cause as causeOf } from '@/almanac/causes'
@@ -48,7 +48,7 @@ export function clientView(id: string) {
       timeZone: tree.timeZone,
       steps: own.map((p) => ({
         id: p.itemId,
-        name: isHand(p.method) ? handMethod(p.method).name : p.cardName,
+        name: isHand(p.method) ? METHOD_NAME[p.method] : p.cardName,
         says: sayPlan(p.plan, p.use, person.units),
         tasks: p.plan.steps.flatMap((s) => {
           if (s.kind !== 'task') return []

@@ -1,5 +1,5 @@
+import { METHOD_NAME } from '@/core/methods/names'
 import { activeKey } from '@/core/actives/actives'
-import { METHOD_NAME } from '@/core/card/say'
 import { fits, lineBefore } from '@/core/card/line'
 import { groundLimit, yearlyLimit } from '@/core/limits/ground'
 import { planSubject } from '@/core/methods/registry'

@@ -1,3 +1,4 @@
+import { causeName } from '@/almanac/causes'
 import { isGood } from '@/core/card/lot'
 import { cards, lotsOfCodes, putOnFrom, versionsOfCard } from '@/db/queries/card'
 import { cardDocument } from '../shelf'
@@ -23,7 +24,8 @@ export function shelfView() {
           formulation: c.body.formulation,
           actives: c.body.actives.map((a) => a.name),
           methods: [...new Set(c.uses.map((u) => u.method))],
-          targets: [...new Set(c.uses.flatMap((u) => u.targets))],
+          /** What it is against, by name. */
+          targets: [...new Set(c.uses.flatMap((u) => u.targets))].map(causeName),
           lots: own.length,
           goodLots: own.filter((l) => isGood(l, today)).length,
         }

@@ -1,3 +1,4 @@
+import { showProduct } from '@/core/methods/showProduct'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
@@ -213,7 +214,11 @@ export function recordView(id: string) {
       trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
       corrections: (await correctionsOf(sql, id)).map(readRecord),
       /** What each tree got as it is known now, to be corrected. */
-      amounts: record.applicationId === null ? [] : await amountsOf(sql, record.applicationId),
+      amounts: (record.applicationId === null ? [] : await amountsOf(sql, record.applicationId)).map((a) => ({
+        subjectId: a.subjectId,
+        tag: a.tag,
+        got: showProduct(a.amount, a.kind, a.method, person.units),
+      })),
       corrected: record.corrects ? ((await recordById(sql, record.corrects)) ?? null) : null,
       marks: record.treeId === null ? [] : plainMarks(await marksOfTree(sql, record.treeId)),
       timeZone: record.timeZone,

@@ -2,7 +2,7 @@
 import type { Problem } from '@/core/problem'
 import type { Answers, Asks, VerbName } from '@/server/verbs'
 import { firmNow } from '../shell/firmClock'
-import { askToSignIn } from '../shell/signInAgain'
+import { askToSignIn } from '../shell/askToSignIn'
 import { newId } from './newId'
 
 /** What a form says when the server cannot be reached. */

@@ -3,8 +3,8 @@ import { act, renderHook } from '@testing-library/react'
 import { fakeServer, later } from './server.testing'
 import { useVerb } from './useVerb'
 
-jest.mock('../shell/signInAgain', () => ({ askToSignIn: jest.fn(() => Promise.resolve(true)) }))
-import { askToSignIn } from '../shell/signInAgain'
+jest.mock('../shell/askToSignIn', () => ({ askToSignIn: jest.fn(() => Promise.resolve(true)) }))
+import { askToSignIn } from '../shell/askToSignIn'
 
 let server: ReturnType<typeof fakeServer>
 beforeEach(() => {

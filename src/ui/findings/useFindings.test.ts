@@ -3,7 +3,7 @@ import { act, renderHook } from '@testing-library/react'
 import { fakeServer, later } from '@/ui/fields/server.testing'
 import { useFindings } from './useFindings'
 
-jest.mock('@/ui/shell/signInAgain', () => ({ askToSignIn: () => Promise.resolve(false) }))
+jest.mock('@/ui/shell/askToSignIn', () => ({ askToSignIn: () => Promise.resolve(false) }))
 
 let server: ReturnType<typeof fakeServer>
 beforeEach(() => {

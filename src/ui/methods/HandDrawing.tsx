@@ -1,6 +1,6 @@
 'use client'
+import type { HandName } from '@/core/methods/names'
 import type { ReactNode } from 'react'
-import type { HandName } from '@/core/methods/hand'
 import type { PlanOf } from '@/core/methods/plan'
 import type { UnitSystem } from '@/core/quantity/format'
 import { shown } from '@/core/quantity/pair'

@@ -1,7 +1,6 @@
+import { METHOD_NAME, isHand } from '@/core/methods/names'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
-import { METHOD_NAME } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
-import { isHand } from '@/core/methods/hand'
 import type { SubjectPlan, UseOf } from '@/core/methods/plan'
 import { sayEquipment, sayPlan, sayRate, sayTask } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'

@@ -1,8 +1,7 @@
+import { METHODS, METHOD_NAME } from '@/core/methods/names'
 import { CAUSES } from '@/almanac/causes'
 import { HOSTS } from '@/almanac/hosts'
 import { hostsOf, type OwnEntry } from '@/almanac/ownEntry'
-import { METHODS } from '@/core/card/card'
-import { METHOD_NAME } from '@/core/card/say'
 import type { Line, Sheet } from './sheet'
 
 const METHOD_OPTIONS = METHODS.map((m) => [m, METHOD_NAME[m]] as const)

@@ -1,5 +1,5 @@
+import { METHOD_NAME } from '@/core/methods/names'
 import { capital } from '@/core/capital'
-import { METHOD_NAME } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import type { LocalRule } from '@/core/rules/localRule'
 import { sayYearly } from '@/core/time/yearly'

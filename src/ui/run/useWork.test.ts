@@ -14,7 +14,7 @@ jest.mock('./pressStore', () => ({
   batchesOf: (person: string) =>
     Promise.resolve([...device.values()].filter((b) => b.person === person).sort((a, b) => a.n - b.n)),
 }))
-jest.mock('@/ui/shell/signInAgain', () => ({ askToSignIn: () => Promise.resolve(false) }))
+jest.mock('@/ui/shell/askToSignIn', () => ({ askToSignIn: () => Promise.resolve(false) }))
 
 let server: ReturnType<typeof fakeServer>
 beforeEach(async () => {

@@ -1,5 +1,6 @@
-import type { Method, PutOnMethod } from '@/core/card/card'
-import { handMethod, isHand, type HandName } from '@/core/methods/hand'
+import { type HandName, type PutOnMethod, isHand } from '@/core/methods/names'
+import type { Method } from '@/core/card/card'
+import { handMethod } from '@/core/methods/hand'
 import type { Typed } from '@/ui/fields/paths'
 import type { TypedLine } from '@/ui/fields/TypedLine'
 

@@ -1,5 +1,5 @@
+import { METHOD_NAME } from '@/core/methods/names'
 import type { Method } from '@/core/card/card'
-import { METHOD_NAME } from '@/core/card/say'
 import { acts, hasBench, type Way, type WayMethod } from '@/core/decide/way'
 
 /** A way of working as it is called. */

@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
+import { scriptsOf } from '../../scripts'
 import { enter, idOf, openTree, picture, signIn } from '../signIn'
 
 const AXE = readFileSync(require.resolve('axe-core/axe.min.js'), 'utf8')
@@ -107,6 +108,24 @@ test('axe finds nothing serious on any view, at desk and hand width', async ({ p
       await page.waitForLoadState('networkidle')
       expect([width, path, await serious(page)]).toEqual([width, path, []])
     }
+  }
+})
+
+/** What a view waits for before it is shown and its frame answers, and with the parts that stand on it, kB gzip. */
+const MOST_SCRIPT = { first: 180, whole: 280 }
+
+test('no view waits for more script than it may', async ({ page }) => {
+  test.setTimeout(200_000)
+  await enter(page, 'maren')
+  const body = async (path: string) => (await page.request.get(path)).body()
+  for (const path of ['/sign-in', ...(await views(page))]) {
+    const { first, whole } = await scriptsOf((await body(path)).toString(), body)
+    expect([path, first > 100, first <= MOST_SCRIPT.first, whole <= MOST_SCRIPT.whole]).toEqual([
+      path,
+      true,
+      true,
+      true,
+    ])
   }
 })
 

@@ -1,14 +1,18 @@
 'use client'
+import { ALMANAC_VERSION } from '@/almanac/version'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useDeferredValue, useMemo, useState } from 'react'
-import { ALMANAC_VERSION } from '@/almanac/causes'
 import { withOwn } from '@/almanac/own'
 import type { AlmanacView } from '@/server/read/almanac'
 import { entriesOf, KIND_WORD, search, type EntryKind } from '@/almanac/entries'
-import { OwnCause, OwnFinding, OwnHost } from './OwnForms'
 import { Button } from '@/ui/pieces/Button'
 import { Toggle } from '@/ui/fields/Toggle'
 import { useMay } from '@/ui/shell/may'
+
+const OwnCause = afterPage(() => import('./OwnForms'), 'OwnCause')
+const OwnFinding = afterPage(() => import('./OwnForms'), 'OwnFinding')
+const OwnHost = afterPage(() => import('./OwnForms'), 'OwnHost')
 
 const KINDS = Object.keys(KIND_WORD) as EntryKind[]
 

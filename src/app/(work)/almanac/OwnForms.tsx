@@ -2,7 +2,7 @@
 import { useFieldArray } from 'react-hook-form'
 import { HOSTS } from '@/almanac/hosts'
 import { type FirmAlmanac } from '@/almanac/own'
-import { OFTEN_WORD } from '@/almanac/oftenWord'
+import { OFTEN } from '@/almanac/oftenWord'
 import { hostsOf } from '@/almanac/ownEntry'
 import { ownCauseAsks, ownFindingAsks, ownHostAsks } from '@/asks/almanac'
 import { ok } from '@/core/problem'
@@ -13,8 +13,6 @@ import { Ticks } from '@/ui/fields/Ticks'
 import { Asked, AskedBy, useAsked } from '@/ui/form/Asked'
 import { OwnForm } from './OwnForm'
 import { Choice } from '@/ui/fields/Choice'
-
-export const OFTEN = Object.entries(OFTEN_WORD) as [Frequency, string][]
 
 interface Sign {
   finding: string

@@ -1,5 +1,5 @@
 import { almanacView } from '@/server/read/almanac'
-import { AlmanacList } from './AlmanacList'
+import { AlmanacList } from '@/app/withPage'
 
 export const metadata = { title: 'Almanac' }
 

@@ -1,5 +1,5 @@
+import { sayMethods } from '@/core/methods/names'
 import { Link } from '@/ui/pieces/Link'
-import { sayMethods } from '@/core/card/say'
 import { TURN_NAME } from '@/core/plan/turn'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { OVERDUE_PAGE, overdueView, type OverdueView } from '@/server/read/overdue'

@@ -1,6 +1,6 @@
 'use client'
+import { METHOD_NAME } from '@/core/methods/names'
 import { capital } from '@/core/capital'
-import { METHOD_NAME } from '@/core/card/say'
 import { sayRenewal } from '@/core/season/renewal'
 import { spokenWeekday } from '@/core/time/calendar'
 import { sayTags } from '@/server/read/together'

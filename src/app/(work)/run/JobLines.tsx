@@ -1,6 +1,6 @@
 'use client'
+import { sayMethods } from '@/core/methods/names'
 import { Link } from '@/ui/pieces/Link'
-import { sayMethods } from '@/core/card/say'
 import type { JobLine } from '@/server/read/today'
 import { fromToday, writtenDate } from '@/ui/when'
 import { JobTag } from './JobTag'

@@ -1,8 +1,8 @@
+import { DueAgainLines } from '@/app/withPage'
 import { Link } from '@/ui/pieces/Link'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { FIRST_DUE, RUN_PAGE, runListView } from '@/server/read/today'
 import { ButtonLink } from '@/ui/pieces/Button'
-import { DueAgainLines } from './DueAgainLines'
 import { JobLines } from './JobLines'
 
 export const metadata = { title: 'Run' }

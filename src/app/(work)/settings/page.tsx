@@ -1,8 +1,7 @@
+import { Password, Factor } from '@/app/withPage'
 import { ownView } from '@/server/read/house'
 import { settingsView } from '@/server/read/settings'
 import { SignOut } from '@/ui/shell/SignOut'
-import { Factor } from './Factor'
-import { Password } from './Password'
 import { Sessions } from './Sessions'
 import { UnitsChoice } from './UnitsChoice'
 

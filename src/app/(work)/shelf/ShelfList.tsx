@@ -1,8 +1,7 @@
 'use client'
+import { METHOD_NAME } from '@/core/methods/names'
 import { Link } from '@/ui/pieces/Link'
 import { useDeferredValue, useState } from 'react'
-import { causeName } from '@/almanac/causes'
-import { METHOD_NAME } from '@/core/card/say'
 import type { Method } from '@/core/card/card'
 import type { ShelfView } from '@/server/read/shelf'
 import { Field } from '@/ui/fields/Field'
@@ -16,7 +15,7 @@ const METHODS = Object.keys(METHOD_NAME) as Method[]
 
 /** Whether a card is called by these words: its name, what is in it, what it is against. */
 function isCalled(card: Shown, words: string): boolean {
-  const all = [card.name, card.code, card.formulation, ...card.actives, ...card.targets.map(causeName)]
+  const all = [card.name, card.code, card.formulation, ...card.actives, ...card.targets]
     .join(' ')
     .toLowerCase()
   return words
@@ -92,7 +91,7 @@ export function ShelfList({ view }: { view: ShelfView }) {
                 {c.actives.length > 0 ? c.actives.join(', ') : c.formulation}
                 <span className="block text-ink2 text-small">
                   {c.methods.map((m) => METHOD_NAME[m].toLowerCase()).join(', ')} ·{' '}
-                  {c.targets.slice(0, 4).map(causeName).join(', ')}
+                  {c.targets.slice(0, 4).join(', ')}
                   {c.targets.length > 4 && ` and ${c.targets.length - 4} more`}
                 </span>
               </span>

@@ -1,6 +1,6 @@
+import { sayMethods } from '@/core/methods/names'
 import { Link } from '@/ui/pieces/Link'
 import type { ReactNode } from 'react'
-import { sayMethods } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { TURN_NAME, type Turn } from '@/core/plan/turn'
 import { sayTags } from '@/server/read/together'

@@ -1,7 +1,7 @@
 'use client'
+import { sayMethods } from '@/core/methods/names'
 import { draggable } from '@atlaskit/pragmatic-drag-and-drop/element/adapter'
 import { useEffect, useRef, type KeyboardEvent } from 'react'
-import { sayMethods } from '@/core/card/say'
 import { sayClock } from '@/core/roster/span'
 import type { Clocked } from '@/core/roster/dayClock'
 import type { Stop } from '@/core/roster/stop'

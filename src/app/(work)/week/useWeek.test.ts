@@ -9,7 +9,7 @@ import { fakeServer } from '@/ui/fields/server.testing'
 import { usePlanning } from './usePlanning'
 import { useWeek } from './useWeek'
 
-jest.mock('@/ui/shell/signInAgain', () => ({ askToSignIn: () => Promise.resolve(false) }))
+jest.mock('@/ui/shell/askToSignIn', () => ({ askToSignIn: () => Promise.resolve(false) }))
 jest.mock('./usePlanning', () => ({ usePlanning: jest.fn() }))
 
 const [MON, TUE, WED] = ['2026-06-15', '2026-06-16', '2026-06-17'] as const

@@ -6,7 +6,6 @@ const MINUTES_A_FRUIT = 0.6
 
 /** A bag round each fruit from a thumb’s width on. Source: handbook, what a work is called by what it does. */
 export const bag: HandMethod = {
-  name: 'Fruit bags',
   terms: [
     { name: 'bag', label: 'Bags', kind: 'words', hint: 'waxed paper, 6 in by 8 in' },
     { name: 'off', label: 'Off before picking, days', kind: 'count', least: 0, most: 60 },

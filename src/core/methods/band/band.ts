@@ -5,7 +5,6 @@ import { GROWING_SEASON } from '../growingSeason'
 
 /** A sticky band over a wrap, never on bare bark, renewed by date. Source: handbook, barriers. */
 export const band: HandMethod = {
-  name: 'Sticky band',
   terms: [
     { name: 'overlap', label: 'Overlap', kind: 'length', hint: '2 in' },
     { name: 'height', label: 'Above the ground', kind: 'length', hint: '40 in' },

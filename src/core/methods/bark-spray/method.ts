@@ -17,7 +17,6 @@ const KEPT = {
 
 /** Product on a band of bark at the base of each stem. */
 export const barkSpray: PutOn<'bark-spray'> = {
-  name: 'Bark spray',
   goes: 'onto the bark',
   refusedAs: 'bark-spray',
   asks: () => [],

@@ -25,7 +25,6 @@ export function isShallow(reached: string | null | undefined): boolean {
  * root grafts.
  */
 export const barrier: HandMethod = {
-  name: 'Root-graft barrier',
   terms: [
     { name: 'depth', label: 'Depth of the line', kind: 'length', hint: '5 ft' },
     { name: 'tool', label: 'With', kind: 'words', hint: 'vibratory plow or trencher' },

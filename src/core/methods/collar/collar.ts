@@ -25,7 +25,6 @@ export const collar: HandMethod = {
   opens: 'soil',
   hours: (_, hours) => groundHours(hours),
   answers: ['flare-hidden'],
-  name: 'Root collar',
   terms: [
     { name: 'out', label: 'Open out from the bark', kind: 'length', hint: '18 in' },
     {

@@ -27,7 +27,6 @@ const SPARES = {
 
 /** Spray or dust over the leaves of a crown. */
 export const crownSpray: PutOn<'crown-spray'> = {
-  name: 'Crown spray',
   goes: 'over the crown',
   refusedAs: 'crown-spray',
   asks: () => ['crown'],

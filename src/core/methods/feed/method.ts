@@ -5,7 +5,6 @@ import { planFeed } from './plan'
 
 /** What feeds, on the ground or in holes of it. */
 export const feed: PutOn<'feed'> = {
-  name: 'Feed',
   goes: 'onto the ground',
   refusedAs: 'fertiliser',
   asks: () => ['reach', 'hardscapePercent'],

@@ -15,7 +15,6 @@ const sayTags = (tags: readonly string[]) =>
 
 /** Felling as part of care: of what carries a wilt to its neighbours, or is dead. Source: handbook, wilts in root grafts. */
 export const fell: HandMethod = {
-  name: 'Felling',
   terms: [
     { name: 'who', label: 'By', kind: 'words', hint: 'a felling crew with its own risk assessment' },
     {

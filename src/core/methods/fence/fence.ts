@@ -9,7 +9,6 @@ const MINUTES_A_POST = 12
 
 /** A fence round a tree, or a cage round its stem, higher than what browses or rubs can reach. Source: handbook, guards. */
 export const fence: HandMethod = {
-  name: 'Fence or cage',
   terms: [
     { name: 'height', label: 'Height', kind: 'length', hint: '8 ft' },
     { name: 'net', label: 'Of', kind: 'words', hint: 'woven wire, no wider than a hand' },

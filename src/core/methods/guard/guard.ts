@@ -13,7 +13,6 @@ const inch = (value: number | string | undefined, units: 'us' | 'metric') => sho
 
 /** A mesh cylinder against teeth: rabbits stand on the snow, voles go under it. Source: handbook, guards. */
 export const guard: HandMethod = {
-  name: 'Guard',
   terms: [
     { name: 'mesh', label: 'Mesh', kind: 'words', hint: 'welded wire, 1/4 in' },
     { name: 'clearance', label: 'Off the bark', kind: 'length', hint: '1 1/2 in' },

@@ -61,7 +61,6 @@ const counted = (work: unknown) =>
 
 /** What two hands do against pests, without anything that is put on by a label. Source: handbook, physical. */
 export const hands: HandMethod = {
-  name: 'By hand',
   terms: [
     { name: 'days', label: 'Again after, days', kind: 'count', least: 1, most: 60 },
     { name: 'times', label: 'Times a season, at most', kind: 'count', least: 1, most: 60 },

@@ -49,7 +49,6 @@ export const prune: HandMethod = {
           ? ['rain to come']
           : [],
     ),
-  name: 'Prune',
   terms: [
     { name: 'below', label: 'Cut below the visible edge', kind: 'length', hint: '10 in' },
     {

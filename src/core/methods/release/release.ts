@@ -8,7 +8,6 @@ import { GROWING_SEASON } from '../growingSeason'
 /** Predators and parasites set free when it is warm enough and nothing sprayed still kills. Source: handbook, biological. */
 export const release: HandMethod = {
   hours: (terms, hours) => coolDays(terms['warm'], hours),
-  name: 'Release helpers',
   terms: [
     { name: 'who', label: 'What is released', kind: 'words', hint: 'predatory mites' },
     { name: 'perTree', label: 'For a tree, about', kind: 'count', least: 1, most: 100_000 },

@@ -6,7 +6,6 @@ export const BEARS_RAIN = '0.1 in'
 
 /** Hung or sprayed against browsing, before hunger; again after rain where it washes off. Source: handbook, guards. */
 export const repel: HandMethod = {
-  name: 'Repel',
   terms: [
     { name: 'with', label: 'With', kind: 'words', hint: 'scented soap, one a tree' },
     { name: 'how', label: 'It is', kind: 'choice', options: ['hung', 'sprayed'] },

@@ -3,7 +3,6 @@ import type { HandMethod } from '../byHand'
 
 /** Something is taken for a laboratory, packed as it must be, and its answer waited for. Source: handbook, sample. */
 export const sample: HandMethod = {
-  name: 'Take a sample',
   anyCause: true,
   terms: [
     { name: 'pack', label: 'Packed', kind: 'words', hint: 'in paper, in a bag, cool, never frozen' },

@@ -38,7 +38,6 @@ const nextOf = (on: string) =>
 
 /** A stem that animals took the bark off: leave, tape, bridge, cut back or inarch. */
 export const save: HandMethod = {
-  name: 'Save a gnawed stem',
   terms: [
     { name: 'tape', label: 'Taped with', kind: 'words', hint: 'soft grafting tape over moist moss' },
     { name: 'scions', label: 'Scions', kind: 'words', hint: 'dormant one-year shoots of the same kind' },

@@ -16,7 +16,6 @@ const SAID: Readonly<Record<string, string>> = {
 
 /** What keeps rain, insects or wind off a small crown. Source: handbook, what a work is called by what it does. */
 export const shelter: HandMethod = {
-  name: 'Shelter',
   terms: [
     { name: 'what', label: 'It is', kind: 'choice', options: ['rain roof', 'net', 'wind screen'] },
     { name: 'sheet', label: 'Of', kind: 'words', hint: 'clear sheet on a timber frame' },

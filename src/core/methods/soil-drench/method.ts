@@ -13,7 +13,6 @@ const MOST_RAIN = toSI(0.5, 'in')
 
 /** Product poured round the trunk in a basin. */
 export const soilDrench: PutOn<'soil-drench'> = {
-  name: 'Soil drench',
   goes: 'into the soil',
   refusedAs: 'soil',
   asks: () => [],

@@ -9,7 +9,6 @@ import { planSoilInjection } from './plan'
 
 /** Product into the soil by a probe, in rings or a grid of holes. */
 export const soilInjection: PutOn<'soil-injection'> = {
-  name: 'Soil injection',
   goes: 'into the soil',
   refusedAs: 'soil',
   asks: (use) => (use.terms.pattern.kind === 'grid' ? ['reach', 'hardscapePercent'] : []),

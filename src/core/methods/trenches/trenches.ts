@@ -12,7 +12,6 @@ export const trenches: HandMethod = {
   opens: 'soil',
   hours: (_, hours) => groundHours(hours),
   answers: ['soil-hard'],
-  name: 'Radial trenches',
   terms: [
     { name: 'spokes', label: 'Spokes', kind: 'count', least: 3, most: 36 },
     { name: 'width', label: 'Wide', kind: 'length', hint: '4 in' },

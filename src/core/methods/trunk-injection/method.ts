@@ -9,7 +9,6 @@ import { planTrunkInjection } from './plan'
 
 /** Product into the sapwood by ports round the trunk. */
 export const trunkInjection: PutOn<'trunk-injection'> = {
-  name: 'Trunk injection',
   goes: 'into the trunk',
   refusedAs: 'injection',
   asks: () => ['portGirth'],

@@ -5,7 +5,6 @@ import { GROWING_SEASON } from '../growingSeason'
 
 /** Nothing is done but to count, on the same sample each time, against a number that changes the plan. Source: handbook, watch only. */
 export const watch: HandMethod = {
-  name: 'Watch',
   anyCause: true,
   terms: [
     {

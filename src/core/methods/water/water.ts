@@ -12,7 +12,6 @@ const MINUTES = 12
 /** A basin and its water, in a dry spell week by week; or the water stopped where the soil is wet. Source: handbook, water. */
 export const water: HandMethod = {
   answers: ['soil-dry'],
-  name: 'Water',
   terms: [
     { name: 'perInch', label: 'Water for an inch of diameter', kind: 'volume', hint: '10 gal' },
     { name: 'days', label: 'Again after, days', kind: 'count', least: 1, most: 60 },

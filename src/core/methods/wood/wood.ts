@@ -15,7 +15,6 @@ const SAID: Readonly<Record<string, string>> = {
 
 /** Wood that would breed beetles or carry a wilt, made harmless: never firewood on a pile. Source: handbook, wilts in root grafts. */
 export const wood: HandMethod = {
-  name: 'Wood made harmless',
   terms: [
     { name: 'with', label: 'With', kind: 'words', hint: 'chipper, clear sheet, spades' },
     { name: 'rule', label: 'What leaves the site', kind: 'words', hint: 'nothing, without a permit' },

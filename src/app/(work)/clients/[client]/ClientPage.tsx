@@ -1,18 +1,18 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { changeClientAsks, NOTICES } from '@/asks/places'
+import { NOTICES } from '@/core/place/notices'
 import type { ClientWholeView } from '@/server/read/clients'
 import { Choice } from '@/ui/fields/Choice'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
-import { AskedForm } from '@/ui/form/AskedForm'
-import { useStep } from '@/ui/form/useStep'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Link } from '@/ui/pieces/Link'
 import { Note } from '@/ui/pieces/Note'
 import { May, useMay } from '@/ui/shell/may'
-import { ClientFields } from '../ClientFields'
+
+const ChangeClient = afterPage(() => import('./ChangeClient'), 'ChangeClient')
 
 /** A client: whom to ring, their sites, and what the office may do with it. */
 export function ClientPage({ view }: { view: ClientWholeView }) {
@@ -46,7 +46,7 @@ export function ClientPage({ view }: { view: ClientWholeView }) {
           <Link href={`/clients/${view.joinedInto.id}`}>{view.joinedInto.name}</Link>.
         </Note>
       )}
-      {changing ? <Change view={view} onDone={() => setChanging(false)} /> : <About view={view} />}
+      {changing ? <ChangeClient view={view} onDone={() => setChanging(false)} /> : <About view={view} />}
       <section className="mt-6">
         <h2>Sites</h2>
         {view.sites.length === 0 ? (
@@ -104,38 +104,6 @@ function About({ view: { client } }: { view: ClientWholeView }) {
       </p>
       {client.note && <p className="mt-1 whitespace-pre-line">{client.note}</p>}
     </div>
-  )
-}
-
-function Change({ view: { client }, onDone }: { view: ClientWholeView; onDone: () => void }) {
-  const router = useRouter()
-  const [fixed] = useState({ clientId: client.id, version: client.version })
-  return (
-    <AskedForm
-      asks={changeClientAsks}
-      fixed={fixed}
-      start={{
-        name: client.name,
-        contacts: client.contacts.map((c) => ({
-          ...c,
-          role: c.role ?? '',
-          telephone: c.telephone ?? '',
-          email: c.email ?? '',
-        })),
-        notices: client.notices,
-        note: [client.contact, client.note].filter(Boolean).join('\n'),
-      }}
-      by={useStep('change-client')}
-      onDone={() => {
-        onDone()
-        router.refresh()
-      }}
-      keep="Keep it"
-      onLeave={onDone}
-      className="bg-sheet border border-line p-4 mt-3 grid gap-4"
-    >
-      <ClientFields />
-    </AskedForm>
   )
 }
 

@@ -1,4 +1,4 @@
-import { NewClient } from './NewClient'
+import { NewClient } from '@/app/withPage'
 
 export const metadata = { title: 'New client' }
 

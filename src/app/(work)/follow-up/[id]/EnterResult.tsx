@@ -1,4 +1,5 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { isTold } from '@/core/respond/compare'
 import { sayAnswer } from '@/core/respond/answer'
@@ -7,13 +8,14 @@ import { fromToday, shortDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
-import { LaboratoryForm } from './LaboratoryForm'
-import { MeasureForm } from './MeasureForm'
-import { MoveCheck } from './MoveCheck'
 import { MovedNote } from '../../run/MovedNote'
-import { TellForm } from './TellForm'
 import { wayOn } from './wayOn'
 import { LOOK } from './NextChoice'
+
+const LaboratoryForm = afterPage(() => import('./LaboratoryForm'), 'LaboratoryForm')
+const MeasureForm = afterPage(() => import('./MeasureForm'), 'MeasureForm')
+const TellForm = afterPage(() => import('./TellForm'), 'TellForm')
+const MoveCheck = afterPage(() => import('./MoveCheck'), 'MoveCheck')
 
 /** One promised check: what to look at, what is expected, what was found, and what is next. */
 export function EnterResult({ view }: { view: FollowUpView }) {

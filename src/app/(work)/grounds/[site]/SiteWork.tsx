@@ -1,5 +1,6 @@
 'use client'
 import dynamic from 'next/dynamic'
+import { afterPage, onceAlive, withPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
 import { useCallback, useRef, useState } from 'react'
 import { readPlace, showPlace, type TypedPlace } from '@/core/place/place'
@@ -8,18 +9,20 @@ import { CalendarLinks } from '@/ui/calendar/CalendarLinks'
 import { useViewKeys } from '@/ui/shell/keys'
 import { useMay } from '@/ui/shell/may'
 import type { TypedTree } from './NewTree'
-import { District } from './District'
-import { WorkHours } from './WorkHours'
 import { SitePlan } from './SitePlan'
-import { TreeList } from './TreeList'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { Link } from '@/ui/pieces/Link'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
+const TreeList = withPage(() => dynamic(() => import('./TreeList').then((m) => onceAlive(m.TreeList))))
+
+const District = afterPage(() => import('./District'), 'District')
+const WorkHours = afterPage(() => import('./WorkHours'), 'WorkHours')
+const MoveTree = afterPage(() => import('./MoveTree'), 'MoveTree')
+const NewTree = afterPage(() => import('./NewTree'), 'NewTree')
+
 // Opened by a press: they come after the plan and the list.
-const NewTree = dynamic(() => import('./NewTree').then((m) => m.NewTree))
-const MoveTree = dynamic(() => import('./MoveTree').then((m) => m.MoveTree))
 
 const NOTHING: TypedTree = { tag: '', host: '', note: '' }
 const NOWHERE: TypedPlace = { east: '', north: '' }

@@ -1,4 +1,5 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useVirtualizer } from '@tanstack/react-virtual'
 import { Link } from '@/ui/pieces/Link'
 import { memo, useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -11,6 +12,7 @@ import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { useViewKeys } from '@/ui/shell/keys'
+import { marksOf } from './marksOf'
 import { useTreeList } from './useTreeList'
 import { DataTable } from '@/ui/pieces/DataTable'
 import { usePrinting } from '@/ui/pieces/usePrinting'
@@ -18,9 +20,10 @@ import { inOrder, TREE_ORDERS, type TreeOrder } from '@/core/plan/order'
 import { Button } from '@/ui/pieces/Button'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
-import { NameBlock } from './NameBlock'
 import { beginRound } from '@/ui/shell/round'
 import { useGo } from '@/ui/shell/useGo'
+
+const NameBlock = afterPage(() => import('./NameBlock'), 'NameBlock')
 
 type Card = PageOfTrees['trees'][number]
 
@@ -303,15 +306,6 @@ const Row = memo(function Row({
     </div>
   )
 })
-
-const kept = new WeakMap<Card, { kind: Card['marks'][number][0]; from: number; to: number }[]>()
-
-/** A card's marks in the shape the ring draws, made once. */
-export function marksOf(card: Card) {
-  let marks = kept.get(card)
-  if (!marks) kept.set(card, (marks = card.marks.map(([kind, from, to]) => ({ kind, from, to }))))
-  return marks
-}
 
 function Standing({ tree: t }: { tree: Card }) {
   if (t.host === UNKNOWN_KIND || (!t.confirmed && hostName(t.host) === 'Ash'))

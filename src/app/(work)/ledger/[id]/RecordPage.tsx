@@ -1,8 +1,8 @@
+import { METHOD_NAME, isHand } from '@/core/methods/names'
+import { CorrectRecord } from './CorrectRecord'
 import { Link } from '@/ui/pieces/Link'
 import { amountOf, inOneLine, UNREADABLE, type Application, type Correction } from '@/server/ledger/body'
 import { capital } from '@/core/capital'
-import { METHOD_NAME } from '@/core/card/say'
-import { isHand } from '@/core/methods/hand'
 import { sayOutcome } from '@/core/methods/outcome'
 import { showProduct } from '@/core/methods/showProduct'
 import { marksOn } from '@/core/ports/marks'
@@ -13,7 +13,6 @@ import { Ring } from '@/ui/ring/Ring'
 import { StemRings } from '@/ui/ring/StemRings'
 import { Slip } from '@/ui/slip/Slip'
 import { clockTime, longDate, shortDate, writtenDate } from '@/ui/when'
-import { CorrectRecord } from './CorrectRecord'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { DataTable } from '@/ui/pieces/DataTable'
@@ -357,7 +356,6 @@ function Corrections({ view }: { view: RecordView }) {
               ? []
               : view.amounts
           }
-          units={view.units}
         />
       </May>
     </section>

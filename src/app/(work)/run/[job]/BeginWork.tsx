@@ -1,7 +1,7 @@
 'use client'
+import { METHOD_NAME } from '@/core/methods/names'
 import { useState } from 'react'
 import { LOOKED_AT, only, type Seen } from '@/core/gate/looks'
-import { METHOD_NAME } from '@/core/card/say'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'

@@ -1,11 +1,12 @@
 'use client'
+import { METHOD_NAME } from '@/core/methods/names'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
 import { isOfMesh } from '@/core/methods/guard/isOfMesh'
 import { isPoured } from '@/core/methods/soil-drench/isPoured'
 import { Link } from '@/ui/pieces/Link'
 import { useMemo, useState } from 'react'
-import { METHOD_NAME } from '@/core/card/say'
 import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
 import { saySeen } from '@/core/gate/looks'
@@ -38,18 +39,19 @@ import { asMeasured } from './measured'
 import { GettingIn } from './GettingIn'
 import { JobSheet } from './JobSheet'
 import { portsOf, type Act, type JobItem, type JobTree } from './job'
-import { HandBack } from './HandBack'
-import { MoveDay } from './MoveDay'
 import { MovedNote } from '../MovedNote'
 import { outsideOf } from './outsideOf'
 import { OutsidePress } from './OutsidePress'
 import { PortWork } from './PortWork'
-import { ReleaseLine } from './ReleaseLine'
-import { SignRecord } from './SignRecord'
 import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
 import { TreeChoice } from './TreeChoice'
 import { WholeRow } from './WholeRow'
+
+const SignRecord = afterPage(() => import('./SignRecord'), 'SignRecord')
+const HandBack = afterPage(() => import('./HandBack'), 'HandBack')
+const ReleaseLine = afterPage(() => import('./ReleaseLine'), 'ReleaseLine')
+const MoveDay = afterPage(() => import('./MoveDay'), 'MoveDay')
 
 type Tab = 'trees' | 'tree' | 'board' | 'finish'
 

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { pack } from '@/core/packed'
 import { jobView } from '@/server/read/work'
-import { RunJob } from './RunJob'
+import { RunJob } from '@/app/withPage'
 
 export const metadata = { title: 'Run' }
 

@@ -1,8 +1,8 @@
+import { DueAgainLines } from '@/app/withPage'
 import { Link } from '@/ui/pieces/Link'
 import { readAfterDay, type Query } from '@/server/read/address'
 import { DUE_PAGE, dueAgainView } from '@/server/read/today'
 import { ButtonLink } from '@/ui/pieces/Button'
-import { DueAgainLines } from '../DueAgainLines'
 
 export const metadata = { title: 'Due again' }
 

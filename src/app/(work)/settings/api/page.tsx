@@ -1,9 +1,9 @@
+import { Tokens } from '@/app/withPage'
 import { openApiDocument } from '@/calc/openapi'
 import { readGuide } from '@/calc/guide'
 import { settingsView } from '@/server/read/settings'
 import { ADDRESSES } from '@/server/v1/addresses'
 import { DataTable } from '@/ui/pieces/DataTable'
-import { Tokens } from '../Tokens'
 import { ApiGuide } from './ApiGuide'
 
 export const metadata = { title: 'Other programs' }

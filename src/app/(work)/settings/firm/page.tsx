@@ -1,7 +1,7 @@
+import { FirmForm } from '@/app/withPage'
 import { firmView } from '@/server/read/house'
 import { settingsView } from '@/server/read/settings'
 import { JurisdictionChoice } from '../JurisdictionChoice'
-import { FirmForm } from './FirmForm'
 import { TakeAlong } from './TakeAlong'
 
 export const metadata = { title: 'Firm' }

@@ -1,6 +1,7 @@
 'use client'
 import { useState } from 'react'
-import { CATEGORIES, licenceAsks } from '@/asks/house'
+import { licenceAsks } from '@/asks/house'
+import { CATEGORIES } from '@/core/roster/licence'
 import { Ticks } from '@/ui/fields/Ticks'
 import { Asked, useAsked } from '@/ui/form/Asked'
 import { AskedForm } from '@/ui/form/AskedForm'

@@ -1,5 +1,7 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
+import { PersonLine } from './PersonLine'
 import { useState } from 'react'
 import type { PeopleView } from '@/server/read/house'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -9,9 +11,9 @@ import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
 import { AskFactor } from './AskFactor'
-import { InviteForm } from './InviteForm'
 import { LinkOnce } from './LinkOnce'
-import { PersonLine } from './PersonLine'
+
+const InviteForm = afterPage(() => import('./InviteForm'), 'InviteForm')
 
 /** Everybody who works here, who is asked in, and who was. */
 export function People({ view }: { view: PeopleView }) {

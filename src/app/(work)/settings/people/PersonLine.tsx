@@ -1,18 +1,18 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { CATEGORIES, personAsks } from '@/asks/house'
+import { CATEGORIES } from '@/core/roster/licence'
 import type { PeopleView } from '@/server/read/house'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
-import { Asked } from '@/ui/form/Asked'
-import { AskedForm } from '@/ui/form/AskedForm'
-import { useStep } from '@/ui/form/useStep'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
 import { shortDate, writtenDate } from '@/ui/when'
-import { LicenceForm } from './LicenceForm'
 import { LinkOnce } from './LinkOnce'
+
+const ChangePerson = afterPage(() => import('./ChangePerson'), 'ChangePerson')
+const LicenceForm = afterPage(() => import('./LicenceForm'), 'LicenceForm')
 
 type Person = PeopleView['people'][number]
 
@@ -168,35 +168,5 @@ export function PersonLine({ person: p, view }: { person: Person; view: PeopleVi
         </div>
       )}
     </li>
-  )
-}
-
-function ChangePerson({
-  person: p,
-  onDone,
-  onLeave,
-}: {
-  person: Person
-  onDone: () => void
-  onLeave: () => void
-}) {
-  const [fixed] = useState({ personId: p.id })
-  return (
-    <AskedForm
-      asks={personAsks}
-      fixed={fixed}
-      start={{ name: p.name, role: p.role, keepsHouse: p.keepsHouse }}
-      by={useStep('set-person')}
-      onDone={onDone}
-      keep="Keep it"
-      onLeave={onLeave}
-      className="bg-sheet border border-line p-4 mt-2 grid gap-3"
-    >
-      <div className="grid sm:grid-cols-2 gap-3">
-        <Asked at="name" autoFocus />
-        <Asked at="role" />
-      </div>
-      <Asked at="keepsHouse" />
-    </AskedForm>
   )
 }

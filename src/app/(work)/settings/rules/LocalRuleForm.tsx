@@ -1,8 +1,11 @@
 'use client'
+import { RULE_KINDS, RULE_NAME, type RuleKind } from '@/core/rules/ruleKinds'
+import { METHODS, METHOD_NAME } from '@/core/methods/names'
+import { CAUSES } from '@/almanac/causes'
+import { HOSTS } from '@/almanac/hosts'
 import { useRouter } from 'next/navigation'
-import { METHODS, type Method } from '@/core/card/card'
-import { METHOD_NAME } from '@/core/card/say'
-import { RULE_KINDS, RULE_NAME, type LocalRule, type RuleKind } from '@/core/rules/localRule'
+import { type Method } from '@/core/card/card'
+import { type LocalRule } from '@/core/rules/localRule'
 import type { RulesView } from '@/server/read/rules'
 import { DayOfYear } from '@/ui/fields/DayOfYear'
 import { Names } from '@/ui/fields/Names'
@@ -92,17 +95,7 @@ const NOTHING_TYPED: Typed = {
 type Named = readonly { id: string; name: string }[]
 
 /** A rule of a place, copied with its words and its source. */
-export function LocalRuleForm({
-  view,
-  hosts,
-  causes,
-  onDone,
-}: {
-  view: RulesView
-  hosts: Named
-  causes: Named
-  onDone: () => void
-}) {
+export function LocalRuleForm({ view, onDone }: { view: RulesView; onDone: () => void }) {
   const router = useRouter()
   return (
     <AskedForm
@@ -121,7 +114,7 @@ export function LocalRuleForm({
     >
       <div className="grid gap-4 lg:grid-cols-2">
         <div className="grid gap-3 content-start">
-          <LinesOfRule hosts={hosts} causes={causes} />
+          <LinesOfRule hosts={[...HOSTS, ...view.ownHosts]} causes={[...CAUSES, ...view.ownCauses]} />
         </div>
         <div className="grid gap-3 content-start">
           <Asked at="name" />

@@ -1,18 +1,15 @@
 'use client'
-import dynamic from 'next/dynamic'
+import { RULE_KINDS, RULE_NAME } from '@/core/rules/ruleKinds'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useState } from 'react'
-import { CAUSES } from '@/almanac/causes'
-import { HOSTS } from '@/almanac/hosts'
-import { RULE_KINDS, RULE_NAME } from '@/core/rules/localRule'
 import type { RulesView } from '@/server/read/rules'
 import { Button } from '@/ui/pieces/Button'
 import { sayRule } from '@/ui/rules/sayRule'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
-import { AskedWhy } from '@/ui/form/AskedWhy'
-import { endLocalRuleAsks } from '@/asks/rules'
 
-const LocalRuleForm = dynamic(() => import('./LocalRuleForm').then((m) => m.LocalRuleForm))
+const LocalRuleForm = afterPage(() => import('./LocalRuleForm'), 'LocalRuleForm')
+const EndRule = afterPage(() => import('./EndRule'), 'EndRule')
 
 type Rule = RulesView['rules'][number]
 
@@ -20,10 +17,7 @@ type Rule = RulesView['rules'][number]
 export function LocalRules({ view }: { view: RulesView }) {
   const may = useMay()
   const [adding, setAdding] = useState(false)
-  const hosts = [...HOSTS, ...view.ownHosts]
-  const causes = [...CAUSES, ...view.ownCauses]
-  const names = new Map([...hosts, ...causes].map((x) => [x.id, x.name]))
-  const name = (id: string) => names.get(id) ?? id
+  const name = (id: string) => view.names[id] ?? id
   const standing = view.rules.filter((r) => r.endedAt === null)
   const ended = view.rules.filter((r) => r.endedAt !== null)
   return (
@@ -42,7 +36,7 @@ export function LocalRules({ view }: { view: RulesView }) {
           </Button>
         )}
       </div>
-      {adding && <LocalRuleForm view={view} hosts={hosts} causes={causes} onDone={() => setAdding(false)} />}
+      {adding && <LocalRuleForm view={view} onDone={() => setAdding(false)} />}
       {standing.length === 0 && !adding && (
         <p className="mt-5">
           No rule is kept. Begin with the closed seasons of your district and with what must be reported.
@@ -103,16 +97,7 @@ function RuleLine({ rule, says, timeZone }: { rule: Rule; says: string; timeZone
           End it<span className="sr-only">: {rule.name}</span>
         </Button>
       )}
-      {ending && (
-        <AskedWhy
-          step="end-local-rule"
-          asks={endLocalRuleAsks}
-          of={{ id: rule.id }}
-          keep="End it"
-          leave="Keep it"
-          onLeave={() => setEnding(false)}
-        />
-      )}
+      {ending && <EndRule id={rule.id} onLeave={() => setEnding(false)} />}
     </li>
   )
 }

@@ -1,22 +1,21 @@
-'use client'
+import { METHOD_NAME } from '@/core/methods/names'
+import { Lots } from '@/app/withPage'
 import { Link } from '@/ui/pieces/Link'
 import { causeName } from '@/almanac/causes'
 import { hostName } from '@/almanac/hosts'
 import { linesOf, sayLine } from '@/core/card/line'
-import { METHOD_NAME, sayLimits, sayTerms } from '@/core/card/say'
+import { sayLimits, sayTerms } from '@/core/card/say'
 import type { Said } from '@/core/card/said'
 import type { CardUse } from '@/core/card/card'
 import type { CardView } from '@/server/read/shelf'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
-import { useMay } from '@/ui/shell/may'
+import { May } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
-import { Lots } from './Lots'
 
 /** A card as a label is read: what it is, what is in it, then each use with its numbers, its limits and its care. */
 export function CardPage({ view, version }: { view: CardView; version: number | null }) {
-  const may = useMay()
   const newest = view.versions[0]!
   const shown = view.versions.find((v) => v.version === version) ?? newest
   const { card } = shown
@@ -39,8 +38,10 @@ export function CardPage({ view, version }: { view: CardView; version: number | 
           >
             Save as a file
           </a>
-          {may('enter-card') && shown === newest && (
-            <ButtonLink href={`/shelf/new?from=${card.code}`}>Enter the next version</ButtonLink>
+          {shown === newest && (
+            <May step="enter-card">
+              <ButtonLink href={`/shelf/new?from=${card.code}`}>Enter the next version</ButtonLink>
+            </May>
           )}
         </div>
       </div>

@@ -1,7 +1,7 @@
 import { textOf, type Query } from '@/server/read/address'
 import { ownEntriesView } from '@/server/read/almanac'
 import { cardView } from '@/server/read/shelf'
-import { CardForm } from './CardForm'
+import { CardForm } from '@/app/withPage'
 
 export const metadata = { title: 'Enter a card' }
 

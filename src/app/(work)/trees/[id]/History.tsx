@@ -1,11 +1,12 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
 import type { HistoryEntry } from '@/server/read/history'
 import { useMay } from '@/ui/shell/may'
 import { shortDate } from '@/ui/when'
-import { AskedWhy } from '@/ui/form/AskedWhy'
-import { strikeReadingAsks } from '@/asks/trees'
+
+const StrikeReading = afterPage(() => import('./StrikeReading'), 'StrikeReading')
 
 const KIND_WORD: Record<HistoryEntry['what'], string> = {
   reading: 'measured',
@@ -88,14 +89,5 @@ function Strike({ treeId, readingId, title }: { treeId: string; readingId: strin
         strike out<span className="sr-only">, {title}</span>
       </button>
     )
-  return (
-    <AskedWhy
-      step="strike-reading"
-      asks={strikeReadingAsks}
-      of={{ treeId, readingId }}
-      label={`Why ${title} is struck out`}
-      keep="Strike it out"
-      onLeave={() => setOpen(false)}
-    />
-  )
+  return <StrikeReading of={{ treeId, readingId }} title={title} onLeave={() => setOpen(false)} />
 }

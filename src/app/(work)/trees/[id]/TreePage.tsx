@@ -1,5 +1,5 @@
 'use client'
-import dynamic from 'next/dynamic'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
 import { showGround } from '@/core/quantity/format'
@@ -22,14 +22,15 @@ import { History } from './History'
 import { NotStanding } from './NotStanding'
 import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { IdentityQuestion } from './IdentityQuestion'
-import { WhichKind } from './WhichKind'
-import { ReadingForm } from './ReadingForm'
 import { TreeHeading } from './TreeHeading'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 
+const WhichKind = afterPage(() => import('./WhichKind'), 'WhichKind')
+const ReadingForm = afterPage(() => import('./ReadingForm'), 'ReadingForm')
+const TreeForm = afterPage(() => import('./TreeForm'), 'TreeForm')
+const TakeFromList = afterPage(() => import('./TakeFromList'), 'TakeFromList')
+
 // Opened by a press, now and then: they come after the tree itself.
-const TreeForm = dynamic(() => import('./TreeForm').then((m) => m.TreeForm), { ssr: false })
-const TakeFromList = dynamic(() => import('./TakeFromList').then((m) => m.TakeFromList), { ssr: false })
 
 /** One tree: what it is, how big, what its trunk carries, and everything that was done to it. */
 export function TreePage({ view, leaving = false }: { view: TreeView; leaving?: boolean }) {

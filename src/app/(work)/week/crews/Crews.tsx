@@ -1,8 +1,8 @@
 'use client'
+import { METHODS, METHOD_NAME } from '@/core/methods/names'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
-import { METHOD_NAME } from '@/core/card/say'
-import { METHODS } from '@/core/card/card'
 import type { Crew } from '@/core/roster/crew'
 import { sayWeekdays } from '@/core/roster/siteHours'
 import { sayClock } from '@/core/roster/span'
@@ -11,8 +11,9 @@ import { CalendarLinks } from '@/ui/calendar/CalendarLinks'
 import { Button } from '@/ui/pieces/Button'
 import { May } from '@/ui/shell/may'
 import { shortHours } from '../StopCard'
-import { Absences } from './Absences'
-import { CrewForm } from './CrewForm'
+
+const Absences = afterPage(() => import('./Absences'), 'Absences')
+const CrewForm = afterPage(() => import('./CrewForm'), 'CrewForm')
 
 /** The firm's crews: who goes out together, with what, when and for what; and who is away. */
 export function Crews({ view }: { view: CrewsView }) {

@@ -1,3 +1,4 @@
+import { OwnOfCause } from '@/app/withPage'
 import { Link } from '@/ui/pieces/Link'
 import { notFound } from 'next/navigation'
 import { causeName } from '@/almanac/causes'
@@ -19,7 +20,6 @@ import { waysOf } from '@/almanac/ways'
 import { Ways } from '@/ui/ways/Ways'
 import { District } from './District'
 import { OftenChoice } from './OftenChoice'
-import { OwnOfCause } from './OwnOfCause'
 import { HowSure, SureTag } from './SureTag'
 import { MONTHS } from '@/core/time/yearly'
 import { Note } from '@/ui/pieces/Note'
@@ -82,7 +82,13 @@ export function CauseEntry({ id, view, almanac }: { id: string; view: AlmanacVie
                     </span>
                   }
                 >
-                  <OftenChoice cause={id} finding={finding} often={often} own={own.get(finding) ?? null} />
+                  <OftenChoice
+                    cause={id}
+                    finding={finding}
+                    name={findingName(finding)}
+                    often={often}
+                    own={own.get(finding) ?? null}
+                  />
                 </May>
               </li>
             ))}

@@ -1,21 +1,23 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import type { Frequency } from '@/core/diagnose/almanac'
-import { findingName } from '@/almanac/findings'
 import type { AlmanacView } from '@/server/read/almanac'
 import { useVerb } from '@/ui/fields/useVerb'
-import { OFTEN } from '../../OwnForms'
+import { OFTEN } from '@/almanac/oftenWord'
 import { Select } from '@/ui/fields/Choice'
 
 /** How often a cause shows a finding, as this firm has it; back to the common almanac with one press. */
 export function OftenChoice({
   cause,
   finding,
+  name,
   often,
   own,
 }: {
   cause: string
   finding: string
+  /** What the finding is called. */
+  name: string
   often: Frequency
   own: AlmanacView['own'][number] | null
 }) {
@@ -43,7 +45,7 @@ export function OftenChoice({
         </button>
       )}
       <Select
-        aria-label={`How often: ${findingName(finding)}`}
+        aria-label={`How often: ${name}`}
         className="!w-auto"
         value={often}
         disabled={set.busy || back.busy}

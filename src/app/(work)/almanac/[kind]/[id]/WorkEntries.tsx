@@ -1,8 +1,8 @@
+import { HouseRule } from '@/app/withPage'
 import { notFound } from 'next/navigation'
 import { METHODS } from '@/almanac/methods'
 import { CAUTIONS, SCHOOLS } from '@/almanac/schools'
 import type { AlmanacView } from '@/server/read/almanac'
-import { HouseRule } from './HouseRule'
 import { Note } from '@/ui/pieces/Note'
 
 /** A method as a card. */

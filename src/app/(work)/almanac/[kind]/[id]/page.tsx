@@ -1,3 +1,4 @@
+import { OwnNote } from '@/app/withPage'
 import { Link } from '@/ui/pieces/Link'
 import { notFound } from 'next/navigation'
 import { almanacOf, almanacView } from '@/server/read/almanac'
@@ -6,7 +7,6 @@ import { CauseEntry } from './CauseEntry'
 import { FindingEntry, HostEntry } from './TreeEntries'
 import { CautionEntry, MethodEntry, SchoolEntry } from './WorkEntries'
 import { Ours } from './Ours'
-import { OwnNote } from './OwnNote'
 
 export const metadata = { title: 'Almanac' }
 

@@ -1,6 +1,6 @@
+import { NewSite } from '@/app/withPage'
 import { notFound } from 'next/navigation'
 import { clientWholeView } from '@/server/read/clients'
-import { NewSite } from './NewSite'
 
 export const metadata = { title: 'New site' }
 

@@ -1,6 +1,6 @@
+import { AboutSite } from '@/app/withPage'
 import { notFound } from 'next/navigation'
 import { siteWholeView } from '@/server/read/clients'
-import { AboutSite } from './AboutSite'
 
 export const metadata = { title: 'About the site' }
 

@@ -1,7 +1,7 @@
+import { Limits } from '@/app/withPage'
 import { notFound } from 'next/navigation'
 import { textOf } from '@/server/read/address'
 import { limitsView } from '@/server/read/limits'
-import { Limits } from './Limits'
 
 export const metadata = { title: 'Limits' }
 

@@ -1,4 +1,5 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import { OUTLINE, OUTLINE_KINDS, type OutlineKind } from '@/core/place/outlineKinds'
@@ -14,13 +15,14 @@ import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { calledOutline } from '@/ui/plan/PlanGround'
 import { useMay } from '@/ui/shell/may'
 import { clockTime, shortDate } from '@/ui/when'
-import { OutlineForm } from './OutlineForm'
 import { OutlinesFromFile } from './OutlinesFromFile'
 import { PlanCanvas } from './PlanCanvas'
 import { saySize } from './saySize'
 import { newSketch, sketchOf, withCorner, type Sketch } from './sketch'
 import { UnderPicture } from './UnderPicture'
 import { WaterSaid } from './WaterSaid'
+
+const OutlineForm = afterPage(() => import('./OutlineForm'), 'OutlineForm')
 
 type Corner = readonly [number, number]
 

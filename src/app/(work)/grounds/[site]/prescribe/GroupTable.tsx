@@ -1,7 +1,6 @@
 'use client'
-import { METHOD_NAME } from '@/core/card/say'
+import { METHOD_NAME, isHand } from '@/core/methods/names'
 import type { GroupRow } from '@/core/methods/group'
-import { isHand } from '@/core/methods/hand'
 import { sayPlan } from '@/core/methods/say'
 import { showProduct } from '@/core/methods/showProduct'
 import { methodOf } from '@/core/methods/registry'

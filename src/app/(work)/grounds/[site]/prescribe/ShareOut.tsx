@@ -1,6 +1,6 @@
 'use client'
+import { METHOD_NAME } from '@/core/methods/names'
 import { useEffect, useRef, useState } from 'react'
-import { METHOD_NAME } from '@/core/card/say'
 import { howManyFit, isSharedOut, planRow, shareQuestion } from '@/core/methods/group'
 import { sayMinutes } from '@/core/methods/sayTime'
 import type { Share } from '@/core/limits/share'

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { textOf } from '@/server/read/address'
 import { groupView } from '@/server/read/group'
-import { GroupPrescribe } from './GroupPrescribe'
+import { GroupPrescribe } from '@/app/withPage'
 
 export const metadata = { title: 'Prescribe for many' }
 

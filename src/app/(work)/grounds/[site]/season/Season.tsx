@@ -1,4 +1,6 @@
 'use client'
+import dynamic from 'next/dynamic'
+import { afterPage, onceAlive, withPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -12,17 +14,19 @@ import { Note } from '@/ui/pieces/Note'
 import { OneOf } from '@/ui/pieces/OneOf'
 import { SiteHeading } from '@/ui/pieces/SiteHeading'
 import { PIN_NAME, PinSign } from '@/ui/ribbon/Pin'
-import { Ribbon } from '@/ui/ribbon/Ribbon'
 import { around, moved, type Span } from '@/ui/ribbon/layout'
 import { clockTime, shortDate } from '@/ui/when'
 import { DayOfSeason, sayDay } from './DayOfSeason'
 import { HoursAhead } from './HoursAhead'
 import { lanesOf } from './lanes'
-import { OwnWeather } from './OwnWeather'
 import { Risks } from './Risks'
-import { SiteSpot } from './SiteSpot'
-import { Seen } from './Seen'
 import { TenDays } from './TenDays'
+
+const Ribbon = withPage(() => dynamic(() => import('@/ui/ribbon/Ribbon').then((m) => onceAlive(m.Ribbon))))
+
+const Seen = afterPage(() => import('./Seen'), 'Seen')
+const OwnWeather = afterPage(() => import('./OwnWeather'), 'OwnWeather')
+const SiteSpot = afterPage(() => import('./SiteSpot'), 'SiteSpot')
 
 type Zoom = 'season' | 'fortnight' | 'hours'
 /** Days before today and after it that a fortnight shows. */

@@ -2,7 +2,7 @@ import { notFound } from 'next/navigation'
 import { practiceCase } from '@/almanac/practiceCase'
 import { withOwn } from '@/almanac/own'
 import { ownEntriesView } from '@/server/read/almanac'
-import { Case } from './Case'
+import { Case } from '@/app/withPage'
 
 export const metadata = { title: 'Practice' }
 

@@ -1,6 +1,6 @@
+import { Decide } from '@/app/withPage'
 import { notFound } from 'next/navigation'
 import { decideView } from '@/server/read/tree'
-import { Decide } from './Decide'
 
 export const metadata = { title: 'Decide' }
 

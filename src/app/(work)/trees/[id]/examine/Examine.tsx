@@ -1,4 +1,5 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
@@ -16,15 +17,16 @@ import { useGo } from '@/ui/shell/useGo'
 import { shortDate } from '@/ui/when'
 import { UNKNOWN_KIND } from '@/almanac/unknownKind'
 import { IdentityQuestion } from '../IdentityQuestion'
-import { WhichKind } from '../WhichKind'
 import { TreeHeading } from '../TreeHeading'
 import { CopyShared } from './CopyShared'
 import { FindingRow } from './FindingRow'
-import { LiveCrown } from './LiveCrown'
 import { WhatDoYouSee } from './WhatDoYouSee'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
+
+const WhichKind = afterPage(() => import('../WhichKind'), 'WhichKind')
+const LiveCrown = afterPage(() => import('./LiveCrown'), 'LiveCrown')
 
 // Looked at after the first finding is set: it comes after the walk itself.
 const Photos = dynamic(() => import('./Photos').then((m) => m.Photos), { ssr: false })

@@ -1,4 +1,5 @@
-import dynamic from 'next/dynamic'
+import { afterPage } from '@/ui/pieces/afterPage'
+import { FigureLater } from '@/ui/figures/FigureLater'
 import { Link } from '@/ui/pieces/Link'
 import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
 import type { Finding, FindingState } from '@/core/diagnose/almanac'
@@ -7,10 +8,7 @@ import { StateChoice } from '@/ui/fields/StateChoice'
 import { FIGURED } from '@/ui/figures/figured'
 import { Button } from '@/ui/pieces/Button'
 
-const Detail = dynamic(() => import('./Detail').then((m) => m.Detail), { ssr: false })
-const FindingFigure = dynamic(() => import('@/ui/figures/FindingFigure').then((m) => m.FindingFigure), {
-  ssr: false,
-})
+const Detail = afterPage(() => import('./Detail'), 'Detail')
 
 /**
  * One finding of the walk: what to look for, what is known of it already, the four states, how much and where. Nothing in it
@@ -57,7 +55,7 @@ export function FindingRow({
       <div className="flex gap-3 items-start">
         {FIGURED.has(finding.id) && (
           <span className="w-16 h-12 shrink-0">
-            <FindingFigure finding={finding.id} size={64} />
+            <FigureLater finding={finding.id} size={64} />
           </span>
         )}
         <div className="min-w-0">

@@ -1,8 +1,8 @@
 'use client'
+import { FigureLater } from '@/ui/figures/FigureLater'
 import { useState } from 'react'
 import { inPlainWords } from '@/almanac/plainWords'
 import type { Finding, FindingState, Place } from '@/core/diagnose/almanac'
-import { FindingFigure } from '@/ui/figures/FindingFigure'
 import { Button } from '@/ui/pieces/Button'
 
 /** So many fits are shown; more words make them fewer. */
@@ -91,7 +91,7 @@ export function WhatDoYouSee({
         <ul aria-live="polite" className="mt-1.5">
           {found.slice(0, SHOWN).map((f) => (
             <li key={f.id} className="flex items-center gap-3 py-1 border-b border-line2">
-              <FindingFigure finding={f.id} size={44} />
+              <FigureLater finding={f.id} size={44} />
               <span className="flex-1 min-w-0">
                 <b>{f.name}</b> <span className="text-ink2">{f.place}</span>
               </span>

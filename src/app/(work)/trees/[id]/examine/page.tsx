@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { examineView } from '@/server/read/tree'
-import { Examine } from './Examine'
+import { Examine } from '@/app/withPage'
 
 export const metadata = { title: 'Examine' }
 

@@ -1,11 +1,12 @@
 'use client'
+import { afterPage } from '@/ui/pieces/afterPage'
 import type { Blockage } from '@/core/plan/blocked'
 import type { PrescribeView } from '@/server/read/tree'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
-import { AskedWhy } from '@/ui/form/AskedWhy'
-import { withdrawPrescriptionAsks } from '@/asks/work'
+
+const TakeBack = afterPage(() => import('./TakeBack'), 'TakeBack')
 
 /** Where the way out of each blockage is. */
 function wayOut({ at }: Blockage, view: PrescribeView): { href: string; link: string } | null {
@@ -43,25 +44,19 @@ export function Blocked({ why, view }: { why: Blockage; view: PrescribeView }) {
         )}
       </Note>
       {(view.handed?.status === 'handed' || view.handed?.status === 'client') &&
-        may('withdraw-prescription') && <TakeBack view={view} />}
+        may('withdraw-prescription') && <FromTheCrew view={view} />}
     </>
   )
 }
 
 /** Takes the prescription back from the crew, with a reason, as long as nothing is drilled. */
-function TakeBack({ view }: { view: PrescribeView }) {
+function FromTheCrew({ view }: { view: PrescribeView }) {
   return (
     <details className="no-print mt-2 max-w-xl">
       <summary className="underline underline-offset-2 cursor-pointer py-1">
         Take it back from the crew
       </summary>
-      <AskedWhy
-        step="withdraw-prescription"
-        asks={withdrawPrescriptionAsks}
-        of={{ treeId: view.tree.id, prescriptionId: view.handed!.id }}
-        keep="Take it back"
-        inline
-      />
+      <TakeBack of={{ treeId: view.tree.id, prescriptionId: view.handed!.id }} />
     </details>
   )
 }

@@ -1,7 +1,9 @@
 'use client'
+import dynamic from 'next/dynamic'
+import { onceAlive, withPage } from '@/ui/pieces/afterPage'
+import { METHOD_NAME } from '@/core/methods/names'
 import { useState } from 'react'
 import { ANEW } from '@/core/plan/anew'
-import { METHOD_NAME } from '@/core/card/say'
 import { showWeight } from '@/core/diagnose/showWeight'
 import type { PrescribeView } from '@/server/read/tree'
 import { AgreedLines } from '@/ui/methods/AgreedLines'
@@ -10,13 +12,16 @@ import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { shortDate } from '@/ui/when'
 import { TreeHeading } from '../TreeHeading'
-import { Bench } from './Bench'
 import { Blocked } from './Blocked'
-import { InjectionBench } from './InjectionBench'
 import { withWhen, type LineDay, type LineStep, type When } from '@/ui/methods/line'
 import { isInjection, type Way } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
+
+const Bench = withPage(() => dynamic(() => import('./Bench').then((m) => onceAlive(m.Bench))))
+const InjectionBench = withPage(() =>
+  dynamic(() => import('./InjectionBench').then((m) => onceAlive(m.InjectionBench))),
+)
 
 /** Prescribe for one tree: choose among the ways that can work, then the bench of the one that was chosen. */
 export function Prescribe({

@@ -1,5 +1,5 @@
 'use client'
-import { METHOD_NAME } from '@/core/card/say'
+import { METHOD_NAME } from '@/core/methods/names'
 import { spokenDate } from '@/core/time/calendar'
 import type { Way } from './way'
 

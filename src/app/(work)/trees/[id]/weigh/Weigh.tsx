@@ -1,5 +1,5 @@
 'use client'
-import dynamic from 'next/dynamic'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { FOLIAGE } from '@/almanac/hosts'
@@ -32,11 +32,12 @@ import { SeenList } from '@/ui/findings/SeenList'
 import { Explanations } from './Explanations'
 import { Follows } from './Follows'
 import { Question } from './Question'
-import { SignDiagnosis } from './SignDiagnosis'
 import { ThenAndNow } from './ThenAndNow'
 
+const WhyNot = afterPage(() => import('./WhyNot'), 'WhyNot')
+const SignDiagnosis = afterPage(() => import('./SignDiagnosis'), 'SignDiagnosis')
+
 // Asked for now and then; it comes after what everybody needs.
-const WhyNot = dynamic(() => import('./WhyNot').then((m) => m.WhyNot), { ssr: false })
 
 /** How many causes stand on the balance before the rest is asked for. */
 const SHOWN = 5

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { weighView } from '@/server/read/tree'
-import { Weigh } from './Weigh'
+import { Weigh } from '@/app/withPage'
 
 export const metadata = { title: 'Weigh' }
 

@@ -1,0 +1,96 @@
+'use client'
+import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react'
+import { useAlive } from '../fields/useAlive'
+import { Button } from './Button'
+
+/** How long the page has the line to itself where the browser cannot say when it rests, ms. */
+const REST_MS = 200
+
+/**
+ * A part of a page that is shown at once and not waited for: the server draws it with the page, its script is fetched beside the page’s own,
+ * and it takes a press as soon as it can answer one. `make` asks for it, and once more where it did not come.
+ *
+ * @example export const Lots = withPage(() => dynamic(() => import('./Lots').then((m) => onceAlive(m.Lots))))
+ */
+export function withPage<Props extends object>(make: () => ComponentType<Props>): ComponentType<Props> {
+  let Part = make()
+  return function WithPage(props: Props) {
+    return <Fetched again={() => (Part = make())}>{() => <Part {...props} />}</Fetched>
+  }
+}
+
+/** A part of a page that takes no press before it can answer one. */
+export function onceAlive<Props extends object>(Part: ComponentType<Props>): ComponentType<Props> {
+  return function OnceAlive(props: Props) {
+    return (
+      <div className="contents" inert={!useAlive()}>
+        <Part {...props} />
+      </div>
+    )
+  }
+}
+
+/**
+ * What opens on a press. Its script comes once the page rests, so that the press finds it there although the signal went meanwhile; where
+ * it did not come, that is said in its place, with a way to fetch it again.
+ *
+ * @example const CrewForm = afterPage(() => import('./CrewForm'), 'CrewForm')
+ */
+export function afterPage<Module extends Record<Name, ComponentType<never>>, Name extends string>(
+  load: () => Promise<Module>,
+  name: Name,
+): Module[Name] {
+  type Props = Record<string, unknown>
+  if (typeof window !== 'undefined') whenAtRest(() => void load().catch(() => {}))
+  const make = () => {
+    const Part = lazy(() =>
+      load().then((module) => ({ default: onceAlive(module[name] as unknown as ComponentType<Props>) })),
+    )
+    return (props: Props) => (
+      <Suspense>
+        <Part {...props} />
+      </Suspense>
+    )
+  }
+  return withPage(make) as unknown as Module[Name]
+}
+
+function whenAtRest(then: () => void): void {
+  if ('requestIdleCallback' in window) window.requestIdleCallback(then)
+  else setTimeout(then, REST_MS)
+}
+
+/** True of what is thrown where a script did not come, in the words of the browsers and of the bundler. */
+function isNotFetched(error: unknown): boolean {
+  return (
+    error instanceof Error &&
+    (error.name === 'ChunkLoadError' ||
+      /(load|fetch|import).*(chunk|module)|module script/i.test(error.message))
+  )
+}
+
+class Fetched extends Component<{ again: () => void; children: () => ReactNode }, { failed: Error | null }> {
+  override state: { failed: Error | null } = { failed: null }
+  static getDerivedStateFromError(failed: unknown) {
+    return { failed: failed instanceof Error ? failed : new Error(String(failed)) }
+  }
+  override render() {
+    const { failed } = this.state
+    if (failed === null) return this.props.children()
+    // Anything else is the page's to say.
+    if (!isNotFetched(failed)) throw failed
+    return (
+      <p role="alert" className="flex flex-wrap items-center gap-3">
+        This part did not come: there is no connection. What is typed elsewhere stays.
+        <Button
+          onClick={() => {
+            this.props.again()
+            this.setState({ failed: null })
+          }}
+        >
+          Fetch it again
+        </Button>
+      </p>
+    )
+  }
+}
