@@ -84,3 +84,21 @@ export const GroupPrescribe = withPage(() =>
     import('./(work)/grounds/[site]/prescribe/GroupPrescribe').then((m) => onceAlive(m.GroupPrescribe)),
   ),
 )
+export const TreePage = withPage(() =>
+  dynamic(() => import('./(work)/trees/[id]/TreePage').then((m) => onceAlive(m.TreePage))),
+)
+export const EnterResult = withPage(() =>
+  dynamic(() => import('./(work)/follow-up/[id]/EnterResult').then((m) => onceAlive(m.EnterResult))),
+)
+export const Crews = withPage(() =>
+  dynamic(() => import('./(work)/week/crews/Crews').then((m) => onceAlive(m.Crews))),
+)
+export const Season = withPage(() =>
+  dynamic(() => import('./(work)/grounds/[site]/season/Season').then((m) => onceAlive(m.Season))),
+)
+export const SiteWork = withPage(() =>
+  dynamic(() => import('./(work)/grounds/[site]/SiteWork').then((m) => onceAlive(m.SiteWork))),
+)
+export const Prescribe = withPage(() =>
+  dynamic(() => import('./(work)/trees/[id]/prescribe/Prescribe').then((m) => onceAlive(m.Prescribe))),
+)

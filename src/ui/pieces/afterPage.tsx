@@ -1,5 +1,5 @@
 'use client'
-import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react'
+import { Component, Fragment, lazy, Suspense, useState, type ComponentType, type ReactNode } from 'react'
 import { useAlive } from '../fields/useAlive'
 import { Button } from './Button'
 
@@ -7,15 +7,27 @@ import { Button } from './Button'
 const REST_MS = 200
 
 /**
- * A part of a page that is shown at once and not waited for: the server draws it with the page, its script is fetched beside the page’s own,
- * and it takes a press as soon as it can answer one. `make` asks for it, and once more where it did not come.
+ * What a page is made of, where that is much: the server draws it, its script is fetched beside the frame’s, and it takes a press as soon as
+ * it can answer one; whoever comes from another page stays there until it is there. For what pages themselves draw, never for what a press
+ * opens. `make` asks for it, and once more where it did not come.
  *
  * @example export const Lots = withPage(() => dynamic(() => import('./Lots').then((m) => onceAlive(m.Lots))))
  */
 export function withPage<Props extends object>(make: () => ComponentType<Props>): ComponentType<Props> {
   let Part = make()
   return function WithPage(props: Props) {
-    return <Fetched again={() => (Part = make())}>{() => <Part {...props} />}</Fetched>
+    // The frame does not wait for it on the first page. Later, React holds the page that was there.
+    const [isFirst] = useState(!useAlive())
+    const Around = isFirst ? Suspense : Fragment
+    return (
+      <Fetched again={() => (Part = make())}>
+        {() => (
+          <Around>
+            <Part {...props} />
+          </Around>
+        )}
+      </Fetched>
+    )
   }
 }
 
@@ -42,17 +54,23 @@ export function afterPage<Module extends Record<Name, ComponentType<never>>, Nam
 ): Module[Name] {
   type Props = Record<string, unknown>
   if (typeof window !== 'undefined') whenAtRest(() => void load().catch(() => {}))
-  const make = () => {
-    const Part = lazy(() =>
+  const make = () =>
+    lazy(() =>
       load().then((module) => ({ default: onceAlive(module[name] as unknown as ComponentType<Props>) })),
     )
-    return (props: Props) => (
-      <Suspense>
-        <Part {...props} />
-      </Suspense>
+  let Part = make()
+  function AfterPage(props: Props) {
+    return (
+      <Fetched again={() => (Part = make())}>
+        {() => (
+          <Suspense>
+            <Part {...props} />
+          </Suspense>
+        )}
+      </Fetched>
     )
   }
-  return withPage(make) as unknown as Module[Name]
+  return AfterPage as unknown as Module[Name]
 }
 
 function whenAtRest(then: () => void): void {

@@ -1,5 +1,8 @@
 'use client'
-import { afterPage } from '@/ui/pieces/afterPage'
+import { LaboratoryForm } from './LaboratoryForm'
+import { MeasureForm } from './MeasureForm'
+import { TellForm } from './TellForm'
+import { MoveCheck } from './MoveCheck'
 import { Link } from '@/ui/pieces/Link'
 import { isTold } from '@/core/respond/compare'
 import { sayAnswer } from '@/core/respond/answer'
@@ -11,11 +14,6 @@ import { useMay } from '@/ui/shell/may'
 import { MovedNote } from '../../run/MovedNote'
 import { wayOn } from './wayOn'
 import { LOOK } from './NextChoice'
-
-const LaboratoryForm = afterPage(() => import('./LaboratoryForm'), 'LaboratoryForm')
-const MeasureForm = afterPage(() => import('./MeasureForm'), 'MeasureForm')
-const TellForm = afterPage(() => import('./TellForm'), 'TellForm')
-const MoveCheck = afterPage(() => import('./MoveCheck'), 'MoveCheck')
 
 /** One promised check: what to look at, what is expected, what was found, and what is next. */
 export function EnterResult({ view }: { view: FollowUpView }) {

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { followUpView } from '@/server/read/work'
-import { EnterResult } from './EnterResult'
+import { EnterResult } from '@/app/withPage'
 
 export const metadata = { title: 'Check' }
 

@@ -1,6 +1,8 @@
 'use client'
-import dynamic from 'next/dynamic'
-import { afterPage, onceAlive, withPage } from '@/ui/pieces/afterPage'
+import { District } from './District'
+import { WorkHours } from './WorkHours'
+import { TreeList } from './TreeList'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
 import { useCallback, useRef, useState } from 'react'
 import { readPlace, showPlace, type TypedPlace } from '@/core/place/place'
@@ -15,10 +17,6 @@ import { Note } from '@/ui/pieces/Note'
 import { Link } from '@/ui/pieces/Link'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
-const TreeList = withPage(() => dynamic(() => import('./TreeList').then((m) => onceAlive(m.TreeList))))
-
-const District = afterPage(() => import('./District'), 'District')
-const WorkHours = afterPage(() => import('./WorkHours'), 'WorkHours')
 const MoveTree = afterPage(() => import('./MoveTree'), 'MoveTree')
 const NewTree = afterPage(() => import('./NewTree'), 'NewTree')
 

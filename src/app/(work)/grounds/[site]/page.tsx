@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { idOf, type Query } from '@/server/read/address'
 import { siteView } from '@/server/read/grounds'
-import { SiteWork } from './SiteWork'
+import { SiteWork } from '@/app/withPage'
 
 export const metadata = { title: 'Site' }
 

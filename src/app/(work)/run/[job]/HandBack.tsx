@@ -13,37 +13,30 @@ export function HandBack({
   onBack,
 }: {
   tree: JobTree
-  /** Every tree of this work at which nothing was begun. */
+  /** Every tree of this work at which nothing was begun; one at least. */
   rest: JobTree[]
   /** A tree under everything that comes out of the same tank, by id. */
   withIt: (tree: JobTree) => string[]
   onBack: () => void
 }) {
   const by = useStep('hand-back')
-  if (rest.length === 0) return null
   const one = rest.some((t) => t.id === tree.id)
   const all = `All ${rest.length} that are not begun`
   return (
-    <details className="no-print mt-4 max-w-xl">
-      <summary className="underline underline-offset-2 cursor-pointer py-2">
-        Hand back to the arborist
-      </summary>
-      <AskedForm
-        asks={handBackAsks}
-        start={{ words: '' }}
-        fixed={{ jobSubjectIds: (one ? [tree] : rest).flatMap(withIt) }}
-        by={by}
-        onDone={onBack}
-        keep={one ? `Hand ${tree.tag} back` : all}
-        quiet
-        more={
-          one &&
-          rest.length > 1 && <AskedAlso also={{ jobSubjectIds: rest.flatMap(withIt) }}>{all}</AskedAlso>
-        }
-        className="grid gap-2"
-      >
-        <Asked at="words" />
-      </AskedForm>
-    </details>
+    <AskedForm
+      asks={handBackAsks}
+      start={{ words: '' }}
+      fixed={{ jobSubjectIds: (one ? [tree] : rest).flatMap(withIt) }}
+      by={by}
+      onDone={onBack}
+      keep={one ? `Hand ${tree.tag} back` : all}
+      quiet
+      more={
+        one && rest.length > 1 && <AskedAlso also={{ jobSubjectIds: rest.flatMap(withIt) }}>{all}</AskedAlso>
+      }
+      className="grid gap-2"
+    >
+      <Asked at="words" />
+    </AskedForm>
   )
 }

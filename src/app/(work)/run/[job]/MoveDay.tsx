@@ -17,7 +17,7 @@ export function MoveDay({
 }: {
   today: string
   tree: JobTree
-  /** Every tree of this work at which nothing was begun. */
+  /** Every tree of this work at which nothing was begun; one at least. */
   rest: JobTree[]
   /** A tree under everything that comes out of the same tank, by id. */
   withIt: (tree: JobTree) => string[]
@@ -25,28 +25,24 @@ export function MoveDay({
 }) {
   const by = useStep('move-day')
   const go = useGo()
-  if (rest.length === 0) return null
   const one = rest.some((t) => t.id === tree.id)
   const all = rest.length > 1 || !one
   return (
-    <details className="no-print mt-4 max-w-xl">
-      <summary className="underline underline-offset-2 cursor-pointer py-2">Move to another day</summary>
-      <AskedForm
-        asks={moveDayAsks}
-        start={{ onDate: addDays(today, 1), why: '' }}
-        fixed={{ jobSubjectIds: (all ? rest : [tree]).flatMap(withIt) }}
-        by={by}
-        onDone={({ jobId }, typed) => {
-          if ('jobSubjectIds' in typed) onMoved()
-          else go(`/run/${jobId}`)
-        }}
-        keep={all ? `Move all ${rest.length} that are not begun` : `Move ${tree.tag}`}
-        quiet
-        more={all && one && <AskedAlso also={{ jobSubjectIds: withIt(tree) }}>Move {tree.tag}</AskedAlso>}
-        className="grid gap-2"
-      >
-        <DayAndWhy />
-      </AskedForm>
-    </details>
+    <AskedForm
+      asks={moveDayAsks}
+      start={{ onDate: addDays(today, 1), why: '' }}
+      fixed={{ jobSubjectIds: (all ? rest : [tree]).flatMap(withIt) }}
+      by={by}
+      onDone={({ jobId }, typed) => {
+        if ('jobSubjectIds' in typed) onMoved()
+        else go(`/run/${jobId}`)
+      }}
+      keep={all ? `Move all ${rest.length} that are not begun` : `Move ${tree.tag}`}
+      quiet
+      more={all && one && <AskedAlso also={{ jobSubjectIds: withIt(tree) }}>Move {tree.tag}</AskedAlso>}
+      className="grid gap-2"
+    >
+      <DayAndWhy />
+    </AskedForm>
   )
 }

@@ -1,6 +1,7 @@
 'use client'
-import { METHOD_NAME } from '@/core/methods/names'
 import { afterPage } from '@/ui/pieces/afterPage'
+import { OnceOpened } from '@/ui/pieces/OnceOpened'
+import { METHOD_NAME } from '@/core/methods/names'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
 import { isOfMesh } from '@/core/methods/guard/isOfMesh'
@@ -338,24 +339,26 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
             </>
           )}
           {here && <ProblemNote problem={refused.problem} />}
-          {may('move-day') && (
-            <MoveDay
-              key={`move ${tree.id} ${item.id}`}
-              today={view.today}
-              tree={tree}
-              rest={untouched}
-              withIt={(t) => withMates([t]).map((x) => x.id)}
-              onMoved={() => void work.refresh()}
-            />
+          {may('move-day') && untouched.length > 0 && (
+            <OnceOpened key={`move ${tree.id} ${item.id}`} say="Move to another day">
+              <MoveDay
+                today={view.today}
+                tree={tree}
+                rest={untouched}
+                withIt={(t) => withMates([t]).map((x) => x.id)}
+                onMoved={() => void work.refresh()}
+              />
+            </OnceOpened>
           )}
-          {may('hand-back') && (
-            <HandBack
-              key={`${tree.id} ${item.id}`}
-              tree={tree}
-              rest={untouched}
-              withIt={(t) => withMates([t]).map((x) => x.id)}
-              onBack={() => void work.refresh()}
-            />
+          {may('hand-back') && untouched.length > 0 && (
+            <OnceOpened key={`${tree.id} ${item.id}`} say="Hand back to the arborist">
+              <HandBack
+                tree={tree}
+                rest={untouched}
+                withIt={(t) => withMates([t]).map((x) => x.id)}
+                onBack={() => void work.refresh()}
+              />
+            </OnceOpened>
           )}
         </section>
         <div className="grid gap-6 content-start">

@@ -1,4 +1,6 @@
 'use client'
+import { WhichKind } from './WhichKind'
+import { ReadingForm } from './ReadingForm'
 import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
@@ -25,8 +27,6 @@ import { IdentityQuestion } from './IdentityQuestion'
 import { TreeHeading } from './TreeHeading'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 
-const WhichKind = afterPage(() => import('./WhichKind'), 'WhichKind')
-const ReadingForm = afterPage(() => import('./ReadingForm'), 'ReadingForm')
 const TreeForm = afterPage(() => import('./TreeForm'), 'TreeForm')
 const TakeFromList = afterPage(() => import('./TakeFromList'), 'TakeFromList')
 

@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { treeView } from '@/server/read/tree'
-import { TreePage } from './TreePage'
+import { TreePage } from '@/app/withPage'
 
 export const metadata = { title: 'Tree' }
 

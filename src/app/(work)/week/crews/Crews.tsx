@@ -1,6 +1,7 @@
 'use client'
+import { Absences } from './Absences'
+import { CrewForm } from './CrewForm'
 import { METHODS, METHOD_NAME } from '@/core/methods/names'
-import { afterPage } from '@/ui/pieces/afterPage'
 import { Link } from '@/ui/pieces/Link'
 import { useState } from 'react'
 import type { Crew } from '@/core/roster/crew'
@@ -11,9 +12,6 @@ import { CalendarLinks } from '@/ui/calendar/CalendarLinks'
 import { Button } from '@/ui/pieces/Button'
 import { May } from '@/ui/shell/may'
 import { shortHours } from '../StopCard'
-
-const Absences = afterPage(() => import('./Absences'), 'Absences')
-const CrewForm = afterPage(() => import('./CrewForm'), 'CrewForm')
 
 /** The firm's crews: who goes out together, with what, when and for what; and who is away. */
 export function Crews({ view }: { view: CrewsView }) {

@@ -1,5 +1,5 @@
 import { crewsView } from '@/server/read/week'
-import { Crews } from './Crews'
+import { Crews } from '@/app/withPage'
 
 export const metadata = { title: 'Crews' }
 

@@ -1,6 +1,8 @@
 'use client'
-import dynamic from 'next/dynamic'
-import { afterPage, onceAlive, withPage } from '@/ui/pieces/afterPage'
+import { Seen } from './Seen'
+import { OwnWeather } from './OwnWeather'
+import { SiteSpot } from './SiteSpot'
+import { Ribbon } from '@/ui/ribbon/Ribbon'
 import { Link } from '@/ui/pieces/Link'
 import { useRouter } from 'next/navigation'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
@@ -21,12 +23,6 @@ import { HoursAhead } from './HoursAhead'
 import { lanesOf } from './lanes'
 import { Risks } from './Risks'
 import { TenDays } from './TenDays'
-
-const Ribbon = withPage(() => dynamic(() => import('@/ui/ribbon/Ribbon').then((m) => onceAlive(m.Ribbon))))
-
-const Seen = afterPage(() => import('./Seen'), 'Seen')
-const OwnWeather = afterPage(() => import('./OwnWeather'), 'OwnWeather')
-const SiteSpot = afterPage(() => import('./SiteSpot'), 'SiteSpot')
 
 type Zoom = 'season' | 'fortnight' | 'hours'
 /** Days before today and after it that a fortnight shows. */

@@ -1,7 +1,7 @@
 import { notFound } from 'next/navigation'
 import { idOf, textOf, type Query } from '@/server/read/address'
 import { seasonView } from '@/server/read/season'
-import { Season } from './Season'
+import { Season } from '@/app/withPage'
 
 export const metadata = { title: 'Season' }
 

@@ -1,5 +1,6 @@
 'use client'
-import { afterPage } from '@/ui/pieces/afterPage'
+import { WhichKind } from '../WhichKind'
+import { LiveCrown } from './LiveCrown'
 import dynamic from 'next/dynamic'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
@@ -24,9 +25,6 @@ import { WhatDoYouSee } from './WhatDoYouSee'
 import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
-
-const WhichKind = afterPage(() => import('../WhichKind'), 'WhichKind')
-const LiveCrown = afterPage(() => import('./LiveCrown'), 'LiveCrown')
 
 // Looked at after the first finding is set: it comes after the walk itself.
 const Photos = dynamic(() => import('./Photos').then((m) => m.Photos), { ssr: false })

@@ -4,6 +4,7 @@ import type { Blockage } from '@/core/plan/blocked'
 import type { PrescribeView } from '@/server/read/tree'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { OnceOpened } from '@/ui/pieces/OnceOpened'
 import { useMay } from '@/ui/shell/may'
 
 const TakeBack = afterPage(() => import('./TakeBack'), 'TakeBack')
@@ -52,11 +53,8 @@ export function Blocked({ why, view }: { why: Blockage; view: PrescribeView }) {
 /** Takes the prescription back from the crew, with a reason, as long as nothing is drilled. */
 function FromTheCrew({ view }: { view: PrescribeView }) {
   return (
-    <details className="no-print mt-2 max-w-xl">
-      <summary className="underline underline-offset-2 cursor-pointer py-1">
-        Take it back from the crew
-      </summary>
+    <OnceOpened say="Take it back from the crew">
       <TakeBack of={{ treeId: view.tree.id, prescriptionId: view.handed!.id }} />
-    </details>
+    </OnceOpened>
   )
 }

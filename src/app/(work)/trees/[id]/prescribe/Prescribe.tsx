@@ -1,6 +1,6 @@
 'use client'
-import dynamic from 'next/dynamic'
-import { onceAlive, withPage } from '@/ui/pieces/afterPage'
+import { InjectionBench } from './InjectionBench'
+import { Bench } from './Bench'
 import { METHOD_NAME } from '@/core/methods/names'
 import { useState } from 'react'
 import { ANEW } from '@/core/plan/anew'
@@ -17,11 +17,6 @@ import { withWhen, type LineDay, type LineStep, type When } from '@/ui/methods/l
 import { isInjection, type Way } from './way'
 import { Ways } from '@/ui/ways/Ways'
 import { WayChoice } from './WayChoice'
-
-const Bench = withPage(() => dynamic(() => import('./Bench').then((m) => onceAlive(m.Bench))))
-const InjectionBench = withPage(() =>
-  dynamic(() => import('./InjectionBench').then((m) => onceAlive(m.InjectionBench))),
-)
 
 /** Prescribe for one tree: choose among the ways that can work, then the bench of the one that was chosen. */
 export function Prescribe({

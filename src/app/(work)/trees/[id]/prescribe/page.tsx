@@ -1,6 +1,6 @@
 import { notFound } from 'next/navigation'
 import { prescribeView } from '@/server/read/tree'
-import { Prescribe } from './Prescribe'
+import { Prescribe } from '@/app/withPage'
 
 export const metadata = { title: 'Prescribe' }
 

@@ -1,4 +1,5 @@
 'use client'
+import { SignDiagnosis } from './SignDiagnosis'
 import { afterPage } from '@/ui/pieces/afterPage'
 import { useMemo, useRef, useState } from 'react'
 import { findingsWithOwn } from '@/almanac/ownFindings'
@@ -35,7 +36,6 @@ import { Question } from './Question'
 import { ThenAndNow } from './ThenAndNow'
 
 const WhyNot = afterPage(() => import('./WhyNot'), 'WhyNot')
-const SignDiagnosis = afterPage(() => import('./SignDiagnosis'), 'SignDiagnosis')
 
 // Asked for now and then; it comes after what everybody needs.
 
