@@ -5,14 +5,14 @@ import type { TypedPlace } from '@/core/place/place'
 import { formsHold } from '@/ui/fields/form.testing'
 import { fakeServer } from '@/ui/fields/server.testing'
 import { MayProvider } from '@/ui/shell/may'
-import { District } from './[site]/District'
+import { DistrictForm } from './[site]/DistrictForm'
 import { Limits } from './[site]/limits/Limits'
 import { MoveTree } from './[site]/MoveTree'
 import { NameBlock } from './[site]/NameBlock'
 import { NewTree } from './[site]/NewTree'
 import { Seen } from './[site]/season/Seen'
 import { SiteSpot } from './[site]/season/SiteSpot'
-import { WorkHours } from './[site]/WorkHours'
+import { HoursForm } from './[site]/HoursForm'
 
 jest.mock('next/navigation', () => ({ useRouter: () => ({ push: jest.fn(), refresh: jest.fn() }) }))
 jest.mock('@/ui/pieces/Link', () => ({ Link: 'a' }))
@@ -124,9 +124,8 @@ formsHold([
   },
   {
     name: 'hours in which work may be done',
-    draw: () => h(WorkHours, { site: site as never }),
+    draw: () => h(HoursForm, { site: site as never, onLeave: nothing }),
     verb: 'set-site-hours',
-    open: ['change hours'],
     type: { 'When work may be done here (empty: any time)': 'Mon to Fri 05:30 to 07:40' },
     press: 'Keep it',
     sends: { siteId: 's-1', hours: 'Mon to Fri 05:30 to 07:40' },
@@ -134,9 +133,8 @@ formsHold([
   },
   {
     name: 'the district a site lies in',
-    draw: () => h(District, { view: { site, rules: 0 } as never }),
+    draw: () => h(DistrictForm, { site: site as never, onLeave: nothing }),
     verb: 'set-district',
-    open: ['name it'],
     type: { 'District (empty: none)': ' Wick County ' },
     press: 'Keep it',
     sends: { siteId: 's-1', district: ' Wick County ' },

@@ -1,19 +1,15 @@
 'use client'
 import { Link } from '@/ui/pieces/Link'
-import { useRouter } from 'next/navigation'
 import { useState } from 'react'
 import type { SiteView } from '@/server/read/grounds'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { useMay } from '@/ui/shell/may'
-import { AskedForm } from '@/ui/form/AskedForm'
-import { Asked } from '@/ui/form/Asked'
-import { useStep } from '@/ui/form/useStep'
-import { setDistrictAsks } from '@/asks/rules'
+
+const DistrictForm = afterPage(() => import('./DistrictForm'), 'DistrictForm')
 
 /** In which district a site lies, and how many rules of the place hold there. */
 export function District({ view }: { view: SiteView }) {
   const may = useMay()
-  const router = useRouter()
-  const by = useStep('set-district')
   const [open, setOpen] = useState(false)
   const { site, rules } = view
   if (!open)
@@ -36,22 +32,5 @@ export function District({ view }: { view: SiteView }) {
         </Link>
       </p>
     )
-  return (
-    <AskedForm
-      asks={setDistrictAsks}
-      start={{ district: site.district ?? '' }}
-      fixed={{ siteId: site.id }}
-      by={by}
-      onDone={() => {
-        setOpen(false)
-        router.refresh()
-      }}
-      keep="Keep it"
-      quiet
-      onLeave={() => setOpen(false)}
-      inline
-    >
-      <Asked at="district" autoFocus />
-    </AskedForm>
-  )
+  return <DistrictForm site={site} onLeave={() => setOpen(false)} />
 }
