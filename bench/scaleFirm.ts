@@ -61,6 +61,7 @@ const KINDS = {
   underplan: 33,
   entered: 34,
   away: 35,
+  loaded: 36,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -256,6 +257,9 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into absence (id, firm_id, person_id, from_on, to_on, why, by_person, at)
           select ${id('absence', 'n')}, ${f}, ${id('person', '1 + n % 6')}, '${today}'::date - 400 + (n * 2)::int, '${today}'::date - 399 + (n * 2)::int, 'holiday', ${id('person', '2')}, ${noon}
           from generate_series(1, 400) n;
+        insert into loaded (id, firm_id, crew_id, on_date, line, name, amount, state, by_person, at)
+          select ${id('loaded', 'n')}, ${f}, ${id('crew', '1 + n % 6')}, '${today}'::date - (n / 30)::int, 'product P' || n % 7, 'Product ' || n % 7, '10 mL', case when n % 11 = 0 then 'missing' else 'on' end, ${id('person', '2')}, ${noon}
+          from generate_series(1, 20000) n;
         insert into job (id, firm_id, site_id, crew_id, on_date, methods)
           select ${id('job', `s * 4 + k`)}, ${f}, ${id('site', 's')}, case when k = 2 and s % 3 > 0 then ${id('crew', '1 + s % 6')} end, case k when 2 then '${today}'::date + (s % 14)::int else '${today}'::date - 799 + (k * 380)::int end, '{trunk-injection}'
           from generate_series(1, ${sites}) s, generate_series(0, 2) k;

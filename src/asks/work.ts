@@ -92,3 +92,15 @@ export const enterResultAsks = z.strictObject({
   nextStep: typed('What is next', 60),
   words: saying(words('Words'), { label: 'In words, if there is more to say' }),
 })
+
+/** A thing of the day's list as it was seen, and whether it is on the truck. */
+export const noteLoadedAsks = z.strictObject({
+  id: id(),
+  /** None: the work that no crew has. */
+  crewId: id('crewId').nullable(),
+  onDate: day(),
+  line: line('The thing', 200),
+  name: line('Its name', 200),
+  amount: line('Its amount', 80).nullable(),
+  state: z.enum(['on', 'missing', 'off'], { error: 'It is on the truck, missing, or neither.' }),
+})

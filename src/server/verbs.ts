@@ -1,3 +1,4 @@
+import { noteLoadedVerb } from './loaded'
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
@@ -99,6 +100,7 @@ export const VERBS = {
   'take-week': takeWeekVerb,
   'set-crew': setCrewVerb,
   'end-crew': endCrewVerb,
+  'note-loaded': noteLoadedVerb,
   'set-absence': setAbsenceVerb,
   'end-absence': endAbsenceVerb,
   'set-site-hours': setSiteHoursVerb,

@@ -112,6 +112,7 @@ test('another size, and its striking out, mark the dose and take the mark off; t
   expect((await marked(jobId, subject.id)).anew).toBeNull()
 })
 
+// Twelve hand-overs take a slow machine more than a minute.
 test('a rule in the same moment as a hand-over closes the one or marks the other', async () => {
   for (let round = 0; round < 12; round++) {
     const decided = await decideAsh(firm, `M-${round}`)
@@ -132,7 +133,7 @@ test('a rule in the same moment as a hand-over closes the one or marks the other
     else expect((await marked(work.jobId, work.subject.id)).anew).toBe('rule')
     await done(arborist(2), 'end-local-rule', { id, words: 'it was for the test' })
   }
-})
+}, 240_000)
 
 test('another kind marks it, and so does a newer card', async () => {
   const { treeId, jobId, subject } = await drenched('B-2')

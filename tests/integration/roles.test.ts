@@ -44,6 +44,7 @@ const MAY: Record<string, Role[]> = {
   'take-week': ['arborist', 'crew lead', 'office'],
   'set-crew': ['arborist', 'crew lead', 'office'],
   'end-crew': ['arborist', 'crew lead', 'office'],
+  'note-loaded': ['arborist', 'crew lead', 'technician'],
   'set-absence': ['arborist', 'crew lead', 'office'],
   'end-absence': ['arborist', 'crew lead', 'office'],
   'set-site-hours': ['arborist', 'crew lead', 'office'],

@@ -124,8 +124,9 @@ export async function done<T = Record<string, never>>(
   person: PersonRow,
   verb: string,
   input: unknown,
+  sent?: Sent,
 ): Promise<T> {
-  const r = await act(person, verb, input)
+  const r = await act(person, verb, input, sent)
   if (!r.ok) throw new Error(`${verb}: ${r.problem.field}: ${r.problem.message}`)
   return r.value as T
 }

@@ -11,7 +11,7 @@ import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { Morning } from './Morning'
 import { TodayJob } from './TodayJob'
-import { fromToday, longDate, writtenDate } from '@/ui/when'
+import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 
@@ -57,10 +57,18 @@ export default async function TodayPage() {
           </Note>
         )}
         <Overdue counts={view.overdue} />
+        <Missing view={view} />
         <Morning />
         <InjectionHours hours={view.hours} units={person.units} />
         <section className="mt-5">
-          <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
+          <div className="flex flex-wrap items-baseline justify-between gap-x-4">
+            <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
+            {open > 0 && (
+              <Link href="/run/load" className="underline underline-offset-2 text-small max-sm:py-3">
+                Load-out
+              </Link>
+            )}
+          </div>
           <ul className="border-t border-line mt-1">
             {view.jobs.map((job) => (
               <TodayJob key={job.id} job={job} does={sayMethods(job.methods)} today={view.today} />
@@ -194,6 +202,30 @@ export default async function TodayPage() {
         </section>
       </aside>
     </div>
+  )
+}
+
+/** What is missing in the yard while the truck still stands there, and the way to its list. */
+function Missing({ view }: { view: Awaited<ReturnType<typeof todayView>> }) {
+  if (view.missing.length === 0) return null
+  return (
+    <Note as="section" says="stop" className="mt-4" aria-label="Missing on a truck">
+      <ul>
+        {view.missing.map((m) => (
+          <li key={`${m.onDate} ${m.crewId} ${m.line}`}>
+            <b>{m.name}</b>
+            {m.amount !== null && `, ${m.amount}`} is missing on the truck of{' '}
+            <Link href={`/run/load?${new URLSearchParams({ date: m.onDate, crew: m.crewId ?? 'none' })}`}>
+              {m.crew ?? 'no crew yet'}, {fromToday(m.onDate, view.today)}
+            </Link>
+            <span className="text-ink2">
+              {' '}
+              · said by {m.by} at {clockTime(m.at, view.timeZone)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </Note>
   )
 }
 

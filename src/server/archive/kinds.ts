@@ -45,6 +45,7 @@ export const KEPT: Record<string, string> = {
   measurement: 'What was measured at a visit, and the verdict.',
   crew: 'Crews.',
   absence: 'Days on which people or crews are away.',
+  loaded: 'What was put on trucks for a day, or was missing.',
   moved: 'Days that were moved, with the reason.',
   card: 'Label cards, every version.',
   card_use: 'What a card allows.',

@@ -5,6 +5,7 @@ import { dueAgain } from '@/db/queries/occurrence'
 import { causeName } from '@/almanac/causes'
 import { overdueCounts } from '@/db/queries/overdue'
 import { jobsBetween, jobsToday, ringsOfJobs } from '@/db/queries/job'
+import { missingOnTrucks } from '@/db/queries/loaded'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
 import { renewalsOf } from '../renewals'
@@ -34,7 +35,7 @@ export function todayView() {
     const { sql, person, today, now } = context
     const until = addDays(today, AHEAD)
     // Asked for at once: while the database reads the next, what came is taken apart.
-    const [work, rows, dueInAll, waiting, anew, check, weather, again, overdue] = await Promise.all([
+    const [work, rows, dueInAll, waiting, anew, check, weather, again, overdue, missing] = await Promise.all([
       jobsToday(sql, today, person.id, MOST_JOBS),
       openFollowUps(sql, until, null, 40),
       countOpenFollowUps(sql, until),
@@ -44,6 +45,7 @@ export function todayView() {
       knownWeather(context, null),
       dueNamed(context, addDays(today, 7), { limit: 5 }),
       overdueCounts(sql, today),
+      missingOnTrucks(sql, today, addDays(today, 1)),
     ])
     const rings = await ringsOfJobs(
       sql,
@@ -82,6 +84,9 @@ export function todayView() {
       dueInAll,
       role: person.role,
       overdue,
+      /** What is missing on trucks of today and tomorrow, as it was ticked in the yard. */
+      missing: missing.map((m) => ({ ...m, at: m.at.getTime() })),
+      timeZone: person.timeZone,
     }
   })
 }

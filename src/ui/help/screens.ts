@@ -190,6 +190,12 @@ export const SCREENS: readonly Screen[] = [
     page: 'the-week',
   },
   {
+    at: '/run/load',
+    name: 'Load-out',
+    says: 'What goes on a truck for its day: products by lot with a tenth to spare, water, hardware, gear, notices, and what is mixed. Tick it in the yard; what is missing is seen in the office at once.',
+    page: 'running',
+  },
+  {
     at: '/run/due',
     name: 'Due',
     says: 'Work whose window has come and that stands on no day yet.',

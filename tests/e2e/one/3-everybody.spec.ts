@@ -55,6 +55,7 @@ async function views(page: Page): Promise<string[]> {
     '/week',
     '/overdue',
     '/run/due',
+    '/run/load',
     '/week/crews',
     '/run',
     job!,

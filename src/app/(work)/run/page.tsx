@@ -26,7 +26,10 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
   )
   return (
     <>
-      <h1>Work for the crew</h1>
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        <h1>Work for the crew</h1>
+        <ButtonLink href="/run/load">Load-out</ButtonLink>
+      </div>
       {after && (
         <p>
           <Link href="/run" className="underline underline-offset-2">

@@ -1,0 +1,54 @@
+'use client'
+import { useCallback, useState } from 'react'
+import type { LoadLine } from '@/core/loadout/truck'
+import type { LoadView } from '@/server/read/load'
+import { newId } from '@/ui/fields/newId'
+import { press, sendVerb } from '@/ui/fields/sendVerb'
+
+export type Ticked = Pick<LoadView['ticked'][number], 'state' | 'amount' | 'by' | 'at'>
+
+const OUT_OF_REACH = 'The server cannot be reached. Tick it again when you are in reach.'
+
+/**
+ * What is on the truck, by the key of each line. A tick stands at once; what cannot be kept is taken back, and its line says why until it
+ * is pressed again.
+ */
+export function useTicks(view: Pick<LoadView, 'crew' | 'date' | 'ticked'>, me: string) {
+  const [ticked, setTicked] = useState<Readonly<Record<string, Ticked>>>(() =>
+    Object.fromEntries(view.ticked.map((t) => [t.line, t])),
+  )
+  const [refused, setRefused] = useState<Readonly<Record<string, string>>>({})
+  const tick = useCallback(
+    async (line: LoadLine, state: Ticked['state']) => {
+      const pressed = press()
+      const now: Ticked = { state, amount: line.amount, by: me, at: pressed.at }
+      setTicked((all) => ({ ...all, [line.key]: now }))
+      setRefused(({ [line.key]: _, ...rest }) => rest)
+      const sent = await sendVerb(
+        'note-loaded',
+        {
+          id: newId(),
+          crewId: view.crew?.id ?? null,
+          onDate: view.date,
+          line: line.key,
+          name: line.name,
+          amount: line.amount,
+          state,
+        },
+        OUT_OF_REACH,
+        pressed,
+      )
+      if (sent.ok) return
+      setRefused((all) => ({ ...all, [line.key]: sent.problem.message }))
+      // A later press on the same line stands; only this one is taken back.
+      setTicked((all) => {
+        if (all[line.key] !== now) return all
+        const { [line.key]: _, ...rest } = all
+        const before = view.ticked.find((t) => t.line === line.key)
+        return before ? { ...rest, [line.key]: before } : rest
+      })
+    },
+    [view, me],
+  )
+  return { ticked, refused, tick }
+}

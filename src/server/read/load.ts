@@ -1,0 +1,75 @@
+import { isGood } from '@/core/card/lot'
+import { loadTruck, type WorkToLoad } from '@/core/loadout/truck'
+import { grouped } from '@/core/grouped'
+import { addDays } from '@/core/time/calendar'
+import { lotsOfCodes, usesByIds } from '@/db/queries/card'
+import { crewSubjects } from '@/db/queries/job'
+import { crewsOfDay, jobsToLoad, loadedOf } from '@/db/queries/loaded'
+import { LOADED_AHEAD } from '../loaded'
+import type { Reading } from '../verb'
+import { reading } from './reader'
+
+/** Jobs of one truck’s day; more than a crew can do. */
+const MOST_JOBS = 20
+
+/**
+ * What a truck takes for a day, with what was ticked of it. `onDate` null, or a day that no truck is loaded for yet: today. `crewId`
+ * undefined: one's own crew, else the first that has work; null: the work that no crew has.
+ */
+export function loadView(onDate: string | null, crewId: string | null | undefined) {
+  return reading((context) => truckDay(context, onDate, crewId))
+}
+
+/** The same for whoever looks. */
+export async function truckDay(
+  { sql, person, today }: Omit<Reading, 'now'>,
+  onDate: string | null,
+  crewId: string | null | undefined,
+) {
+  const last = addDays(today, LOADED_AHEAD)
+  const date = onDate !== null && onDate >= today && onDate <= last ? onDate : today
+  const crews = await crewsOfDay(sql, date, person.id)
+  const crew = crews.find((c) => c.id === crewId) ?? crews[0] ?? null
+  const of = { crewId: crew?.id ?? null, onDate: date }
+  const jobs = crew ? (await jobsToLoad(sql, of)).slice(0, MOST_JOBS) : []
+  const subjects = await Promise.all(jobs.map((j) => crewSubjects(sql, j.id)))
+  // What has to be worked out again is not put on as it stands.
+  const open = jobs.flatMap((job, i) =>
+    subjects[i]!.filter((s) => s.status === 'open' && s.anew === null).map((s) => ({ ...s, job })),
+  )
+  const uses = await usesByIds(sql, [...new Set(open.map((s) => s.useId))])
+  const lots = grouped(
+    await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
+    (l) => l.code,
+  )
+  const works = [...grouped(open, (s) => [s.job.id, s.useId, s.tank ?? ''].join(' '))].map(
+    ([, own]): WorkToLoad => {
+      const { product, use } = uses.get(own[0]!.useId)!
+      return {
+        site: own[0]!.job.siteName,
+        tank: own[0]!.tank,
+        product,
+        use,
+        lots: (lots.get(product.code) ?? [])
+          .filter((l) => isGood(l, date))
+          .sort((a, b) => ((a.expiresOn ?? '9999') < (b.expiresOn ?? '9999') ? -1 : 1))
+          .map((l) => l.number),
+        plans: own.map((s) => s.plan),
+        notices: [...new Set(own.flatMap((s) => s.agreed.notices.map((n) => n.whom)))],
+      }
+    },
+  )
+  return {
+    today,
+    date,
+    crews,
+    crew,
+    jobs,
+    load: loadTruck(works, person.units),
+    ticked: (await loadedOf(sql, of)).map(({ at, ...t }) => ({ ...t, at: at.getTime() })),
+    units: person.units,
+    timeZone: person.timeZone,
+  }
+}
+
+export type LoadView = Awaited<ReturnType<typeof loadView>>
