@@ -76,7 +76,7 @@ export function loadTruck(works: readonly WorkToLoad[], units: UnitSystem): Truc
     lines: [
       ...products(done, units),
       ...water(done, units),
-      ...injection(done, units),
+      ...injection(done),
       ...byHand(done, units),
       ...measures(done, units),
       ...gear(done),
@@ -132,7 +132,7 @@ function water(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
   ]
 }
 
-function injection(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
+function injection(works: readonly WorkToLoad[]): LoadLine[] {
   const line = (key: string, name: string, amount: string | null, detail: string): LoadLine => ({
     key,
     kind: 'injection',

@@ -106,7 +106,11 @@ function Others({ view }: { view: LoadView }) {
   return (
     <p className="no-print flex flex-wrap gap-x-5 text-small">
       {others.map((c) => (
-        <Link key={c.id} href={at(view.date, c)} className="underline underline-offset-2 py-1 max-sm:py-3">
+        <Link
+          key={c.id ?? 'none'}
+          href={at(view.date, c)}
+          className="underline underline-offset-2 py-1 max-sm:py-3"
+        >
           {c.name ?? 'what no crew has'}
         </Link>
       ))}
