@@ -20,6 +20,8 @@ const tick = (more: Record<string, unknown> = {}) => ({
   state: 'on',
   ...more,
 })
+/** Pressed so many minutes ago. */
+const at = (minutes: number) => ({ at: NOON.getTime() - minutes * 60_000 })
 const said = (view: Awaited<ReturnType<typeof truck>>, line: string) =>
   view.ticked.find((t) => t.line === line)
 
@@ -42,7 +44,6 @@ test('a day with work that no crew has is loaded all the same, with the lot and 
 })
 
 test('what was said last of a thing by the device’s time holds, whoever came first', async () => {
-  const at = (minutes: number) => ({ at: NOON.getTime() - minutes * 60_000 })
   const technician = firm.person('technician', NOON)
   await done(technician, 'note-loaded', tick({ state: 'missing' }), at(10))
   expect(said(await truck(), 'water')).toMatchObject({ state: 'missing', by: 'technician' })
@@ -73,7 +74,7 @@ test('a crew’s truck is its own: days too far off and crews that are not there
     begins: 420,
     minutes: [480, 480, 480, 480, 480, 0, 0],
   })
-  await done(lead(), 'note-loaded', tick({ crewId, state: 'missing' }))
+  await done(lead(), 'note-loaded', tick({ crewId, state: 'missing' }), at(10))
   expect(said(await truck(null), 'water')).toMatchObject({ state: 'on' })
   for (const [more, field] of [
     [{ onDate: '2026-06-10' }, 'onDate'],
@@ -89,7 +90,7 @@ test('what is missing on a truck of today or tomorrow is seen by the office unti
   const { missingOnTrucks } = await import('@/db/queries/loaded')
   const missing = () => inFirm(firm.id, (sql) => missingOnTrucks(sql, TODAY, '2026-06-13'))
   expect((await missing()).map((m) => [m.name, m.crew, m.onDate])).toEqual([['Water', 'Yarrow', TODAY]])
-  await done(lead(), 'note-loaded', tick({ crewId }))
+  await done(lead(), 'note-loaded', tick({ crewId }), at(1))
   expect(await missing()).toEqual([])
 })
 

@@ -214,9 +214,12 @@ function Missing({ view }: { view: Awaited<ReturnType<typeof todayView>> }) {
         {view.missing.map((m) => (
           <li key={`${m.onDate} ${m.crewId} ${m.line}`}>
             <b>{m.name}</b>
-            {m.amount !== null && `, ${m.amount}`} is missing on the truck of{' '}
-            <Link href={`/run/load?${new URLSearchParams({ date: m.onDate, crew: m.crewId ?? 'none' })}`}>
-              {m.crew ?? 'no crew yet'}, {fromToday(m.onDate, view.today)}
+            {m.amount !== null && `, ${m.amount}`} is missing for{' '}
+            <Link
+              href={`/run/load?${new URLSearchParams({ date: m.onDate, crew: m.crewId ?? 'none' })}`}
+              className="underline underline-offset-2"
+            >
+              {m.crew ?? 'what no crew has'}, {fromToday(m.onDate, view.today)}
             </Link>
             <span className="text-ink2">
               {' '}

@@ -43,8 +43,10 @@ test('an injection: product by lot with a tenth to spare, hardware for the most 
     '165 mL for 2 trees, and a tenth to spare · lots A7, then B2 · Ropewalk School',
   )
   expect(line(works, 'hardware bottles of 20 mL again')).toMatchObject({ amount: '10' })
-  expect(line(works, 'bit 1/4 in')).toMatchObject({ amount: '2' })
-  expect(line(works, 'hole left open')).toMatchObject({ amount: '16 holes' })
+  expect(line(works, 'bit 1/4 in')).toMatchObject({
+    amount: '2',
+    detail: 'one and a spare, sharp; holes 1 in deep, left open',
+  })
   expect(line(works, 'measure EB4')!.detail).toBe('that shows 10 mL to 10.5 mL')
 })
 

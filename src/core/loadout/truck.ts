@@ -21,7 +21,7 @@ export interface WorkToLoad {
   use: UseOf<Method>
   /** Lots that may be put on from on the day, the first to be used up first. */
   lots: readonly string[]
-  /** One a tree that is still to be done. */
+  /** One a tree. */
   plans: readonly SubjectPlan[]
   /** Who is told before the work. */
   notices: readonly string[]
@@ -152,13 +152,13 @@ function injection(works: readonly WorkToLoad[]): LoadLine[] {
         return of[0]!.terms.capsule
           ? line(
               `hardware ${key}`,
-              of[0]!.terms.hardware,
+              capital(of[0]!.terms.hardware),
               `${n} + ${ceilGuarded(n * SPARE)}`,
               'one a port, used once',
             )
           : line(
               `hardware ${key}`,
-              of[0]!.terms.hardware,
+              capital(of[0]!.terms.hardware),
               String(Math.max(...all)),
               `for the most ports of one tree; ${counted(n, 'port')} in all`,
             )
@@ -169,18 +169,7 @@ function injection(works: readonly WorkToLoad[]): LoadLine[] {
         `bit ${bit}`,
         `Bits ${bit}`,
         '2',
-        `one and a spare, sharp; holes ${once(of.map(({ terms }) => terms.depth)).join(' or ')}`,
-      ),
-    ),
-    ...[...grouped(own, ({ terms }) => terms.hole)].map(([hole, of]) =>
-      line(
-        `hole ${hole}`,
-        'For the holes',
-        counted(
-          of.reduce((n, { work }) => n + sum(work.plans, ports), 0),
-          'hole',
-        ),
-        hole,
+        `one and a spare, sharp; holes ${once(of.map(({ terms }) => `${terms.depth} deep, ${terms.hole}`)).join(' or ')}`,
       ),
     ),
   ]

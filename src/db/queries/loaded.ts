@@ -64,14 +64,14 @@ export async function missingOnTrucks(
     where x.state = 'missing' order by x."onDate", c.name nulls last, x.at limit 40`
 }
 
-/** The jobs of a crew’s day that are not all recorded, in the order of the day. */
+/** The jobs of a crew’s day, in its order; what is done stays, so that what was loaded for it stands. */
 export async function jobsToLoad(
   sql: FirmSql,
   of: CrewDay,
 ): Promise<{ id: string; siteName: string; trees: number; recorded: number }[]> {
   return sql`
     select j.id, s.name as "siteName", j.trees, j.recorded from job j join site s on s.firm_id = j.firm_id and s.id = j.site_id
-    where j.on_date = ${of.onDate} and j.crew_id is not distinct from ${of.crewId} and j.trees > 0 and j.recorded < j.trees
+    where j.on_date = ${of.onDate} and j.crew_id is not distinct from ${of.crewId} and j.trees > 0
     order by j.place nulls last, j.id`
 }
 
@@ -83,7 +83,7 @@ export async function crewsOfDay(
 ): Promise<{ id: string | null; name: string | null; truck: string | null; own: boolean }[]> {
   return sql`
     select c.id, c.name, c.truck, coalesce(${personId}::uuid = any(c.people), false) as own
-    from (select distinct crew_id from job where on_date = ${onDate} and trees > 0 and recorded < trees) j
+    from (select distinct crew_id from job where on_date = ${onDate} and trees > 0) j
     left join crew c on c.id = j.crew_id
     order by own desc, c.name nulls last`
 }

@@ -34,15 +34,15 @@ export async function truckDay(
   const jobs = crew ? (await jobsToLoad(sql, of)).slice(0, MOST_JOBS) : []
   const subjects = await Promise.all(jobs.map((j) => crewSubjects(sql, j.id)))
   // What has to be worked out again is not put on as it stands.
-  const open = jobs.flatMap((job, i) =>
-    subjects[i]!.filter((s) => s.status === 'open' && s.anew === null).map((s) => ({ ...s, job })),
+  const planned = jobs.flatMap((job, i) =>
+    subjects[i]!.filter((s) => s.status !== 'withdrawn' && s.anew === null).map((s) => ({ ...s, job })),
   )
-  const uses = await usesByIds(sql, [...new Set(open.map((s) => s.useId))])
+  const uses = await usesByIds(sql, [...new Set(planned.map((s) => s.useId))])
   const lots = grouped(
     await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
     (l) => l.code,
   )
-  const works = [...grouped(open, (s) => [s.job.id, s.useId, s.tank ?? ''].join(' '))].map(
+  const works = [...grouped(planned, (s) => [s.job.id, s.useId, s.tank ?? ''].join(' '))].map(
     ([, own]): WorkToLoad => {
       const { product, use } = uses.get(own[0]!.useId)!
       return {

@@ -8,7 +8,7 @@ import { Link } from '@/ui/pieces/Link'
 import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
-import { clockTime, fromToday, writtenDay } from '@/ui/when'
+import { clockTime, writtenDay } from '@/ui/when'
 import { useTicks, type Ticked } from './useTicks'
 
 /** What goes on a truck for its day, ticked in the yard; then what is mixed. */
@@ -19,6 +19,7 @@ export function LoadOut({ view }: { view: LoadView }) {
   const isOn = (l: LoadLine) => ticked[l.key]?.state === 'on' && ticked[l.key]!.amount === l.amount
   const on = load.lines.filter(isOn).length
   const next = load.lines.find((l) => !isOn(l))
+  const first = jobs.find((j) => j.recorded < j.trees) ?? jobs[0]
   const sites = [...new Set(jobs.map((j) => j.siteName))]
   return (
     <div className="max-w-2xl">
@@ -27,7 +28,7 @@ export function LoadOut({ view }: { view: LoadView }) {
           all work
         </Link>
       </p>
-      <h1>Load-out{crew && `, ${crew.truck ?? crew.name ?? 'no crew yet'}`}</h1>
+      <h1>Load-out{crew && `, ${crew.truck ?? crew.name ?? 'what no crew has'}`}</h1>
       <p className="text-ink2">
         {writtenDay(view.date)}
         {jobs.length > 0 &&
@@ -69,7 +70,7 @@ export function LoadOut({ view }: { view: LoadView }) {
               ))}
             </section>
           ))}
-          <div className="no-print sticky bottom-[72px] sm:bottom-3 mt-5 flex flex-wrap gap-3 items-center">
+          <div className="no-print sticky bottom-[72px] sm:bottom-0 mt-5 py-2 bg-ground flex flex-wrap gap-3 items-center">
             {next ? (
               <Button
                 now
@@ -83,8 +84,8 @@ export function LoadOut({ view }: { view: LoadView }) {
                 {on} of {load.lines.length} on the truck
               </Button>
             ) : (
-              <ButtonLink now className="hand-tall grow" href={`/run/${jobs[0]!.id}`}>
-                All {load.lines.length} on the truck: to {jobs[0]!.siteName} →
+              <ButtonLink now className="hand-tall grow" href={`/run/${first!.id}`}>
+                All {load.lines.length} on the truck: to {first!.siteName} →
               </ButtonLink>
             )}
             <span className="max-sm:hidden">
@@ -118,7 +119,7 @@ function Others({ view }: { view: LoadView }) {
         .filter((d) => d !== view.date)
         .map((d) => (
           <Link key={d} href={at(d, view.crew)} className="underline underline-offset-2 py-1 max-sm:py-3">
-            {fromToday(d, view.today)}
+            {d === view.today ? 'today' : 'tomorrow'}
           </Link>
         ))}
     </p>
