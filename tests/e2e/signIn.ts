@@ -71,6 +71,11 @@ export function post(page: Page, path: string, data: unknown, headers: Record<st
   })
 }
 
+/** Waits until everything on the page takes presses. */
+export async function alive(page: Page): Promise<void> {
+  await expect(page.locator('[inert]')).toHaveCount(0)
+}
+
 /** Opens a tree of the schoolyard by the find key. */
 export async function openTree(page: Page, tag: string): Promise<void> {
   const find = page.getByRole('combobox', { name: 'Find a tree, place, cause, record' })

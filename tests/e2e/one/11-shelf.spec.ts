@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { expect, test } from '@playwright/test'
-import { picture, signIn } from '../signIn'
+import { alive, picture, signIn } from '../signIn'
 
 test('a card is copied from a label, told where it is wrong, entered, and followed by the next version', async ({
   page,
@@ -93,7 +93,7 @@ test('a card is saved as a file, and a file stands on the form to be read agains
 
   await page.goto('/shelf/new')
   const take = page.getByLabel('Take it from a file')
-  await expect(page.getByRole('main')).not.toHaveAttribute('inert')
+  await alive(page)
   await take.setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{no') })
   await expect(page.getByText(/x\.json is no card file/)).toBeVisible()
   await take.setInputFiles({
@@ -111,7 +111,7 @@ test('the shelf is searched by what is in a card and what it is against; the cre
 }) => {
   await signIn(page, 'wren')
   await page.goto('/shelf')
-  await expect(page.getByRole('main')).not.toHaveAttribute('inert')
+  await alive(page)
   await picture(page, '21-shelf')
   await page.getByLabel('Find a card').fill('scab sulfur')
   await expect(page.getByRole('main').getByRole('listitem')).toHaveCount(1)

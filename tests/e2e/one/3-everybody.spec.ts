@@ -29,7 +29,12 @@ async function views(page: Page): Promise<string[]> {
     await idOf(page, 'Ash 13'),
   ]
   await page.goto('/run')
-  const job = await page.getByRole('main').getByRole('link').first().getAttribute('href')
+  const job = await page
+    .getByRole('main')
+    .getByRole('listitem')
+    .getByRole('link')
+    .first()
+    .getAttribute('href')
   await page.goto('/ledger')
   const record = await page.getByRole('main').getByRole('link').first().getAttribute('href')
   await page.goto('/follow-up')

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { enter, idOf, picture, signIn } from '../signIn'
+import { alive, enter, idOf, picture, signIn } from '../signIn'
 
 test('the almanac is searched as you type, and every entry opens', async ({ page }) => {
   test.setTimeout(240_000)
@@ -156,6 +156,7 @@ test('what the eye sees is found in plain words and set where it stands, without
   await enter(page, 'maren')
   await page.goto(`/trees/${await idOf(page, 'Ash 16')}/examine`)
   const fresh = page.getByRole('button', { name: 'Begin a new examination' })
+  await alive(page)
   if (await fresh.isVisible()) await fresh.click()
   const see = page.getByRole('region', { name: 'What do you see' })
   await see.getByLabel('What do you see?').fill('carburettor')
@@ -182,6 +183,7 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   const tree = await idOf(page, 'Ash 12')
   await page.goto(`/trees/${tree}/examine`)
   const fresh = page.getByRole('button', { name: 'Begin a new examination' })
+  await alive(page)
   if (await fresh.isVisible()) await fresh.click()
   const state = (finding: string, word: string) =>
     page.getByRole('radiogroup', { name: finding }).getByRole('radio', { name: word, exact: true })
@@ -217,9 +219,10 @@ test('how much of a finding, on which side, counted on what; photographs; the si
   await expect(picture).toHaveCount(0)
 
   await page.goto(`/trees/${await idOf(page, 'Ash 11')}/examine`)
+  await alive(page)
   if (await fresh.isVisible()) await fresh.click()
   await expect(page.getByText(/Ash 12 was examined last on this site/)).toBeVisible()
-  await expect(page.getByRole('main')).not.toHaveAttribute('inert')
+  await alive(page)
   await page.keyboard.press('c')
   await expect(state('Salt reaches it', 'There')).toHaveAttribute('aria-checked', 'true')
   await expect(state('Shells flip off', 'There')).toHaveAttribute('aria-checked', 'false')

@@ -101,7 +101,7 @@ test('a job that is open is asked for again and again: short, and not at all whi
 }) => {
   await signIn(page, 'teodor')
   await page.goto('/run')
-  const href = await page.locator('main a[href^="/run/"]').first().getAttribute('href')
+  const href = await page.locator('main li a[href^="/run/"]').first().getAttribute('href')
   const ask = (etag?: string) =>
     page.request.get(`/api${href}`, {
       headers: { 'accept-encoding': 'gzip', ...(etag && { 'if-none-match': etag }) },

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { made, runRest } from '../made'
-import { enter, picture, signIn, signRecord } from '../signIn'
+import { alive, enter, picture, signIn, signRecord } from '../signIn'
 
 /** Work without a product: a buried oak opened, what is found noted, spokes only if the soil asks for them, water later. */
 test.describe.configure({ mode: 'serial' })
@@ -147,6 +147,7 @@ test('blighted shoots are cut in dry weather, tools cleaned; oaks are not cut wh
   const why = page.getByText(
     /the beetles that carry oak wilt fly from April to July\. Again from 1 Aug 2026\./,
   )
+  await alive(page)
   if (!(await why.isVisible())) await page.getByText(/closed, and why/).click()
   await expect(why).toBeVisible()
 })
