@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { post } from './signIn'
+import { alive, post } from './signIn'
 
 export interface Made {
   tag: string
@@ -101,6 +101,7 @@ export async function runRest(page: Page) {
   for (const box of await page.getByRole('checkbox').all()) await box.check()
   for (const [asked, said] of SEEN) {
     const look = page.getByRole('group', { name: `${asked}, as you see it` })
+    await alive(page)
     if (await look.count()) await look.getByLabel(said, { exact: true }).check()
   }
   await page.getByRole('button', { name: 'Gear is on, begin' }).click()

@@ -1,6 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
 import { made } from '../made'
-import { enter, picture, post, signIn } from '../signIn'
+import { alive, enter, picture, post, signIn } from '../signIn'
 
 /** Deciding well: rules of the place, what each tree comes to, what could break, whose turn it is, what the client is told. */
 
@@ -143,6 +143,7 @@ test('a stripped plum is cleared and baited, fed, and looked at four weeks later
   await page.getByText('Feed, Example FQ10, from 1 Sep 2026').click()
   await page.getByLabel(/How far out/).fill('3 ft')
   const paved = page.getByLabel(/paved/i)
+  await alive(page)
   if (await paved.count()) await paved.fill('0')
   await page.getByLabel('Days after it is done').fill('7')
   await expect(page.getByText(/spring or autumn only. Again from 1 Sep 2026/)).toBeVisible()

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { made, runRest } from '../made'
-import { enter, idOf, openTree, signRecord } from '../signIn'
+import { alive, enter, idOf, openTree, signRecord } from '../signIn'
 
 /** Ways beside the usual: feed beside a systemic, a clump by its bark, bloom next spring, a count the day after. */
 test.describe.configure({ mode: 'serial' })
@@ -148,6 +148,7 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   const treeId = await idOf(page, 'Ash 13')
   await page.goto(`/trees/${treeId}/examine`)
   const begin = page.getByRole('button', { name: 'Begin a new examination' })
+  await alive(page)
   if (await begin.count()) await begin.click()
   await page
     .getByRole('radiogroup', { name: 'Butt or root sounds hollow', exact: true })
@@ -161,6 +162,7 @@ test('a tree that is referred leads on to the assessor’s answer, and from that
   await page.getByRole('link', { name: /^Weigh \d+ findings/ }).click()
   await expect(page.getByRole('checkbox', { name: /Nothing is wrong with it/ })).toBeDisabled()
   const reason = page.getByLabel(/write why/)
+  await alive(page)
   if (await reason.count()) await reason.fill('holes all over the trunk')
   await page.getByRole('button', { name: /^Sign .* and decide →/ }).click()
   await page.waitForURL(/\/decide/)
