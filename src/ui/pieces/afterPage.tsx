@@ -1,5 +1,5 @@
 'use client'
-import { Component, Fragment, lazy, Suspense, useState, type ComponentType, type ReactNode } from 'react'
+import { Component, lazy, Suspense, type ComponentType, type ReactNode } from 'react'
 import { useAlive } from '../fields/useAlive'
 import { Button } from './Button'
 
@@ -7,8 +7,8 @@ import { Button } from './Button'
 const REST_MS = 200
 
 /**
- * What a page is made of, where that is much: the server draws it, its script is fetched beside the frame’s, and it takes a press as soon as
- * it can answer one; whoever comes from another page stays there until it is there. For what pages themselves draw, never for what a press
+ * What a page is made of, where that is much: the server draws it, its script is fetched beside the frame’s, and the page takes presses once
+ * both are there; whoever comes from another page stays there until then. It has no boundary of its own: one would show nothing meanwhile. For what pages themselves draw, never for what a press
  * opens. `make` asks for it, and once more where it did not come.
  *
  * @example export const Lots = withPage(() => dynamic(() => import('./Lots').then((m) => onceAlive(m.Lots))))
@@ -16,18 +16,7 @@ const REST_MS = 200
 export function withPage<Props extends object>(make: () => ComponentType<Props>): ComponentType<Props> {
   let Part = make()
   return function WithPage(props: Props) {
-    // The frame does not wait for it on the first page. Later, React holds the page that was there.
-    const [isFirst] = useState(!useAlive())
-    const Around = isFirst ? Suspense : Fragment
-    return (
-      <Fetched again={() => (Part = make())}>
-        {() => (
-          <Around>
-            <Part {...props} />
-          </Around>
-        )}
-      </Fetched>
-    )
+    return <Fetched again={() => (Part = make())}>{() => <Part {...props} />}</Fetched>
   }
 }
 
