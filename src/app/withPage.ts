@@ -102,3 +102,6 @@ export const SiteWork = withPage(() =>
 export const Prescribe = withPage(() =>
   dynamic(() => import('./(work)/trees/[id]/prescribe/Prescribe').then((m) => onceAlive(m.Prescribe))),
 )
+export const LoadOut = withPage(() =>
+  dynamic(() => import('./(work)/run/load/LoadOut').then((m) => onceAlive(m.LoadOut))),
+)

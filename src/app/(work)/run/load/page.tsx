@@ -1,7 +1,7 @@
 import { isDate } from '@/core/time/calendar'
 import { idOf, textOf, type Query } from '@/server/read/address'
 import { loadView } from '@/server/read/load'
-import { LoadOut } from './LoadOut'
+import { LoadOut } from '@/app/withPage'
 
 export const metadata = { title: 'Load-out' }
 
