@@ -1,5 +1,5 @@
 'use client'
-import { useCallback, useState } from 'react'
+import { useCallback, useRef, useState } from 'react'
 import type { LoadLine } from '@/core/loadout/truck'
 import type { LoadView } from '@/server/read/load'
 import { newId } from '@/ui/fields/newId'
@@ -13,15 +13,18 @@ const OUT_OF_REACH = 'The server cannot be reached. Tick it again when you are i
  * What is on the truck, by the key of each line. A tick stands at once; what cannot be kept is taken back, and its line says why until it
  * is pressed again.
  */
-export function useTicks(view: Pick<LoadView, 'crew' | 'date' | 'ticked'>, me: string) {
-  const [ticked, setTicked] = useState<Readonly<Record<string, Ticked>>>(() =>
+export function useTicks(view: Pick<LoadView, 'crew' | 'date' | 'ticked'>) {
+  const [start] = useState<Readonly<Record<string, Ticked>>>(() =>
     Object.fromEntries(view.ticked.map((t) => [t.line, t])),
   )
+  const [ticked, setTicked] = useState(start)
+  /** What the server is known to have. */
+  const kept = useRef(start)
   const [refused, setRefused] = useState<Readonly<Record<string, string>>>({})
   const tick = useCallback(
     async (line: LoadLine, state: Ticked['state']) => {
       const pressed = press()
-      const now: Ticked = { state, amount: line.amount, by: me, at: pressed.at }
+      const now: Ticked = { state, amount: line.amount, by: 'you', at: pressed.at }
       setTicked((all) => ({ ...all, [line.key]: now }))
       setRefused(({ [line.key]: _, ...rest }) => rest)
       const sent = await sendVerb(
@@ -38,17 +41,18 @@ export function useTicks(view: Pick<LoadView, 'crew' | 'date' | 'ticked'>, me: s
         OUT_OF_REACH,
         pressed,
       )
-      if (sent.ok) return
+      if (sent.ok) {
+        kept.current = { ...kept.current, [line.key]: now }
+        return
+      }
       setRefused((all) => ({ ...all, [line.key]: sent.problem.message }))
       // A later press on the same line stands; only this one is taken back.
-      setTicked((all) => {
-        if (all[line.key] !== now) return all
-        const { [line.key]: _, ...rest } = all
-        const before = view.ticked.find((t) => t.line === line.key)
+      setTicked(({ [line.key]: stands, ...rest }) => {
+        const before = stands === now ? kept.current[line.key] : stands
         return before ? { ...rest, [line.key]: before } : rest
       })
     },
-    [view, me],
+    [view],
   )
   return { ticked, refused, tick }
 }
