@@ -1,107 +1,91 @@
 'use client'
 import dynamic from 'next/dynamic'
-import { onceAlive, withPage } from '@/ui/pieces/afterPage'
+import { withPage } from '@/ui/pieces/afterPage'
 
 // What stands on its page from the first and brings much along: what a form checks by, all that is searched. The page is read meanwhile.
 
 export const ForgotForm = withPage(() =>
-  dynamic(() => import('./forgot-password/ForgotForm').then((m) => onceAlive(m.ForgotForm))),
+  dynamic(() => import('./forgot-password/ForgotForm').then((m) => m.ForgotForm)),
 )
 export const SignInForm = withPage(() =>
-  dynamic(() => import('./sign-in/SignInForm').then((m) => onceAlive(m.SignInForm))),
+  dynamic(() => import('./sign-in/SignInForm').then((m) => m.SignInForm)),
 )
-export const EnterForm = withPage(() =>
-  dynamic(() => import('./enter/EnterForm').then((m) => onceAlive(m.EnterForm))),
-)
+export const EnterForm = withPage(() => dynamic(() => import('./enter/EnterForm').then((m) => m.EnterForm)))
 export const NewPasswordForm = withPage(() =>
-  dynamic(() => import('./new-password/NewPasswordForm').then((m) => onceAlive(m.NewPasswordForm))),
+  dynamic(() => import('./new-password/NewPasswordForm').then((m) => m.NewPasswordForm)),
 )
-export const SetUpForm = withPage(() =>
-  dynamic(() => import('./setup/SetUpForm').then((m) => onceAlive(m.SetUpForm))),
-)
+export const SetUpForm = withPage(() => dynamic(() => import('./setup/SetUpForm').then((m) => m.SetUpForm)))
 export const Password = withPage(() =>
-  dynamic(() => import('./(work)/settings/Password').then((m) => onceAlive(m.Password))),
+  dynamic(() => import('./(work)/settings/Password').then((m) => m.Password)),
 )
-export const Factor = withPage(() =>
-  dynamic(() => import('./(work)/settings/Factor').then((m) => onceAlive(m.Factor))),
-)
+export const Factor = withPage(() => dynamic(() => import('./(work)/settings/Factor').then((m) => m.Factor)))
 export const FirmForm = withPage(() =>
-  dynamic(() => import('./(work)/settings/firm/FirmForm').then((m) => onceAlive(m.FirmForm))),
+  dynamic(() => import('./(work)/settings/firm/FirmForm').then((m) => m.FirmForm)),
 )
-export const Tokens = withPage(() =>
-  dynamic(() => import('./(work)/settings/Tokens').then((m) => onceAlive(m.Tokens))),
-)
+export const Tokens = withPage(() => dynamic(() => import('./(work)/settings/Tokens').then((m) => m.Tokens)))
 export const Limits = withPage(() =>
-  dynamic(() => import('./(work)/grounds/[site]/limits/Limits').then((m) => onceAlive(m.Limits))),
+  dynamic(() => import('./(work)/grounds/[site]/limits/Limits').then((m) => m.Limits)),
 )
 export const AboutSite = withPage(() =>
-  dynamic(() => import('./(work)/grounds/[site]/about/AboutSite').then((m) => onceAlive(m.AboutSite))),
+  dynamic(() => import('./(work)/grounds/[site]/about/AboutSite').then((m) => m.AboutSite)),
 )
 export const NewClient = withPage(() =>
-  dynamic(() => import('./(work)/clients/new/NewClient').then((m) => onceAlive(m.NewClient))),
+  dynamic(() => import('./(work)/clients/new/NewClient').then((m) => m.NewClient)),
 )
 export const NewSite = withPage(() =>
-  dynamic(() => import('./(work)/clients/[client]/new-site/NewSite').then((m) => onceAlive(m.NewSite))),
+  dynamic(() => import('./(work)/clients/[client]/new-site/NewSite').then((m) => m.NewSite)),
 )
 export const DueAgainLines = withPage(() =>
-  dynamic(() => import('./(work)/run/DueAgainLines').then((m) => onceAlive(m.DueAgainLines))),
+  dynamic(() => import('./(work)/run/DueAgainLines').then((m) => m.DueAgainLines)),
 )
 export const Decide = withPage(() =>
-  dynamic(() => import('./(work)/trees/[id]/decide/Decide').then((m) => onceAlive(m.Decide))),
+  dynamic(() => import('./(work)/trees/[id]/decide/Decide').then((m) => m.Decide)),
 )
 export const OwnNote = withPage(() =>
-  dynamic(() => import('./(work)/almanac/[kind]/[id]/OwnNote').then((m) => onceAlive(m.OwnNote))),
+  dynamic(() => import('./(work)/almanac/[kind]/[id]/OwnNote').then((m) => m.OwnNote)),
 )
 export const OwnOfCause = withPage(() =>
-  dynamic(() => import('./(work)/almanac/[kind]/[id]/OwnOfCause').then((m) => onceAlive(m.OwnOfCause))),
+  dynamic(() => import('./(work)/almanac/[kind]/[id]/OwnOfCause').then((m) => m.OwnOfCause)),
 )
 export const HouseRule = withPage(() =>
-  dynamic(() => import('./(work)/almanac/[kind]/[id]/HouseRule').then((m) => onceAlive(m.HouseRule))),
+  dynamic(() => import('./(work)/almanac/[kind]/[id]/HouseRule').then((m) => m.HouseRule)),
 )
-export const Lots = withPage(() =>
-  dynamic(() => import('./(work)/shelf/[code]/Lots').then((m) => onceAlive(m.Lots))),
-)
+export const Lots = withPage(() => dynamic(() => import('./(work)/shelf/[code]/Lots').then((m) => m.Lots)))
 export const CardForm = withPage(() =>
-  dynamic(() => import('./(work)/shelf/new/CardForm').then((m) => onceAlive(m.CardForm))),
+  dynamic(() => import('./(work)/shelf/new/CardForm').then((m) => m.CardForm)),
 )
 export const Case = withPage(() =>
-  dynamic(() => import('./(work)/practice/[kind]/[id]/Case').then((m) => onceAlive(m.Case))),
+  dynamic(() => import('./(work)/practice/[kind]/[id]/Case').then((m) => m.Case)),
 )
 export const AlmanacList = withPage(() =>
-  dynamic(() => import('./(work)/almanac/AlmanacList').then((m) => onceAlive(m.AlmanacList))),
+  dynamic(() => import('./(work)/almanac/AlmanacList').then((m) => m.AlmanacList)),
 )
-export const RunJob = withPage(() =>
-  dynamic(() => import('./(work)/run/[job]/RunJob').then((m) => onceAlive(m.RunJob))),
-)
+export const RunJob = withPage(() => dynamic(() => import('./(work)/run/[job]/RunJob').then((m) => m.RunJob)))
 export const Examine = withPage(() =>
-  dynamic(() => import('./(work)/trees/[id]/examine/Examine').then((m) => onceAlive(m.Examine))),
+  dynamic(() => import('./(work)/trees/[id]/examine/Examine').then((m) => m.Examine)),
 )
 export const Weigh = withPage(() =>
-  dynamic(() => import('./(work)/trees/[id]/weigh/Weigh').then((m) => onceAlive(m.Weigh))),
+  dynamic(() => import('./(work)/trees/[id]/weigh/Weigh').then((m) => m.Weigh)),
 )
 export const GroupPrescribe = withPage(() =>
-  dynamic(() =>
-    import('./(work)/grounds/[site]/prescribe/GroupPrescribe').then((m) => onceAlive(m.GroupPrescribe)),
-  ),
+  dynamic(() => import('./(work)/grounds/[site]/prescribe/GroupPrescribe').then((m) => m.GroupPrescribe)),
 )
 export const TreePage = withPage(() =>
-  dynamic(() => import('./(work)/trees/[id]/TreePage').then((m) => onceAlive(m.TreePage))),
+  dynamic(() => import('./(work)/trees/[id]/TreePage').then((m) => m.TreePage)),
 )
 export const EnterResult = withPage(() =>
-  dynamic(() => import('./(work)/follow-up/[id]/EnterResult').then((m) => onceAlive(m.EnterResult))),
+  dynamic(() => import('./(work)/follow-up/[id]/EnterResult').then((m) => m.EnterResult)),
 )
-export const Crews = withPage(() =>
-  dynamic(() => import('./(work)/week/crews/Crews').then((m) => onceAlive(m.Crews))),
-)
+export const Crews = withPage(() => dynamic(() => import('./(work)/week/crews/Crews').then((m) => m.Crews)))
 export const Season = withPage(() =>
-  dynamic(() => import('./(work)/grounds/[site]/season/Season').then((m) => onceAlive(m.Season))),
+  dynamic(() => import('./(work)/grounds/[site]/season/Season').then((m) => m.Season)),
 )
 export const SiteWork = withPage(() =>
-  dynamic(() => import('./(work)/grounds/[site]/SiteWork').then((m) => onceAlive(m.SiteWork))),
+  dynamic(() => import('./(work)/grounds/[site]/SiteWork').then((m) => m.SiteWork)),
 )
 export const Prescribe = withPage(() =>
-  dynamic(() => import('./(work)/trees/[id]/prescribe/Prescribe').then((m) => onceAlive(m.Prescribe))),
+  dynamic(() => import('./(work)/trees/[id]/prescribe/Prescribe').then((m) => m.Prescribe)),
 )
 export const LoadOut = withPage(() =>
-  dynamic(() => import('./(work)/run/load/LoadOut').then((m) => onceAlive(m.LoadOut))),
+  dynamic(() => import('./(work)/run/load/LoadOut').then((m) => m.LoadOut)),
 )

@@ -10,6 +10,7 @@ import type { OverdueView } from '@/server/read/overdue'
 import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { Morning } from './Morning'
+import { loadHref } from './run/load/loadHref'
 import { TodayJob } from './TodayJob'
 import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -57,7 +58,7 @@ export default async function TodayPage() {
           </Note>
         )}
         <Overdue counts={view.overdue} />
-        <Missing view={view} />
+        <Missing missing={view.missing} today={view.today} timeZone={person.timeZone} />
         <Morning />
         <InjectionHours hours={view.hours} units={person.units} />
         <section className="mt-5">
@@ -206,24 +207,25 @@ export default async function TodayPage() {
 }
 
 /** What is missing in the yard while the truck still stands there, and the way to its list. */
-function Missing({ view }: { view: Awaited<ReturnType<typeof todayView>> }) {
-  if (view.missing.length === 0) return null
+function Missing({
+  missing,
+  today,
+  timeZone,
+}: Pick<Awaited<ReturnType<typeof todayView>>, 'missing' | 'today'> & { timeZone: string }) {
+  if (missing.length === 0) return null
   return (
     <Note as="section" says="stop" className="mt-4" aria-label="Missing on a truck">
       <ul>
-        {view.missing.map((m) => (
+        {missing.map((m) => (
           <li key={`${m.onDate} ${m.crewId} ${m.line}`}>
             <b>{m.name}</b>
             {m.amount !== null && `, ${m.amount}`} is missing for{' '}
-            <Link
-              href={`/run/load?${new URLSearchParams({ date: m.onDate, crew: m.crewId ?? 'none' })}`}
-              className="underline underline-offset-2"
-            >
-              {m.crew ?? 'what no crew has'}, {fromToday(m.onDate, view.today)}
+            <Link href={loadHref(m.onDate, m.crewId)} className="underline underline-offset-2">
+              {m.crew ?? 'what no crew has'}, {fromToday(m.onDate, today)}
             </Link>
             <span className="text-ink2">
               {' '}
-              · said by {m.by} at {clockTime(m.at, view.timeZone)}
+              · said by {m.by} at {clockTime(m.at, timeZone)}
             </span>
           </li>
         ))}

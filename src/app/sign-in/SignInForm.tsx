@@ -3,7 +3,6 @@ import { useState } from 'react'
 import { signInAsks } from '@/asks/house'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { useDoor } from '@/ui/form/useDoor'
-import { useAlive } from '@/ui/fields/useAlive'
 import { Link } from '@/ui/pieces/Link'
 import { SignInFields } from '@/ui/shell/SignInFields'
 
@@ -17,11 +16,10 @@ interface DemoPerson {
 /** E-mail and password; in the demo a press on a person fills them in. */
 export function SignInForm({ next, people }: { next: string; people: DemoPerson[] }) {
   const by = useDoor('/api/sign-in')
-  const alive = useAlive()
   const [start, setStart] = useState({ email: '', password: '', code: '' })
 
   return (
-    <div inert={!alive}>
+    <div>
       <h1>Sign in</h1>
       <AskedForm
         key={start.email}

@@ -1,4 +1,6 @@
 import { capital } from '../capital'
+import { handMethod } from '../methods/hand'
+import type { Values } from '../methods/lines'
 import { isHand, METHOD_NAME } from '../methods/names'
 import type { Method } from '../card/card'
 import { isFromTank } from '../methods/crown-spray/isFromTank'
@@ -11,6 +13,7 @@ import type { UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
 import { ceilGuarded } from '../quantity/whole'
 import { grouped } from '../grouped'
+import { counted } from '../text/counted'
 
 /** What is done at one site by one use of a card, as a truck loads for it. */
 export interface WorkToLoad {
@@ -27,15 +30,11 @@ export interface WorkToLoad {
   notices: readonly string[]
 }
 
-/** What sort of thing a line of the list is; they are loaded in this order. */
-export const LOAD_KINDS = ['product', 'water', 'injection', 'by hand', 'measure', 'gear', 'notice'] as const
-export type LoadKind = (typeof LOAD_KINDS)[number]
-
 /** One thing that goes on the truck. */
 export interface LoadLine {
   /** The same thing on the same day has the same key, whatever its amount. */
   key: string
-  kind: LoadKind
+  kind: 'product' | 'water' | 'injection' | 'by hand' | 'measure' | 'gear' | 'notice'
   name: string
   /** How much, in words; null where it is simply brought. */
   amount: string | null
@@ -71,26 +70,32 @@ export const SPARE = 0.1
  * @example loadTruck([{ site: 'Ropewalk School', use: emamectin, plans: [ash14], … }], 'us').lines[0].amount // '181.5 mL'
  */
 export function loadTruck(works: readonly WorkToLoad[], units: UnitSystem): TruckLoad {
-  const done = works.filter((w) => w.plans.length > 0)
+  const own = works.filter((w) => w.plans.length > 0)
   return {
     lines: [
-      ...products(done, units),
-      ...water(done, units),
-      ...injection(done),
-      ...byHand(done, units),
-      ...measures(done, units),
-      ...gear(done),
-      ...notices(done),
+      ...products(own, units),
+      ...water(own, units),
+      ...injection(own),
+      ...byHand(own, units),
+      ...measures(own, units),
+      ...gear(own),
+      ...notices(own),
     ],
-    tanks: tanks(done),
-    trees: done.reduce((n, w) => n + w.plans.length, 0),
+    tanks: tanks(own),
+    trees: plansOf(own).length,
   }
 }
 
 const sum = (plans: readonly SubjectPlan[], of: (plan: SubjectPlan) => number) =>
   plans.reduce((n, p) => n + of(p), 0)
-const once = (words: readonly string[]) => [...new Set(words)]
-const counted = (n: number, one: string, many = `${one}s`) => `${n} ${n === 1 ? one : many}`
+const once = <T>(all: readonly T[]) => [...new Set(all)]
+
+/** A line that is simply brought, but for what is said of it. */
+const line = (of: Pick<LoadLine, 'key' | 'kind' | 'name' | 'detail'> & Partial<LoadLine>): LoadLine => ({
+  amount: null,
+  short: null,
+  ...of,
+})
 const puttingOn = (works: readonly WorkToLoad[]) => works.filter((w) => !isHand(w.use.method))
 const plansOf = (works: readonly WorkToLoad[]) => works.flatMap((w) => w.plans)
 const sites = (works: readonly WorkToLoad[]) => once(works.map((w) => w.site)).join(', ')
@@ -103,7 +108,7 @@ function products(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
     const { name } = own[0]!.product
     const lots = once(own.flatMap((w) => w.lots))
     const show = (amount: number) => showProduct(amount, kind, method, units)
-    return {
+    return line({
       key: `product ${code}`,
       kind: 'product',
       name,
@@ -112,7 +117,7 @@ function products(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
         lots.length === 0 ? 'no lot' : `${lots.length === 1 ? 'lot' : 'lots'} ${lots.join(', then ')}`
       } · ${sites(own)}`,
       short: lots.length === 0 ? `No lot of ${name} on the shelf may be put on from on this day.` : null,
-    }
+    })
   })
 }
 
@@ -121,97 +126,64 @@ function water(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
   const volume = sum(plansOf(own), (p) => p.water ?? 0)
   if (!(volume > 0)) return []
   return [
-    {
+    line({
       key: 'water',
       kind: 'water',
       name: 'Water',
       amount: shown(volume, 'gal', units),
       detail: `beside the product, for ${sites(own)}; filled at the yard, or where there is water`,
-      short: null,
-    },
+    }),
   ]
 }
 
 function injection(works: readonly WorkToLoad[]): LoadLine[] {
-  const line = (key: string, name: string, amount: string | null, detail: string): LoadLine => ({
-    key,
-    kind: 'injection',
-    name,
-    amount,
-    detail,
-    short: null,
-  })
-  const ports = (plan: SubjectPlan) => (isByPorts(plan) ? plan.shape.ports.length : 0)
-  const own = works.flatMap((w) => (isByPorts(w.use) ? [{ work: w, terms: w.use.terms }] : []))
+  const own = works.flatMap((w) => (isByPorts(w.use) ? [{ plans: w.plans, terms: w.use.terms }] : []))
+  const hardware = grouped(own, ({ terms }) => `${terms.hardware} ${terms.capsule ? 'once' : 'again'}`)
+  const bits = grouped(own, ({ terms }) => terms.bit)
   return [
-    ...[...grouped(own, ({ terms }) => `${terms.hardware} ${terms.capsule ? 'once' : 'again'}`)].map(
-      ([key, of]) => {
-        const all = of.flatMap(({ work }) => work.plans.map(ports))
-        const n = all.reduce((a, b) => a + b, 0)
+    ...[...hardware].map(([key, of]) => {
+      const { terms } = of[0]!
+      const ports = of.flatMap(({ plans }) => plans.map((p) => (isByPorts(p) ? p.shape.ports.length : 0)))
+      const n = ports.reduce((a, b) => a + b, 0)
+      return line({
+        key: `hardware ${key}`,
+        kind: 'injection',
+        name: capital(terms.hardware),
         // A capsule is used once; a bottle or tube goes on to the next tree.
-        return of[0]!.terms.capsule
-          ? line(
-              `hardware ${key}`,
-              capital(of[0]!.terms.hardware),
-              `${n} + ${ceilGuarded(n * SPARE)}`,
-              'one a port, used once',
-            )
-          : line(
-              `hardware ${key}`,
-              capital(of[0]!.terms.hardware),
-              String(Math.max(...all)),
-              `for the most ports of one tree; ${counted(n, 'port')} in all`,
-            )
-      },
-    ),
-    ...[...grouped(own, ({ terms }) => terms.bit)].map(([bit, of]) =>
-      line(
-        `bit ${bit}`,
-        `Bits ${bit}`,
-        '2',
-        `one and a spare, sharp; holes ${once(of.map(({ terms }) => `${terms.depth} deep, ${terms.hole}`)).join(' or ')}`,
-      ),
-    ),
+        ...(terms.capsule
+          ? { amount: `${n} + ${ceilGuarded(n * SPARE)}`, detail: 'one a port, used once' }
+          : {
+              amount: String(Math.max(...ports)),
+              detail: `for the most ports of one tree; ${counted(n, 'port')} in all`,
+            }),
+      })
+    }),
+    ...[...bits].map(([bit, of]) => {
+      const holes = once(of.map(({ terms }) => `${terms.depth} deep, ${terms.hole}`))
+      return line({
+        key: `bit ${bit}`,
+        kind: 'injection',
+        name: `Bits ${bit}`,
+        amount: '2',
+        detail: `one and a spare, sharp; holes ${holes.join(' or ')}`,
+      })
+    }),
   ]
 }
 
-/** What of work by hand is counted or measured, from the figures of its plans; in words of the shop. */
-const BY_THE_PIECE: Readonly<
-  Record<string, (plans: readonly SubjectPlan[], units: UnitSystem) => string | null>
-> = {
-  guard: (plans, units) =>
-    `${counted(plans.length, 'piece')}, ${shown(figure(plans, 'length'), 'ft', units)} of mesh`,
-  fence: (plans, units) =>
-    `${shown(figure(plans, 'length'), 'ft', units)} of net, ${counted(figure(plans, 'posts'), 'post')}`,
-  band: (plans, units) =>
-    `${counted(figure(plans, 'stems'), 'band')}, ${shown(figure(plans, 'length'), 'ft', units)}`,
-  bag: (plans) => counted(figure(plans, 'fruits'), 'bag'),
-  repel: (plans) => counted(figure(plans, 'pieces'), 'piece'),
-  shelter: (plans, units) => `${shown(figure(plans, 'area'), 'ft2', units)} of cover`,
-}
-
-const figure = (plans: readonly SubjectPlan[], name: string) =>
-  sum(plans, (p) => Number((p.shape as Readonly<Record<string, unknown>>)[name] ?? 0))
-
 function byHand(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
-  return [
-    ...grouped(
-      works.filter((w) => isHand(w.use.method)),
-      (w) => w.use.method,
-    ),
-  ].map(([method, own]) => ({
-    key: `by hand ${method}`,
-    kind: 'by hand',
-    name: METHOD_NAME[own[0]!.use.method],
-    amount:
-      BY_THE_PIECE[method]?.(plansOf(own), units) ??
-      counted(
-        own.reduce((n, w) => n + w.plans.length, 0),
-        'tree',
-      ),
-    detail: `${sayEquipment(own[0]!.use)} · ${sites(own)}`,
-    short: null,
-  }))
+  const methods = once(works.map((w) => w.use.method)).filter(isHand)
+  return methods.map((method) => {
+    const own = works.filter((w) => w.use.method === method)
+    const shapes = plansOf(own).map((p) => p.shape as Values)
+    return line({
+      key: `by hand ${method}`,
+      kind: 'by hand',
+      name: METHOD_NAME[method],
+      amount: handMethod(method).brought?.(shapes, units) ?? counted(shapes.length, 'tree'),
+      detail: `${sayEquipment(own[0]!.use)} · ${sites(own)}`,
+    })
+  })
 }
 
 function measures(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
@@ -225,75 +197,72 @@ function measures(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
     const doses = plans.map((p) => (isByPorts(p) ? p.shape.perPort : p.product))
     const show = (amount: number) => showProduct(amount, plans[0]!.kind, plans[0]!.method, units)
     const [least, most] = [Math.min(...doses), Math.max(...doses)]
-    return {
+    return line({
       key: `measure ${of[0]!.product.code}`,
       kind: 'measure',
       name,
-      amount: null,
       detail:
         show(least) === show(most)
           ? `that shows ${show(least)}`
           : `that shows ${show(least)} to ${show(most)}`,
-      short: null,
-    }
+    })
   })
 }
 
 function gear(works: readonly WorkToLoad[]): LoadLine[] {
-  const worn = once(works.flatMap((w) => w.use.protectiveGear.map((g) => g.toLowerCase())))
-  const lines: LoadLine[] = worn.map((piece) => ({
-    key: `gear ${piece}`,
-    kind: 'gear',
-    name: capital(piece),
-    amount: null,
-    detail: `for ${once(
-      works
-        .filter((w) => w.use.protectiveGear.some((g) => g.toLowerCase() === piece))
-        .map((w) => w.product.name),
-    ).join(', ')}`,
-    short: null,
-  }))
-  return puttingOn(works).length === 0
-    ? lines
-    : [
-        ...lines,
-        {
-          key: 'spill kit',
-          kind: 'gear',
-          name: 'Spill kit and wash-off',
-          amount: null,
-          detail: 'and the label of every product on the truck',
-          short: null,
-        },
-      ]
+  const worn = grouped(
+    works.flatMap((w) => w.use.protectiveGear.map((g) => ({ piece: g.toLowerCase(), by: w.product.name }))),
+    ({ piece }) => piece,
+  )
+  return [
+    ...[...worn].map(([piece, of]) =>
+      line({
+        key: `gear ${piece}`,
+        kind: 'gear',
+        name: capital(piece),
+        detail: `for ${once(of.map(({ by }) => by)).join(', ')}`,
+      }),
+    ),
+    ...(puttingOn(works).length === 0
+      ? []
+      : [
+          line({
+            key: 'spill kit',
+            kind: 'gear',
+            name: 'Spill kit and wash-off',
+            detail: 'and the label of every product on the truck',
+          }),
+        ]),
+  ]
 }
 
 function notices(works: readonly WorkToLoad[]): LoadLine[] {
-  const closed = puttingOn(works).filter((w) => w.use.reentryHours > 0)
-  const signs: LoadLine[] = [...grouped(closed, (w) => w.site)].map(([site, own]) => ({
-    key: `sign ${site}`,
-    kind: 'notice',
-    name: `Notice for ${site}`,
-    amount: null,
-    detail: `closed for ${Math.max(...own.map((w) => w.use.reentryHours))} h after the last drop`,
-    short: null,
-  }))
-  const told: LoadLine[] = [...grouped(works, (w) => w.site)].flatMap(([site, own]) => {
-    const whom = once(own.flatMap((w) => w.notices))
-    return whom.length === 0
-      ? []
-      : [
-          {
-            key: `told ${site}`,
-            kind: 'notice',
-            name: `Told before work at ${site}`,
-            amount: null,
-            detail: whom.join('; '),
-            short: null,
-          },
-        ]
-  })
-  return [...signs, ...told]
+  const closed = grouped(
+    puttingOn(works).filter((w) => w.use.reentryHours > 0),
+    (w) => w.site,
+  )
+  const told = grouped(
+    works.filter((w) => w.notices.length > 0),
+    (w) => w.site,
+  )
+  return [
+    ...[...closed].map(([site, own]) =>
+      line({
+        key: `sign ${site}`,
+        kind: 'notice',
+        name: `Notice for ${site}`,
+        detail: `closed for ${Math.max(...own.map((w) => w.use.reentryHours))} h after the last drop`,
+      }),
+    ),
+    ...[...told].map(([site, own]) =>
+      line({
+        key: `told ${site}`,
+        kind: 'notice',
+        name: `Told before work at ${site}`,
+        detail: once(own.flatMap((w) => w.notices)).join('; '),
+      }),
+    ),
+  ]
 }
 
 function tanks(works: readonly WorkToLoad[]): TankToMix[] {

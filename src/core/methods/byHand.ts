@@ -77,6 +77,8 @@ export interface HandMethod {
   whenRemoved?: true
   /** What is brought along beside the gear. */
   kit: string
+  /** How much of it the trees of a day take, by the shapes of their plans; by the tree where it is not counted. */
+  brought?: (shapes: readonly Values[], units: UnitSystem) => string
   plan: (q: HandQuestion) => Result<HandWork>
   /** A step in words, with this tree's own numbers: its name on the button, and what to do. */
   say: (task: string, said: HandSaid) => { name: string; text: string; one?: string }

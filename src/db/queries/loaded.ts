@@ -19,32 +19,28 @@ export interface CrewDay {
   onDate: string
 }
 
-/** Writes down what was ticked. */
+/** Writes down what was ticked; `by` is the id of whoever did. */
 export async function noteLoaded(
   sql: FirmSql,
-  t: CrewDay & {
-    id: string
-    firmId: string
-    line: string
-    name: string
-    amount: string | null
-    state: LoadedState
-    by: string
-    at: Date
-  },
+  t: CrewDay & LoadedRow & { id: string; firmId: string },
 ): Promise<void> {
   await sql`
     insert into loaded (id, firm_id, crew_id, on_date, line, name, amount, state, by_person, at)
     values (${t.id}, ${t.firmId}, ${t.crewId}, ${t.onDate}, ${t.line}, ${t.name}, ${t.amount}, ${t.state}, ${t.by}, ${t.at})`
 }
 
+/** What was last said of each thing of the trucks of some days. */
+const lastSaid = (sql: FirmSql, where: ReturnType<FirmSql>) => sql`
+  select distinct on (l.on_date, l.crew_id, l.line) l.on_date::text as "onDate", l.crew_id as "crewId", l.line, l.name,
+    l.amount, l.state, p.name as by, l.at
+  from loaded l join person p on p.firm_id = l.firm_id and p.id = l.by_person
+  where ${where}
+  order by l.on_date, l.crew_id, l.line, l.at desc, l.id desc`
+
 /** What was last said of each thing of a crew’s day. */
-export async function loadedOf(sql: FirmSql, of: CrewDay): Promise<LoadedRow[]> {
-  return sql<LoadedRow[]>`
-    select distinct on (l.line) l.line, l.name, l.amount, l.state, p.name as by, l.at
-    from loaded l join person p on p.firm_id = l.firm_id and p.id = l.by_person
-    where l.on_date = ${of.onDate} and l.crew_id is not distinct from ${of.crewId}
-    order by l.line, l.at desc, l.id desc`
+export async function loadedOf(sql: FirmSql, of: CrewDay): Promise<(LoadedRow & CrewDay)[]> {
+  return sql<(LoadedRow & CrewDay)[]>`
+    ${lastSaid(sql, sql`l.on_date = ${of.onDate} and l.crew_id is not distinct from ${of.crewId}`)}`
 }
 
 /** What is missing on trucks between two days, by what was last said of it. */
@@ -54,12 +50,7 @@ export async function missingOnTrucks(
   to: string,
 ): Promise<(LoadedRow & CrewDay & { crew: string | null })[]> {
   return sql<(LoadedRow & CrewDay & { crew: string | null })[]>`
-    select x.*, c.name as crew from (
-      select distinct on (l.on_date, l.crew_id, l.line) l.on_date::text as "onDate", l.crew_id as "crewId", l.line, l.name,
-        l.amount, l.state, p.name as by, l.at
-      from loaded l join person p on p.firm_id = l.firm_id and p.id = l.by_person
-      where l.on_date between ${from} and ${to}
-      order by l.on_date, l.crew_id, l.line, l.at desc, l.id desc) x
+    select x.*, c.name as crew from (${lastSaid(sql, sql`l.on_date between ${from} and ${to}`)}) x
     left join crew c on c.id = x."crewId"
     where x.state = 'missing' order by x."onDate", c.name nulls last, x.at limit 40`
 }

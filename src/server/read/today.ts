@@ -85,8 +85,7 @@ export function todayView() {
       role: person.role,
       overdue,
       /** What is missing on trucks of today and tomorrow, as it was ticked in the yard. */
-      missing: missing.map((m) => ({ ...m, at: m.at.getTime() })),
-      timeZone: person.timeZone,
+      missing,
     }
   })
 }

@@ -2,7 +2,7 @@
 import { createElement as h, type ComponentType } from 'react'
 import { renderToString } from 'react-dom/server'
 import { act, fireEvent, render, screen } from '@testing-library/react'
-import { afterPage, onceAlive, withPage } from './afterPage'
+import { afterPage, withPage } from './afterPage'
 
 const Form = ({ name }: { name: string }) => h('button', null, `Keep ${name}`)
 
@@ -50,7 +50,7 @@ test('an error of the part itself is the page’s to say', () => {
 })
 
 test('what the server drew takes no press before it can answer one', () => {
-  const Part = onceAlive(Form)
+  const Part = withPage(() => Form)
   expect(renderToString(h(Part, { name: 'it' }))).toMatch(/inert/)
   render(h(Part, { name: 'it' }))
   expect(screen.getByRole('button', { name: 'Keep it' }).closest('[inert]')).toBeNull()

@@ -7,28 +7,34 @@ import { Button } from './Button'
 const REST_MS = 200
 
 /**
- * What a page is made of, where that is much: the server draws it, its script is fetched beside the frame’s, and the page takes presses once
- * both are there; whoever comes from another page stays there until then. It has no boundary of its own: one would show nothing meanwhile. For what pages themselves draw, never for what a press
- * opens. `make` asks for it, and once more where it did not come.
+ * What a page is made of, where that is much: the server draws it, its script is fetched beside the frame’s, and it takes presses once both
+ * are there; whoever comes from another page stays there until then. It has no boundary of its own: one would show nothing meanwhile. For
+ * what pages themselves draw, never for what a press opens. `make` asks for it, and once more where it did not come.
  *
- * @example export const Lots = withPage(() => dynamic(() => import('./Lots').then((m) => onceAlive(m.Lots))))
+ * @example export const Lots = withPage(() => dynamic(() => import('./Lots').then((m) => m.Lots)))
  */
 export function withPage<Props extends object>(make: () => ComponentType<Props>): ComponentType<Props> {
   let Part = make()
   return function WithPage(props: Props) {
-    return <Fetched again={() => (Part = make())}>{() => <Part {...props} />}</Fetched>
+    return (
+      <Fetched again={() => (Part = make())}>
+        {() => (
+          <OnceAlive>
+            <Part {...props} />
+          </OnceAlive>
+        )}
+      </Fetched>
+    )
   }
 }
 
-/** A part of a page that takes no press before it can answer one. */
-export function onceAlive<Props extends object>(Part: ComponentType<Props>): ComponentType<Props> {
-  return function OnceAlive(props: Props) {
-    return (
-      <div className="contents" inert={!useAlive()}>
-        <Part {...props} />
-      </div>
-    )
-  }
+/** What the server drew takes no press before it can answer one. */
+export function OnceAlive({ children }: { children: ReactNode }) {
+  return (
+    <div className="contents" inert={!useAlive()}>
+      {children}
+    </div>
+  )
 }
 
 /**
@@ -44,9 +50,16 @@ export function afterPage<Module extends Record<Name, ComponentType<never>>, Nam
   type Props = Record<string, unknown>
   if (typeof window !== 'undefined') whenAtRest(() => void load().catch(() => {}))
   const make = () =>
-    lazy(() =>
-      load().then((module) => ({ default: onceAlive(module[name] as unknown as ComponentType<Props>) })),
-    )
+    lazy(async () => {
+      const Opened = (await load())[name] as unknown as ComponentType<Props>
+      return {
+        default: (props: Props) => (
+          <OnceAlive>
+            <Opened {...props} />
+          </OnceAlive>
+        ),
+      }
+    })
   let Part = make()
   function AfterPage(props: Props) {
     return (
@@ -68,12 +81,8 @@ function whenAtRest(then: () => void): void {
 }
 
 /** True of what is thrown where a script did not come, in the words of the browsers and of the bundler. */
-function isNotFetched(error: unknown): boolean {
-  return (
-    error instanceof Error &&
-    (error.name === 'ChunkLoadError' ||
-      /(load|fetch|import).*(chunk|module)|module script/i.test(error.message))
-  )
+function isNotFetched({ name, message }: Error): boolean {
+  return name === 'ChunkLoadError' || /(load|fetch|import).*(chunk|module)|module script/i.test(message)
 }
 
 class Fetched extends Component<{ again: () => void; children: () => ReactNode }, { failed: Error | null }> {

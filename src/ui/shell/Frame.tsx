@@ -1,4 +1,5 @@
 'use client'
+import dynamic from 'next/dynamic'
 import { Link } from '@/ui/pieces/Link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
@@ -10,12 +11,11 @@ import { firmNow } from './firmClock'
 import { GO_TO, useKeys } from './keys'
 import { SignOut } from './SignOut'
 import { clockTime, longDate } from '../when'
-import { afterPage } from '../pieces/afterPage'
 import { usePrinting } from '../pieces/usePrinting'
 
-const SignInAgain = afterPage(() => import('./SignInAgain'), 'default')
-const Find = afterPage(() => import('./Find'), 'default')
-const ScreenHelp = afterPage(() => import('../help/ScreenHelp'), 'default')
+const SignInAgain = dynamic(() => import('./SignInAgain'), { ssr: false })
+const Find = dynamic(() => import('./Find'), { ssr: false })
+const ScreenHelp = dynamic(() => import('../help/ScreenHelp'), { ssr: false })
 
 interface NavEntry {
   href: string

@@ -1,3 +1,5 @@
+import { inAll } from '../inAll'
+import { counted } from '../../text/counted'
 import { ok } from '../../problem'
 import type { HandMethod } from '../byHand'
 
@@ -12,6 +14,7 @@ export const bag: HandMethod = {
   ],
   asks: [{ name: 'fruits', label: 'Fruits to bag', kind: 'count', least: 1, most: 5000 }],
   kit: 'bags, ties, snips, ladder',
+  brought: (shapes) => counted(inAll(shapes, 'fruits'), 'bag'),
   plan: ({ given }) => {
     const fruits = Number(given['fruits'])
     return ok({

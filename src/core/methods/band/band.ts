@@ -1,3 +1,5 @@
+import { inAll } from '../inAll'
+import { counted } from '../../text/counted'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
@@ -13,6 +15,8 @@ export const band: HandMethod = {
   ],
   asks: [],
   kit: 'wrap, sticky band, ties, knife',
+  brought: (shapes, units) =>
+    `${counted(inAll(shapes, 'stems'), 'band')}, ${shown(inAll(shapes, 'length'), 'ft', units)}`,
   plan({ tree, terms, units }) {
     const girths = tree.stems.map((s) => s.girth ?? (s.diameter ?? 0) * Math.PI)
     const length = girths.reduce((sum, g) => sum + g + Number(terms['overlap']), 0)

@@ -1,3 +1,5 @@
+import { inAll } from '../inAll'
+import { counted } from '../../text/counted'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
@@ -16,6 +18,8 @@ export const fence: HandMethod = {
   ],
   asks: [{ name: 'off', label: 'How far off the bark', kind: 'reach', hint: '4 ft' }],
   kit: 'net, posts, driver, ties, snips, gloves, eye protection',
+  brought: (shapes, units) =>
+    `${shown(inAll(shapes, 'length'), 'ft', units)} of net, ${counted(inAll(shapes, 'posts'), 'post')}`,
   plan({ tree, terms, given, units }) {
     const radius = tree.diameter / 2 + Number(given['off'])
     const length = 2 * Math.PI * radius

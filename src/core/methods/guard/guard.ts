@@ -1,3 +1,5 @@
+import { inAll } from '../inAll'
+import { counted } from '../../text/counted'
 import { cutGuards, type Gnawer } from '../../barrier/guard'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
@@ -26,6 +28,8 @@ export const guard: HandMethod = {
     { name: 'snow', label: 'Snow that lies here', kind: 'length', hint: '12 in' },
   ],
   kit: 'mesh, snips, gloves, ties, stones, spade',
+  brought: (shapes, units) =>
+    `${counted(shapes.length, 'piece')}, ${shown(inAll(shapes, 'length'), 'ft', units)} of mesh`,
   plan({ tree, terms, given, units }) {
     const cut = cutGuards({
       trees: [tree.diameter],

@@ -1,3 +1,5 @@
+import { inAll } from '../inAll'
+import { counted } from '../../text/counted'
 import { ok } from '../../problem'
 import type { HandMethod } from '../byHand'
 
@@ -15,6 +17,7 @@ export const repel: HandMethod = {
   ],
   asks: [{ name: 'pieces', label: 'Pieces for this tree', kind: 'count', least: 1, most: 20 }],
   kit: 'what repels, string or sprayer',
+  brought: (shapes) => counted(inAll(shapes, 'pieces'), 'piece'),
   plan: ({ terms, given }) =>
     ok({
       minutes: 3 + 2 * Number(given['pieces']),

@@ -1,3 +1,4 @@
+import { inAll } from '../inAll'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
@@ -25,6 +26,7 @@ export const shelter: HandMethod = {
     { name: 'width', label: 'Width of the crown', kind: 'reach', hint: '8 ft' },
   ],
   kit: 'sheet or net, frame, ties, ladder, second person',
+  brought: (shapes, units) => `${shown(inAll(shapes, 'area'), 'ft2', units)} of cover`,
   plan({ terms, given, units }) {
     const [height, width] = [Number(given['height']), Number(given['width'])]
     // A roof lies over the crown, a net goes round it too, a screen stands at one side.

@@ -9,13 +9,14 @@ import { Note } from '@/ui/pieces/Note'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 import { useMay } from '@/ui/shell/may'
 import { clockTime, writtenDay } from '@/ui/when'
+import { loadHref } from './loadHref'
 import { useTicks, type Ticked } from './useTicks'
 
 /** What goes on a truck for its day, ticked in the yard; then what is mixed. */
 export function LoadOut({ view }: { view: LoadView }) {
   const may = useMay()('note-loaded')
   const { load, crew, jobs } = view
-  const { ticked, refused, tick } = useTicks(view, 'you')
+  const { ticked, refused, tick } = useTicks(view)
   const isOn = (l: LoadLine) => ticked[l.key]?.state === 'on' && ticked[l.key]!.amount === l.amount
   const on = load.lines.filter(isOn).length
   const next = load.lines.find((l) => !isOn(l))
@@ -100,8 +101,6 @@ export function LoadOut({ view }: { view: LoadView }) {
 
 /** The other crews of the day, and the next day. */
 function Others({ view }: { view: LoadView }) {
-  const at = (date: string, crew: { id: string | null } | null) =>
-    `/run/load?${new URLSearchParams({ date, ...(crew && { crew: crew.id ?? 'none' }) })}`
   const others = view.crews.filter((c) => c.id !== view.crew?.id)
   const tomorrow = addDays(view.today, 1)
   return (
@@ -109,7 +108,7 @@ function Others({ view }: { view: LoadView }) {
       {others.map((c) => (
         <Link
           key={c.id ?? 'none'}
-          href={at(view.date, c)}
+          href={loadHref(view.date, c.id)}
           className="underline underline-offset-2 py-1 max-sm:py-3"
         >
           {c.name ?? 'what no crew has'}
@@ -118,7 +117,11 @@ function Others({ view }: { view: LoadView }) {
       {[view.today, tomorrow]
         .filter((d) => d !== view.date)
         .map((d) => (
-          <Link key={d} href={at(d, view.crew)} className="underline underline-offset-2 py-1 max-sm:py-3">
+          <Link
+            key={d}
+            href={view.crew ? loadHref(d, view.crew.id) : `/run/load?date=${d}`}
+            className="underline underline-offset-2 py-1 max-sm:py-3"
+          >
             {d === view.today ? 'today' : 'tomorrow'}
           </Link>
         ))}
@@ -170,7 +173,7 @@ function Thing({
         )}
         {isMissing && (
           <p className="text-plum font-semibold text-small">
-            missing, said {said.by === 'you' ? 'by you' : `by ${said.by}`} at {clockTime(said.at, timeZone)}
+            missing, said by {said.by} at {clockTime(said.at, timeZone)}
           </p>
         )}
         {refused && (
