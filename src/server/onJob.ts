@@ -46,9 +46,8 @@ export async function putOnJob({ sql, person }: Context, jobId: string, item: Du
     person.firmId,
     subjects.flatMap(({ id: jobSubjectId, plan }) =>
       plan.steps.map((what, i) => {
-        const state = foldStep(i + 1, what, [])
-        if (!state.ok) throw new Error(`a planned step cannot be: ${state.problem.message}`)
-        return { id: uuidv7(), jobSubjectId, n: i + 1, what, state: state.value }
+        const { state } = foldStep(i + 1, what, [])
+        return { id: uuidv7(), jobSubjectId, n: i + 1, what, state }
       }),
     ),
   )

@@ -1,6 +1,14 @@
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { z } from 'zod'
-import { foldStep, isIn, isOver, productOn, type RunningStep, type StepEvent } from '@/core/methods/running'
+import {
+  foldStep,
+  isIn,
+  isOver,
+  pressStep,
+  productOn,
+  type RunningStep,
+  type StepEvent,
+} from '@/core/methods/running'
 import { readLine, withUnit } from '@/core/methods/lines'
 import { readProduct } from '@/core/methods/readProduct'
 import { showProduct } from '@/core/methods/showProduct'
@@ -148,11 +156,11 @@ async function markAt(
       ...(press.kind === 'do' && trees > 1 && { row: trees }),
     })
     let event = eventAt(when)
-    let next = foldStep(step.n, step.what, [...before, event])
+    let next = pressStep(step.n, step.what, before, [event])
     if (!next.ok && last >= when) {
       // A clock that is far behind another makes no sense of what was pressed on the other before: then it counts as it arrived.
       event = eventAt(Math.max(last + 1, context.now.getTime()))
-      next = foldStep(step.n, step.what, [...before, event])
+      next = pressStep(step.n, step.what, before, [event])
     }
     if (!next.ok) return next
     const after = [...before, event]
@@ -291,8 +299,6 @@ export async function stepsNow(
 ): Promise<{ n: number; what: WorkStepRow['what']; state: RunningStep }[]> {
   const events = await eventsOfSubject(sql, jobSubjectId)
   return (await stepsOfSubjects(sql, [jobSubjectId])).map(({ id: stepId, n, what }) => {
-    const state = foldStep(n, what, events.get(stepId) ?? [])
-    if (!state.ok) throw new Error(`step ${stepId}: ${state.problem.message}`)
-    return { n, what, state: state.value }
+    return { n, what, state: foldStep(n, what, events.get(stepId) ?? []).state }
   })
 }

@@ -13,7 +13,7 @@ import type { PlanOf, SubjectPlan, UseOf } from './plan'
 import { planByHand } from './planByHand'
 import { methodOf, planSubject } from './registry'
 import { rescueOf } from './save/save'
-import { foldStep, type RunningStep, type StepEvent } from './running'
+import { pressStep, type RunningStep, type StepEvent } from './running'
 import { sayPlan, sayTask } from './say'
 
 /** Every method without a product, by its demo card. */
@@ -124,18 +124,18 @@ describe.each(HAND_NAMES)('%s', (method) => {
       const events: StepEvent[] = [{ id: `e${i}`, at: i, kind: 'do', noted: noteFor(what) }]
       if (what.kind === 'task' && what.note)
         // What is to be written down is asked for before it counts as done.
-        expect(foldStep(i + 1, what, [{ id: 'x', at: 1, kind: 'do' }])).toMatchObject({
+        expect(pressStep(i + 1, what, [], [{ id: 'x', at: 1, kind: 'do' }])).toMatchObject({
           ok: false,
           problem: { field: 'noted' },
         })
-      const r = foldStep(i + 1, what, events)
+      const r = pressStep(i + 1, what, [], events)
       if (!r.ok) throw new Error(r.problem.message)
       return r.value
     })
     expect(outcomeOfWork(states)).toBe('treated')
     expect(outcomeOfWork([])).toBe('not treated')
     const none = p.steps.map((what, i) => {
-      const r = foldStep(i + 1, what, [{ id: 'u', at: 1, kind: 'give-up', reason: 'rain', left: 0 }])
+      const r = pressStep(i + 1, what, [], [{ id: 'u', at: 1, kind: 'give-up', reason: 'rain', left: 0 }])
       if (!r.ok) throw new Error(r.problem.message)
       return r.value
     })

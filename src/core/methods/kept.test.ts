@@ -1,7 +1,7 @@
 import { CARDS } from '../../../demo/cards'
 import { KEPT_VERSION, readKept, readUse, writeKept } from './kept'
 import type { PlanOf } from './plan'
-import { foldStep } from './running'
+import { pressStep } from './running'
 import type { PlannedStep } from './step'
 
 const port: PlannedStep = { kind: 'port', bearing: 40, product: 5e-6, stem: 2 }
@@ -33,7 +33,7 @@ test('what is written is read again as it was, and carries its version', () => {
   expect(writeKept('plan', drench)).toMatchObject({ v: KEPT_VERSION.plan })
   for (const step of [port, task]) {
     expect(readKept('step', writeKept('step', step))).toEqual(step)
-    const state = foldStep(1, step, [])
+    const state = pressStep(1, step, [], [])
     if (!state.ok) throw new Error(state.problem.message)
     // What is undefined is not kept.
     const kept = JSON.parse(JSON.stringify(writeKept('state', state.value))) as unknown

@@ -1,4 +1,4 @@
-import { foldStep, type StepEvent } from './running'
+import { pressStep, type StepEvent } from './running'
 import { outcomeOf, outcomeOfWork, sayOutcome } from './outcome'
 
 test.each([
@@ -13,7 +13,7 @@ test.each([
 ])('%s of at least %s is %s', (applied, least, outcome) => expect(outcomeOf(applied, least)).toBe(outcome))
 
 const task = (times: number, events: StepEvent[] = []) => {
-  const state = foldStep(1, { kind: 'task', task: 'open', product: 0, times }, events)
+  const state = pressStep(1, { kind: 'task', task: 'open', product: 0, times }, [], events)
   if (!state.ok) throw new Error(state.problem.message)
   return state.value
 }

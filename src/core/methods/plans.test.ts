@@ -4,7 +4,7 @@ import type { Method } from '../card/card'
 import { readGiven } from './given'
 import type { Given, Question, UseOf } from './plan'
 import { planSubject } from './registry'
-import { foldStep, productOn, whyNotOver, type StepEvent } from './running'
+import { pressStep, productOn, whyNotOver, type StepEvent } from './running'
 import { deviations } from './deviations'
 import { sayPlan, sayTask } from './say'
 
@@ -146,7 +146,7 @@ describe('a drench as it is worked', () => {
   const { plan } = planned(question(use, [12], 1))
   const worked = (...events: StepEvent[][]) =>
     plan.steps.map((s, i) => {
-      const r = foldStep(i + 1, s, events[i] ?? [])
+      const r = pressStep(i + 1, s, [], events[i] ?? [])
       if (!r.ok) throw new Error(r.problem.message)
       return r.value
     })
@@ -178,9 +178,9 @@ describe('a drench as it is worked', () => {
     ])
   })
   test('a port’s step is none of a pour', () => {
-    expect(foldStep(1, plan.steps[0]!, [{ id: 'a', at: 1, kind: 'drill' }])).toMatchObject({ ok: false })
+    expect(pressStep(1, plan.steps[0]!, [], [{ id: 'a', at: 1, kind: 'drill' }])).toMatchObject({ ok: false })
     expect(
-      foldStep(1, { kind: 'port', bearing: 0, product: 1 }, [{ id: 'a', at: 1, kind: 'do' }]),
+      pressStep(1, { kind: 'port', bearing: 0, product: 1 }, [], [{ id: 'a', at: 1, kind: 'do' }]),
     ).toMatchObject({ ok: false })
   })
 })

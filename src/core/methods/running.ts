@@ -1,4 +1,5 @@
-import { ok, refuse, type Result } from '../problem'
+import { ok, type Result } from '../problem'
+import type { Folded, Idle, Pressed } from './pressed'
 import type { PlannedStep } from './step'
 import { foldTask, isTaskOver, plannedTask, putOn, type RunningTask, type TaskEvent } from './task'
 import {
@@ -16,9 +17,7 @@ import {
 export type RunningStep = ({ kind: 'port' } & RunningPort) | ({ kind: 'task' } & RunningTask)
 
 /** What happened at a step, as a device sends it. */
-export interface StepEvent {
-  id: string
-  at: number
+export interface StepEvent extends Pressed {
   kind: PortEvent['kind'] | TaskEvent['kind']
   reason?: string | null
   /** m³ or kg. */
@@ -36,31 +35,50 @@ export interface StepEvent {
 }
 
 /**
- * The state of a step from its plan and everything that happened at it: the same function on the device and on the server.
- * Problems are those of {@link foldPort} and {@link foldTask}, and `not-allowed` for what does not belong to its kind.
- * `n` is its number at the tree, from 1.
+ * The state of a step from its plan and everything that happened at it: the same function on the device and on the server, whatever
+ * order it came in. What cannot be is idle, as in {@link foldPort} and {@link foldTask}; so is what does not belong to its kind
+ * (`not-allowed`). `n` is its number at the tree, from 1.
  */
-export function foldStep(n: number, planned: PlannedStep, events: readonly StepEvent[]): Result<RunningStep> {
+export function foldStep(n: number, planned: PlannedStep, events: readonly StepEvent[]): Folded<RunningStep> {
   const port = planned.kind === 'port'
-  const read = events.map((e) => (port ? portEvent(e) : taskEvent(e)))
-  if (read.includes(null))
-    return refuse(
-      'not-allowed',
-      'kind',
-      port
-        ? 'A port is drilled, set, stopped and pulled.'
-        : 'This is done or not done; nothing is drilled at it.',
-    )
+  const foreign = events
+    .filter((e) => (port ? portEvent(e) : taskEvent(e)) === null)
+    .map((e): Idle => ({
+      id: e.id,
+      problem: {
+        code: 'not-allowed',
+        field: 'kind',
+        message: port
+          ? 'A port is drilled, set, stopped and pulled.'
+          : 'This is done or not done; nothing is drilled at it.',
+      },
+    }))
   if (port) {
-    const folded = foldPort(plannedPort(n, planned), read as PortEvent[])
-    return folded.ok ? ok({ kind: 'port', ...folded.value }) : folded
+    const { state, idle } = foldPort(plannedPort(n, planned), own(events, portEvent))
+    return { state: { kind: 'port', ...state }, idle: [...foreign, ...idle] }
   }
-  const folded = foldTask(plannedTask(planned), read as TaskEvent[])
-  return folded.ok ? ok({ kind: 'task', ...folded.value }) : folded
+  const { state, idle } = foldTask(plannedTask(planned), own(events, taskEvent))
+  return { state: { kind: 'task', ...state }, idle: [...foreign, ...idle] }
 }
 
+/** How a step stands with new presses on top of what is known of it; a problem where one of them would change nothing. */
+export function pressStep(
+  n: number,
+  planned: PlannedStep,
+  known: readonly StepEvent[],
+  presses: readonly StepEvent[],
+): Result<RunningStep> {
+  const { state, idle } = foldStep(n, planned, [...known, ...presses])
+  const fresh = new Set(presses.map((p) => p.id))
+  const not = idle.find((i) => fresh.has(i.id))
+  return not ? { ok: false, problem: not.problem } : ok(state)
+}
+
+const own = <E>(events: readonly StepEvent[], read: (e: StepEvent) => E | null): E[] =>
+  events.map(read).filter((e) => e !== null)
+
 function portEvent(e: StepEvent): PortEvent | null {
-  const base = { id: e.id, at: e.at }
+  const base = { id: e.id, at: e.at, seq: e.seq, device: e.device }
   switch (e.kind) {
     case 'give-up':
       return { ...base, kind: e.kind, reason: e.reason ?? '', left: e.left ?? 0 }
@@ -76,7 +94,7 @@ function portEvent(e: StepEvent): PortEvent | null {
 }
 
 function taskEvent(e: StepEvent): TaskEvent | null {
-  const base = { id: e.id, at: e.at }
+  const base = { id: e.id, at: e.at, seq: e.seq, device: e.device }
   switch (e.kind) {
     case 'do':
       return {

@@ -1,5 +1,6 @@
 import { ok, refuse, type Result } from '../problem'
 import type { Line } from './lines'
+import { areApart, inTime, type Folded, type Idle, type Pressed } from './pressed'
 import type { Waits } from './step'
 
 /** A task through its day: pours, holes and loads are counted as they are done. Epoch ms. */
@@ -41,7 +42,7 @@ export type TaskStep =
   /** Takes one earlier step back, by its id. */
   | { kind: 'undo'; at: number; of: string }
 
-export type TaskEvent = TaskStep & { id: string }
+export type TaskEvent = TaskStep & Pressed
 
 /** A task as it was planned, before anything was done. */
 export function plannedTask(step: {
@@ -117,27 +118,62 @@ export function stepTask(task: RunningTask, step: Exclude<TaskStep, { kind: 'und
 }
 
 /**
- * A task from its plan and everything that happened at it, by the device's time, at the same moment by id; a repeat counts
- * once. A step that was taken back counts as never taken; taking back what is not there, or was taken back already, is a
- * `conflict`.
+ * A task from its plan and everything that happened at it, in the order of {@link inTime}. A step that was taken back counts as never
+ * taken. A press that cannot be is idle, as {@link stepTask} says why; so is taking back what is not there, or was taken back already.
+ * Of two devices that could not see each other: what was done counts though the other had given it up; of two measures, or two
+ * readings of what is left, the later one; and of more than was planned together, what was still to be done.
  *
- * @example foldTask(plannedTask({ task: 'holes', product: 2, times: 24 }), [{ kind: 'do', id: 'a', at: 1, times: 6 }]) // 6 of 24
+ * @example foldTask(plannedTask({ task: 'holes', product: 2, times: 24 }), [{ kind: 'do', id: 'a', at: 1, times: 6 }]).state // 6 of 24
  */
-export function foldTask(planned: RunningTask, events: readonly TaskEvent[]): Result<RunningTask> {
-  const once = [...new Map(events.map((e) => [e.id, e])).values()]
+export function foldTask(planned: RunningTask, events: readonly TaskEvent[]): Folded<RunningTask> {
+  const all = inTime(events)
+  const known = new Set(all.flatMap((e) => (e.kind === 'undo' ? [] : [e.id])))
   const back = new Set<string>()
-  for (const e of once) {
+  const idle: Idle[] = []
+  for (const e of all) {
     if (e.kind !== 'undo') continue
-    if (back.has(e.of) || !once.some((x) => x.id === e.of && x.kind !== 'undo'))
-      return refuse('conflict', 'kind', 'That step was taken back already; look again at what stands.')
-    back.add(e.of)
+    if (back.has(e.of) || !known.has(e.of))
+      idle.push({
+        id: e.id,
+        problem: {
+          code: 'conflict',
+          field: 'kind',
+          message: 'That step was taken back already; look again at what stands.',
+        },
+      })
+    else back.add(e.of)
   }
   let task = planned
-  for (const e of once.sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))) {
+  let last: TaskEvent | null = null
+  for (const e of all) {
     if (e.kind === 'undo' || back.has(e.id)) continue
-    const next = stepTask(task, e)
-    if (!next.ok) return next
-    task = next.value
+    const next = areApart(last, e) ? stepTask(...asBothSaw(task, e)) : stepTask(task, e)
+    if (!next.ok) idle.push({ id: e.id, problem: next.problem })
+    else {
+      task = next.value
+      last = e
+    }
   }
-  return ok(task)
+  return { state: task, idle }
+}
+
+/** A task before a press of a device that could not see what the other had pressed at it, and that press, as both count. */
+function asBothSaw(
+  task: RunningTask,
+  step: Exclude<TaskEvent, { kind: 'undo' }>,
+): Parameters<typeof stepTask> {
+  if (step.kind === 'give-up')
+    return [task.givenUp === null ? task : { ...task, givenUp: null, left: 0 }, step]
+  const open = task.givenUp === null ? task : { ...task, givenUp: null, left: 0, endedAt: null }
+  const measured = step.amount !== undefined || step.noted !== undefined
+  if (open.times === 1 && open.done === 1 && measured)
+    return [
+      { ...open, done: 0 },
+      { ...step, amount: step.amount ?? open.amount ?? undefined },
+    ]
+  const left = open.times - open.done
+  return [
+    open,
+    { ...step, times: left > 0 && step.times !== undefined ? Math.min(step.times, left) : step.times },
+  ]
 }

@@ -1,4 +1,4 @@
-import { foldStep, type RunningStep, type StepEvent } from '@/core/methods/running'
+import { foldStep, pressStep, type RunningStep, type StepEvent } from '@/core/methods/running'
 import type { PlannedStep } from '@/core/methods/step'
 import type { Result } from '@/core/problem'
 
@@ -55,16 +55,13 @@ export function stepNow(step: WorkStep, batches: readonly Batch[]): Result<Runni
       last = Math.max(batch.at, last + 1)
       own.push(eventOf(press, last))
     }
-  return foldStep(step.n, step.what, [...step.events, ...own])
+  return pressStep(step.n, step.what, step.events, own)
 }
 
 /** The same for showing: where what was pressed cannot be, what the server knew. */
 export function shownState(step: WorkStep, batches: readonly Batch[]): RunningStep {
   const now = stepNow(step, batches)
-  if (now.ok) return now.value
-  const known = stepNow(step, [])
-  if (!known.ok) throw new Error(`step ${step.id} cannot be read: ${known.problem.message}`)
-  return known.value
+  return now.ok ? now.value : foldStep(step.n, step.what, step.events).state
 }
 
 /** The newest event at a step that was not taken back, by id: what a press on “take it back” means. */

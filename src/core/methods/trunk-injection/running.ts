@@ -1,4 +1,5 @@
-import { ok, refuse, type Result } from '../../problem'
+import { ok, refuse, type Problem, type Result } from '../../problem'
+import { areApart, inTime, type Folded, type Idle, type Pressed } from '../pressed'
 import { showMl } from '../../quantity/format'
 
 /** A port through its day: planned, drilled, taking up, empty or given up, and out of the tree again. Epoch ms. */
@@ -123,37 +124,60 @@ export function stepPort(port: RunningPort, step: PortStep): Result<RunningPort>
   }
 }
 
-/** A step as it was sent from a device: its id makes a repeat harmless. */
-export type PortEvent = PortStep & { id: string }
+/** A step as it was sent from a device. */
+export type PortEvent = PortStep & Pressed
 
 /**
- * A port from its plan and everything that happened at it, whatever order that arrived in: steps go by the device's time,
- * at the same moment by their ids, a repeat counts once. Problems are those of the first step that cannot be, as in
- * {@link stepPort}.
+ * A port from its plan and everything that happened at it, whatever order that arrived in ({@link inTime}). A press that cannot be is
+ * idle, as {@link stepPort} says why. Of two devices that could not see each other: what was opened counts though the other had given the
+ * port up, as it was done; and of two that gave it up, what the later hand read in the bottle.
  *
- * @example foldPort(planned, [{ kind: 'start', id: 'b', at: 2 }, { kind: 'drill', id: 'a', at: 1 }]) // taking up
+ * @example foldPort(planned, [{ kind: 'start', id: 'b', at: 2 }, { kind: 'drill', id: 'a', at: 1 }]).state // taking up
  */
-export function foldPort(planned: RunningPort, events: readonly PortEvent[]): Result<RunningPort> {
-  const once = new Map(events.map((e) => [e.id, e]))
-  const inTime = [...once.values()].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1))
+export function foldPort(planned: RunningPort, events: readonly PortEvent[]): Folded<RunningPort> {
   let port = planned
+  const idle: Idle[] = []
   // What stands, the newest last; a press meant for an older step than that came too late to take back anything.
-  const standing: string[] = []
-  for (const event of inTime) {
-    if (event.kind === 'undo') {
-      if (event.of !== undefined && event.of !== standing.at(-1))
-        return refuse(
-          'conflict',
-          'kind',
-          `Somebody has gone on at port ${port.number} since; look again before anything is taken back.`,
-        )
-      standing.pop()
-    } else standing.push(event.id)
-    const next = stepPort(port, event)
-    if (!next.ok) return next
+  const standing: PortEvent[] = []
+  for (const event of inTime(events)) {
+    const given = standing.findLast((e) => e.kind === 'give-up') ?? null
+    const elsewhere = port.givenUp !== null && areApart(given, event)
+    const from =
+      elsewhere && opensAnew(event, port) ? { ...port, givenUp: null, left: 0, stoppedAt: null } : port
+    const next = from === port ? within(port, event, standing) : stepPort(from, event)
+    if (!next.ok) {
+      idle.push({ id: event.id, problem: next.problem })
+      continue
+    }
+    if (from !== port) standing.splice(standing.indexOf(given!), 1)
+    if (event.kind === 'undo') standing.pop()
+    else standing.push(event)
     port = next.value
   }
-  return ok(port)
+  return { state: port, idle }
+}
+
+/** True for a press that was done, or read, by a hand that could not know that the port was given up. */
+function opensAnew(event: PortEvent, port: RunningPort): boolean {
+  return (
+    (event.kind === 'drill' && port.drilledAt === null) ||
+    (event.kind === 'start' && port.startedAt === null) ||
+    (event.kind === 'give-up' && port.outAt === null)
+  )
+}
+
+function within(
+  port: RunningPort,
+  event: PortEvent,
+  standing: readonly PortEvent[],
+): { ok: true; value: RunningPort } | { ok: false; problem: Problem } {
+  return event.kind === 'undo' && event.of !== undefined && event.of !== standing.at(-1)?.id
+    ? refuse(
+        'conflict',
+        'kind',
+        `Somebody has gone on at port ${port.number} since; look again before anything is taken back.`,
+      )
+    : stepPort(port, event)
 }
 
 /** What of the product went in by a port: charged and started, less what was left. m³. */

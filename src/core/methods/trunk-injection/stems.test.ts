@@ -3,7 +3,7 @@ import { toSI } from '../../quantity/units'
 import { readGiven } from '../given'
 import type { Question } from '../plan'
 import { sayPlan } from '../say'
-import { foldStep } from '../running'
+import { pressStep } from '../running'
 import { planTrunkInjection } from './plan'
 
 const inch = (n: number) => toSI(n, 'in')
@@ -76,7 +76,7 @@ test('every port says its stem, keeps its spacing there, and carries it to the c
     expect(new Set(ports.map((p) => p.bearing)).size).toBe(ports.length)
   }
   const step = four.steps.at(-1)!
-  const state = foldStep(9, step, [])
+  const state = pressStep(9, step, [], [])
   expect(state).toMatchObject({ ok: true, value: { kind: 'port', stem: 4 } })
   expect(sayPlan(four, use, 'us')).toMatch(/mL in \d+ ports of 4 stems$/)
 })

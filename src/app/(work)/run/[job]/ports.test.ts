@@ -1,7 +1,7 @@
 /** @jest-environment jsdom */
 import { act, cleanup, fireEvent, render, screen } from '@testing-library/react'
 import { createElement as h } from 'react'
-import { foldStep, type StepEvent } from '@/core/methods/running'
+import { pressStep, type StepEvent } from '@/core/methods/running'
 import { MayProvider } from '@/ui/shell/may'
 import { Board } from './Board'
 import type { Act, JobItem, JobStep, JobTree } from './job'
@@ -23,7 +23,7 @@ function step(n: number, ...kinds: StepEvent['kind'][]): JobStep {
     reason: 'rain',
     left: 0,
   }))
-  const state = foldStep(n, what as never, events)
+  const state = pressStep(n, what as never, [], events)
   if (!state.ok) throw new Error(state.problem.message)
   return { id: `p${n}`, n, what, events, state: state.value } as unknown as JobStep
 }
