@@ -62,6 +62,7 @@ const KINDS = {
   entered: 34,
   away: 35,
   loaded: 36,
+  doneAway: 5001,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -267,7 +268,11 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           select ${id('jobItem', `n * 4 + k`)}, ${f}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('occurrence', `n * 4 + k`)} ${each};
         insert into job_subject (id, firm_id, job_item_id, job_id, subject_id, tree_id, status, confirmed_at)
           select ${id('jobSubject', `n * 4 + k`)}, ${f}, ${id('jobItem', `n * 4 + k`)}, ${id('job', `(${siteOf}) * 4 + k`)}, ${id('subject', `n * 4 + k`)}, ${id('tree', 'n')},
-            case when k < 2 then 'recorded' else 'open' end, case when k < 2 or n % 50 = 3 then ${noon} - interval '1 hour' end ${each}`),
+            case when k < 2 then 'recorded' else 'open' end, case when k < 2 or n % 50 = 3 then ${noon} - interval '1 hour' end ${each};
+        insert into done_away (id, firm_id, job_subject_id, words, by_person, at, entered_at, seen_at, seen_by)
+          select ${id('doneAway', 'n')}, ${f}, ${id('jobSubject', 'n * 4')}, 'Done without a signal at 10:42, when this could not be known: the work had been taken back.',
+            ${id('person', '2')}, ${noon}, ${noon}, case when n % 100 > 0 then ${noon} end, case when n % 100 > 0 then ${id('person', '1')} end
+          from generate_series(1, least(2000, ${trees})) n where n % 25 <> 10`),
     )
     await step('ports', () =>
       sql.unsafe(`

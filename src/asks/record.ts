@@ -50,16 +50,16 @@ const asSeen = {
   ended: orNothing(clock('Ended at')),
 }
 
+/** What is asked before a record is signed, and answered yes. */
+export const ACCEPTED = ['partly treated', 'not treated', 'wind', 'temperature', 'outside', 'short'] as const
+
 /** The record of an application. */
 export const signRecordAsks = recordPart.extend({
   /** What else came out of the same tank, signed with it: a record each. */
   also: z.array(recordPart).max(5).default([]),
   ...asSeen,
   /** What was asked and answered yes: that a tree which got too little goes back to the arborist; weather far off; what lay outside card and rules. */
-  accepted: z
-    .array(z.enum(['partly treated', 'not treated', 'wind', 'temperature', 'outside', 'short']))
-    .max(6)
-    .default([]),
+  accepted: z.array(z.enum(ACCEPTED)).max(ACCEPTED.length).default([]),
 })
 
 /** The same as its form asks for it: the lots of what else came out of the tank by the line of work. */

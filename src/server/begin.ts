@@ -14,6 +14,7 @@ import {
 import { limitsPassed } from './groundLimits'
 import { handsOf } from './handsOf'
 import { id, line } from '@/asks/text'
+import { backOnJob, unlessAway } from './away'
 import { verb, type Context } from './verb'
 import { whyNotBegun } from './whyNotBegun'
 
@@ -67,6 +68,17 @@ const seen = z
 
 const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
 
+/** Refuses a tag that is not the tree's. */
+function otherTag(tag: string, subject: JobSubjectRow): Result<never> | null {
+  return isTag(tag, subject.tag)
+    ? null
+    : refuse(
+        'conflict',
+        'tag',
+        `The tag reads "${tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
+      )
+}
+
 /** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
 export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
@@ -81,22 +93,20 @@ export const confirmTreeVerb = verb({
   }),
   run: async (context, input): Promise<Result<{ confirmed: true }>> => {
     const { sql, at } = context
-    const subject = await jobSubjectForChange(sql, input.jobSubjectId)
-    if (!subject) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    if (!isTag(input.tag, subject.tag))
-      return refuse(
-        'conflict',
-        'tag',
-        `The tag reads "${input.tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
-      )
-    const looked = bloomNotLookedFor([subject], input.noBloom)
-    if (looked) return looked
+    const found = await jobSubjectForChange(sql, input.jobSubjectId)
+    if (!found) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    const subject = await backOnJob(context, found)
     const hands = await handsOf(context, [subject])
     const passed = limitsPassed(sql, context.person.units)
-    const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed)
-    if (not) return not
-    const day = await ofAnotherDay(context, [subject.jobId], input.otherDay)
-    if (day) return day
+    for (const why of [
+      () => otherTag(input.tag, subject),
+      () => bloomNotLookedFor([subject], input.noBloom),
+      () => whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed),
+      () => ofAnotherDay(context, [subject.jobId], input.otherDay),
+    ]) {
+      const refused = await unlessAway(context, subject, await why())
+      if (refused) return refused
+    }
     await confirmSubjects(sql, [subject.id], at, input.seen)
     return ok({ confirmed: true })
   },
@@ -121,29 +131,39 @@ export const beginWorkVerb = verb({
   }),
   run: async (context, input): Promise<Result<{ begun: number; closed: string[] }>> => {
     const { sql, at } = context
-    const subjects = await jobSubjectsForChange(sql, input.jobSubjectIds)
-    if (subjects.length < new Set(input.jobSubjectIds).size)
+    const found = await jobSubjectsForChange(sql, input.jobSubjectIds)
+    if (found.length < new Set(input.jobSubjectIds).size)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    const subjects: JobSubjectRow[] = []
+    for (const s of found) subjects.push(await backOnJob(context, s))
     if (subjects.some(isByPorts))
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
-    const bloom = bloomNotLookedFor(subjects, input.noBloom)
+    const bloom = await unlessAway(context, subjects[0]!, bloomNotLookedFor(subjects, input.noBloom))
     if (bloom) return bloom
     const closed: string[] = []
     const open: string[] = []
     const hands = await handsOf(context, subjects)
     const passed = limitsPassed(sql, context.person.units)
     for (const subject of subjects) {
-      const not = await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed)
+      const not = await unlessAway(
+        context,
+        subject,
+        await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed),
+      )
       // What must be looked at is said once, for all of them.
       if (not && !not.ok && not.problem.field.startsWith('seen.')) return not
       if (not && !not.ok) closed.push(`${subject.tag}: ${not.problem.message}`)
       else open.push(subject.id)
     }
     if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
-    const day = await ofAnotherDay(
+    const day = await unlessAway(
       context,
-      subjects.map((s) => s.jobId),
-      input.otherDay,
+      subjects[0]!,
+      await ofAnotherDay(
+        context,
+        subjects.map((s) => s.jobId),
+        input.otherDay,
+      ),
     )
     if (day) return day
     await confirmSubjects(sql, open, at, input.seen)

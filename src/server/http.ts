@@ -75,6 +75,20 @@ export async function readJson(request: Request): Promise<{ body: unknown } | { 
   return 'problem' in json ? { response: problemResponse(json.problem) } : { body: json.value }
 }
 
+/** The same of a body that may be packed by gzip; what unpacks to more than a megabyte is as large. */
+export async function readPackedJson(request: Request): Promise<{ body: unknown } | { response: Response }> {
+  if (request.headers.get('content-encoding') !== 'gzip' || !request.body) return readJson(request)
+  const headers = new Headers(request.headers)
+  headers.delete('content-length')
+  headers.delete('content-encoding')
+  const unpacked = request.body.pipeThrough(
+    new DecompressionStream('gzip') as unknown as ReadableWritablePair<Uint8Array, Uint8Array>,
+  )
+  return readJson(
+    new Request(request.url, { method: 'POST', headers, body: unpacked, duplex: 'half' } as RequestInit),
+  )
+}
+
 /**
  * True when this was sent from one of our own pages, or by a program that carries no cookie. What carries our cookie must
  * say that it comes from here: a browser says so by itself.

@@ -1,6 +1,7 @@
 import { releaseLineAsks } from '@/asks/work'
 import { ok, refuse, type Result } from '@/core/problem'
 import { jobSubjectsForChange, releaseSubjects } from '@/db/queries/job'
+import { unlessAway } from './away'
 import { verb } from './verb'
 import { whyStopped } from './whyNotBegun'
 
@@ -9,7 +10,8 @@ export const releaseLineVerb = verb({
   roles: ['crew lead', 'arborist'],
   about: (i) => i.jobSubjectIds[0]!,
   input: releaseLineAsks,
-  run: async ({ sql, at }, input): Promise<Result<{ released: number }>> => {
+  run: async (context, input): Promise<Result<{ released: number }>> => {
+    const { sql, at } = context
     const ids = [...new Set(input.jobSubjectIds)]
     const subjects = await jobSubjectsForChange(sql, ids)
     if (subjects.length < ids.length)
@@ -19,7 +21,7 @@ export const releaseLineVerb = verb({
         return refuse('not-allowed', 'jobSubjectId', 'This is done in any case; nothing is to be released.')
       if (subject.status !== 'open' || subject.releasedAt !== null)
         return refuse('conflict', 'jobSubjectId', `${subject.tag} is released or closed already.`)
-      const stopped = await whyStopped(sql, subject)
+      const stopped = await unlessAway(context, subject, await whyStopped(sql, subject))
       if (stopped) return stopped
     }
     await releaseSubjects(sql, ids, at, input.found)

@@ -19,7 +19,7 @@ import { eachHole, holesIn, marksOn, roundOf } from '@/core/ports/marks'
 import { refusalAt } from '@/core/ports/move'
 import { ok, refuse, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
-import { closeGround, jobSubjectsForChange, type JobSubjectRow } from '@/db/queries/job'
+import { closeGround, confirmSubjects, jobSubjectsForChange, type JobSubjectRow } from '@/db/queries/job'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import {
   eventsOfSubject,
@@ -31,6 +31,7 @@ import {
 import { MOST_AT_ONCE } from './begin'
 import { refusedByLimits } from './groundLimits'
 import { id, typed, words } from '@/asks/text'
+import { backOnJob, enterAway, unlessAway } from './away'
 import { verb, type Context } from './verb'
 import { whyStopped } from './whyNotBegun'
 
@@ -53,6 +54,8 @@ const Press = z.strictObject({
   noted: typed('What was noted', 300).nullable().default(null),
   /** What is taken back, by its id. */
   of: id('of').nullable().default(null),
+  /** The how-manieth press of its device. */
+  seq: z.int().min(0).max(1_000_000_000).nullable().default(null),
 })
 type Press = z.output<typeof Press>
 
@@ -113,23 +116,38 @@ async function mark(context: Context, presses: readonly Press[]): Promise<Result
 /** Presses at the steps of one tree, which is held. */
 async function markAt(
   context: Context,
-  subject: JobSubjectRow,
+  found: JobSubjectRow,
   presses: readonly Press[],
   /** At so many by one movement of the hand. */
   trees: number,
 ): Promise<Result<RunningStep[]>> {
   const { sql, person, at } = context
-  if (subject.status === 'recorded')
-    return refuse(
-      'conflict',
-      'stepId',
-      'This tree is signed and recorded; add a correction to the record instead.',
-    )
-  if (!subject.confirmedAt)
-    return refuse('not-allowed', 'stepId', 'Confirm the tag and the protective gear first.')
+  const subject = await backOnJob(context, found)
+  const recorded = subject.status === 'recorded'
+  const signed = await unlessAway(
+    context,
+    subject,
+    recorded
+      ? refuse(
+          'conflict',
+          'stepId',
+          'This tree is signed and recorded; add a correction to the record instead.',
+        )
+      : null,
+  )
+  if (signed) return signed
+  const unconfirmed = await unlessAway(
+    context,
+    subject,
+    subject.confirmedAt
+      ? null
+      : refuse('not-allowed', 'stepId', 'Confirm the tag and the protective gear first.'),
+  )
+  if (unconfirmed) return unconfirmed
+  if (!subject.confirmedAt) await confirmSubjects(sql, [subject.id], at, {})
   // What opens something is stopped; what closes it never is.
   if (presses.some((p) => ['drill', 'start', 'move', 'do'].includes(p.kind))) {
-    const stopped = await whyStopped(sql, subject)
+    const stopped = await unlessAway(context, subject, await whyStopped(sql, subject))
     if (stopped) return stopped
   }
   const steps = await stepsOfSubjects(sql, [subject.id])
@@ -139,48 +157,55 @@ async function markAt(
     const step = steps.find((s) => s.id === press.stepId)!
     const read = readPress(subject, step, press, person.units)
     if (!read.ok) return read
-    const early = press.kind === 'do' ? stepBefore(subject, steps, step, person.units) : null
-    if (early) return early
-    const over = await beyondGround(context, subject, step, read.value.amount ?? 0)
-    if (over) return over
-    if (press.kind === 'move') {
-      const refused = await refusedMove(context, step, steps, subject, press.bearing)
+    for (const why of [
+      () => (press.kind === 'do' ? stepBefore(subject, steps, step, person.units) : null),
+      () => beyondGround(context, subject, step, read.value.amount ?? 0),
+      () => (press.kind === 'move' ? refusedMove(context, step, steps, subject, press.bearing) : null),
+    ]) {
+      const refused = await unlessAway(context, subject, await why())
       if (refused) return refused
     }
     const before = events.get(step.id) ?? []
     const last = before.at(-1)?.at ?? 0
-    const when = last >= at.getTime() && last - at.getTime() < SLACK_MS ? last + 1 : at.getTime()
+    // A device that counts its presses has put this one behind what it had seen.
+    const when =
+      press.seq === null && last >= at.getTime() && last - at.getTime() < SLACK_MS ? last + 1 : at.getTime()
     const eventAt = (time: number): StepEvent => ({
       ...read.value,
       at: time,
+      ...(press.seq !== null && context.device !== null && { seq: press.seq, device: context.device }),
       ...(press.kind === 'do' && trees > 1 && { row: trees }),
     })
     let event = eventAt(when)
     let next = pressStep(step.n, step.what, before, [event])
-    if (!next.ok && last >= when) {
+    if (!next.ok && last >= when && !context.away) {
       // A clock that is far behind another makes no sense of what was pressed on the other before: then it counts as it arrived.
       event = eventAt(Math.max(last + 1, context.now.getTime()))
       next = pressStep(step.n, step.what, before, [event])
     }
-    if (!next.ok) return next
+    if (!next.ok && !context.away) return next
     const after = [...before, event]
     events.set(step.id, after)
+    const state = foldStep(step.n, step.what, after).state
+    // It changed nothing, and stays in the history.
+    if (!next.ok) await enterAway(context, subject, next.problem.message)
     await noteStepEvent(sql, {
       firmId: person.firmId,
       stepId: step.id,
       jobSubjectId: subject.id,
       by: person.id,
       event,
-      state: next.value,
-      isIn: isIn(next.value),
-      isOver: isOver(next.value),
+      state,
+      isIn: isIn(state),
+      isOver: isOver(state),
     })
-    step.state = next.value
-    states.push(next.value)
+    step.state = state
+    states.push(state)
   }
   // The ground is closed from the first drop, and open again when all of it was taken back.
   const closed = subject.use.reentryHours > 0 && productOn(steps.map((s) => s.state)) > 0
-  if (closed !== (subject.closedFrom !== null)) await closeGround(sql, subject.id, closed ? at : null)
+  if (!recorded && closed !== (subject.closedFrom !== null))
+    await closeGround(sql, subject.id, closed ? at : null)
   return ok(states)
 }
 

@@ -1,6 +1,6 @@
 import { isHand } from '@/core/methods/names'
 import type { recordPart } from '@/asks/record'
-import { signRecordAsks } from '@/asks/record'
+import { ACCEPTED, signRecordAsks } from '@/asks/record'
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { activeKey } from '@/core/actives/actives'
 import { capital } from '@/core/capital'
@@ -18,7 +18,7 @@ import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
 import { isGood } from '@/core/card/lot'
-import { dateIn, spokenDate } from '@/core/time/calendar'
+import { clockIn, dateIn, spokenDate } from '@/core/time/calendar'
 import { instantOf } from '@/core/time/zone'
 import { lotsOf } from '@/db/queries/card'
 import {
@@ -29,6 +29,7 @@ import {
   tankMates,
   type JobSubjectRow,
 } from '@/db/queries/job'
+import { doneAwayAt } from '@/db/queries/doneAway'
 import { readingById } from '@/db/queries/reading'
 import { waitingFor, withdrawSubjects } from '@/db/queries/prescription'
 import { addApplication } from '@/db/queries/record'
@@ -41,6 +42,7 @@ import { dueNext } from './repeat'
 import { stepsNow } from './run'
 import { supersededCard, whyStopped } from './whyNotBegun'
 import { verb, type Context } from './verb'
+import { backOnJob, unlessAway } from './away'
 import { typedWeather } from './weather/typed'
 import { activeOf, entryOf, workedAt, type Worked } from './worked'
 
@@ -58,13 +60,17 @@ export const signRecordVerb = verb({
   about: (i) => i.jobSubjectIds[0]!,
   makes: (i) => i.id,
   input: signRecordAsks,
-  run: async (context, input): Promise<Result<{ recordId: string }>> => {
+  run: async (context, typed): Promise<Result<{ recordId: string }>> => {
     const { sql, person, today } = context
+    // What was asked was asked on the device, by the same rule; what only the server knows is written beside the work.
+    const input = context.away ? { ...typed, accepted: [...ACCEPTED] } : typed
     const parts = [input, ...input.also]
     const ids = [...new Set(parts.flatMap((p) => p.jobSubjectIds))]
     const found = await jobSubjects(sql, ids)
     await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
-    const subjects = await jobSubjectsForChange(sql, ids)
+    const rows = await jobSubjectsForChange(sql, ids)
+    const subjects: JobSubjectRow[] = []
+    for (const row of rows) subjects.push(await backOnJob(context, row))
     if (subjects.length < ids.length)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
     if (
@@ -77,7 +83,9 @@ export const signRecordVerb = verb({
         'Only what came out of one tank is signed together; sign the others by themselves.',
       )
     // A licence is for what is put on.
-    const refused = subjects.every((s) => isHand(s.method)) ? null : refusedToSign(person, today)
+    const refused = subjects.every((s) => isHand(s.method))
+      ? null
+      : await unlessAway(context, subjects[0]!, refusedToSign(person, today))
     if (refused) return refused
     for (const [n, part] of parts.entries()) {
       const own = subjects.filter((s) => part.jobSubjectIds.includes(s.id))
@@ -100,7 +108,12 @@ async function signOne(
 ): Promise<Result<null>> {
   const { sql, person, now } = context
   const one = subjects[0]!
-  if (subjects.some((s) => s.jobId !== one.jobId || s.useId !== one.useId || s.cause !== one.cause))
+  // Away, what the office moved to another day was done on this one.
+  if (
+    subjects.some(
+      (s) => (s.jobId !== one.jobId && !context.away) || s.useId !== one.useId || s.cause !== one.cause,
+    )
+  )
     return refuse(
       'not-allowed',
       'jobSubjectIds',
@@ -129,7 +142,7 @@ async function signOne(
     worked.push(done.value)
   }
   const superseded = await supersededCard(sql, one)
-  if (superseded && (person.role !== 'arborist' || (input.deviations ?? '').length < 8))
+  if (superseded && !context.away && (person.role !== 'arborist' || (input.deviations ?? '').length < 8))
     return refuse(
       'not-allowed',
       'label',
@@ -139,14 +152,22 @@ async function signOne(
   const counts = isByPorts(one)
   if (counts && input.counted === null)
     return refuse('missing', 'counted', 'Type how many empties you counted in.')
-  if (counts && input.counted !== set)
-    return refuse(
-      'conflict',
-      'counted',
-      `You counted ${input.counted} empties, but ${set} were set. Find the difference before you sign.`,
-    )
-  const lot = await lotOnShelf(context, one, part.lot)
-  if (!lot.ok) return lot
+  const miscounted = await unlessAway(
+    context,
+    one,
+    counts && input.counted !== set
+      ? refuse(
+          'conflict',
+          'counted',
+          `You counted ${input.counted} empties, but ${set} were set. Find the difference before you sign.`,
+        )
+      : null,
+  )
+  if (miscounted) return miscounted
+  const onShelf = await lotOnShelf(context, one, part.lot)
+  const noLot = await unlessAway(context, one, onShelf.ok ? null : onShelf)
+  if (noLot) return noLot
+  const lot = onShelf.ok ? onShelf.value : part.lot
   const weather = await typedWeather(context, one.siteId, input)
   if (!weather.ok) return weather
   const typedOutside = weatherDeviations(
@@ -186,6 +207,14 @@ async function signOne(
   const readings = new Map(
     await Promise.all(subjects.map(async (s) => [s.id, await readingById(sql, s.readingId)] as const)),
   )
+  const away = await doneAwayAt(
+    sql,
+    subjects.map((s) => s.id),
+  )
+  const signedAway = context.away
+    ? [`Signed on the device at ${clockIn(one.timeZone, context.at)} without a signal, entered later.`]
+    : []
+  const beside = (s: JobSubjectRow) => [...(away.get(s.id) ?? []).map((d) => d.words), ...signedAway]
   const applicationId = uuidv7()
   const { product } = one
   const mates = one.tank === null ? [] : await tankMates(sql, one)
@@ -196,7 +225,7 @@ async function signOne(
     siteId: one.siteId,
     method: one.method,
     useId: one.useId,
-    lot: lot.value,
+    lot,
     startedAt,
     endedAt,
     watchedMinutes: watched,
@@ -246,7 +275,7 @@ async function signOne(
           registration: product.registration ?? 'house card',
           code: product.code,
           card: `${product.code} v${product.version}`,
-          lot: lot.value,
+          lot,
           actives: product.actives,
         },
         rate: sayRate(one.plan.choice),
@@ -256,7 +285,13 @@ async function signOne(
           return entryOf(
             w,
             reading ? dateIn(w.subject.timeZone, reading.readAt) : null,
-            [...w.deviations, ...outsideOf(w), ...stops, ...(superseded ? [superseded] : [])],
+            [
+              ...w.deviations,
+              ...outsideOf(w),
+              ...stops,
+              ...(superseded ? [superseded] : []),
+              ...beside(w.subject),
+            ],
             person.units,
           )
         }),

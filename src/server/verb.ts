@@ -22,6 +22,10 @@ export interface Reading {
 export interface Context extends Reading {
   /** When the hand pressed, by the device; `now` where the device did not say or cannot be right. */
   at: Date
+  /** The device had no signal: the hand went on without an answer, and what it did is done. */
+  away: boolean
+  /** Which device, where it says so. */
+  device: string | null
   /** Done once the step is sure to stand, never when it is refused. */
   afterwards: (act: () => Promise<void>) => void
 }
@@ -58,6 +62,10 @@ export interface Sent {
   step?: string | null
   /** When the hand pressed, epoch ms on the firm's clock as the device knows it. */
   at?: number | null
+  /** It was shown as done on the device before anybody answered. */
+  away?: boolean
+  /** The device, by an id of its own. */
+  device?: string | null
 }
 
 /** A verb ready to be done by whoever is signed in. What it asks for and answers is in its type, for pages to send it by. */
@@ -158,6 +166,8 @@ async function perform<Schema extends z.ZodType, O>(
         person,
         now,
         at,
+        away: sent.away === true,
+        device: sent.device ?? null,
         today: dateIn(person.timeZone, now),
         afterwards: (act: () => Promise<void>) => void afterwards.push(act),
       }

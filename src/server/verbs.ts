@@ -1,3 +1,4 @@
+import { seeAwayVerb } from './away'
 import { noteLoadedVerb } from './loaded'
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
@@ -150,6 +151,7 @@ export const VERBS = {
   'ask-factor': askFactorVerb,
   'set-language': setLanguageVerb,
   'change-password': changePasswordVerb,
+  'see-away': seeAwayVerb,
   'end-session': endSessionVerb,
   'end-other-sessions': endOtherSessionsVerb,
   'start-factor': startFactorVerb,

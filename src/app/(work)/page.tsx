@@ -11,6 +11,7 @@ import { todayView } from '@/server/read/today'
 import { reader } from '@/server/read/reader'
 import { Morning } from './Morning'
 import { loadHref } from './run/load/loadHref'
+import { DoneAway } from './DoneAway'
 import { TodayJob } from './TodayJob'
 import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -58,6 +59,7 @@ export default async function TodayPage() {
           </Note>
         )}
         <Overdue counts={view.overdue} />
+        <DoneAway away={view.away} timeZone={person.timeZone} />
         <Missing missing={view.missing} today={view.today} timeZone={person.timeZone} />
         <Morning />
         <InjectionHours hours={view.hours} units={person.units} />

@@ -23,6 +23,11 @@ export function hourIn(timeZone: string, at: Date): number {
   return (h! % 24) + m! / 60
 }
 
+/** The time on the wall clock of a time zone: `08:41`. */
+export function clockIn(timeZone: string, at: Date): string {
+  return formatter(CLOCK, timeZone).format(at).replace('24:', '00:')
+}
+
 const two = (text: string, at: number) => {
   const [a, b] = [text.charCodeAt(at) - 48, text.charCodeAt(at + 1) - 48]
   return a >= 0 && a <= 9 && b >= 0 && b <= 9 ? a * 10 + b : Number.NaN

@@ -352,6 +352,13 @@ export async function closeJobSubject(
       where o.occurrence_id = ${s.occurrenceId} and i.status = 'open')`
 }
 
+/** Takes a tree that was taken back up into its job again: something was done at it all the same. */
+export async function reopenSubject(sql: FirmSql, s: Pick<JobSubjectRow, 'id' | 'jobId'>): Promise<void> {
+  const back =
+    await sql`update job_subject set status = 'open' where id = ${s.id} and status = 'withdrawn' returning 1`
+  if (back.length > 0) await sql`update job set trees = trees + 1 where id = ${s.jobId}`
+}
+
 /** Moves trees of a job to another job of the site, each under its own item there. */
 export async function moveSubjects(
   sql: FirmSql,

@@ -46,6 +46,7 @@ export const KEPT: Record<string, string> = {
   crew: 'Crews.',
   absence: 'Days on which people or crews are away.',
   loaded: 'What was put on trucks for a day, or was missing.',
+  done_away: 'Work done without a signal, with what stood against it when it was entered.',
   moved: 'Days that were moved, with the reason.',
   card: 'Label cards, every version.',
   card_use: 'What a card allows.',

@@ -5,6 +5,7 @@ import { dueAgain } from '@/db/queries/occurrence'
 import { causeName } from '@/almanac/causes'
 import { overdueCounts } from '@/db/queries/overdue'
 import { jobsBetween, jobsToday, ringsOfJobs } from '@/db/queries/job'
+import { unseenDoneAway } from '@/db/queries/doneAway'
 import { missingOnTrucks } from '@/db/queries/loaded'
 import { ledgerCheck } from '@/db/queries/seal'
 import { waitingCounts } from '@/db/queries/tree'
@@ -35,18 +36,20 @@ export function todayView() {
     const { sql, person, today, now } = context
     const until = addDays(today, AHEAD)
     // Asked for at once: while the database reads the next, what came is taken apart.
-    const [work, rows, dueInAll, waiting, anew, check, weather, again, overdue, missing] = await Promise.all([
-      jobsToday(sql, today, person.id, MOST_JOBS),
-      openFollowUps(sql, until, null, 40),
-      countOpenFollowUps(sql, until),
-      waitingCounts(sql),
-      toWorkOutAgain(sql, 5),
-      ledgerCheck(sql),
-      knownWeather(context, null),
-      dueNamed(context, addDays(today, 7), { limit: 5 }),
-      overdueCounts(sql, today),
-      missingOnTrucks(sql, today, addDays(today, 1)),
-    ])
+    const [work, rows, dueInAll, waiting, anew, check, weather, again, overdue, missing, away] =
+      await Promise.all([
+        jobsToday(sql, today, person.id, MOST_JOBS),
+        openFollowUps(sql, until, null, 40),
+        countOpenFollowUps(sql, until),
+        waitingCounts(sql),
+        toWorkOutAgain(sql, 5),
+        ledgerCheck(sql),
+        knownWeather(context, null),
+        dueNamed(context, addDays(today, 7), { limit: 5 }),
+        overdueCounts(sql, today),
+        missingOnTrucks(sql, today, addDays(today, 1)),
+        stepsOf(person).includes('see-away') ? unseenDoneAway(sql) : [],
+      ])
     const rings = await ringsOfJobs(
       sql,
       work.jobs.map((j) => j.id),
@@ -86,6 +89,12 @@ export function todayView() {
       overdue,
       /** What is missing on trucks of today and tomorrow, as it was ticked in the yard. */
       missing,
+      /** What was done without a signal, otherwise than it stood; until it was seen. */
+      away: away.map(({ at, enteredAt, ...d }) => ({
+        ...d,
+        at: at.getTime(),
+        enteredAt: enteredAt.getTime(),
+      })),
     }
   })
 }

@@ -134,6 +134,7 @@ const STEPS: Record<string, Record<string, unknown>> = {
     amount: '2 gal',
     state: 'on',
   },
+  'see-away': { ids: [ID] },
   'set-absence': { id: ID, personId: ID, crewId: null, from: '2026-06-15', to: '2026-06-16', why: 'holiday' },
   'end-absence': { absenceId: ID },
   'set-site-hours': { siteId: ID, hours: 'Mon, Tue 05:30 to 07:40' },

@@ -1,0 +1,56 @@
+import { envelopesAsks } from '@/asks/envelopes'
+import { takeEnvelopes } from '@/server/field/takeEnvelopes'
+import { firmIsMoved } from '@/server/firmIsMoved'
+import {
+  FOREIGN,
+  isOwnOrigin,
+  notSignedIn,
+  problemResponse,
+  readPackedJson,
+  valueResponse,
+} from '@/server/http'
+import { problemOf } from '@/server/inputProblem'
+import { log } from '@/server/log'
+import { fieldDay } from '@/server/read/field'
+import { currentPerson } from '@/server/session'
+
+/** What a device keeps for a crew’s days, beside the jobs themselves: `GET /api/field`. */
+export async function GET(): Promise<Response> {
+  return (await currentPerson()) ? valueResponse(await fieldDay()) : notSignedIn()
+}
+
+/** What a device kept without a signal: `POST /api/field`, packed or not. Each envelope is answered by itself. */
+export async function POST(request: Request): Promise<Response> {
+  if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
+  try {
+    const person = await currentPerson()
+    if (!person) return notSignedIn()
+    // What one person pressed is never entered as another’s.
+    if (request.headers.get('elmhorn-by') !== person.id)
+      return problemResponse(
+        {
+          code: 'conflict',
+          field: 'person',
+          message:
+            'Somebody else is signed in on this device. What you pressed stays here until you are back.',
+        },
+        409,
+      )
+    const read = await readPackedJson(request)
+    if ('response' in read) return read.response
+    const asks = envelopesAsks.safeParse(read.body)
+    if (!asks.success) return problemResponse(problemOf(asks.error))
+    return valueResponse({
+      answers: await takeEnvelopes(person, asks.data),
+      now: Date.now() + person.clockOffsetMs,
+    })
+  } catch (error) {
+    const moved = firmIsMoved(error)
+    if (moved) return moved
+    log.error({ verb: 'envelopes', error: (error as Error).message })
+    return problemResponse(
+      { code: 'conflict', field: 'server', message: 'This could not be kept just now. It is sent again.' },
+      503,
+    )
+  }
+}

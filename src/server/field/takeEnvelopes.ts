@@ -1,0 +1,35 @@
+import type { Envelope } from '@/asks/envelopes'
+import type { Problem } from '@/core/problem'
+import type { PersonRow } from '@/db/queries/person'
+import { verbNamed } from '../verbs'
+
+/** What came of an envelope. `waits`: one before it at the same tree was refused, and it rests on that. */
+export type EnvelopeAnswer =
+  | { id: string; came: 'taken'; value: unknown }
+  | { id: string; came: 'refused'; problem: Problem }
+  | { id: string; came: 'waits' }
+
+/**
+ * Takes what a device kept, one after the other in its order, each by itself: a refusal at one tree holds what rests on it, and nothing
+ * at other trees. The same envelope again is answered as the first time.
+ */
+export async function takeEnvelopes(
+  person: PersonRow,
+  { device, envelopes }: { device: string; envelopes: readonly Envelope[] },
+): Promise<EnvelopeAnswer[]> {
+  const answers: EnvelopeAnswer[] = []
+  const held = new Set<string>()
+  for (const { id, step, content, at, away, trees } of envelopes) {
+    if (trees.some((t) => held.has(t))) {
+      answers.push({ id, came: 'waits' })
+      continue
+    }
+    const done = await verbNamed(step)!.perform(step, person, content, { step: id, at, away, device })
+    if (done.ok) answers.push({ id, came: 'taken', value: done.value })
+    else {
+      answers.push({ id, came: 'refused', problem: done.problem })
+      for (const t of trees) held.add(t)
+    }
+  }
+  return answers
+}
