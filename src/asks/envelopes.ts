@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Problem } from '@/core/problem'
 import { id } from './text'
 
 /** The steps of a crew's day that a device takes without a signal. */
@@ -38,3 +39,9 @@ export const envelopesAsks = z.strictObject({
   envelopes: z.array(envelope).min(1).max(MOST_ENVELOPES),
 })
 export type Envelope = z.output<typeof envelope>
+
+/** What came of an envelope. `waits`: one before it at the same tree was refused, and it rests on that. */
+export type EnvelopeAnswer =
+  | { id: string; came: 'taken'; value: unknown }
+  | { id: string; came: 'refused'; problem: Problem }
+  | { id: string; came: 'waits' }

@@ -1,9 +1,9 @@
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { z } from 'zod'
 import { LOOKS } from '@/core/gate/looks'
-import { isTag } from '@/core/methods/tag'
-import { ok, refuse, type Result } from '@/core/problem'
-import { dateIn, spokenDate } from '@/core/time/calendar'
+import { GEAR_OFF, bloomNotLookedFor, ofAnotherDay, otherTag } from '@/core/methods/beginning'
+import { ok, refuse, type Problem, type Result } from '@/core/problem'
+import { dateIn } from '@/core/time/calendar'
 import {
   confirmSubjects,
   jobById,
@@ -21,36 +21,20 @@ import { whyNotBegun } from './whyNotBegun'
 /** The crew has looked for open bloom and found none; asked where the card is never used in bloom. */
 const noBloom = z.boolean().default(false)
 
-/** Refuses work by a card that is never used in bloom until somebody has looked on and beneath the trees. */
-function bloomNotLookedFor(subjects: readonly JobSubjectRow[], looked: boolean): Result<never> | null {
-  return !looked && subjects.some((s) => s.use.neverInBloom)
-    ? refuse(
-        'missing',
-        'noBloom',
-        'This card is never used in bloom: look on the trees and beneath them, and tick it when nothing is open. If something is, hand the work back.',
-      )
-    : null
-}
-
 /** The crew knows that the work stands on another day and does it today all the same. */
 const otherDay = z.boolean().default(false)
 
-/** Refuses work that stands on another day than today, until whoever begins it says that it is done today all the same. */
-async function ofAnotherDay(
+/** Refuses work of another day. */
+async function notToday(
   { sql, at }: Pick<Context, 'sql' | 'at'>,
   jobIds: readonly string[],
   known: boolean,
-): Promise<Result<never> | null> {
+): Promise<Problem | null> {
   if (known) return null
   for (const jobId of new Set(jobIds)) {
     const job = await jobById(sql, jobId)
-    const today = job && dateIn(job.timeZone, at)
-    if (job && today !== job.onDate)
-      return refuse(
-        'missing',
-        'otherDay',
-        `This work stands on ${spokenDate(job.onDate)}, and today is ${spokenDate(today!)}. Tick that it is done today all the same, or leave it for its day.`,
-      )
+    const problem = job ? ofAnotherDay(job.onDate, dateIn(job.timeZone, at), known) : null
+    if (problem) return problem
   }
   return null
 }
@@ -66,18 +50,9 @@ const seen = z
   })
   .default({})
 
-const gear = z.boolean().refine((g) => g, { error: 'Put the protective gear on first, then tick it.' })
+const gear = z.boolean().refine((g) => g, { error: GEAR_OFF })
 
-/** Refuses a tag that is not the tree's. */
-function otherTag(tag: string, subject: JobSubjectRow): Result<never> | null {
-  return isTag(tag, subject.tag)
-    ? null
-    : refuse(
-        'conflict',
-        'tag',
-        `The tag reads "${tag}", but this is the work for "${subject.tag}". Check the tree before anything is opened.`,
-      )
-}
+const refusing = (problem: Problem | null): Result<never> | null => problem && { ok: false, problem }
 
 /** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
 export const confirmTreeVerb = verb({
@@ -99,10 +74,10 @@ export const confirmTreeVerb = verb({
     const hands = await handsOf(context, [subject])
     const passed = limitsPassed(sql, context.person.units)
     for (const why of [
-      () => otherTag(input.tag, subject),
-      () => bloomNotLookedFor([subject], input.noBloom),
+      () => refusing(otherTag(input.tag, subject.tag)),
+      () => refusing(bloomNotLookedFor([subject.use], input.noBloom)),
       () => whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed),
-      () => ofAnotherDay(context, [subject.jobId], input.otherDay),
+      async () => refusing(await notToday(context, [subject.jobId], input.otherDay)),
     ]) {
       const refused = await unlessAway(context, subject, await why())
       if (refused) return refused
@@ -138,7 +113,16 @@ export const beginWorkVerb = verb({
     for (const s of found) subjects.push(await backOnJob(context, s))
     if (subjects.some(isByPorts))
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
-    const bloom = await unlessAway(context, subjects[0]!, bloomNotLookedFor(subjects, input.noBloom))
+    const bloom = await unlessAway(
+      context,
+      subjects[0]!,
+      refusing(
+        bloomNotLookedFor(
+          subjects.map((s) => s.use),
+          input.noBloom,
+        ),
+      ),
+    )
     if (bloom) return bloom
     const closed: string[] = []
     const open: string[] = []
@@ -159,10 +143,12 @@ export const beginWorkVerb = verb({
     const day = await unlessAway(
       context,
       subjects[0]!,
-      await ofAnotherDay(
-        context,
-        subjects.map((s) => s.jobId),
-        input.otherDay,
+      refusing(
+        await notToday(
+          context,
+          subjects.map((s) => s.jobId),
+          input.otherDay,
+        ),
       ),
     )
     if (day) return day

@@ -12,12 +12,11 @@ import type { Values } from '@/core/methods/lines'
 import { sayOutcome, type Outcome } from '@/core/methods/outcome'
 import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
-import { showProduct } from '@/core/methods/showProduct'
+import { lessAsked, lotOf, miscounted, shortAsked } from '@/core/methods/signing'
 import { farUnder, lastPress, watchedMinutes } from '@/core/methods/stretch'
 import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, type Result } from '@/core/problem'
-import { isGood } from '@/core/card/lot'
 import { clockIn, dateIn, spokenDate } from '@/core/time/calendar'
 import { instantOf } from '@/core/time/zone'
 import { lotsOf } from '@/db/queries/card'
@@ -150,20 +149,9 @@ async function signOne(
     )
   const set = worked.flatMap((w) => w.steps).filter((s) => s.kind === 'port' && s.startedAt !== null).length
   const counts = isByPorts(one)
-  if (counts && input.counted === null)
-    return refuse('missing', 'counted', 'Type how many empties you counted in.')
-  const miscounted = await unlessAway(
-    context,
-    one,
-    counts && input.counted !== set
-      ? refuse(
-          'conflict',
-          'counted',
-          `You counted ${input.counted} empties, but ${set} were set. Find the difference before you sign.`,
-        )
-      : null,
-  )
-  if (miscounted) return miscounted
+  const counting = counts ? miscounted(input.counted, set) : null
+  const uncounted = await unlessAway(context, one, counting && { ok: false, problem: counting })
+  if (uncounted) return uncounted
   const onShelf = await lotOnShelf(context, one, part.lot)
   const noLot = await unlessAway(context, one, onShelf.ok ? null : onShelf)
   if (noLot) return noLot
@@ -175,11 +163,8 @@ async function signOne(
     { wind: weather.value.windMs, temperature: weather.value.temperatureC },
     person.units,
   ).map((said) => `As noted at the signature: ${said.charAt(0).toLowerCase()}${said.slice(1)}`)
-  for (const outcome of ['not treated', 'partly treated'] as const) {
-    const less = worked.filter((w) => w.outcome === outcome)
-    if (less.length > 0 && !input.accepted.includes(outcome))
-      return refuse('doubt', outcome, askAboutLess(less, outcome, worked.length, person.units))
-  }
+  const less = lessAsked(worked.map(gotOf), input.accepted, person.units)
+  if (less) return { ok: false, problem: less }
 
   const job = (await jobById(sql, one.jobId))!
   const hands = await handsOf(context, subjects)
@@ -380,11 +365,7 @@ function stretchOf(
   const said = short ? [`Steps were ${short.words}.`] : []
   if (began === null && ended === null)
     return short && !accepted.includes('short')
-      ? refuse(
-          'doubt',
-          'short',
-          `The steps were ${short.words}. Say when the work began and ended; or the presses are right, and the record says so.`,
-        )
+      ? { ok: false, problem: shortAsked(short.words) }
       : ok({ ...pressed, watched: watchedMinutes(steps, first, planned), said })
   if (began === null || ended === null)
     return refuse('missing', began === null ? 'began' : 'ended', 'Say both, when it began and when it ended.')
@@ -416,6 +397,15 @@ const CAME: Record<Outcome, 'done' | 'partly' | 'not treated'> = {
   'not treated': 'not treated',
 }
 
+const gotOf = ({ subject, outcome, applied, least }: Worked) => ({
+  tag: subject.tag,
+  outcome,
+  applied,
+  least,
+  kind: subject.plan.kind,
+  method: subject.method,
+})
+
 /** A refusal that says at which of several trees. */
 function named(subject: JobSubjectRow, of: number, refused: Result<never>): Result<never> {
   return of === 1 || refused.ok
@@ -423,57 +413,13 @@ function named(subject: JobSubjectRow, of: number, refused: Result<never>): Resu
     : { ok: false, problem: { ...refused.problem, message: `${subject.tag}: ${refused.problem.message}` } }
 }
 
-/** What is asked before trees are recorded that got less than they should. */
-function askAboutLess(
-  less: readonly Worked[],
-  outcome: 'partly treated' | 'not treated',
-  of: number,
-  units: 'us' | 'metric',
-): string {
-  const { method } = less[0]!.subject
-  if (isHand(method))
-    return `${of === 1 ? 'This' : `The work at ${less.map((w) => w.subject.tag).join(', ')}`} is recorded as ${sayOutcome(outcome, method)} and goes back to the arborist. Is that so?`
-  const tags = less.map((w) => w.subject.tag).join(', ')
-  if (of === 1) {
-    const { applied, least, subject } = less[0]!
-    const show = (amount: number) => showProduct(amount, subject.plan.kind, subject.method, units)
-    return outcome === 'not treated'
-      ? 'Nothing went into this tree. It is recorded as not treated and goes back to the arborist. Is that so?'
-      : `${show(applied)} went in, less than the label’s least of ${show(least)}. The tree is recorded as partly treated and goes back to the arborist. Is that so?`
-  }
-  return outcome === 'not treated'
-    ? `Nothing was put on at ${tags}: recorded as not treated, and back with the arborist. Is that so?`
-    : `Less than the label’s least went on at ${tags}: recorded as partly treated, and back with the arborist. Is that so?`
-}
-
-/** The lot as it stands on the shelf, by its number off the package; an expired one is refused. */
+/** The lot as it stands on the shelf, by its number off the package. */
 async function lotOnShelf(
   { sql, today }: Context,
   { product }: JobSubjectRow,
   number: string,
 ): Promise<Result<string>> {
-  if (product.registration === null) return ok('none, a house card')
-  const lots = await lotsOf(sql, product.code)
-  const good = lots.filter((l) => isGood(l, today))
-  const others = good.map((l) => l.number).join(', ') || 'no lot that is still good'
-  const lot = lots.find((l) => l.number.toLowerCase() === number.toLowerCase())
-  if (!lot)
-    return refuse(
-      'unknown',
-      'lot',
-      `Lot "${number}" is not on the shelf for ${product.name}. Read it off the package: ${others}.`,
-    )
-  if (lot.withdrawnOn !== null)
-    return refuse(
-      'not-allowed',
-      'lot',
-      `Lot ${lot.number} was called back on ${spokenDate(lot.withdrawnOn)}: ${lot.withdrawnWhy} Use another: ${others}.`,
-    )
-  return good.includes(lot)
-    ? ok(lot.number)
-    : refuse(
-        'not-allowed',
-        'lot',
-        `Lot ${lot.number} expired on ${spokenDate(lot.expiresOn!)}. Use another: ${others}.`,
-      )
+  return product.registration === null
+    ? ok('none, a house card')
+    : lotOf(await lotsOf(sql, product.code), number, { name: product.name, today })
 }

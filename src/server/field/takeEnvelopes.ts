@@ -1,13 +1,6 @@
-import type { Envelope } from '@/asks/envelopes'
-import type { Problem } from '@/core/problem'
+import type { Envelope, EnvelopeAnswer } from '@/asks/envelopes'
 import type { PersonRow } from '@/db/queries/person'
 import { verbNamed } from '../verbs'
-
-/** What came of an envelope. `waits`: one before it at the same tree was refused, and it rests on that. */
-export type EnvelopeAnswer =
-  | { id: string; came: 'taken'; value: unknown }
-  | { id: string; came: 'refused'; problem: Problem }
-  | { id: string; came: 'waits' }
 
 /**
  * Takes what a device kept, one after the other in its order, each by itself: a refusal at one tree holds what rests on it, and nothing

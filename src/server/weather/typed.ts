@@ -1,5 +1,5 @@
-import { ok, refuse, type Result } from '@/core/problem'
-import { readQuantity } from '@/core/quantity/parse'
+import { readWeather } from '@/core/methods/signing'
+import { ok, type Result } from '@/core/problem'
 import type { Speed, Temperature } from '@/core/quantity/units'
 import { addDays, dateIn } from '@/core/time/calendar'
 import { doubtWeather } from '@/core/weather/said'
@@ -16,37 +16,14 @@ export async function typedWeather(
   input: { temperature: string; wind: string; accepted: readonly string[] },
 ): Promise<Result<{ temperatureC: Temperature; windMs: Speed }>> {
   const { person, at } = context
-  const temperature = readQuantity(input.temperature, 'temperature', 'temperature', {
-    bareUnit: person.units === 'us' ? 'F' : 'C',
-    name: 'Temperature',
-  })
-  if (!temperature.ok) return temperature
-  if (temperature.value.si < -40 || temperature.value.si > 55)
-    return refuse(
-      'out-of-range',
-      'temperature',
-      'The temperature is not one for working outdoors; check the number and the unit.',
-    )
-  const wind = readQuantity(input.wind, 'speed', 'wind', {
-    bareUnit: person.units === 'us' ? 'mph' : 'm/s',
-    name: 'Wind',
-  })
-  if (!wind.ok) return wind
-  if (wind.value.si < 0 || wind.value.si > 60)
-    return refuse('out-of-range', 'wind', 'The wind speed cannot be; check the number and the unit.')
+  const read = readWeather(input, person.units)
+  if (!read.ok) return read
   const measured = (
     await knownWeather(context, siteId, { hoursFrom: addDays(dateIn(person.timeZone, at), -1) })
   ).at(at)
   // What another person read here is no service to be held against.
   const asked =
-    measured && !measured.readBy
-      ? doubtWeather(
-          { temperature: temperature.value.si, wind: wind.value.si },
-          measured,
-          person.units,
-          input.accepted,
-        )
-      : ok(null)
+    measured && !measured.readBy ? doubtWeather(read.value, measured, person.units, input.accepted) : ok(null)
   if (!asked.ok) return asked
-  return ok({ temperatureC: temperature.value.si, windMs: wind.value.si })
+  return ok({ temperatureC: read.value.temperature, windMs: read.value.wind })
 }

@@ -15,6 +15,8 @@ export interface Press {
   at: number
   /** Who pressed; nobody else’s session takes it. The one who is signed in where it is left out. */
   by?: string
+  /** An answer that comes later than so many ms is none. */
+  within?: number
 }
 
 /** What came of a step. `again`: no rule refused it, so the same press may be sent once more and be taken. */
@@ -50,6 +52,7 @@ export async function sendVerb<Name extends VerbName>(
           ...(pressed.by !== undefined && { 'elmhorn-by': pressed.by }),
         },
         body: JSON.stringify(input),
+        ...(pressed.within !== undefined && { signal: AbortSignal.timeout(pressed.within) }),
       })
       if (answer.status === 401 && (await askToSignIn())) continue
       const body = (await answer.json()) as { value: Answers<Name> } | { error: Problem }

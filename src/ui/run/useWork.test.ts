@@ -3,16 +3,20 @@ import { act, renderHook } from '@testing-library/react'
 import { isIn } from '@/core/methods/running'
 import { fakeServer, later } from '@/ui/fields/server.testing'
 import type { WorkStep } from './presses'
-import { drainOutbox, forgetOutbox, openOutbox, outboxNow, seenRefusal } from './outbox'
+import { drainOutbox, forgetOutbox, openOutbox, outboxNow, seenRefusal } from '@/ui/field/outbox'
 import { useWork, type Command } from './useWork'
 
 /** What the device keeps: it outlives a page that is closed. */
 const device = new Map<string, { id: string; person: string; n: number }>()
-jest.mock('./pressStore', () => ({
-  keepBatch: (b: { id: string; person: string; n: number }) => Promise.resolve(void device.set(b.id, b)),
-  forgetBatches: (ids: string[]) => Promise.resolve(ids.forEach((id) => device.delete(id))),
-  batchesOf: (person: string) =>
-    Promise.resolve([...device.values()].filter((b) => b.person === person).sort((a, b) => a.n - b.n)),
+jest.mock('@/ui/field/deviceStore', () => ({
+  deviceId: () => Promise.resolve('device'),
+  keepEnvelope: (e: { id: string; person: string; n: number }) => Promise.resolve(void device.set(e.id, e)),
+  forgetEnvelopes: (_: string, ids: string[]) => Promise.resolve(ids.forEach((id) => device.delete(id))),
+  envelopesOf: (person: string) =>
+    Promise.resolve([...device.values()].filter((e) => e.person === person).sort((a, b) => a.n - b.n)),
+  refusedOf: () => Promise.resolve([]),
+  keepRefused: () => Promise.resolve(),
+  forgetRefused: () => Promise.resolve(),
 }))
 jest.mock('@/ui/shell/askToSignIn', () => ({ askToSignIn: () => Promise.resolve(false) }))
 
@@ -75,7 +79,7 @@ test('a press shows at once, is sent with the time it was made, and the next wai
   const pressedAt = Date.now()
   press(0, { kind: 'drill' })
   expect(first()).toMatchObject({ drilledAt: pressedAt })
-  expect(hook.result.current.waiting).toBe(1)
+  expect(hook.result.current.waiting).toHaveLength(1)
   await settle()
   press(0, { kind: 'start' })
   expect(isIn(first())).toBe(true)
@@ -85,7 +89,7 @@ test('a press shows at once, is sent with the time it was made, and the next wai
   slow.letGo({ body: { value: {} } })
   await settle()
   expect(server.asked.map((a) => a.body['kind'])).toEqual(['drill', 'start'])
-  expect(hook.result.current.waiting).toBe(0)
+  expect(hook.result.current.waiting).toHaveLength(0)
 })
 
 test('two quick presses on the same step are one', async () => {
@@ -120,7 +124,7 @@ test('without signal everything stays on the screen and on the device, and goes 
   server.reply('lost')
   press(0, { kind: 'drill' })
   await settle()
-  expect(hook.result.current).toMatchObject({ waiting: 1, outOfReach: true, refused: null })
+  expect(hook.result.current).toMatchObject({ waiting: [{}], outOfReach: true, refused: null })
   expect(first()).toMatchObject({ drilledAt: expect.any(Number) as number })
   expect([...device.values()]).toMatchObject([{ person: 'maren', job: 'job', presses: [{ kind: 'drill' }] }])
   await act(() => drainOutbox())
@@ -129,20 +133,24 @@ test('without signal everything stays on the screen and on the device, and goes 
   // The very same press.
   expect(server.asked[1]!.body['eventId']).toBe(server.asked[0]!.body['eventId'])
   expect(server.asked[1]!.at).toBe(server.asked[0]!.at)
-  expect(hook.result.current).toMatchObject({ waiting: 0, outOfReach: false })
+  expect(hook.result.current).toMatchObject({ waiting: [], outOfReach: false })
   expect(device.size).toBe(0)
 })
 
 test('what a device had not sent when it was closed is sent when any page is opened again', async () => {
   const kept = {
-    id: 'b',
+    id: 'e',
     person: 'maren',
     job: 'job',
     n: 0,
     at: 5,
+    away: true,
+    step: 'mark-step',
+    content: { eventId: 'e', stepId: 'p', kind: 'drill' },
+    trees: ['t'],
     presses: [{ eventId: 'e', stepId: 'p', kind: 'drill' }],
   }
-  device.set('b', kept)
+  device.set('e', kept)
   const { first } = open(port('p'))
   await act(() => openOutbox('maren'))
   await settle()
@@ -160,7 +168,7 @@ test('what one person pressed goes out under nobody else, and waits for them', a
   await settle()
   await settle()
   expect(server.asked).toHaveLength(1)
-  expect(hook.result.current.waiting).toBe(0)
+  expect(hook.result.current.waiting).toHaveLength(0)
   expect(device.size).toBe(1)
   await act(() => openOutbox('maren'))
   await settle()
@@ -179,7 +187,7 @@ test.each([
   server.reply({ status, body: { error: { code: 'conflict', field, message: 'Not now.' } } })
   press(0, { kind: 'drill' })
   await act(() => jest.advanceTimersByTimeAsync(100))
-  expect(hook.result.current).toMatchObject({ waiting: 1, outOfReach: true })
+  expect(hook.result.current).toMatchObject({ waiting: [{}], outOfReach: true })
   expect(outboxNow().refused).toEqual([])
   expect(device.size).toBe(1)
   expect(first()).toMatchObject({ drilledAt: expect.any(Number) as number })
@@ -188,7 +196,7 @@ test.each([
     server.asked[0]!.body['eventId'],
     server.asked[0]!.body['eventId'],
   ])
-  expect(hook.result.current.waiting).toBe(0)
+  expect(hook.result.current.waiting).toHaveLength(0)
 })
 
 test('what waits is not taken up a second time when the page asks in another way', async () => {
@@ -203,7 +211,7 @@ test('what waits is not taken up a second time when the page asks in another way
   await settle()
   hook.rerender({ ask: () => Promise.resolve(null) })
   await settle()
-  expect(hook.result.current.waiting).toBe(1)
+  expect(hook.result.current.waiting).toHaveLength(1)
   expect(hook.result.current.trees[0]!.steps[0]!.state).toMatchObject({
     drilledAt: expect.any(Number) as number,
   })
@@ -231,7 +239,9 @@ test('what is refused is taken back with all that was pressed on top of it, and 
   expect(outboxNow().refused).toHaveLength(1)
   act(() => seenRefusal(given!.id))
   expect(outboxNow().refused).toEqual([])
-  // What has nothing to do with it goes on.
+  // What else was pressed at the tree waited for that, and goes on.
+  expect(server.asked).toHaveLength(1)
+  await settle()
   expect(server.asked.map((a) => a.body['stepId'])).toEqual(['p', 'q', 'q'])
 })
 

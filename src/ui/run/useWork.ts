@@ -14,7 +14,16 @@ import {
   type Press,
   type WorkStep,
 } from './presses'
-import { addToOutbox, hearOutbox, outboxNow, useOutbox } from './outbox'
+import type { KeptEnvelope } from '@/ui/field/deviceStore'
+import {
+  addToOutbox,
+  hearOutbox,
+  numbered,
+  outboxNow,
+  pressedAt,
+  useOutbox,
+  type OutboxState,
+} from '@/ui/field/outbox'
 import { useResting } from './useResting'
 
 /** What a hand does at a step. */
@@ -39,6 +48,26 @@ const APART: ReadonlySet<Command['kind']> = new Set(['give-up', 'move'])
 /** Others may be at work on the same job: it is asked for anew this often. */
 const ASK_MS = 12_000
 
+const ofJob = (box: Pick<OutboxState, 'waiting'>, job: string) => box.waiting.filter((e) => e.job === job)
+
+/** Presses at steps among what waits, in the shape the fold reads. */
+const batchesOf = (envelopes: readonly KeptEnvelope[]): Batch[] =>
+  envelopes.flatMap(({ id, at, presses }) => (presses ? [{ id, at, presses }] : []))
+
+/** Presses of one hand movement as they are kept and sent: numbered as the device counts them. */
+function envelopeOf(
+  job: string,
+  { id, at, presses }: Batch,
+  trees: string[],
+): Parameters<typeof addToOutbox>[0] {
+  const n = numbered(presses.length)
+  const sent = presses.map(({ leftSi: _, amountSi: __, ...press }, i) => ({ ...press, seq: n + i }))
+  const [one] = sent
+  return sent.length === 1
+    ? { id: one!.eventId, job, n, at, step: 'mark-step', content: one!, trees, presses }
+    : { id, job, n, at, step: 'mark-steps', content: { id, presses: sent }, trees, presses }
+}
+
 /**
  * The work of a job on a device. A press shows at once by the same fold the server keeps, is written down on the device, and is
  * sent until it is answered (`outbox`), in the order of the hands and with the device's time; nothing on the screen goes away with the
@@ -56,7 +85,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   /** What cannot be at all is said here and sent nowhere. */
   const [impossible, setImpossible] = useState<Refused | null>(null)
   const box = useOutbox()
-  const waiting = useMemo(() => box.waiting.filter((b) => b.job === jobId), [box.waiting, jobId])
+  const waiting = useMemo(() => ofJob(box, jobId), [box, jobId])
+  const marks = useMemo(() => batchesOf(waiting), [waiting])
   const all = useRef<Batch[]>([])
   /** The newest view that came. A press is counted on it, as what is drawn may be one behind. */
   const newest = useRef(first)
@@ -74,7 +104,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     if (!next || turn < answered.current) return
     answered.current = turn
     newest.current = next
-    const own = outboxNow().waiting.filter((b) => b.job === jobId)
+    const own = batchesOf(ofJob(outboxNow(), jobId))
     const ids = new Set(own.map((b) => b.id))
     all.current = [
       ...stillAhead(
@@ -101,11 +131,11 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   // What was pressed before this page was opened waits in the same row.
   useEffect(() => {
     const known = new Set(all.current.map((b) => b.id))
-    const before = waiting.filter((b) => !known.has(b.id))
+    const before = marks.filter((b) => !known.has(b.id))
     if (before.length === 0) return
     all.current = [...before, ...all.current].sort((a, b) => a.at - b.at)
     show()
-  }, [waiting, show])
+  }, [marks, show])
 
   useEffect(() => {
     const stop = hearOutbox(jobId, {
@@ -137,12 +167,16 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   /** Presses at steps, all by one movement of the hand. */
   const act = useCallback(
     (commands: { step: WorkStep; tree: T; command: Command }[]) => {
-      const at = firmNow()
       const steps = new Map(newest.current.trees.flatMap((t) => t.steps).map((s) => [s.id, s]))
       const fresh = commands
         .filter(({ step, command }) => APART.has(command.kind) || !isResting(step.id))
         .map((c) => ({ ...c, step: steps.get(c.step.id) ?? c.step }))
       if (fresh.length === 0) return
+      // Never before what it is pressed on top of, whatever the clocks say.
+      const at = pressedAt(
+        firmNow(),
+        Math.max(0, ...fresh.flatMap(({ step }) => step.events.map((e) => e.at))),
+      )
       setImpossible(null)
       const presses: Batch['presses'] = []
       for (const { step, tree, command } of fresh) {
@@ -162,7 +196,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
           ...(amount?.ok && { amountSi: amount.value.si }),
         })
       }
-      const batch: Batch = { id: newId(), at, presses }
+      const [only, more] = presses
+      const batch: Batch = { id: more || !only ? newId() : only.eventId, at, presses }
       for (const { step } of fresh) {
         const next = stepNow(step, [...all.current, batch])
         if (!next.ok) return setImpossible({ stepIds: [step.id], problem: next.problem })
@@ -170,7 +205,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
       rest(fresh.map(({ step }) => step.id))
       all.current = [...all.current, batch]
       show()
-      addToOutbox(jobId, batch)
+      void addToOutbox(envelopeOf(jobId, batch, [...new Set(fresh.map(({ tree }) => tree.id))]))
     },
     [jobId, show, isResting, rest],
   )
@@ -181,7 +216,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     act,
     refresh,
     resting,
-    waiting: waiting.length,
+    /** What was pressed here and is not answered yet, presses at steps and all else. */
+    waiting,
     outOfReach: box.retryInMs !== null,
     refused: impossible,
   }

@@ -3,6 +3,8 @@ import { METHOD_NAME } from '@/core/methods/names'
 import { useState } from 'react'
 import { LOOKED_AT, only, type Seen } from '@/core/gate/looks'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { bloomNotLookedFor, gearOff, notLooked, ofAnotherDay } from '@/core/methods/beginning'
+import { useKeeping } from '@/ui/field/useKeeping'
 import { useVerb } from '@/ui/fields/useVerb'
 import { Button } from '@/ui/pieces/Button'
 import { Gear } from './Gear'
@@ -27,7 +29,21 @@ export function BeginWork({
   soil: Seen['soil'] | null
   onBegun: () => void
 }) {
-  const { send, busy, problem } = useVerb('begin-work')
+  const keeping = useKeeping('begin-work', {
+    trees: (input) => input.jobSubjectIds,
+    check: (input, { onDate, today }) =>
+      gearOff(input.gear) ??
+      bloomNotLookedFor(
+        items.map((i) => i.use),
+        input.noBloom === true,
+      ) ??
+      notLooked(
+        items.flatMap((i) => i.looks),
+        input.seen ?? {},
+      ) ??
+      ofAnotherDay(onDate, today, input.otherDay === true),
+  })
+  const { send, busy, problem } = useVerb('begin-work', { keeping })
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)
   const [otherDay, setOtherDay] = useState(false)

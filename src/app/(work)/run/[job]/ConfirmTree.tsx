@@ -2,12 +2,14 @@
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { useState, type FormEvent } from 'react'
 import { only, type Seen } from '@/core/gate/looks'
+import { bloomNotLookedFor, gearOff, notLooked, ofAnotherDay, otherTag } from '@/core/methods/beginning'
 import { marksOn } from '@/core/ports/marks'
 import type { UnitSystem } from '@/core/quantity/format'
 import { StemsDrawing } from '@/ui/methods/StemsDrawing'
 import { Ring } from '@/ui/ring/Ring'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
+import { useKeeping } from '@/ui/field/useKeeping'
 import { useVerb } from '@/ui/fields/useVerb'
 import { portsOf, type JobItem, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
@@ -28,7 +30,16 @@ export function ConfirmTree({
   units: UnitSystem
   onConfirmed: () => void
 }) {
-  const { send, busy, problem } = useVerb('confirm-tree')
+  const keeping = useKeeping('confirm-tree', {
+    trees: () => [tree.id],
+    check: (input, { onDate, today }) =>
+      otherTag(input.tag, tree.tag) ??
+      gearOff(input.gear) ??
+      bloomNotLookedFor([item.use], input.noBloom === true) ??
+      notLooked(item.looks, input.seen ?? {}) ??
+      ofAnotherDay(onDate, today, input.otherDay === true),
+  })
+  const { send, busy, problem } = useVerb('confirm-tree', { keeping })
   const [tag, setTag] = useState('')
   const [gear, setGear] = useState<string[]>([])
   const [noBloom, setNoBloom] = useState(false)

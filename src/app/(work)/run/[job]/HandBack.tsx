@@ -2,6 +2,7 @@
 import type { JobTree } from './job'
 import { AskedForm, AskedAlso } from '@/ui/form/AskedForm'
 import { Asked } from '@/ui/form/Asked'
+import { useKeeping } from '@/ui/field/useKeeping'
 import { useStep } from '@/ui/form/useStep'
 import { handBackAsks } from '@/asks/work'
 
@@ -19,7 +20,11 @@ export function HandBack({
   withIt: (tree: JobTree) => string[]
   onBack: () => void
 }) {
-  const by = useStep('hand-back')
+  const by = useStep(
+    'hand-back',
+    undefined,
+    useKeeping('hand-back', { trees: (input) => input.jobSubjectIds }),
+  )
   const one = rest.some((t) => t.id === tree.id)
   const all = `All ${rest.length} that are not begun`
   return (

@@ -4,6 +4,7 @@ import { useMay } from '@/ui/shell/may'
 import type { JobTree } from './job'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { Asked } from '@/ui/form/Asked'
+import { useKeeping } from '@/ui/field/useKeeping'
 import { useStep } from '@/ui/form/useStep'
 import { releaseLineAsks } from '@/asks/work'
 
@@ -18,7 +19,11 @@ export function ReleaseLine({
   onReleased: () => void
 }) {
   const may = useMay()
-  const by = useStep('release-line')
+  const by = useStep(
+    'release-line',
+    undefined,
+    useKeeping('release-line', { trees: (input) => input.jobSubjectIds }),
+  )
   return (
     <section aria-label="Only if" className="max-w-xl mb-4">
       <Note>

@@ -18,6 +18,8 @@ import { Choice } from '@/ui/fields/Choice'
 import { useMay } from '@/ui/shell/may'
 import { AskedForm, useAsking } from '@/ui/form/AskedForm'
 import { Asked, AskedBy } from '@/ui/form/Asked'
+import { whyNotSigned, type TypedRecord } from '@/core/methods/signing'
+import { useKeeping } from '@/ui/field/useKeeping'
 import { useStep } from '@/ui/form/useStep'
 import { ok } from '@/core/problem'
 import { recordAsks, SOILS, WINDS } from '@/asks/record'
@@ -56,7 +58,6 @@ export function SignRecord({
 }) {
   const may = useMay()
   const go = useGo()
-  const step = useStep('sign-record', 'id')
   const one = trees.length === 1 ? trees[0]! : null
   const finished = trees.filter((t) => t.steps.every((s) => isOver(s.state)))
   const signed = one ? [one] : finished
@@ -71,6 +72,26 @@ export function SignRecord({
   const hand = isHand(item.method)
   const house = item.product.registration === null
   const set = signed.flatMap(portsOf).filter((p) => p.startedAt !== null).length
+  const step = useStep(
+    'sign-record',
+    'id',
+    useKeeping('sign-record', {
+      trees: (input) => [...input.jobSubjectIds, ...(input.also ?? []).flatMap((a) => a.jobSubjectIds)],
+      check: (input, { today }) =>
+        whyNotSigned(
+          {
+            typed: input as TypedRecord,
+            lots: house ? null : item.lots,
+            name: item.product.name,
+            set: counts ? set : null,
+            trees: signed.map((t) => ({ ...t, states: statesOf(t) })),
+            method: item.method,
+          },
+          today,
+          view.units,
+        ),
+    }),
+  )
   const [ids] = useState(() => new Map<string, string>())
   const also = mates.flatMap((m) => {
     const own = signed.flatMap(beside).filter((t) => t.itemId === m.id)

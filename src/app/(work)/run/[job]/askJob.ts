@@ -1,4 +1,7 @@
 import { unpack, type Packed } from '@/core/packed'
+import { keepView } from '@/ui/field/deviceStore'
+import { jobKey } from '@/ui/field/fetchDay'
+import { outboxPerson } from '@/ui/field/outbox'
 import type { JobView } from '@/server/read/work'
 
 /**
@@ -19,6 +22,9 @@ export function askJob(id: string): () => Promise<JobView | null> {
     if (!answer.ok) return null
     const { value } = (await answer.json()) as { value: Packed<Omit<JobView, 'now'>> }
     last = { view: { ...unpack(value), now }, etag: answer.headers.get('etag') }
+    const person = outboxPerson()
+    if (person !== null)
+      void keepView(person, { key: jobKey(id), value, etag: last.etag, at: now, ahead: now - Date.now() })
     return last.view
   }
 }

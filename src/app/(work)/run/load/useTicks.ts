@@ -2,11 +2,14 @@
 import { useCallback, useRef, useState } from 'react'
 import type { LoadLine } from '@/core/loadout/truck'
 import type { LoadView } from '@/server/read/load'
+import { addToOutbox, outboxPerson, pressedAt } from '@/ui/field/outbox'
 import { newId } from '@/ui/fields/newId'
 import { press, sendVerb } from '@/ui/fields/sendVerb'
 
 export type Ticked = Pick<LoadView['ticked'][number], 'state' | 'amount' | 'by' | 'at'>
 
+/** Nobody waits longer for an answer to a tick, ms. */
+const ANSWER_MS = 8000
 const OUT_OF_REACH = 'The server cannot be reached. Tick it again when you are in reach.'
 
 /**
@@ -27,20 +30,27 @@ export function useTicks(view: Pick<LoadView, 'crew' | 'date' | 'ticked'>) {
       const now: Ticked = { state, amount: line.amount, by: 'you', at: pressed.at }
       setTicked((all) => ({ ...all, [line.key]: now }))
       setRefused(({ [line.key]: _, ...rest }) => rest)
-      const sent = await sendVerb(
-        'note-loaded',
-        {
-          id: newId(),
-          crewId: view.crew?.id ?? null,
-          onDate: view.date,
-          line: line.key,
-          name: line.name,
-          amount: line.amount,
-          state,
-        },
-        OUT_OF_REACH,
-        pressed,
-      )
+      const said = {
+        id: newId(),
+        crewId: view.crew?.id ?? null,
+        onDate: view.date,
+        line: line.key,
+        name: line.name,
+        amount: line.amount,
+        state,
+      }
+      const sent = await sendVerb('note-loaded', said, OUT_OF_REACH, { ...pressed, within: ANSWER_MS })
+      // Nobody answered: it is kept here and goes out by itself.
+      if (!sent.ok && sent.again && outboxPerson() !== null)
+        return addToOutbox({
+          id: said.id,
+          job: null,
+          at: pressedAt(pressed.at),
+          away: true,
+          step: 'note-loaded',
+          content: said,
+          trees: [],
+        })
       if (sent.ok) {
         kept.current = { ...kept.current, [line.key]: now }
         return

@@ -1,0 +1,104 @@
+'use client'
+import { useEffect, useState } from 'react'
+import { unpack, type Packed } from '@/core/packed'
+import { dateIn } from '@/core/time/calendar'
+import type { FieldDay } from '@/server/read/field'
+import type { JobView } from '@/server/read/work'
+import { lastPerson, viewOf } from '@/ui/field/deviceStore'
+import { jobKey } from '@/ui/field/fetchDay'
+import { ButtonLink } from '@/ui/pieces/Button'
+import { Doorway } from '@/ui/shell/Doorway'
+import { Frame } from '@/ui/shell/Frame'
+import { MayProvider } from '@/ui/shell/may'
+import { Strip } from '@/ui/shell/Strip'
+import { clockTime, shortDate } from '@/ui/when'
+import { JobLines } from '../(work)/run/JobLines'
+import { LoadOut } from '../(work)/run/load/LoadOut'
+import { RunJobOf } from '../(work)/run/[job]/RunJob'
+
+interface Kept {
+  day: FieldDay
+  /** When it was fetched, on the firm’s clock, epoch ms. */
+  at: number
+  path: string
+  job: JobView | null
+}
+
+/** Reads what the device keeps of the address that was asked for; null where nobody is signed in here, or nothing was fetched yet. */
+async function readKept(path: string): Promise<Kept | null> {
+  const person = await lastPerson()
+  const day = person === null ? null : await viewOf(person, 'day')
+  if (person === null || !day) return null
+  const value = day.value as FieldDay
+  const now = Date.now() + day.ahead
+  const id = /^\/run\/([0-9a-f-]{36})$/.exec(path)?.[1]
+  const job = id === undefined ? null : await viewOf(person, jobKey(id))
+  return {
+    day: { ...value, frame: { ...value.frame, now } },
+    at: day.at,
+    path,
+    job: job && jobNow(unpack(job.value as Packed<Omit<JobView, 'now'>>), now),
+  }
+}
+
+/** A job as it was kept, at this hour. */
+function jobNow(view: Omit<JobView, 'now'>, now: number): JobView {
+  return { ...view, now, today: dateIn(view.timeZone, new Date(now)) }
+}
+
+/**
+ * The application without a network: the day’s work, the truck and every job that was fetched, under the addresses they always have. What
+ * is pressed is kept here and goes out with the next signal.
+ */
+export function FieldShell() {
+  const [kept, setKept] = useState<Kept | null | 'reading'>('reading')
+  useEffect(() => {
+    void readKept(window.location.pathname).then(setKept)
+  }, [])
+  if (kept === 'reading') return <p className="sr-only">Opening what is kept here</p>
+  if (kept === null)
+    return (
+      <Doorway>
+        <h1>No signal</h1>
+        <p>
+          Nothing of yours is kept on this device. Sign in once with a signal; the day’s work is then kept
+          here.
+        </p>
+      </Doorway>
+    )
+  const { frame } = kept.day
+  return (
+    <MayProvider steps={frame.may}>
+      <Frame person={frame.person} timeZone={frame.timeZone} strip={<Strip data={frame} />}>
+        <p className="no-print text-small text-ink2 mb-2" role="status">
+          No signal. You see what was fetched {shortDate(kept.at, frame.timeZone)} at{' '}
+          {clockTime(kept.at, frame.timeZone)}; what you press is kept here.
+        </p>
+        <Screen kept={kept} />
+      </Frame>
+    </MayProvider>
+  )
+}
+
+function Screen({ kept: { day, path, job } }: { kept: Kept }) {
+  if (job) return <RunJobOf first={job} />
+  if (path === '/run/load') return <LoadOut view={day.load} />
+  const isList = path === '/' || path === '/run'
+  const today = dateIn(day.frame.timeZone, new Date(day.frame.now))
+  const here = day.list.jobs.filter((j) => day.jobs.some((k) => k.id === j.id))
+  return (
+    <>
+      {!isList && (
+        <>
+          <h1>This page needs a signal</h1>
+          <p className="mb-4">It opens as soon as there is one. The work of these days is kept here:</p>
+        </>
+      )}
+      <div className="flex flex-wrap items-end justify-between gap-3">
+        {isList ? <h1>{path === '/' ? 'Today' : 'Work for the crew'}</h1> : <h2>Work for the crew</h2>}
+        <ButtonLink href="/run/load">Load-out</ButtonLink>
+      </div>
+      <JobLines jobs={path === '/' ? here.filter((j) => j.onDate <= today) : here} today={today} />
+    </>
+  )
+}

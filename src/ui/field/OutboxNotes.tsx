@@ -1,0 +1,74 @@
+'use client'
+import { useEffect } from 'react'
+import { Button } from '@/ui/pieces/Button'
+import { Note } from '@/ui/pieces/Note'
+import { clockTime } from '@/ui/when'
+import { setLastPerson } from './deviceStore'
+import { fetchDay } from './fetchDay'
+import { registerWorker } from './registerWorker'
+import { drainOutbox, openOutbox, seenRefusal, useOutbox, type OutboxState } from './outbox'
+
+/** What a crew has today is fetched again after so long. */
+const DAY_EVERY_MS = 5 * 60_000
+
+/**
+ * On every page: sends what this person pressed on this device, fetches what the crew has today, says what is kept here and since when
+ * nobody answers, and shows each press that a rule gave back until it is seen. How many wait comes and goes with every press: it takes no
+ * room, so that nothing moves under the finger.
+ */
+export function OutboxNotes({ person }: { person: string }) {
+  const { waiting, refused, retryInMs, silentSince } = useOutbox()
+  useEffect(() => {
+    registerWorker()
+    void setLastPerson(person)
+    void openOutbox(person)
+    void fetchDay(person)
+    const online = () => {
+      void drainOutbox()
+      void fetchDay(person)
+    }
+    window.addEventListener('online', online)
+    const every = setInterval(() => {
+      if (document.visibilityState === 'visible') void fetchDay(person)
+    }, DAY_EVERY_MS)
+    return () => {
+      window.removeEventListener('online', online)
+      clearInterval(every)
+    }
+  }, [person])
+  const said = sayOutbox({ waiting, refused, retryInMs, silentSince })
+  return (
+    <>
+      <p
+        aria-live="polite"
+        className="no-print fixed z-40 right-3 bottom-[76px] sm:bottom-3 pointer-events-none"
+      >
+        {said && <span className="tag tag-straw">{said}</span>}
+      </p>
+      {refused.map((r) => (
+        <Note
+          key={r.id}
+          as="div"
+          says="stop"
+          role="alert"
+          className="no-print mx-4 sm:mx-[22px] mt-3 flex flex-wrap items-center gap-3"
+        >
+          <span className="grow">Not taken: {r.problem.message}</span>
+          <Button onClick={() => seenRefusal(r.id)}>Seen</Button>
+        </Note>
+      ))}
+    </>
+  )
+}
+
+/** In a few words: what is kept here, since when nobody answers, what wants somebody. Null while all is sent. */
+export function sayOutbox({ waiting, refused, retryInMs, silentSince }: OutboxState): string | null {
+  const words = [
+    waiting.length > 0 &&
+      (retryInMs === null
+        ? `${waiting.length} going out`
+        : `${waiting.length} kept here${silentSince === null ? '' : `, no signal since ${clockTime(silentSince)}`}`),
+    refused.length > 0 && (refused.length === 1 ? '1 needs you' : `${refused.length} need you`),
+  ].filter((w) => w !== false)
+  return words.length > 0 ? words.join(' · ') : null
+}

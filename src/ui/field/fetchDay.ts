@@ -1,0 +1,72 @@
+import { firmNow, setFirmClock } from '@/ui/shell/firmClock'
+import { keepOnlyViews, keepView, viewOf } from './deviceStore'
+
+/** A device that is asked for again within so long has it. */
+const FRESH_MS = 60_000
+
+/** What is read here of the day that is kept whole. */
+interface Day {
+  frame: { person: { id: string }; now: number }
+  jobs: { id: string }[]
+}
+
+let busy = false
+let last = { person: '', at: -Infinity }
+
+/**
+ * Fetches what a crew has today and the next two days and keeps it on the device, while there is a signal: the list first, then its jobs
+ * one after the other, each only where it has changed. What does not come is left as it was.
+ */
+export async function fetchDay(person: string): Promise<void> {
+  const now = Date.now()
+  if (busy || !('indexedDB' in globalThis) || (last.person === person && now - last.at < FRESH_MS)) return
+  busy = true
+  last = { person, at: now }
+  try {
+    const answer = await fetch('/api/field', { cache: 'no-store' })
+    if (!answer.ok) return
+    const { value } = (await answer.json()) as { value: Day }
+    // Somebody else has signed in since.
+    if (value.frame.person.id !== person) return
+    setFirmClock(value.frame.now)
+    await keepView(person, {
+      key: 'day',
+      value,
+      etag: null,
+      at: value.frame.now,
+      ahead: value.frame.now - Date.now(),
+    })
+    await keepOnlyViews(person, ['day', ...value.jobs.map((j) => jobKey(j.id))])
+    for (const { id } of value.jobs) await fetchJob(person, id)
+    void navigator.storage?.persist?.()
+  } catch {
+    last = { person, at: -Infinity }
+  } finally {
+    busy = false
+  }
+}
+
+export const jobKey = (id: string) => `job ${id}`
+
+async function fetchJob(person: string, id: string): Promise<void> {
+  const known = await viewOf(person, jobKey(id))
+  const answer = await fetch(`/api/run/${id}`, {
+    cache: 'no-store',
+    headers: known?.etag ? { 'if-none-match': known.etag } : {},
+  })
+  if (answer.status === 304 || !answer.ok) return
+  const { value } = (await answer.json()) as { value: string }
+  await keepView(person, {
+    key: jobKey(id),
+    value,
+    etag: answer.headers.get('etag'),
+    at: firmNow(),
+    ahead: firmNow() - Date.now(),
+  })
+}
+
+/** For tests: nothing was fetched yet. */
+export function forgetDay(): void {
+  busy = false
+  last = { person: '', at: -Infinity }
+}

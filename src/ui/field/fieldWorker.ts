@@ -1,0 +1,41 @@
+/// <reference lib="webworker" />
+import { Serwist, type PrecacheEntry } from 'serwist'
+
+// The service worker: it keeps the application for a day without a network, and nobody's data. Pages are asked for as always; where
+// nobody answers, the shell is shown in their place and reads what the device keeps.
+
+declare const self: ServiceWorkerGlobalScope & { FIELD: (PrecacheEntry | string)[] }
+
+const SHELL = '/field'
+/** So long a page is waited for. */
+const PATIENCE_MS = 4000
+/** Once nobody answered, for so long nobody is waited for as long. */
+const SILENT_MS = 20_000
+const IMPATIENCE_MS = 1200
+let silentAt = -Infinity
+
+const serwist: Serwist = new Serwist({
+  precacheEntries: self.FIELD,
+  // A new version waits until somebody takes it: scripts of two versions never meet on a page.
+  skipWaiting: false,
+  clientsClaim: true,
+  runtimeCaching: [
+    {
+      matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
+      handler: async ({ request }): Promise<Response> => {
+        const patience = Date.now() - silentAt < SILENT_MS ? IMPATIENCE_MS : PATIENCE_MS
+        const answer = await Promise.race([
+          fetch(request).catch(() => null),
+          new Promise<null>((resolve) => setTimeout(() => resolve(null), patience)),
+        ])
+        if (answer && answer.status < 500) {
+          silentAt = -Infinity
+          return answer
+        }
+        silentAt = Date.now()
+        return (await serwist.matchPrecache(SHELL)) ?? answer ?? Response.error()
+      },
+    },
+  ],
+})
+serwist.addEventListeners()

@@ -1,0 +1,60 @@
+import { createContext, useContext, useEffect, useMemo, useRef } from 'react'
+import type { FieldStep } from '@/asks/envelopes'
+import type { Problem } from '@/core/problem'
+import type { Asks } from '@/server/verbs'
+import type { Keeping } from '@/ui/fields/useVerb'
+import { addToOutbox, outboxNow, outboxPerson, pressedAt } from './outbox'
+
+/** The job that is worked on, as a rule without a server needs it. */
+export interface JobAtHand {
+  id: string
+  onDate: string
+  /** At the site. */
+  today: string
+}
+
+/** Says to the forms within which job they are of. Where none is said, nothing is kept without an answer. */
+export const OfJob = createContext<JobAtHand | null>(null)
+
+/**
+ * How a step of a job is kept on this device where nobody answers: checked by the rules that hold without the server (`check`), written
+ * down, and shown as done. What waits of the job goes before it.
+ *
+ * @example const by = useStep('hand-back', undefined, useKeeping('hand-back', { trees: (i) => i.jobSubjectIds }))
+ */
+export function useKeeping<Name extends FieldStep>(
+  step: Name,
+  of: {
+    trees: (input: Asks<Name>) => readonly string[]
+    check?: (input: Asks<Name>, job: JobAtHand) => Problem | null
+  },
+): Keeping<Asks<Name>> {
+  const job = useContext(OfJob)
+  const newest = useRef({ ...of, job })
+  useEffect(() => {
+    newest.current = { ...of, job }
+  })
+  return useMemo(
+    () => ({
+      waits: () => outboxNow().waiting.some((e) => e.job === newest.current.job?.id),
+      keep: async (input, pressed) => {
+        const { job: at, trees, check } = newest.current
+        if (outboxPerson() === null || at === null) return null
+        const problem = check?.(input, at) ?? null
+        if (problem) return problem
+        const { id } = input as { id?: string }
+        await addToOutbox({
+          id: id ?? pressed.step,
+          job: at.id,
+          at: pressedAt(pressed.at),
+          away: true,
+          step,
+          content: input,
+          trees: [...trees(input)],
+        })
+        return true
+      },
+    }),
+    [step],
+  )
+}
