@@ -18,6 +18,8 @@ export default defineConfig({
     baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:3000',
     viewport: { width: 1280, height: 800 },
     trace: 'off',
+    // Tests of days without a signal allow it; for the others a slow page is a slow page.
+    serviceWorkers: 'block',
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       args: [

@@ -70,13 +70,52 @@ export function FieldShell() {
   return (
     <MayProvider steps={frame.may}>
       <Frame person={frame.person} timeZone={frame.timeZone} strip={<Strip data={frame} />}>
-        <p className="no-print text-small text-ink2 mb-2" role="status">
-          No signal. You see what was fetched {shortDate(kept.at, frame.timeZone)} at{' '}
-          {clockTime(kept.at, frame.timeZone)}; what you press is kept here.
-        </p>
+        <Away since={`${shortDate(kept.at, frame.timeZone)} at ${clockTime(kept.at, frame.timeZone)}`} />
         <Screen kept={kept} />
       </Frame>
     </MayProvider>
+  )
+}
+
+/** So often it is looked whether there is a signal again, ms. */
+const LOOK_MS = 15_000
+
+/** Says that there is no signal and what is seen instead; and, once there is one, the way to the page as it stands. */
+function Away({ since }: { since: string }) {
+  const [back, setBack] = useState(false)
+  useEffect(() => {
+    if (back) return
+    const look = () => {
+      if (document.visibilityState !== 'visible') return
+      fetch('/api/health', { cache: 'no-store' }).then(
+        (answer) => setBack(answer.ok),
+        () => {},
+      )
+    }
+    const every = setInterval(look, LOOK_MS)
+    window.addEventListener('online', look)
+    return () => {
+      clearInterval(every)
+      window.removeEventListener('online', look)
+    }
+  }, [back])
+  return (
+    <p className="no-print text-small text-ink2 mb-2 min-h-[34px]" role="status">
+      {back ? (
+        <>
+          There is a signal again.{' '}
+          <button
+            type="button"
+            className="underline underline-offset-2 py-1"
+            onClick={() => window.location.reload()}
+          >
+            Show the page as it stands now
+          </button>
+        </>
+      ) : (
+        `No signal. You see what was fetched ${since}; what you press is kept here.`
+      )}
+    </p>
   )
 }
 

@@ -16,7 +16,7 @@ const DAY_EVERY_MS = 5 * 60_000
  * nobody answers, and shows each press that a rule gave back until it is seen. How many wait comes and goes with every press: it takes no
  * room, so that nothing moves under the finger.
  */
-export function OutboxNotes({ person }: { person: string }) {
+export function OutboxNotes({ person, timeZone }: { person: string; timeZone: string }) {
   const { waiting, refused, retryInMs, silentSince } = useOutbox()
   useEffect(() => {
     registerWorker()
@@ -36,7 +36,7 @@ export function OutboxNotes({ person }: { person: string }) {
       clearInterval(every)
     }
   }, [person])
-  const said = sayOutbox({ waiting, refused, retryInMs, silentSince })
+  const said = sayOutbox({ waiting, refused, retryInMs, silentSince }, timeZone)
   return (
     <>
       <p
@@ -62,12 +62,15 @@ export function OutboxNotes({ person }: { person: string }) {
 }
 
 /** In a few words: what is kept here, since when nobody answers, what wants somebody. Null while all is sent. */
-export function sayOutbox({ waiting, refused, retryInMs, silentSince }: OutboxState): string | null {
+export function sayOutbox(
+  { waiting, refused, retryInMs, silentSince }: OutboxState,
+  timeZone: string,
+): string | null {
   const words = [
     waiting.length > 0 &&
       (retryInMs === null
         ? `${waiting.length} going out`
-        : `${waiting.length} kept here${silentSince === null ? '' : `, no signal since ${clockTime(silentSince)}`}`),
+        : `${waiting.length} kept here${silentSince === null ? '' : `, no signal since ${clockTime(silentSince, timeZone)}`}`),
     refused.length > 0 && (refused.length === 1 ? '1 needs you' : `${refused.length} need you`),
   ].filter((w) => w !== false)
   return words.length > 0 ? words.join(' · ') : null

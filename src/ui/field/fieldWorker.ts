@@ -8,11 +8,14 @@ declare const self: ServiceWorkerGlobalScope & { FIELD: (PrecacheEntry | string)
 
 const SHELL = '/field'
 /** So long a page is waited for. */
-const PATIENCE_MS = 4000
+const PATIENCE_MS = 6000
 /** Once nobody answered, for so long nobody is waited for as long. */
 const SILENT_MS = 20_000
 const IMPATIENCE_MS = 1200
 let silentAt = -Infinity
+
+/** Addresses of what a device keeps. */
+const isKept = (path: string) => path === '/' || /^\/run(\/load|\/[0-9a-f-]{36})?$/.test(path)
 
 const serwist: Serwist = new Serwist({
   precacheEntries: self.FIELD,
@@ -23,12 +26,19 @@ const serwist: Serwist = new Serwist({
     {
       matcher: ({ request, sameOrigin }) => sameOrigin && request.mode === 'navigate',
       handler: async ({ request }): Promise<Response> => {
-        const patience = Date.now() - silentAt < SILENT_MS ? IMPATIENCE_MS : PATIENCE_MS
+        // What the device does not keep is worth waiting for.
+        const patience = !isKept(new URL(request.url).pathname)
+          ? Infinity
+          : Date.now() - silentAt < SILENT_MS
+            ? IMPATIENCE_MS
+            : PATIENCE_MS
         const answer = await Promise.race([
           fetch(request).catch(() => null),
-          new Promise<null>((resolve) => setTimeout(() => resolve(null), patience)),
+          new Promise<null>((resolve) => {
+            if (patience !== Infinity) setTimeout(() => resolve(null), patience)
+          }),
         ])
-        if (answer && answer.status < 500) {
+        if (answer && (answer.status < 500 || patience === Infinity)) {
           silentAt = -Infinity
           return answer
         }

@@ -9,6 +9,7 @@ import {
   type KeptEnvelope,
   type RefusedEnvelope,
 } from './deviceStore'
+import { firmNow } from '@/ui/shell/firmClock'
 import { nextBatch, sendEnvelopes } from './sendEnvelopes'
 
 export interface OutboxState {
@@ -16,7 +17,7 @@ export interface OutboxState {
   refused: readonly RefusedEnvelope[]
   /** Tried again after so long; null while in reach. */
   retryInMs: number | null
-  /** Since when nobody answers, epoch ms of the device; null while in reach. */
+  /** Since when nobody answers, on the firm’s clock, epoch ms; null while in reach. */
   silentSince: number | null
 }
 
@@ -124,7 +125,7 @@ function remove(who: string, ids: ReadonlySet<string>): void {
 function goAway(): void {
   const stay = state.waiting.map((e) => (e.away ? e : { ...e, away: true }))
   for (const e of stay) if (!state.waiting.includes(e)) void keepEnvelope(e)
-  set({ waiting: stay, retryInMs: again, silentSince: state.silentSince ?? Date.now() })
+  set({ waiting: stay, retryInMs: again, silentSince: state.silentSince ?? firmNow() })
 }
 
 /**

@@ -170,7 +170,7 @@ export function Frame({
       </nav>
       <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0 print:!block print:!pb-0">
         {strip}
-        <OutboxNotes person={person.id} />
+        <OutboxNotes person={person.id} timeZone={timeZone} />
         {/* What cannot answer a press yet takes none, so that no press is lost while the page comes up. */}
         <main id="work" inert={!alive} className="flex-1 px-4 sm:px-[22px] pt-3 pb-6 print:!p-0 print:!pr-px">
           {children}

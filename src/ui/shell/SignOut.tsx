@@ -1,6 +1,7 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { leaveDevice } from '../field/leaveDevice'
 import { forgetOffline } from '../reckon/keepForOffline'
 
 /** Ends the session on this device. Where the server does not hear of it, the person is still signed in and is told so. */
@@ -15,6 +16,7 @@ export function SignOut({ className = '' }: { className?: string }) {
     const answer = await fetch('/api/sign-out', { method: 'POST' }).catch(() => null)
     if (answer?.ok) {
       await forgetOffline()
+      await leaveDevice()
       router.replace('/sign-in')
       router.refresh()
     } else {

@@ -1,8 +1,11 @@
+import { hasTheDay } from '../away'
 import { expect, test } from '@playwright/test'
 import { idOf, picture, signIn, signRecord } from '../signIn'
 
 /** Forty hemlocks under a limit that does not suffice: signed in one go, worked by hand, one record. */
 test.describe.configure({ mode: 'serial' })
+
+test.use({ serviceWorkers: 'allow' })
 
 test('the arborist shares the limit out and signs one prescription for many trees', async ({ page }) => {
   await signIn(page, 'maren')
@@ -40,6 +43,7 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
   await page.setViewportSize({ width: 390, height: 844 })
   await signIn(page, 'teodor')
   await page.goto('/run')
+  await hasTheDay(page)
   await page
     .getByRole('main')
     .getByRole('link', { name: /Upper Spring/ })
@@ -50,15 +54,19 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
   await page.getByRole('button', { name: 'Gear is on, begin' }).click()
   await page.getByRole('button', { name: 'Basin: done', exact: true }).click()
   await picture(page, '22-drench-by-hand')
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 20_000 })
   // The network goes: what is on the screen stays, and every press is kept on the device.
   await context.setOffline(true)
   await page.getByRole('button', { name: 'Pour: done', exact: true }).click()
-  await expect(page.getByText(/1 press on this device, not sent yet: no answer/)).toBeVisible()
+  await expect(page.getByText(/^1 kept here, no signal since \d\d:\d\d$/)).toBeVisible()
+  // A flat battery: the job opens again without a network, as it stood.
+  await page.reload()
+  await expect(page.getByText('No signal. You see what was fetched')).toBeVisible()
   await page.getByRole('button', { name: 'Cover: done', exact: true }).click()
-  await expect(page.getByText('2 presses on this device, not sent yet: no answer')).toBeVisible()
+  await expect(page.getByText(/^2 kept here, no signal since/)).toBeVisible()
   await expect(page.getByText('Hem 02 is done')).toBeVisible()
   await context.setOffline(false)
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 20_000 })
   // Taken back and done again.
   await page.getByRole('button', { name: 'Take the last press on “Cover” back' }).click()
   await page.getByRole('button', { name: 'Take the last press on “Pour” back' }).click()
@@ -80,13 +88,29 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
     ['Cover', 12],
   ] as const)
     await page.getByRole('button', { name: `${step}: done at all ${n}` }).click()
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 20_000 })
   await page.getByRole('button', { name: 'Finish', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Record for 13 of 13 trees' })).toBeVisible()
   await page.getByLabel('Lot, off the package').selectOption('SD2-5521')
   await page.getByLabel('Notices given').fill('warden told, sign at the upper path')
-  await signRecord(page)
+  // The signature too is made without a signal: what the server would ask is asked here, and it goes out once there is one.
+  await context.setOffline(true)
+  await page.getByRole('button', { name: 'Sign the record' }).click()
+  await page.getByRole('button', { name: 'The presses are right' }).click()
+  await page.getByRole('button', { name: 'This tree', exact: true }).click()
+  await expect(page.getByText(/^Signed here at \d\d:\d\d, not yet in the ledger\./)).toBeVisible()
+  await page.reload()
+  await expect(page.getByText(/^Signed here at/)).toBeVisible()
+  await context.setOffline(false)
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 30_000 })
+  await page.goto('/ledger')
+  await page
+    .getByRole('main')
+    .getByRole('link', { name: /13 trees/ })
+    .first()
+    .click()
   await expect(page.getByRole('heading', { level: 1 })).toContainText('13 trees at Upper Spring ravine')
+  await expect(page.getByText(/Signed on the device at \d\d:\d\d without a signal/).first()).toBeVisible()
   await page.setViewportSize({ width: 1280, height: 800 })
   await expect(
     page.getByRole('cell', { name: 'Hem 02, Hemlock' }).or(page.getByText('Hem 02, Hemlock')),

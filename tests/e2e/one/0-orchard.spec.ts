@@ -80,7 +80,7 @@ test('the crew covers bank after bank and signs a record for each', async ({ pag
     // Once anything went on, the ground is closed.
     await page.getByRole('button', { name: `Outside: done at all ${trees}` }).click()
     if (bank === 'A') await picture(page, '26-bank')
-    await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
+    await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 30_000 })
     await expect(page.getByRole('heading', { name: `Record for ${trees} of ${trees} trees` })).toBeVisible()
     if (bank === 'C') {
       await page.getByLabel('Lot of Example CP4, off the package').selectOption('CP4-6000')

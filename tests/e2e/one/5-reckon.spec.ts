@@ -2,6 +2,8 @@ import { expect, test } from '@playwright/test'
 import { made } from '../made'
 import { enter, picture, signIn } from '../signIn'
 
+test.use({ serviceWorkers: 'allow' })
+
 test('every sheet answers as it opens, and every figure has its working', async ({ page }) => {
   test.setTimeout(240_000)
   await signIn(page, 'teodor')

@@ -83,7 +83,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
   await page.getByRole('button', { name: 'Leave it open: done' }).click()
   await expect(page.getByText('Oak 21 is done')).toBeVisible()
   await picture(page, '29-by-hand')
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 30_000 })
   await page.getByLabel('Notices given').fill('office told')
   await signRecord(page)
   await expect(page.getByText('root collar, probe, mallet')).toBeVisible()
@@ -104,7 +104,7 @@ test('the crew opens it, notes what lies there, releases the spokes and signs', 
   await page.getByRole('button', { name: 'Fill: done' }).click()
   await page.getByRole('button', { name: 'Mulch: done' }).click()
   await expect(page.getByText('Oak 21 is done')).toBeVisible()
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 30_000 })
   await page.getByLabel('Notices given').fill('office told')
   await signRecord(page)
   await expect(

@@ -52,7 +52,7 @@ test('a clump is sprayed on its bark, stem by stem', async ({ page }) => {
   await page.getByRole('button', { name: 'One more stem, 1 of 3' }).click()
   await page.getByRole('button', { name: 'One more stem, 2 of 3' }).click()
   await page.getByRole('button', { name: 'One more stem, 3 of 3' }).click()
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 20_000 })
   await expect(
     page
       .getByRole('heading', { name: 'Record', exact: true })
@@ -122,7 +122,7 @@ test('a citrus is sprayed with oil, and counted on ten leaves the day after', as
   await runRest(page)
   await page.getByRole('button', { name: 'Inside: done', exact: true }).click()
   await page.getByRole('button', { name: 'Outside: done', exact: true }).click()
-  await expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 20_000 })
+  await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 20_000 })
   await page.getByLabel('Lot, off the package').selectOption({ index: 1 })
   await page.getByLabel('Notices given').fill('kitchen told')
   await signRecord(page)

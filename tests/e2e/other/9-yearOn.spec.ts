@@ -43,7 +43,8 @@ async function inAndOut(page: Page, tag: string): Promise<number> {
   return ports
 }
 
-const sent = (page: Page) => expect(page.getByText(/on this device/)).toHaveCount(0, { timeout: 30_000 })
+const sent = (page: Page) =>
+  expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 30_000 })
 
 test.describe('four stems, each a trunk', () => {
   test.describe.configure({ mode: 'serial' })
