@@ -1,4 +1,5 @@
-import { isOwnOrigin, problemResponse, readBytes, readJson } from './http'
+import { gzipSync } from 'node:zlib'
+import { isOwnOrigin, problemResponse, readBytes, readJson, readPackedJson } from './http'
 
 const post = (body: BodyInit | null, headers: Record<string, string> = {}) =>
   new Request('http://elmhorn.example/api/do/x', {
@@ -114,4 +115,33 @@ test('a problem is answered by what it is', () => {
   expect(status('not-allowed', 'weather')).toBe(422)
   expect(status('out-of-range', 'role')).toBe(422)
   expect(problemResponse({ code: 'unknown', field: 'id', message: 'No.' }, 404).status).toBe(404)
+})
+
+describe('a packed body', () => {
+  const packed = (text: string, more: HeadersInit = {}) =>
+    new Request('http://here/api/field', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'content-encoding': 'gzip', ...more },
+      body: gzipSync(text),
+    })
+  test('is read as it was before it was packed', async () => {
+    expect(await readPackedJson(packed('{"a":[1]}'))).toEqual({ body: { a: [1] } })
+    const plain = new Request('http://here/api/field', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: '{"a":1}',
+    })
+    expect(await readPackedJson(plain)).toEqual({ body: { a: 1 } })
+  })
+  test('that unpacks to more than a megabyte, or is not packed at all, is refused', async () => {
+    const large = await readPackedJson(packed(JSON.stringify('x'.repeat(2_000_000))))
+    expect('response' in large && large.response.status).toBe(413)
+    const not = new Request('http://here/api/field', {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'content-encoding': 'gzip' },
+      body: '{"a":1}',
+    })
+    const broken = await readPackedJson(not)
+    expect('response' in broken && broken.response.status).toBe(400)
+  })
 })

@@ -1,4 +1,4 @@
-import { firmNow, setFirmClock } from '@/ui/shell/firmClock'
+import { firmNow } from '@/ui/shell/firmClock'
 import { keepOnlyViews, keepView, viewOf } from './deviceStore'
 
 /** A device that is asked for again within so long has it. */
@@ -28,7 +28,6 @@ export async function fetchDay(person: string): Promise<void> {
     const { value } = (await answer.json()) as { value: Day }
     // Somebody else has signed in since.
     if (value.frame.person.id !== person) return
-    setFirmClock(value.frame.now)
     await keepView(person, {
       key: 'day',
       value,

@@ -1,4 +1,5 @@
 'use client'
+import { ChevronDown } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
@@ -34,6 +35,9 @@ export function Strip({ data }: { data: StripData }) {
   const units = useVerb('set-units')
   const { weather: w } = data
   const system = data.person.units
+  const [whole, setWhole] = useState(false)
+  const wide = whole ? '' : 'max-sm:hidden'
+  const inForce = data.closed.length + data.working.length
 
   useEffect(() => {
     setFirmClock(data.now)
@@ -49,21 +53,42 @@ export function Strip({ data }: { data: StripData }) {
   }
 
   return (
-    <header className="no-print bg-sheet border-b border-line px-4 sm:px-[22px] min-h-[40px] py-1.5 flex flex-wrap items-center gap-x-3 gap-y-1 text-small">
-      <span className="font-bold">{data.town}</span>
+    <header className="no-print bg-sheet border-b border-line px-4 sm:px-[22px] min-h-[40px] py-1.5 max-sm:py-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-small">
+      <span className={`font-bold ${wide}`}>{data.town}</span>
       <span className="text-ink2 hidden sm:inline">
         {longDate(now, data.timeZone)}, {clockTime(now, data.timeZone)}
       </span>
-      <span className="text-ink2 sm:hidden">{clockTime(now, data.timeZone)}</span>
+      <span className="sm:hidden font-bold">{clockTime(now, data.timeZone)}</span>
+      <span className={`sm:hidden ${whole ? 'hidden' : ''}`}>
+        {w ? `${showTemperature(w.temperature, system)}, ${showSpeed(w.wind, system)}` : 'weather not known'}
+      </span>
+      {/* On a phone the rest is one press away; what is closed is said on the line. */}
+      <button
+        type="button"
+        aria-expanded={whole}
+        aria-label={whole ? 'Show less of what is in force' : 'Show all that is in force'}
+        onClick={() => setWhole(!whole)}
+        className="sm:hidden ml-auto min-h-12 px-1 flex items-center gap-2"
+      >
+        {!whole && data.beingMoved && <span className="tag tag-plum">read only</span>}
+        {!whole && inForce > 0 && <span className="tag tag-plum">{inForce} closed</span>}
+        {!whole && data.treesTakingUp > 0 && (
+          <span className="tag tag-straw">{data.treesTakingUp} taking up</span>
+        )}
+        {!whole && data.demo && <span className="tag tag-straw">simulated</span>}
+        <ChevronDown aria-hidden="true" size={20} className={whole ? 'rotate-180' : ''} />
+      </button>
       {data.beingMoved && (
-        <span className="tag tag-plum">being moved to another machine: read on, enter again in a minute</span>
+        <span className={`tag tag-plum ${wide}`}>
+          being moved to another machine: read on, enter again in a minute
+        </span>
       )}
       {data.treesTakingUp > 0 && (
-        <span className="tag tag-straw">
+        <span className={`tag tag-straw ${wide}`}>
           {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up
         </span>
       )}
-      <span className="tag tag-water">
+      <span className={`tag tag-water ${wide}`}>
         {w
           ? `${showTemperature(w.temperature, system)} · wind ${[showSpeed(w.wind, system), w.windFrom].filter(Boolean).join(' ')}${w.sky ? ` · ${w.sky}` : ''} · soil ${w.soil}`
           : 'weather not known'}
@@ -71,19 +96,19 @@ export function Strip({ data }: { data: StripData }) {
           `, as known ${shortDate(data.weatherOf, data.timeZone)}, ${clockTime(data.weatherOf, data.timeZone)}`}
       </span>
       {data.working.map((c) => (
-        <span key={c.site} className="tag tag-plum">
+        <span key={c.site} className={`tag tag-plum ${wide}`}>
           {c.site} closed since {clockTime(c.since, data.timeZone)}, work not signed
         </span>
       ))}
       {data.closed.map((c) => (
-        <span key={c.site} className="tag tag-plum">
+        <span key={c.site} className={`tag tag-plum ${wide}`}>
           {c.site} closed until{' '}
           {longDate(c.until, data.timeZone) !== longDate(now, data.timeZone) &&
             `${shortDate(c.until, data.timeZone).replace(/ \d{4}$/, '')}, `}
           {clockTime(c.until, data.timeZone)}
         </span>
       ))}
-      <span className="ml-auto flex items-center gap-2">
+      <span className={`ml-auto flex items-center gap-2 ${wide} ${whole ? 'max-sm:pb-2' : ''}`}>
         <button
           type="button"
           className="underline underline-offset-2 py-1"

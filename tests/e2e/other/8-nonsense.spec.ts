@@ -456,6 +456,10 @@ test(`${REQUESTS} nonsensical requests are all answered below 500`, async ({ pag
       request.end(body)
     })
 
+  const day = (await (await page.request.get('/api/field')).json()) as {
+    value: { frame: { person: { id: string } } }
+  }
+  const own = day.value.frame.person.id
   const random = numbers(20260612)
   const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!
   const names = Object.keys(STEPS)
@@ -540,6 +544,8 @@ test(`${REQUESTS} nonsensical requests are all answered below 500`, async ({ pag
         '/api/v1/calc/intervals',
         '/api/v1/calc/diagnose',
         '/api/v1/session',
+        '/api/field',
+        '/api/field',
         '/api/sign-in',
         '/api/sign-in',
       ])
@@ -549,13 +555,30 @@ test(`${REQUESTS} nonsensical requests are all answered below 500`, async ({ pag
           { email: `nobody${i}@test.example`, password: '' },
           { diameter: pick(SPOILT), gallonsPerInch: pick(SPOILT) },
           { plan: pick(SPOILT), history: pick(SPOILT), rules: pick(SPOILT) },
+          { device: pick([ID, pick(SPOILT)]), envelopes: pick(SPOILT) },
+          {
+            device: ID,
+            envelopes: [
+              {
+                id: pick([ID, pick(SPOILT)]),
+                step: pick(['mark-step', 'sign-record', pick(SPOILT)]),
+                content: pick([{ eventId: ID, stepId: pick(SPOILT), kind: 'drill' }, pick(SPOILT)]),
+                at: pick([1781265600000, pick(SPOILT)]),
+                away: pick([true, pick(SPOILT)]),
+                trees: pick([[ID], pick(SPOILT)]),
+              },
+            ],
+          },
           { host: pick(SPOILT), month: pick(SPOILT), there: pick(SPOILT) },
         ]),
       )
       const headers: Record<string, string> = {
         origin: base.origin,
         'content-type': 'application/json',
-        ...(path.includes('calc') && { cookie }),
+        ...((path.includes('calc') || path.includes('field')) && { cookie }),
+        ...(path.includes('field') && { 'elmhorn-by': own }),
+        // What says that it is packed and is not.
+        ...(path.includes('field') && random() < 0.1 && { 'content-encoding': 'gzip' }),
       }
       jobs.push(async () => check(`${path} ${body}`, await send('POST', path, headers, body), true))
     }
