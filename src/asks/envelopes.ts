@@ -1,24 +1,6 @@
 import { z } from 'zod'
-import type { Problem } from '@/core/problem'
+import { FIELD_STEPS, MOST_ENVELOPES } from '@/core/field/envelope'
 import { id } from './text'
-
-/** The steps of a crew's day that a device takes without a signal. */
-export const FIELD_STEPS = [
-  'confirm-tree',
-  'begin-work',
-  'mark-step',
-  'mark-steps',
-  'release-line',
-  'hand-back',
-  'note-loaded',
-  'sign-record',
-] as const
-export type FieldStep = (typeof FIELD_STEPS)[number]
-
-/** As many envelopes as are sent at once at most. */
-export const MOST_ENVELOPES = 100
-/** As much as is sent at once, unless one envelope alone is larger, bytes before they are packed. */
-export const BATCH_BYTES = 64_000
 
 /** One press as a device keeps it until it is answered. */
 const envelope = z.strictObject({
@@ -39,9 +21,3 @@ export const envelopesAsks = z.strictObject({
   envelopes: z.array(envelope).min(1).max(MOST_ENVELOPES),
 })
 export type Envelope = z.output<typeof envelope>
-
-/** What came of an envelope. `waits`: one before it at the same tree was refused, and it rests on that. */
-export type EnvelopeAnswer =
-  | { id: string; came: 'taken'; value: unknown }
-  | { id: string; came: 'refused'; problem: Problem }
-  | { id: string; came: 'waits' }

@@ -1,4 +1,5 @@
-import type { Envelope, EnvelopeAnswer } from '@/asks/envelopes'
+import type { Envelope } from '@/asks/envelopes'
+import type { EnvelopeAnswer } from '@/core/field/envelope'
 import type { PersonRow } from '@/db/queries/person'
 import { verbNamed } from '../verbs'
 

@@ -1,6 +1,6 @@
 import { deleteDB, openDB, type IDBPDatabase } from 'idb'
 import type { Problem } from '@/core/problem'
-import type { FieldStep } from '@/asks/envelopes'
+import type { FieldStep } from '@/core/field/envelope'
 import { newId } from '@/ui/fields/newId'
 import type { Batch } from '@/ui/run/presses'
 

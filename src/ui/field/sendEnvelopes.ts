@@ -1,4 +1,4 @@
-import { BATCH_BYTES, MOST_ENVELOPES, type EnvelopeAnswer } from '@/asks/envelopes'
+import { BATCH_BYTES, MOST_ENVELOPES, type EnvelopeAnswer } from '@/core/field/envelope'
 import { askToSignIn } from '@/ui/shell/askToSignIn'
 import { setFirmClock } from '@/ui/shell/firmClock'
 import { deviceId, type KeptEnvelope } from './deviceStore'

@@ -1,5 +1,5 @@
 import { createContext, useContext, useEffect, useMemo, useRef } from 'react'
-import type { FieldStep } from '@/asks/envelopes'
+import type { FieldStep } from '@/core/field/envelope'
 import type { Problem } from '@/core/problem'
 import type { Asks } from '@/server/verbs'
 import type { Keeping } from '@/ui/fields/useVerb'
