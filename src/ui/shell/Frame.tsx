@@ -4,7 +4,6 @@ import { Link } from '@/ui/pieces/Link'
 import { usePathname, useRouter } from 'next/navigation'
 import { useCallback, useEffect, useRef, useState, type ReactNode } from 'react'
 import { useAlive } from '../fields/useAlive'
-import { OutboxNotes } from '../field/OutboxNotes'
 import { RestingPlace } from '../run/RestingPlace'
 import { registerAsker } from './askToSignIn'
 import { firmNow } from './firmClock'
@@ -13,6 +12,8 @@ import { SignOut } from './SignOut'
 import { clockTime, longDate } from '../when'
 import { usePrinting } from '../pieces/usePrinting'
 
+// What waits on the device comes once the page is there: it keeps no page waiting.
+const OutboxNotes = dynamic(() => import('../field/OutboxNotes').then((m) => m.OutboxNotes), { ssr: false })
 const SignInAgain = dynamic(() => import('./SignInAgain'), { ssr: false })
 const Find = dynamic(() => import('./Find'), { ssr: false })
 const ScreenHelp = dynamic(() => import('../help/ScreenHelp'), { ssr: false })

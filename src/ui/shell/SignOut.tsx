@@ -1,7 +1,6 @@
 'use client'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
-import { leaveDevice } from '../field/leaveDevice'
 import { forgetOffline } from '../reckon/keepForOffline'
 
 /** Ends the session on this device. Where the server does not hear of it, the person is still signed in and is told so. */
@@ -16,7 +15,7 @@ export function SignOut({ className = '' }: { className?: string }) {
     const answer = await fetch('/api/sign-out', { method: 'POST' }).catch(() => null)
     if (answer?.ok) {
       await forgetOffline()
-      await leaveDevice()
+      await import('../field/leaveDevice').then(({ leaveDevice }) => leaveDevice())
       router.replace('/sign-in')
       router.refresh()
     } else {

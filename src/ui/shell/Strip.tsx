@@ -1,5 +1,4 @@
 'use client'
-import { ChevronDown } from 'lucide-react'
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
@@ -76,7 +75,7 @@ export function Strip({ data }: { data: StripData }) {
           <span className="tag tag-straw">{data.treesTakingUp} taking up</span>
         )}
         {!whole && data.demo && <span className="tag tag-straw">simulated</span>}
-        <ChevronDown aria-hidden="true" size={20} className={whole ? 'rotate-180' : ''} />
+        <span aria-hidden="true">{whole ? '▴' : '▾'}</span>
       </button>
       {data.beingMoved && (
         <span className={`tag tag-plum ${wide}`}>
