@@ -59,7 +59,11 @@ export function Strip({ data }: { data: StripData }) {
       </span>
       <span className="sm:hidden font-bold">{clockTime(now, data.timeZone)}</span>
       <span className={`sm:hidden ${whole ? 'hidden' : ''}`}>
-        {w ? `${showTemperature(w.temperature, system)}, ${showSpeed(w.wind, system)}` : 'weather not known'}
+        {w
+          ? [showTemperature(w.temperature, system), ...(data.demo ? [] : [showSpeed(w.wind, system)])].join(
+              ', ',
+            )
+          : 'weather not known'}
       </span>
       {/* On a phone the rest is one press away; what is closed is said on the line. */}
       <button
@@ -67,7 +71,7 @@ export function Strip({ data }: { data: StripData }) {
         aria-expanded={whole}
         aria-label={whole ? 'Show less of what is in force' : 'Show all that is in force'}
         onClick={() => setWhole(!whole)}
-        className="sm:hidden ml-auto min-h-12 px-1 flex items-center gap-2"
+        className="sm:hidden ml-auto min-h-12 flex items-center gap-1"
       >
         {!whole && data.beingMoved && <span className="tag tag-plum">read only</span>}
         {!whole && inForce > 0 && <span className="tag tag-plum">{inForce} closed</span>}
