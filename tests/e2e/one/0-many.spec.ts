@@ -1,6 +1,6 @@
 import { hasTheDay } from '../away'
 import { expect, test } from '@playwright/test'
-import { idOf, picture, signIn, signRecord } from '../signIn'
+import { idOf, picture, signIn } from '../signIn'
 
 /** Forty hemlocks under a limit that does not suffice: signed in one go, worked by hand, one record. */
 test.describe.configure({ mode: 'serial' })
