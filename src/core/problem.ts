@@ -37,6 +37,11 @@ export function refuse(
   return { ok: false, problem: { code, field, message } }
 }
 
+/** What a rule says as a refused result; null where it says nothing. */
+export function refusing(problem: Problem | null): { ok: false; problem: Problem } | null {
+  return problem && { ok: false, problem }
+}
+
 /** A path as a problem names its field. `fieldOf(['stems', 0, 'girth']) === 'stems[0].girth'` */
 export function fieldOf(path: readonly PropertyKey[]): string {
   return path.map((p, i) => (typeof p === 'number' ? `[${p}]` : `${i > 0 ? '.' : ''}${String(p)}`)).join('')

@@ -10,17 +10,25 @@ import { verb, type Context } from './verb'
 type At = Pick<Context, 'sql' | 'person' | 'now' | 'at' | 'away'>
 type OfJob = Pick<JobSubjectRow, 'id' | 'timeZone'>
 
+/** A rule that may stand against a press, asked only where none before it refused. */
+type Rule = () => Result<never> | null | Promise<Result<never> | null>
+
 /**
  * Work that was done is never refused a record. What stands against a press that was made without a signal could not be known where it
- * was made: it is entered beside the work, goes into its record, and is shown to the arborist. In reach a refusal is a refusal.
+ * was made: it is entered beside the work, goes into its record, and is shown to the arborist. In reach a refusal is a refusal, the first
+ * of the rules.
  */
 export async function unlessAway(
   context: At,
   subject: OfJob,
-  refused: Result<never> | null,
+  ...rules: readonly Rule[]
 ): Promise<Result<never> | null> {
-  if (!refused || refused.ok || !context.away) return refused
-  await enterAway(context, subject, refused.problem.message)
+  for (const rule of rules) {
+    const refused = await rule()
+    if (!refused || refused.ok) continue
+    if (!context.away) return refused
+    await enterAway(context, subject, refused.problem.message)
+  }
   return null
 }
 
@@ -41,12 +49,18 @@ export async function enterAway(
   })
 }
 
-/** A tree that was taken back while somebody worked at it without a signal is of the job again, as what was done there is recorded. */
-export async function backOnJob(context: At, subject: JobSubjectRow): Promise<JobSubjectRow> {
-  if (!context.away || subject.status !== 'withdrawn') return subject
-  await reopenSubject(context.sql, subject)
-  await enterAway(context, subject, 'the work had been taken back.')
-  return { ...subject, status: 'open' }
+/** Trees that were taken back while somebody worked at them without a signal are of the job again, as what was done there is recorded. */
+export async function backOnJob(context: At, subjects: readonly JobSubjectRow[]): Promise<JobSubjectRow[]> {
+  const back: JobSubjectRow[] = []
+  for (const subject of subjects) {
+    const again = context.away && subject.status === 'withdrawn'
+    if (again) {
+      await reopenSubject(context.sql, subject)
+      await enterAway(context, subject, 'the work had been taken back.')
+    }
+    back.push(again ? { ...subject, status: 'open' } : subject)
+  }
+  return back
 }
 
 /** The arborist has seen what was done without a signal, otherwise than it stood. */

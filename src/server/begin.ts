@@ -2,15 +2,9 @@ import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { z } from 'zod'
 import { LOOKS } from '@/core/gate/looks'
 import { GEAR_OFF, bloomNotLookedFor, ofAnotherDay, otherTag } from '@/core/methods/beginning'
-import { ok, refuse, type Problem, type Result } from '@/core/problem'
+import { ok, refuse, refusing, type Result } from '@/core/problem'
 import { dateIn } from '@/core/time/calendar'
-import {
-  confirmSubjects,
-  jobById,
-  jobSubjectForChange,
-  jobSubjectsForChange,
-  type JobSubjectRow,
-} from '@/db/queries/job'
+import { confirmSubjects, jobById, jobSubjectForChange, jobSubjectsForChange } from '@/db/queries/job'
 import { limitsPassed } from './groundLimits'
 import { handsOf } from './handsOf'
 import { id, line } from '@/asks/text'
@@ -29,12 +23,12 @@ async function notToday(
   { sql, at }: Pick<Context, 'sql' | 'at'>,
   jobIds: readonly string[],
   known: boolean,
-): Promise<Problem | null> {
+): Promise<Result<never> | null> {
   if (known) return null
   for (const jobId of new Set(jobIds)) {
     const job = await jobById(sql, jobId)
-    const problem = job ? ofAnotherDay(job.onDate, dateIn(job.timeZone, at), known) : null
-    if (problem) return problem
+    const refused = refusing(job ? ofAnotherDay(job.onDate, dateIn(job.timeZone, at), known) : null)
+    if (refused) return refused
   }
   return null
 }
@@ -52,8 +46,6 @@ const seen = z
 
 const gear = z.boolean().refine((g) => g, { error: GEAR_OFF })
 
-const refusing = (problem: Problem | null): Result<never> | null => problem && { ok: false, problem }
-
 /** The crew lead or technician says: this is the tree, and gear is on. Opens its steps. */
 export const confirmTreeVerb = verb({
   roles: ['crew lead', 'technician', 'arborist'],
@@ -70,18 +62,18 @@ export const confirmTreeVerb = verb({
     const { sql, at } = context
     const found = await jobSubjectForChange(sql, input.jobSubjectId)
     if (!found) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    const subject = await backOnJob(context, found)
+    const [subject = found] = await backOnJob(context, [found])
     const hands = await handsOf(context, [subject])
     const passed = limitsPassed(sql, context.person.units)
-    for (const why of [
+    const refused = await unlessAway(
+      context,
+      subject,
       () => refusing(otherTag(input.tag, subject.tag)),
       () => refusing(bloomNotLookedFor([subject.use], input.noBloom)),
       () => whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed),
-      async () => refusing(await notToday(context, [subject.jobId], input.otherDay)),
-    ]) {
-      const refused = await unlessAway(context, subject, await why())
-      if (refused) return refused
-    }
+      () => notToday(context, [subject.jobId], input.otherDay),
+    )
+    if (refused) return refused
     await confirmSubjects(sql, [subject.id], at, input.seen)
     return ok({ confirmed: true })
   },
@@ -109,19 +101,12 @@ export const beginWorkVerb = verb({
     const found = await jobSubjectsForChange(sql, input.jobSubjectIds)
     if (found.length < new Set(input.jobSubjectIds).size)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
-    const subjects: JobSubjectRow[] = []
-    for (const s of found) subjects.push(await backOnJob(context, s))
+    const subjects = await backOnJob(context, found)
     if (subjects.some(isByPorts))
       return refuse('not-allowed', 'jobSubjectId', 'A trunk is opened tree by tree: read its tag first.')
-    const bloom = await unlessAway(
-      context,
-      subjects[0]!,
-      refusing(
-        bloomNotLookedFor(
-          subjects.map((s) => s.use),
-          input.noBloom,
-        ),
-      ),
+    const uses = subjects.map((s) => s.use)
+    const bloom = await unlessAway(context, subjects[0]!, () =>
+      refusing(bloomNotLookedFor(uses, input.noBloom)),
     )
     if (bloom) return bloom
     const closed: string[] = []
@@ -129,10 +114,8 @@ export const beginWorkVerb = verb({
     const hands = await handsOf(context, subjects)
     const passed = limitsPassed(sql, context.person.units)
     for (const subject of subjects) {
-      const not = await unlessAway(
-        context,
-        subject,
-        await whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed),
+      const not = await unlessAway(context, subject, () =>
+        whyNotBegun(context, subject, hands.get(subject.treeId)!, input.seen, passed),
       )
       // What must be looked at is said once, for all of them.
       if (not && !not.ok && not.problem.field.startsWith('seen.')) return not
@@ -140,17 +123,8 @@ export const beginWorkVerb = verb({
       else open.push(subject.id)
     }
     if (open.length === 0) return refuse('conflict', 'prescription', closed.join(' '))
-    const day = await unlessAway(
-      context,
-      subjects[0]!,
-      refusing(
-        await notToday(
-          context,
-          subjects.map((s) => s.jobId),
-          input.otherDay,
-        ),
-      ),
-    )
+    const jobIds = subjects.map((s) => s.jobId)
+    const day = await unlessAway(context, subjects[0]!, () => notToday(context, jobIds, input.otherDay))
     if (day) return day
     await confirmSubjects(sql, open, at, input.seen)
     return ok({ begun: open.length, closed })

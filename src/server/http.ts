@@ -122,3 +122,10 @@ export const FOREIGN: Problem = {
   field: 'role',
   message: 'This came from another site and was not taken.',
 }
+
+/** What one person pressed is never entered as another’s. */
+export const SOMEBODY_ELSE: Problem = {
+  code: 'conflict',
+  field: 'person',
+  message: 'Somebody else is signed in on this device. What you pressed stays here until you sign in again.',
+}

@@ -21,7 +21,7 @@ export const releaseLineVerb = verb({
         return refuse('not-allowed', 'jobSubjectId', 'This is done in any case; nothing is to be released.')
       if (subject.status !== 'open' || subject.releasedAt !== null)
         return refuse('conflict', 'jobSubjectId', `${subject.tag} is released or closed already.`)
-      const stopped = await unlessAway(context, subject, await whyStopped(sql, subject))
+      const stopped = await unlessAway(context, subject, () => whyStopped(sql, subject))
       if (stopped) return stopped
     }
     await releaseSubjects(sql, ids, at, input.found)

@@ -122,34 +122,29 @@ async function markAt(
   trees: number,
 ): Promise<Result<RunningStep[]>> {
   const { sql, person, at } = context
-  const subject = await backOnJob(context, found)
+  const [subject = found] = await backOnJob(context, [found])
   const recorded = subject.status === 'recorded'
-  const signed = await unlessAway(
+  const opens = presses.some((p) => ['drill', 'start', 'move', 'do'].includes(p.kind))
+  const refused = await unlessAway(
     context,
     subject,
-    recorded
-      ? refuse(
-          'conflict',
-          'stepId',
-          'This tree is signed and recorded; add a correction to the record instead.',
-        )
-      : null,
+    () =>
+      recorded
+        ? refuse(
+            'conflict',
+            'stepId',
+            'This tree is signed and recorded; add a correction to the record instead.',
+          )
+        : null,
+    () =>
+      subject.confirmedAt
+        ? null
+        : refuse('not-allowed', 'stepId', 'Confirm the tag and the protective gear first.'),
+    // What opens something is stopped; what closes it never is.
+    () => (opens ? whyStopped(sql, subject) : null),
   )
-  if (signed) return signed
-  const unconfirmed = await unlessAway(
-    context,
-    subject,
-    subject.confirmedAt
-      ? null
-      : refuse('not-allowed', 'stepId', 'Confirm the tag and the protective gear first.'),
-  )
-  if (unconfirmed) return unconfirmed
+  if (refused) return refused
   if (!subject.confirmedAt) await confirmSubjects(sql, [subject.id], at, {})
-  // What opens something is stopped; what closes it never is.
-  if (presses.some((p) => ['drill', 'start', 'move', 'do'].includes(p.kind))) {
-    const stopped = await unlessAway(context, subject, await whyStopped(sql, subject))
-    if (stopped) return stopped
-  }
   const steps = await stepsOfSubjects(sql, [subject.id])
   const events = await eventsOfSubject(sql, subject.id)
   const states: RunningStep[] = []
@@ -157,14 +152,14 @@ async function markAt(
     const step = steps.find((s) => s.id === press.stepId)!
     const read = readPress(subject, step, press, person.units)
     if (!read.ok) return read
-    for (const why of [
+    const against = await unlessAway(
+      context,
+      subject,
       () => (press.kind === 'do' ? stepBefore(subject, steps, step, person.units) : null),
       () => beyondGround(context, subject, step, read.value.amount ?? 0),
       () => (press.kind === 'move' ? refusedMove(context, step, steps, subject, press.bearing) : null),
-    ]) {
-      const refused = await unlessAway(context, subject, await why())
-      if (refused) return refused
-    }
+    )
+    if (against) return against
     const before = events.get(step.id) ?? []
     const last = before.at(-1)?.at ?? 0
     // A device that counts its presses has put this one behind what it had seen.
@@ -186,7 +181,7 @@ async function markAt(
     if (!next.ok && !context.away) return next
     const after = [...before, event]
     events.set(step.id, after)
-    const state = foldStep(step.n, step.what, after).state
+    const state = next.ok ? next.value : foldStep(step.n, step.what, after).state
     // It changed nothing, and stays in the history.
     if (!next.ok) await enterAway(context, subject, next.problem.message)
     await noteStepEvent(sql, {

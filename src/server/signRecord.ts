@@ -16,7 +16,7 @@ import { lessAsked, lotOf, miscounted, shortAsked } from '@/core/methods/signing
 import { farUnder, lastPress, watchedMinutes } from '@/core/methods/stretch'
 import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
-import { ok, refuse, type Result } from '@/core/problem'
+import { ok, refuse, refusing, type Result } from '@/core/problem'
 import { clockIn, dateIn, spokenDate } from '@/core/time/calendar'
 import { instantOf } from '@/core/time/zone'
 import { lotsOf } from '@/db/queries/card'
@@ -68,8 +68,7 @@ export const signRecordVerb = verb({
     const found = await jobSubjects(sql, ids)
     await treesForChange(sql, [...new Set(found.map((s) => s.treeId))])
     const rows = await jobSubjectsForChange(sql, ids)
-    const subjects: JobSubjectRow[] = []
-    for (const row of rows) subjects.push(await backOnJob(context, row))
+    const subjects = await backOnJob(context, rows)
     if (subjects.length < ids.length)
       return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
     if (
@@ -84,7 +83,7 @@ export const signRecordVerb = verb({
     // A licence is for what is put on.
     const refused = subjects.every((s) => isHand(s.method))
       ? null
-      : await unlessAway(context, subjects[0]!, refusedToSign(person, today))
+      : await unlessAway(context, subjects[0]!, () => refusedToSign(person, today))
     if (refused) return refused
     for (const [n, part] of parts.entries()) {
       const own = subjects.filter((s) => part.jobSubjectIds.includes(s.id))
@@ -149,12 +148,14 @@ async function signOne(
     )
   const set = worked.flatMap((w) => w.steps).filter((s) => s.kind === 'port' && s.startedAt !== null).length
   const counts = isByPorts(one)
-  const counting = counts ? miscounted(input.counted, set) : null
-  const uncounted = await unlessAway(context, one, counting && { ok: false, problem: counting })
-  if (uncounted) return uncounted
   const onShelf = await lotOnShelf(context, one, part.lot)
-  const noLot = await unlessAway(context, one, onShelf.ok ? null : onShelf)
-  if (noLot) return noLot
+  const wrong = await unlessAway(
+    context,
+    one,
+    () => refusing(counts ? miscounted(input.counted, set) : null),
+    () => (onShelf.ok ? null : onShelf),
+  )
+  if (wrong) return wrong
   const lot = onShelf.ok ? onShelf.value : part.lot
   const weather = await typedWeather(context, one.siteId, input)
   if (!weather.ok) return weather

@@ -1,4 +1,5 @@
 /** Dates and times as the firm reads them, in the site's time zone. */
+import { clockIn } from '@/core/time/calendar'
 import { formatter, type Style } from '@/core/time/formatter'
 
 const style = (options: Intl.DateTimeFormatOptions): Style => ({ locale: 'en-GB', options })
@@ -19,10 +20,9 @@ export function shortDate(at: number | Date, timeZone: string): string {
 
 /** `08:41`; on the device's own clock where no zone is given. */
 export function clockTime(at: number | Date, timeZone?: string): string {
+  if (timeZone !== undefined) return clockIn(timeZone, at)
   // A device that travels has another clock: its formatter is not kept.
-  const written =
-    timeZone !== undefined ? formatter(CLOCK, timeZone) : new Intl.DateTimeFormat(CLOCK.locale, CLOCK.options)
-  return written.format(at).replace('24:', '00:')
+  return new Intl.DateTimeFormat(CLOCK.locale, CLOCK.options).format(at).replace('24:', '00:')
 }
 
 /** A calendar date with its day of the week: `Fri 12 June`. */

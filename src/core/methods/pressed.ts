@@ -15,10 +15,11 @@ export interface Idle {
   problem: Problem
 }
 
-/** What presses come to, and those of them that changed nothing. */
+/** What presses come to, those of them that changed nothing, and the newest that counts and was not taken back, by its id. */
 export interface Folded<State> {
   state: State
   idle: Idle[]
+  last: string | null
 }
 
 /**

@@ -54,11 +54,11 @@ export function foldStep(n: number, planned: PlannedStep, events: readonly StepE
       },
     }))
   if (port) {
-    const { state, idle } = foldPort(plannedPort(n, planned), own(events, portEvent))
-    return { state: { kind: 'port', ...state }, idle: [...foreign, ...idle] }
+    const { state, idle, last } = foldPort(plannedPort(n, planned), own(events, portEvent))
+    return { state: { kind: 'port', ...state }, idle: [...foreign, ...idle], last }
   }
-  const { state, idle } = foldTask(plannedTask(planned), own(events, taskEvent))
-  return { state: { kind: 'task', ...state }, idle: [...foreign, ...idle] }
+  const { state, idle, last } = foldTask(plannedTask(planned), own(events, taskEvent))
+  return { state: { kind: 'task', ...state }, idle: [...foreign, ...idle], last }
 }
 
 /** How a step stands with new presses on top of what is known of it; a problem where one of them would change nothing. */

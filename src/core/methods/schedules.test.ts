@@ -171,6 +171,8 @@ test('two who drilled the same port drilled it once, and both stand in the histo
   expect(foldStep(1, port, events)).toMatchObject({
     state: { drilledAt: 1, startedAt: 3 },
     idle: [{ id: 'b0' }, { id: 'b1' }],
+    // What is taken back is the last that counts.
+    last: 'a1',
   })
 })
 

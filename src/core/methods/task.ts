@@ -154,7 +154,7 @@ export function foldTask(planned: RunningTask, events: readonly TaskEvent[]): Fo
       last = e
     }
   }
-  return { state: task, idle }
+  return { state: task, idle, last: last?.id ?? null }
 }
 
 /** A task before a press of a device that could not see what the other had pressed at it, and that press, as both count. */

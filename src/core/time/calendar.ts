@@ -24,7 +24,7 @@ export function hourIn(timeZone: string, at: Date): number {
 }
 
 /** The time on the wall clock of a time zone: `08:41`. */
-export function clockIn(timeZone: string, at: Date): string {
+export function clockIn(timeZone: string, at: number | Date): string {
   return formatter(CLOCK, timeZone).format(at).replace('24:', '00:')
 }
 

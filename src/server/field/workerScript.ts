@@ -14,7 +14,7 @@ const json = async <T>(...parts: string[]) =>
 async function filesOfShell(): Promise<string[]> {
   const page = 'server/app/field/page'
   const [build, later, said, media] = await Promise.all([
-    json<{ rootMainFiles: string[]; polyfillFiles: string[] }>('build-manifest.json'),
+    json<{ rootMainFiles: string[] }>('build-manifest.json'),
     json<Record<string, { files: string[] }>>(page, 'react-loadable-manifest.json'),
     readFile(path.join(dist(), `${page}_client-reference-manifest.js`), 'utf8'),
     readdir(path.join(dist(), 'static/media')),

@@ -4,19 +4,14 @@ import { problemOfRequest } from '@/calc/fields'
 import type { Problem } from '@/core/problem'
 import type { PersonRow } from '@/db/queries/person'
 import { atTheDoor } from '../apiDoor'
-import { firmIsMoved } from '../firmIsMoved'
+import { couldNot } from '../couldNot'
 import { NotDone, notDoneProblem } from '../heavy/pool'
 import { problemResponse, readJson } from '../http'
 import { isId } from '../id'
-import { log } from '../log'
 import { VERBS, type VerbName } from '../verbs'
 import { mayDo, type Performable } from '../verb'
 
-const NOT_NOW: Problem = {
-  code: 'conflict',
-  field: 'server',
-  message: 'The server cannot answer just now; ask again in a moment.',
-}
+const NOT_NOW = 'The server cannot answer just now; ask again in a moment.'
 
 /** Answers a program that has shown its token; see `atTheDoor`. What goes wrong on our side is a 503 with a sentence. */
 export async function answering(
@@ -31,10 +26,7 @@ export async function answering(
       const { problem, status } = notDoneProblem(error)
       return problemResponse(problem, status, status === 429 ? { 'retry-after': '3' } : undefined)
     }
-    const moved = firmIsMoved(error)
-    if (moved) return moved
-    log.error({ path: new URL(request.url).pathname, error: (error as Error).message })
-    return problemResponse(NOT_NOW, 503)
+    return couldNot(error, { path: new URL(request.url).pathname }, NOT_NOW)
   }
 }
 

@@ -17,7 +17,7 @@ const DAY_EVERY_MS = 5 * 60_000
  * room, so that nothing moves under the finger.
  */
 export function OutboxNotes({ person, timeZone }: { person: string; timeZone: string }) {
-  const { waiting, refused, retryInMs, silentSince } = useOutbox()
+  const box = useOutbox()
   useEffect(() => {
     registerWorker()
     void setLastPerson(person)
@@ -36,7 +36,7 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
       clearInterval(every)
     }
   }, [person])
-  const said = sayOutbox({ waiting, refused, retryInMs, silentSince }, timeZone)
+  const said = sayOutbox(box, timeZone)
   return (
     <>
       <p
@@ -45,7 +45,7 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
       >
         {said && <span className="tag tag-straw">{said}</span>}
       </p>
-      {refused.map((r) => (
+      {box.refused.map((r) => (
         <Note
           key={r.id}
           as="div"
@@ -62,15 +62,12 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
 }
 
 /** In a few words: what is kept here, since when nobody answers, what wants somebody. Null while all is sent. */
-export function sayOutbox(
-  { waiting, refused, retryInMs, silentSince }: OutboxState,
-  timeZone: string,
-): string | null {
+export function sayOutbox({ waiting, refused, silentSince }: OutboxState, timeZone: string): string | null {
   const words = [
     waiting.length > 0 &&
-      (retryInMs === null
+      (silentSince === null
         ? `${waiting.length} going out`
-        : `${waiting.length} kept here${silentSince === null ? '' : `, no signal since ${clockTime(silentSince, timeZone)}`}`),
+        : `${waiting.length} kept here, no signal since ${clockTime(silentSince, timeZone)}`),
     refused.length > 0 && (refused.length === 1 ? '1 needs you' : `${refused.length} need you`),
   ].filter((w) => w !== false)
   return words.length > 0 ? words.join(' · ') : null

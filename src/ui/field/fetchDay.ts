@@ -1,5 +1,5 @@
-import { firmNow } from '@/ui/shell/firmClock'
 import { keepOnlyViews, keepView, viewOf } from './deviceStore'
+import { fetchJob, jobKey } from './fetchJob'
 
 /** A device that is asked for again within so long has it. */
 const FRESH_MS = 60_000
@@ -36,36 +36,12 @@ export async function fetchDay(person: string): Promise<void> {
       ahead: value.frame.now - Date.now(),
     })
     await keepOnlyViews(person, ['day', ...value.jobs.map((j) => jobKey(j.id))])
-    for (const { id } of value.jobs) await fetchJob(person, id)
+    for (const { id } of value.jobs)
+      await fetchJob(id, (await viewOf(person, jobKey(id)))?.etag ?? null, person)
     void navigator.storage?.persist?.()
   } catch {
     last = { person, at: -Infinity }
   } finally {
     busy = false
   }
-}
-
-export const jobKey = (id: string) => `job ${id}`
-
-async function fetchJob(person: string, id: string): Promise<void> {
-  const known = await viewOf(person, jobKey(id))
-  const answer = await fetch(`/api/run/${id}`, {
-    cache: 'no-store',
-    headers: known?.etag ? { 'if-none-match': known.etag } : {},
-  })
-  if (answer.status === 304 || !answer.ok) return
-  const { value } = (await answer.json()) as { value: string }
-  await keepView(person, {
-    key: jobKey(id),
-    value,
-    etag: answer.headers.get('etag'),
-    at: firmNow(),
-    ahead: firmNow() - Date.now(),
-  })
-}
-
-/** For tests: nothing was fetched yet. */
-export function forgetDay(): void {
-  busy = false
-  last = { person: '', at: -Infinity }
 }

@@ -15,8 +15,6 @@ import { nextBatch, sendEnvelopes } from './sendEnvelopes'
 export interface OutboxState {
   waiting: readonly KeptEnvelope[]
   refused: readonly RefusedEnvelope[]
-  /** Tried again after so long; null while in reach. */
-  retryInMs: number | null
   /** Since when nobody answers, on the firm’s clock, epoch ms; null while in reach. */
   silentSince: number | null
 }
@@ -32,7 +30,7 @@ export interface JobEars {
 /** Tried again after so long; then twice as long, up to the last. */
 const AGAIN_MS = 2000
 const LONGEST_MS = 15_000
-const NOTHING: OutboxState = { waiting: [], refused: [], retryInMs: null, silentSince: null }
+const NOTHING: OutboxState = { waiting: [], refused: [], silentSince: null }
 
 let person: string | null = null
 let state = NOTHING
@@ -65,7 +63,7 @@ export async function openOutbox(who: string): Promise<void> {
   if (person !== who) return
   const known = new Set(state.waiting.map((e) => e.id))
   const before = kept.filter((e) => !known.has(e.id))
-  count = Math.max(count, ...kept.map((e) => e.n + 1))
+  count = Math.max(count, ...kept.map((e) => e.n + (e.presses?.length ?? 1)))
   lastAt = Math.max(lastAt, ...kept.map((e) => e.at))
   if (before.length > 0) set({ waiting: [...before, ...state.waiting].sort((a, b) => a.n - b.n) })
   const shown = new Set(state.refused.map((r) => r.id))
@@ -91,14 +89,17 @@ export function numbered(many: number): number {
 }
 
 /** Adds what one hand movement was. It is written down on the device, and goes out in its order. */
-export async function addToOutbox(
-  envelope: Omit<KeptEnvelope, 'person' | 'n' | 'away'> & { away?: boolean; n?: number },
-): Promise<void> {
-  const kept: KeptEnvelope = { away: false, ...envelope, n: envelope.n ?? numbered(1), person: person ?? '' }
+export async function addToOutbox(envelope: Omit<KeptEnvelope, 'person'>): Promise<void> {
+  const kept: KeptEnvelope = { ...envelope, person: person ?? '' }
   set({ waiting: [...state.waiting, kept] })
   const written = keepEnvelope(kept)
   void drainOutbox()
   await written
+}
+
+/** Keeps a step that was sent and that nobody answered, as the same press: it is done as far as the hand goes. */
+export function keepAway(envelope: Omit<KeptEnvelope, 'person' | 'n' | 'away' | 'presses'>): Promise<void> {
+  return addToOutbox({ ...envelope, at: pressedAt(envelope.at), n: numbered(1), away: true })
 }
 
 /** Lets a job on the screen hear of its presses; answers how it stops hearing. */
@@ -125,7 +126,7 @@ function remove(who: string, ids: ReadonlySet<string>): void {
 function goAway(): void {
   const stay = state.waiting.map((e) => (e.away ? e : { ...e, away: true }))
   for (const e of stay) if (!state.waiting.includes(e)) void keepEnvelope(e)
-  set({ waiting: stay, retryInMs: again, silentSince: state.silentSince ?? firmNow() })
+  set({ waiting: stay, silentSince: state.silentSince ?? firmNow() })
 }
 
 /**
@@ -150,7 +151,7 @@ export async function drainOutbox(): Promise<void> {
       break
     }
     again = AGAIN_MS
-    if (state.retryInMs !== null) set({ retryInMs: null, silentSince: null })
+    if (state.silentSince !== null) set({ silentSince: null })
     const byId = new Map(answers.map((a) => [a.id, a]))
     let came = 0
     for (const envelope of batch) {

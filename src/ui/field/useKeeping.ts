@@ -1,16 +1,18 @@
 import { createContext, useContext, useEffect, useMemo, useRef } from 'react'
 import type { FieldStep } from '@/core/field/envelope'
 import type { Problem } from '@/core/problem'
+import { dateIn } from '@/core/time/calendar'
 import type { Asks } from '@/server/verbs'
 import type { Keeping } from '@/ui/fields/useVerb'
-import { addToOutbox, outboxNow, outboxPerson, pressedAt } from './outbox'
+import { firmNow } from '@/ui/shell/firmClock'
+import { keepAway, outboxNow, outboxPerson } from './outbox'
 
 /** The job that is worked on, as a rule without a server needs it. */
 export interface JobAtHand {
   id: string
   onDate: string
-  /** At the site. */
-  today: string
+  /** The site’s. */
+  timeZone: string
 }
 
 /** Says to the forms within which job they are of. Where none is said, nothing is kept without an answer. */
@@ -26,7 +28,8 @@ export function useKeeping<Name extends FieldStep>(
   step: Name,
   of: {
     trees: (input: Asks<Name>) => readonly string[]
-    check?: (input: Asks<Name>, job: JobAtHand) => Problem | null
+    /** `today` at the site. */
+    check?: (input: Asks<Name>, at: { onDate: string; today: string }) => Problem | null
   },
 ): Keeping<Asks<Name>> {
   const job = useContext(OfJob)
@@ -40,14 +43,14 @@ export function useKeeping<Name extends FieldStep>(
       keep: async (input, pressed) => {
         const { job: at, trees, check } = newest.current
         if (outboxPerson() === null || at === null) return null
-        const problem = check?.(input, at) ?? null
+        const { onDate, timeZone } = at
+        const problem = check?.(input, { onDate, today: dateIn(timeZone, new Date(firmNow())) }) ?? null
         if (problem) return problem
         const { id } = input as { id?: string }
-        await addToOutbox({
+        await keepAway({
           id: id ?? pressed.step,
           job: at.id,
-          at: pressedAt(pressed.at),
-          away: true,
+          at: pressed.at,
           step,
           content: input,
           trees: [...trees(input)],

@@ -77,7 +77,7 @@ describe('what goes out next', () => {
 
 test('a few words say what waits, since when, and what wants somebody', () => {
   const at = Date.UTC(2026, 5, 12, 14, 42)
-  const none = { waiting: [], refused: [], retryInMs: null, silentSince: null }
+  const none = { waiting: [], refused: [], silentSince: null }
   const refused = {
     id: 'r',
     job: null,
@@ -88,9 +88,7 @@ test('a few words say what waits, since when, and what wants somebody', () => {
   const say = (more: object) => sayOutbox({ ...none, ...more } as never, 'America/New_York')
   expect(say({})).toBeNull()
   expect(say({ waiting: [1] })).toBe('1 going out')
-  expect(say({ waiting: [1, 2], retryInMs: 2000, silentSince: at })).toBe(
-    '2 kept here, no signal since 10:42',
-  )
+  expect(say({ waiting: [1, 2], silentSince: at })).toBe('2 kept here, no signal since 10:42')
   expect(say({ refused: [refused] })).toBe('1 needs you')
   expect(say({ waiting: [1], refused: [refused, refused] })).toBe('1 going out · 2 need you')
 })

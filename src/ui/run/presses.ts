@@ -40,11 +40,8 @@ function eventOf(press: Batch['presses'][number], at: number): StepEvent {
   return { id: eventId, at, kind, reason, left: leftSi, amount: amountSi, bearing, times, noted, of }
 }
 
-/**
- * A step as it stands for the person in front of it: what the server knew, and what this device has pressed since.
- * Problems are those of the step that cannot be.
- */
-export function stepNow(step: WorkStep, batches: readonly Batch[]): Result<RunningStep> {
+/** What was pressed here at a step and the server does not show yet. */
+function ownAt(step: WorkStep, batches: readonly Batch[]): StepEvent[] {
   const known = new Set(step.events.map((e) => e.id))
   let last = Math.max(0, ...step.events.map((e) => e.at))
   const own: StepEvent[] = []
@@ -55,7 +52,15 @@ export function stepNow(step: WorkStep, batches: readonly Batch[]): Result<Runni
       last = Math.max(batch.at, last + 1)
       own.push(eventOf(press, last))
     }
-  return pressStep(step.n, step.what, step.events, own)
+  return own
+}
+
+/**
+ * A step as it stands for the person in front of it: what the server knew, and what this device has pressed since.
+ * Problems are those of the step that cannot be.
+ */
+export function stepNow(step: WorkStep, batches: readonly Batch[]): Result<RunningStep> {
+  return pressStep(step.n, step.what, step.events, ownAt(step, batches))
 }
 
 /** The same for showing: where what was pressed cannot be, what the server knew. */
@@ -64,22 +69,9 @@ export function shownState(step: WorkStep, batches: readonly Batch[]): RunningSt
   return now.ok ? now.value : foldStep(step.n, step.what, step.events).state
 }
 
-/** The newest event at a step that was not taken back, by id: what a press on “take it back” means. */
+/** The newest event at a step that counts and was not taken back, by id: what a press on “take it back” means. */
 export function lastStanding(step: WorkStep, batches: readonly Batch[]): string | null {
-  const known = new Set(step.events.map((e) => e.id))
-  const all = [
-    ...[...step.events].sort((a, b) => a.at - b.at || (a.id < b.id ? -1 : 1)),
-    ...batches.flatMap((b) =>
-      b.presses.filter((p) => p.stepId === step.id && !known.has(p.eventId)).map((p) => eventOf(p, b.at)),
-    ),
-  ]
-  const ids: string[] = []
-  for (const e of all) {
-    if (e.kind !== 'undo') ids.push(e.id)
-    else if (e.of && ids.includes(e.of)) ids.splice(ids.indexOf(e.of), 1)
-    else ids.pop()
-  }
-  return ids.at(-1) ?? null
+  return foldStep(step.n, step.what, [...step.events, ...ownAt(step, batches)]).last
 }
 
 /** Batches that the server's steps do not show yet. */

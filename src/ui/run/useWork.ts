@@ -54,7 +54,7 @@ const ofJob = (box: Pick<OutboxState, 'waiting'>, job: string) => box.waiting.fi
 const batchesOf = (envelopes: readonly KeptEnvelope[]): Batch[] =>
   envelopes.flatMap(({ id, at, presses }) => (presses ? [{ id, at, presses }] : []))
 
-/** Presses of one hand movement as they are kept and sent: numbered as the device counts them. */
+/** Presses of one hand movement as they are kept and sent: numbered as the device counts them; one alone has its own id. */
 function envelopeOf(
   job: string,
   { id, at, presses }: Batch,
@@ -64,8 +64,8 @@ function envelopeOf(
   const sent = presses.map(({ leftSi: _, amountSi: __, ...press }, i) => ({ ...press, seq: n + i }))
   const [one] = sent
   return sent.length === 1
-    ? { id: one!.eventId, job, n, at, step: 'mark-step', content: one!, trees, presses }
-    : { id, job, n, at, step: 'mark-steps', content: { id, presses: sent }, trees, presses }
+    ? { id, job, n, at, away: false, step: 'mark-step', content: one!, trees, presses }
+    : { id, job, n, at, away: false, step: 'mark-steps', content: { id, presses: sent }, trees, presses }
 }
 
 /**
@@ -218,7 +218,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     resting,
     /** What was pressed here and is not answered yet, presses at steps and all else. */
     waiting,
-    outOfReach: box.retryInMs !== null,
+    outOfReach: box.silentSince !== null,
     refused: impossible,
   }
 }

@@ -1,16 +1,16 @@
 import { envelopesAsks } from '@/asks/envelopes'
 import { takeEnvelopes } from '@/server/field/takeEnvelopes'
-import { firmIsMoved } from '@/server/firmIsMoved'
+import { couldNot } from '@/server/couldNot'
 import {
   FOREIGN,
   isOwnOrigin,
   notSignedIn,
   problemResponse,
   readPackedJson,
+  SOMEBODY_ELSE,
   valueResponse,
 } from '@/server/http'
 import { problemOf } from '@/server/inputProblem'
-import { log } from '@/server/log'
 import { fieldDay } from '@/server/read/field'
 import { currentPerson } from '@/server/session'
 
@@ -26,16 +26,7 @@ export async function POST(request: Request): Promise<Response> {
     const person = await currentPerson()
     if (!person) return notSignedIn()
     // What one person pressed is never entered as another’s.
-    if (request.headers.get('elmhorn-by') !== person.id)
-      return problemResponse(
-        {
-          code: 'conflict',
-          field: 'person',
-          message:
-            'Somebody else is signed in on this device. What you pressed stays here until you are back.',
-        },
-        409,
-      )
+    if (request.headers.get('elmhorn-by') !== person.id) return problemResponse(SOMEBODY_ELSE)
     const read = await readPackedJson(request)
     if ('response' in read) return read.response
     const asks = envelopesAsks.safeParse(read.body)
@@ -45,12 +36,6 @@ export async function POST(request: Request): Promise<Response> {
       now: Date.now() + person.clockOffsetMs,
     })
   } catch (error) {
-    const moved = firmIsMoved(error)
-    if (moved) return moved
-    log.error({ verb: 'envelopes', error: (error as Error).message })
-    return problemResponse(
-      { code: 'conflict', field: 'server', message: 'This could not be kept just now. It is sent again.' },
-      503,
-    )
+    return couldNot(error, { verb: 'envelopes' }, 'This could not be kept just now. It is sent again.')
   }
 }

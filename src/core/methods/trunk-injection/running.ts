@@ -154,7 +154,7 @@ export function foldPort(planned: RunningPort, events: readonly PortEvent[]): Fo
     else standing.push(event)
     port = next.value
   }
-  return { state: port, idle }
+  return { state: port, idle, last: standing.at(-1)?.id ?? null }
 }
 
 /** True for a press that was done, or read, by a hand that could not know that the port was given up. */

@@ -12,7 +12,6 @@ import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
 import { saySeen } from '@/core/gate/looks'
 import { hourAt } from '@/core/methods/outside'
-import { dateIn } from '@/core/time/calendar'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
@@ -68,6 +67,17 @@ export function RunJob({ packed }: { packed: Packed<JobView> }) {
 
 /** The same from a view that the device has. */
 export function RunJobOf({ first }: { first: JobView }) {
+  const { id, onDate } = first.job
+  const { timeZone } = first
+  const at = useMemo(() => ({ id, onDate, timeZone }), [id, onDate, timeZone])
+  return (
+    <OfJob value={at}>
+      <Job first={first} />
+    </OfJob>
+  )
+}
+
+function Job({ first }: { first: JobView }) {
   const may = useMay()
   const fetchView = useMemo(() => askJob(first.job.id), [first.job.id])
   const work = useWork<JobView['trees'][number], JobView>(first, fetchView)
@@ -145,295 +155,291 @@ export function RunJobOf({ first }: { first: JobView }) {
   const elsewhere = refused && !here
 
   return (
-    <OfJob value={{ id: view.job.id, onDate: view.job.onDate, today: dateIn(view.timeZone, new Date(now)) }}>
-      {/* Whatever comes to stand under the finger here rests first. */}
-      <div data-rests>
-        <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
-          <div>
-            <p className="text-small text-ink2">
-              <Link href="/run" className="underline underline-offset-2">
-                all work
-              </Link>{' '}
-              · {view.job.siteName} · {writtenDate(view.job.onDate)}
-              {view.job.crew !== null && ` · ${view.job.crew}`}
-            </p>
-            <h1>
-              {tree.tag}{' '}
-              <span className="text-ink2 text-base font-text font-normal">
-                {ofItem.indexOf(tree) + 1} of {ofItem.length}
-              </span>
-            </h1>
-            <p className="text-ink2">
-              {item.block !== null && `${item.block} · `}
-              {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} ·{' '}
-              {namesOf([item, ...mates])} · {tree.gets}
-            </p>
-          </div>
-          <div className="flex flex-wrap items-center gap-2 max-sm:w-full">
-            {works.length > 0 && (
-              <span className="max-sm:hidden">
-                <PrintButton what="Print the work" />
-              </span>
-            )}
-            {hasPorts && (
-              <span className={`tag max-sm:w-full ${inTrees > 0 ? 'tag-straw' : ''}`}>
-                {inTrees > 0 ? `${inTrees} still in trees: do not leave them` : 'nothing is in a tree'}
-              </span>
-            )}
-          </div>
+    // Whatever comes to stand under the finger here rests first.
+    <div data-rests>
+      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
+        <div>
+          <p className="text-small text-ink2">
+            <Link href="/run" className="underline underline-offset-2">
+              all work
+            </Link>{' '}
+            · {view.job.siteName} · {writtenDate(view.job.onDate)}
+            {view.job.crew !== null && ` · ${view.job.crew}`}
+          </p>
+          <h1>
+            {tree.tag}{' '}
+            <span className="text-ink2 text-base font-text font-normal">
+              {ofItem.indexOf(tree) + 1} of {ofItem.length}
+            </span>
+          </h1>
+          <p className="text-ink2">
+            {item.block !== null && `${item.block} · `}
+            {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} ·{' '}
+            {namesOf([item, ...mates])} · {tree.gets}
+          </p>
         </div>
-        <GettingIn job={view.job} />
-        {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
-        <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
-        {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
-          <details className="no-print mt-2" open={early && item.agreed.notices.length > 0}>
-            <summary className="cursor-pointer py-1 text-ink2">How it is done here</summary>
-            <AgreedLines agreed={item.agreed} />
-          </details>
-        )}
-        {isOpen(tree) && !early && (
-          <HoursPanel
-            use={item.use}
-            actives={item.product.actives}
-            forecast={ahead}
-            minutes={ofItem.reduce((n, t) => n + (isOpen(t) ? t.plan.minutes : 0), 0)}
-          />
-        )}
-        {early && (
-          <Note className="mt-3">
-            This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.
-          </Note>
-        )}
-        {elsewhere && <ProblemNote problem={refused.problem} />}
-        <div className="no-print grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
-          <section aria-label="Trees of this job" className={shown('trees')}>
-            {ofItem.length > 2 && (
-              <div className="mb-2">
-                <Toggle
-                  label="In the order of"
-                  options={[
-                    ['walk', 'the walk'],
-                    ['tag', 'their tags'],
-                    ...(bySun ? [['sun', 'the sun'] as const] : []),
-                  ]}
-                  value={orderOf}
-                  onChange={setOrderOf}
-                  className={`grid gap-2 ${bySun ? 'grid-cols-3' : 'grid-cols-2'}`}
-                />
-                {orderOf === 'sun' && (
-                  <p className="mt-1 text-small text-ink2">
-                    East half first: in the morning it loses its shade first, in the evening it gets it first.
-                  </p>
-                )}
-              </div>
-            )}
-            {works.map((i) => (
-              <div key={i.id} className="mb-4">
-                {works.length > 1 && (
-                  <h2 className="text-base">
-                    {i.block !== null && `${i.block}: `}
-                    {METHOD_NAME[i.method]}, {namesOf([i, ...matesOf(view.items, i)])}
-                  </h2>
-                )}
-                <TreeChoice
-                  trees={trees.filter((t) => t.itemId === i.id)}
-                  halfOf={(t) => walk.get(t.id)?.half ?? null}
-                  chosen={tree.id}
-                  onChoose={go}
-                />
-              </div>
-            ))}
-          </section>
-          <section aria-label={`Work on ${tree.tag}`} className={shown('tree')}>
-            {tree.here && (
-              <Note as="div" says="good" className="mb-3">
-                {capital(tree.here.kind)} here at {clockTime(tree.here.at, view.timeZone)}, not yet in the
-                ledger. It goes out by itself with the next signal.
-              </Note>
-            )}
-            {tree.status === 'recorded' ? (
-              <Note as="div" says="good" className="mb-3 flex flex-wrap items-center gap-3">
-                Signed and recorded.{' '}
-                {portsOf(tree).length > 0 &&
-                  `All ${portsOf(tree).filter((p) => p.outAt !== null).length} are out.`}
-                {tree.recordId && (
-                  <ButtonLink href={`/ledger/${tree.recordId}`}>Open the record →</ButtonLink>
-                )}
-              </Note>
-            ) : null}
-            {isOpen(tree) && tree.anew && (
-              <Note says="stop" className="mb-3">
-                {ANEW[tree.anew]} Begin nothing; hand it back to the arborist.
-              </Note>
-            )}
-            {isOpen(tree) && saySeen(tree.seen) !== '' && (
-              <p className="text-small text-ink2 mb-2">Seen when it was begun: {saySeen(tree.seen)}.</p>
-            )}
-            {held ? (
-              <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />
-            ) : isByPorts(item) ? (
-              isOpen(tree) && tree.confirmedAt === null && may('confirm-tree') ? (
-                <ConfirmTree
-                  key={tree.id}
-                  tree={tree}
-                  item={item}
-                  soil={view.weather?.soil ?? null}
-                  units={view.units}
-                  onConfirmed={() => void work.refresh()}
-                />
-              ) : (
-                <PortWork
-                  key={tree.id}
-                  tree={tree}
-                  item={item}
-                  units={view.units}
-                  onAct={outside.press}
-                  resting={work.resting}
-                  onFinish={() => setTab('finish')}
-                />
-              )
-            ) : (
-              <>
-                {isFromTank(item) && (
-                  <div className="mb-4 max-w-xl">
-                    <TankLoads
-                      {...tankOf(
-                        trees.filter((t) => isOpen(t)),
-                        [item, ...mates],
-                      )}
-                      units={view.units}
-                    />
-                  </div>
-                )}
-                {isOfMesh(item) && isOpen(tree) && (
-                  <div className="mb-4 max-w-xl">
-                    <CutListPanel trees={ofItem.filter((t) => isOpen(t))} units={view.units} />
-                  </div>
-                )}
-                {bottle && isPoured(use) && isOpen(tree) && (
-                  <div className="mb-4 max-w-xl">
-                    <StockBottlePanel
-                      bottle={bottle}
-                      typed={stock}
-                      onTyped={setStock}
-                      basis={use.terms.basis}
-                      tree={tree}
-                      units={view.units}
-                    />
-                  </div>
-                )}
-                {unbegun.length > 0 && may('begin-work') && (
-                  <BeginWork
-                    key={item.id}
-                    items={[item, ...mates]}
-                    trees={unbegun}
-                    ids={withMates(unbegun).map((t) => t.id)}
-                    soil={view.weather?.soil ?? null}
-                    onBegun={() => void work.refresh()}
-                  />
-                )}
-                <TaskWork
-                  key={tree.id}
-                  tree={tree}
-                  item={item}
-                  besides={beside(tree).map((t) => ({
-                    gets: t.gets,
-                    name: mates.find((m) => m.id === t.itemId)!.product.name,
-                  }))}
-                  units={view.units}
-                  onAct={press}
-                  resting={work.resting}
-                  onNext={
-                    nextTree
-                      ? { say: `On to ${nextTree.tag}`, go: () => go(nextTree) }
-                      : { say: 'Finish and sign', go: () => setTab('finish') }
-                  }
-                />
-                {ofItem.length > 1 && may('mark-steps') && (
-                  <WholeRow item={item} trees={ofItem} units={view.units} onAct={press} />
-                )}
-              </>
-            )}
-            {here && <ProblemNote problem={refused.problem} />}
-            {may('move-day') && untouched.length > 0 && (
-              <OnceOpened key={`move ${tree.id} ${item.id}`} say="Move to another day">
-                <MoveDay
-                  today={view.today}
-                  tree={tree}
-                  rest={untouched}
-                  withIt={(t) => withMates([t]).map((x) => x.id)}
-                  onMoved={() => void work.refresh()}
-                />
-              </OnceOpened>
-            )}
-            {may('hand-back') && untouched.length > 0 && (
-              <OnceOpened key={`${tree.id} ${item.id}`} say="Hand back to the arborist">
-                <HandBack
-                  tree={tree}
-                  rest={untouched}
-                  withIt={(t) => withMates([t]).map((x) => x.id)}
-                  onBack={() => void work.refresh()}
-                />
-              </OnceOpened>
-            )}
-          </section>
-          <div className="grid gap-6 content-start">
-            {hasPorts && (
-              <section aria-label="Ports in trees" className={shown('board')}>
-                <Board trees={trees} now={now} onAct={outside.press} resting={work.resting} />
-              </section>
-            )}
-            <section aria-label="Finish" className={shown('finish')}>
-              {isOpen(tree) ? (
-                <SignRecord
-                  key={isByPorts(item) ? tree.id : item.id}
-                  view={view}
-                  item={item}
-                  trees={isByPorts(item) ? [tree] : ofItem.filter((t) => isOpen(t))}
-                  mates={mates}
-                  beside={beside}
-                  sending={work.waiting.length > 0 && !work.outOfReach}
-                />
-              ) : (
-                <p className="text-ink2">Choose a tree that is still open to finish it.</p>
-              )}
-            </section>
-          </div>
+        <div className="flex flex-wrap items-center gap-2 max-sm:w-full">
+          {works.length > 0 && (
+            <span className="max-sm:hidden">
+              <PrintButton what="Print the work" />
+            </span>
+          )}
+          {hasPorts && (
+            <span className={`tag max-sm:w-full ${inTrees > 0 ? 'tag-straw' : ''}`}>
+              {inTrees > 0 ? `${inTrees} still in trees: do not leave them` : 'nothing is in a tree'}
+            </span>
+          )}
         </div>
-        <JobSheet view={view} works={works} trees={trees} />
-        <OutsidePress
-          outside={outside.asking}
+      </div>
+      <GettingIn job={view.job} />
+      {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
+      <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
+      {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
+        <details className="no-print mt-2" open={early && item.agreed.notices.length > 0}>
+          <summary className="cursor-pointer py-1 text-ink2">How it is done here</summary>
+          <AgreedLines agreed={item.agreed} />
+        </details>
+      )}
+      {isOpen(tree) && !early && (
+        <HoursPanel
           use={item.use}
           actives={item.product.actives}
           forecast={ahead}
-          onGoOn={outside.goOn}
-          onStop={outside.stop}
+          minutes={ofItem.reduce((n, t) => n + (isOpen(t) ? t.plan.minutes : 0), 0)}
         />
-        <nav
-          aria-label="Parts of this job"
-          className={`sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid ${hasPorts ? 'grid-cols-4' : 'grid-cols-3'}`}
-        >
-          {(
-            [
-              ['trees', 'Trees'],
-              ['tree', 'This tree'],
-              ...(hasPorts ? [['board', `In trees ${inTrees}`] as const] : []),
-              ['finish', 'Finish'],
-            ] as const
-          ).map(([t, text]) => (
-            <button
-              key={t}
-              type="button"
-              aria-pressed={tab === t}
-              onClick={() => setTab(t)}
-              className={`h-[64px] border-t-4 font-bold ${tab === t ? 'border-rust text-rust' : 'border-transparent'}`}
-            >
-              {text}
-            </button>
+      )}
+      {early && (
+        <Note className="mt-3">
+          This work is booked for {writtenDate(view.job.onDate)}, {fromToday(view.job.onDate, view.today)}.
+        </Note>
+      )}
+      {elsewhere && <ProblemNote problem={refused.problem} />}
+      <div className="no-print grid gap-x-8 gap-y-5 mt-3 lg:grid-cols-[210px_minmax(320px,1fr)_minmax(290px,350px)]">
+        <section aria-label="Trees of this job" className={shown('trees')}>
+          {ofItem.length > 2 && (
+            <div className="mb-2">
+              <Toggle
+                label="In the order of"
+                options={[
+                  ['walk', 'the walk'],
+                  ['tag', 'their tags'],
+                  ...(bySun ? [['sun', 'the sun'] as const] : []),
+                ]}
+                value={orderOf}
+                onChange={setOrderOf}
+                className={`grid gap-2 ${bySun ? 'grid-cols-3' : 'grid-cols-2'}`}
+              />
+              {orderOf === 'sun' && (
+                <p className="mt-1 text-small text-ink2">
+                  East half first: in the morning it loses its shade first, in the evening it gets it first.
+                </p>
+              )}
+            </div>
+          )}
+          {works.map((i) => (
+            <div key={i.id} className="mb-4">
+              {works.length > 1 && (
+                <h2 className="text-base">
+                  {i.block !== null && `${i.block}: `}
+                  {METHOD_NAME[i.method]}, {namesOf([i, ...matesOf(view.items, i)])}
+                </h2>
+              )}
+              <TreeChoice
+                trees={trees.filter((t) => t.itemId === i.id)}
+                halfOf={(t) => walk.get(t.id)?.half ?? null}
+                chosen={tree.id}
+                onChoose={go}
+              />
+            </div>
           ))}
-        </nav>
+        </section>
+        <section aria-label={`Work on ${tree.tag}`} className={shown('tree')}>
+          {tree.here && (
+            <Note as="div" says="good" className="mb-3">
+              {capital(tree.here.kind)} here at {clockTime(tree.here.at, view.timeZone)}, not yet in the
+              ledger. It goes out by itself with the next signal.
+            </Note>
+          )}
+          {tree.status === 'recorded' ? (
+            <Note as="div" says="good" className="mb-3 flex flex-wrap items-center gap-3">
+              Signed and recorded.{' '}
+              {portsOf(tree).length > 0 &&
+                `All ${portsOf(tree).filter((p) => p.outAt !== null).length} are out.`}
+              {tree.recordId && <ButtonLink href={`/ledger/${tree.recordId}`}>Open the record →</ButtonLink>}
+            </Note>
+          ) : null}
+          {isOpen(tree) && tree.anew && (
+            <Note says="stop" className="mb-3">
+              {ANEW[tree.anew]} Begin nothing; hand it back to the arborist.
+            </Note>
+          )}
+          {isOpen(tree) && saySeen(tree.seen) !== '' && (
+            <p className="text-small text-ink2 mb-2">Seen when it was begun: {saySeen(tree.seen)}.</p>
+          )}
+          {held ? (
+            <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />
+          ) : isByPorts(item) ? (
+            isOpen(tree) && tree.confirmedAt === null && may('confirm-tree') ? (
+              <ConfirmTree
+                key={tree.id}
+                tree={tree}
+                item={item}
+                soil={view.weather?.soil ?? null}
+                units={view.units}
+                onConfirmed={() => void work.refresh()}
+              />
+            ) : (
+              <PortWork
+                key={tree.id}
+                tree={tree}
+                item={item}
+                units={view.units}
+                onAct={outside.press}
+                resting={work.resting}
+                onFinish={() => setTab('finish')}
+              />
+            )
+          ) : (
+            <>
+              {isFromTank(item) && (
+                <div className="mb-4 max-w-xl">
+                  <TankLoads
+                    {...tankOf(
+                      trees.filter((t) => isOpen(t)),
+                      [item, ...mates],
+                    )}
+                    units={view.units}
+                  />
+                </div>
+              )}
+              {isOfMesh(item) && isOpen(tree) && (
+                <div className="mb-4 max-w-xl">
+                  <CutListPanel trees={ofItem.filter((t) => isOpen(t))} units={view.units} />
+                </div>
+              )}
+              {bottle && isPoured(use) && isOpen(tree) && (
+                <div className="mb-4 max-w-xl">
+                  <StockBottlePanel
+                    bottle={bottle}
+                    typed={stock}
+                    onTyped={setStock}
+                    basis={use.terms.basis}
+                    tree={tree}
+                    units={view.units}
+                  />
+                </div>
+              )}
+              {unbegun.length > 0 && may('begin-work') && (
+                <BeginWork
+                  key={item.id}
+                  items={[item, ...mates]}
+                  trees={unbegun}
+                  ids={withMates(unbegun).map((t) => t.id)}
+                  soil={view.weather?.soil ?? null}
+                  onBegun={() => void work.refresh()}
+                />
+              )}
+              <TaskWork
+                key={tree.id}
+                tree={tree}
+                item={item}
+                besides={beside(tree).map((t) => ({
+                  gets: t.gets,
+                  name: mates.find((m) => m.id === t.itemId)!.product.name,
+                }))}
+                units={view.units}
+                onAct={press}
+                resting={work.resting}
+                onNext={
+                  nextTree
+                    ? { say: `On to ${nextTree.tag}`, go: () => go(nextTree) }
+                    : { say: 'Finish and sign', go: () => setTab('finish') }
+                }
+              />
+              {ofItem.length > 1 && may('mark-steps') && (
+                <WholeRow item={item} trees={ofItem} units={view.units} onAct={press} />
+              )}
+            </>
+          )}
+          {here && <ProblemNote problem={refused.problem} />}
+          {may('move-day') && untouched.length > 0 && (
+            <OnceOpened key={`move ${tree.id} ${item.id}`} say="Move to another day">
+              <MoveDay
+                today={view.today}
+                tree={tree}
+                rest={untouched}
+                withIt={(t) => withMates([t]).map((x) => x.id)}
+                onMoved={() => void work.refresh()}
+              />
+            </OnceOpened>
+          )}
+          {may('hand-back') && untouched.length > 0 && (
+            <OnceOpened key={`${tree.id} ${item.id}`} say="Hand back to the arborist">
+              <HandBack
+                tree={tree}
+                rest={untouched}
+                withIt={(t) => withMates([t]).map((x) => x.id)}
+                onBack={() => void work.refresh()}
+              />
+            </OnceOpened>
+          )}
+        </section>
+        <div className="grid gap-6 content-start">
+          {hasPorts && (
+            <section aria-label="Ports in trees" className={shown('board')}>
+              <Board trees={trees} now={now} onAct={outside.press} resting={work.resting} />
+            </section>
+          )}
+          <section aria-label="Finish" className={shown('finish')}>
+            {isOpen(tree) ? (
+              <SignRecord
+                key={isByPorts(item) ? tree.id : item.id}
+                view={view}
+                item={item}
+                trees={isByPorts(item) ? [tree] : ofItem.filter((t) => isOpen(t))}
+                mates={mates}
+                beside={beside}
+                sending={work.waiting.length > 0 && !work.outOfReach}
+              />
+            ) : (
+              <p className="text-ink2">Choose a tree that is still open to finish it.</p>
+            )}
+          </section>
+        </div>
       </div>
-    </OfJob>
+      <JobSheet view={view} works={works} trees={trees} />
+      <OutsidePress
+        outside={outside.asking}
+        use={item.use}
+        actives={item.product.actives}
+        forecast={ahead}
+        onGoOn={outside.goOn}
+        onStop={outside.stop}
+      />
+      <nav
+        aria-label="Parts of this job"
+        className={`sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid ${hasPorts ? 'grid-cols-4' : 'grid-cols-3'}`}
+      >
+        {(
+          [
+            ['trees', 'Trees'],
+            ['tree', 'This tree'],
+            ...(hasPorts ? [['board', `In trees ${inTrees}`] as const] : []),
+            ['finish', 'Finish'],
+          ] as const
+        ).map(([t, text]) => (
+          <button
+            key={t}
+            type="button"
+            aria-pressed={tab === t}
+            onClick={() => setTab(t)}
+            className={`h-[64px] border-t-4 font-bold ${tab === t ? 'border-rust text-rust' : 'border-transparent'}`}
+          >
+            {text}
+          </button>
+        ))}
+      </nav>
+    </div>
   )
 }
 

@@ -2,7 +2,7 @@
 import { useCallback, useRef, useState } from 'react'
 import type { LoadLine } from '@/core/loadout/truck'
 import type { LoadView } from '@/server/read/load'
-import { addToOutbox, outboxPerson, pressedAt } from '@/ui/field/outbox'
+import { keepAway, outboxPerson } from '@/ui/field/outbox'
 import { newId } from '@/ui/fields/newId'
 import { press, sendVerb } from '@/ui/fields/sendVerb'
 
@@ -42,11 +42,10 @@ export function useTicks(view: Pick<LoadView, 'crew' | 'date' | 'ticked'>) {
       const sent = await sendVerb('note-loaded', said, OUT_OF_REACH, { ...pressed, within: ANSWER_MS })
       // Nobody answered: it is kept here and goes out by itself.
       if (!sent.ok && sent.again && outboxPerson() !== null)
-        return addToOutbox({
+        return keepAway({
           id: said.id,
           job: null,
-          at: pressedAt(pressed.at),
-          away: true,
+          at: pressed.at,
           step: 'note-loaded',
           content: said,
           trees: [],

@@ -1,7 +1,6 @@
-import { firmIsMoved } from '@/server/firmIsMoved'
-import { FOREIGN, isOwnOrigin, problemResponse, readJson } from '@/server/http'
+import { couldNot } from '@/server/couldNot'
+import { FOREIGN, isOwnOrigin, problemResponse, readJson, SOMEBODY_ELSE } from '@/server/http'
 import type { Problem } from '@/core/problem'
-import { log } from '@/server/log'
 import { isId } from '@/server/read/reader'
 import type { Sent } from '@/server/verb'
 import { currentPerson } from '@/server/session'
@@ -30,16 +29,7 @@ export async function POST(
       )
     // What one person pressed is never entered as another’s.
     const by = request.headers.get('elmhorn-by')
-    if (by !== null && by !== person.id)
-      return problemResponse(
-        {
-          code: 'conflict',
-          field: 'person',
-          message:
-            'Somebody else is signed in on this device. What you pressed stays here until you sign in again.',
-        },
-        409,
-      )
+    if (by !== null && by !== person.id) return problemResponse(SOMEBODY_ELSE)
     const read = await readJson(request)
     if ('response' in read) return read.response
     const result = await verb.perform(name, person, read.body, sentOf(request))
@@ -47,16 +37,10 @@ export async function POST(
       ? Response.json({ value: result.value })
       : problemResponse(result.problem, isNotThere(result.problem) ? 404 : undefined)
   } catch (error) {
-    const moved = firmIsMoved(error)
-    if (moved) return moved
-    log.error({ verb: name, error: (error as Error).message })
-    return problemResponse(
-      {
-        code: 'conflict',
-        field: 'server',
-        message: 'This could not be saved just now; what you typed is still here. Try again in a moment.',
-      },
-      503,
+    return couldNot(
+      error,
+      { verb: name },
+      'This could not be saved just now; what you typed is still here. Try again in a moment.',
     )
   }
 }
