@@ -69,7 +69,6 @@ export function Strip({ data }: { data: StripData }) {
       <button
         type="button"
         aria-expanded={whole}
-        aria-label={whole ? 'Show less of what is in force' : 'Show all that is in force'}
         onClick={() => setWhole(!whole)}
         className="sm:hidden ml-auto min-h-12 flex items-center gap-1"
       >
@@ -80,6 +79,9 @@ export function Strip({ data }: { data: StripData }) {
         )}
         {!whole && data.demo && <span className="tag tag-straw">simulated</span>}
         <span aria-hidden="true">{whole ? '▴' : '▾'}</span>
+        <span className="sr-only">
+          {whole ? 'Show less of what is in force' : 'Show all that is in force'}
+        </span>
       </button>
       {data.beingMoved && (
         <span className={`tag tag-plum ${wide}`}>
