@@ -63,6 +63,8 @@ const KINDS = {
   away: 35,
   loaded: 36,
   doneAway: 5001,
+  dayEnded: 5002,
+  leftIn: 5003,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -272,6 +274,12 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into done_away (id, firm_id, job_subject_id, words, by_person, at, entered_at, seen_at, seen_by)
           select ${id('doneAway', 'n')}, ${f}, ${id('jobSubject', 'n * 4')}, 'Done without a signal at 10:42, when this could not be known: the work had been taken back.',
             ${id('person', '2')}, ${noon}, ${noon}, case when n % 100 > 0 then ${noon} end, case when n % 100 > 0 then ${id('person', '1')} end
+          from generate_series(1, least(2000, ${trees})) n where n % 25 <> 10;
+        insert into day_ended (id, firm_id, crew_id, on_date, by_person, at)
+          select ${id('dayEnded', 'n')}, ${f}, ${id('crew', '1 + n % 6')}, '${today}'::date - (n / 6)::int, ${id('person', '2')}, ${noon}
+          from generate_series(1, 2400) n;
+        insert into left_in (id, firm_id, day_ended_id, job_subject_id, ports, words)
+          select ${id('leftIn', 'n')}, ${f}, ${id('dayEnded', '1 + n % 2400')}, ${id('jobSubject', 'n * 4 + 2')}, 2, 'pulled at seven'
           from generate_series(1, least(2000, ${trees})) n where n % 25 <> 10`),
     )
     await step('ports', () =>

@@ -33,4 +33,4 @@ export function proxy(request: NextRequest) {
   return answer
 }
 
-export const config = { matcher: ['/((?!_next/|api/|favicon|icon).*)'] }
+export const config = { matcher: ['/((?!_next/|api/|favicon|icon|manifest).*)'] }

@@ -93,6 +93,17 @@ export const enterResultAsks = z.strictObject({
   words: saying(words('Words'), { label: 'In words, if there is more to say' }),
 })
 
+/** A crew's day that is put away, with what was decided of every tree in which something still is. */
+export const putDayAwayAsks = z.strictObject({
+  id: id(),
+  /** None: the work that no crew has. */
+  crewId: id('crewId').nullable(),
+  onDate: day(),
+  left: z
+    .array(z.strictObject({ jobSubjectId: id('left'), words: line('What was decided', 500) }))
+    .max(400, 'So many trees are not left in one evening. Load the page again.'),
+})
+
 /** A thing of the day's list as it was seen, and whether it is on the truck. */
 export const noteLoadedAsks = z.strictObject({
   id: id(),

@@ -1,5 +1,6 @@
 import { seeAwayVerb } from './away'
 import { noteLoadedVerb } from './loaded'
+import { putDayAwayVerb } from './evening'
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
@@ -102,6 +103,7 @@ export const VERBS = {
   'set-crew': setCrewVerb,
   'end-crew': endCrewVerb,
   'note-loaded': noteLoadedVerb,
+  'put-day-away': putDayAwayVerb,
   'set-absence': setAbsenceVerb,
   'end-absence': endAbsenceVerb,
   'set-site-hours': setSiteHoursVerb,

@@ -45,6 +45,7 @@ const MAY: Record<string, Role[]> = {
   'set-crew': ['arborist', 'crew lead', 'office'],
   'end-crew': ['arborist', 'crew lead', 'office'],
   'note-loaded': ['arborist', 'crew lead', 'technician'],
+  'put-day-away': ['arborist', 'crew lead', 'technician'],
   'see-away': ['arborist'],
   'set-absence': ['arborist', 'crew lead', 'office'],
   'end-absence': ['arborist', 'crew lead', 'office'],

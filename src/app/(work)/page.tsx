@@ -34,8 +34,10 @@ export default async function TodayPage() {
     <div className="grid gap-x-7 gap-y-6 xl:grid-cols-[minmax(0,1fr)_300px]">
       <div>
         <h1>{heading}</h1>
-        <p className="text-ink2 mt-1 sm:hidden">{longDate(Date.parse(`${view.today}T12:00:00Z`), 'UTC')}</p>
-        <p className="mt-2 flex gap-5 sm:hidden">
+        <p className="text-ink2 mt-1 spine:hidden">
+          {longDate(Date.parse(`${view.today}T12:00:00Z`), 'UTC')}
+        </p>
+        <p className="mt-2 flex flex-wrap gap-x-5 spine:hidden">
           <Link href="/reckon" className="underline py-3">
             Reckon a dose
           </Link>
@@ -44,6 +46,9 @@ export default async function TodayPage() {
           </Link>
           <Link href="/settings" className="underline py-3">
             Settings
+          </Link>
+          <Link href="/settings/device" className="underline py-3">
+            This device
           </Link>
         </p>
         {view.firstSteps && (
@@ -67,7 +72,7 @@ export default async function TodayPage() {
           <div className="flex flex-wrap items-baseline justify-between gap-x-4">
             <h2 className="text-small text-ink2 font-text font-normal">Work for the crew</h2>
             {open > 0 && (
-              <Link href="/run/load" className="underline underline-offset-2 text-small max-sm:py-3">
+              <Link href="/run/load" className="underline underline-offset-2 text-small hand:py-3">
                 Load-out
               </Link>
             )}

@@ -3,15 +3,20 @@ import { useEffect, useState } from 'react'
 import { unpack, type Packed } from '@/core/packed'
 import { dateIn } from '@/core/time/calendar'
 import type { FieldDay } from '@/server/read/field'
+import type { EveningView } from '@/server/read/evening'
 import type { JobView } from '@/server/read/work'
 import { lastPerson, viewOf } from '@/ui/field/deviceStore'
+import { eveningHere } from '@/ui/field/eveningHere'
 import { jobKey } from '@/ui/field/fetchJob'
+import { DeviceSettings } from '@/ui/device/DeviceSettings'
+import { showLight } from '@/ui/device/light'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Doorway } from '@/ui/shell/Doorway'
 import { Frame } from '@/ui/shell/Frame'
 import { MayProvider } from '@/ui/shell/may'
 import { Strip } from '@/ui/shell/Strip'
 import { clockTime, shortDate } from '@/ui/when'
+import { Evening } from '../(work)/run/evening/Evening'
 import { JobLines } from '../(work)/run/JobLines'
 import { LoadOut } from '../(work)/run/load/LoadOut'
 import { RunJobOf } from '../(work)/run/[job]/RunJob'
@@ -22,6 +27,7 @@ interface Kept {
   at: number
   path: string
   job: JobView | null
+  evening: EveningView
 }
 
 /** Reads what the device keeps of the address that was asked for; null where nobody is signed in here, or nothing was fetched yet. */
@@ -37,6 +43,7 @@ async function readKept(path: string): Promise<Kept | null> {
     day: { ...value, frame: { ...value.frame, now } },
     at: day.at,
     path,
+    evening: await eveningHere(person, value.evening),
     job: job && jobNow(unpack(job.value as Packed<Omit<JobView, 'now'>>), now),
   }
 }
@@ -53,6 +60,7 @@ function jobNow(view: Omit<JobView, 'now'>, now: number): JobView {
 export function FieldShell() {
   const [kept, setKept] = useState<Kept | null | 'reading'>('reading')
   useEffect(() => {
+    showLight()
     void readKept(window.location.pathname).then(setKept)
   }, [])
   if (kept === 'reading') return <p className="sr-only">Opening what is kept here</p>
@@ -119,9 +127,17 @@ function Away({ since }: { since: string }) {
   )
 }
 
-function Screen({ kept: { day, path, job } }: { kept: Kept }) {
+function Screen({ kept: { day, path, job, evening } }: { kept: Kept }) {
   if (job) return <RunJobOf first={job} />
+  if (path === '/settings/device')
+    return (
+      <>
+        <h1>This device</h1>
+        <DeviceSettings />
+      </>
+    )
   if (path === '/run/load') return <LoadOut view={day.load} />
+  if (path === '/run/evening') return <Evening view={evening} />
   const isList = path === '/' || path === '/run'
   const today = dateIn(day.frame.timeZone, new Date(day.frame.now))
   const here = day.list.jobs.filter((j) => day.jobs.some((k) => k.id === j.id))
@@ -135,7 +151,10 @@ function Screen({ kept: { day, path, job } }: { kept: Kept }) {
       )}
       <div className="flex flex-wrap items-end justify-between gap-3">
         {isList ? <h1>{path === '/' ? 'Today' : 'Work for the crew'}</h1> : <h2>Work for the crew</h2>}
-        <ButtonLink href="/run/load">Load-out</ButtonLink>
+        <div className="flex gap-2">
+          <ButtonLink href="/run/load">Load-out</ButtonLink>
+          <ButtonLink href="/run/evening">Evening</ButtonLink>
+        </div>
       </div>
       <JobLines jobs={path === '/' ? here.filter((j) => j.onDate <= today) : here} today={today} />
     </>

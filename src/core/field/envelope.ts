@@ -9,6 +9,7 @@ export const FIELD_STEPS = [
   'release-line',
   'hand-back',
   'note-loaded',
+  'put-day-away',
   'sign-record',
 ] as const
 export type FieldStep = (typeof FIELD_STEPS)[number]

@@ -46,6 +46,8 @@ export const KEPT: Record<string, string> = {
   crew: 'Crews.',
   absence: 'Days on which people or crews are away.',
   loaded: 'What was put on trucks for a day, or was missing.',
+  day_ended: 'A crew’s day that was put away, and by whom.',
+  left_in: 'What was decided of ports that stayed in a tree when a day was put away.',
   done_away: 'Work done without a signal, with what stood against it when it was entered.',
   moved: 'Days that were moved, with the reason.',
   card: 'Label cards, every version.',

@@ -1,7 +1,9 @@
 'use client'
-import { useEffect } from 'react'
+import { useEffect, useState } from 'react'
+import { createPortal } from 'react-dom'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
+import { KEPT_HERE } from '@/ui/shell/Strip'
 import { clockTime } from '@/ui/when'
 import { setLastPerson } from './deviceStore'
 import { fetchDay } from './fetchDay'
@@ -13,8 +15,7 @@ const DAY_EVERY_MS = 5 * 60_000
 
 /**
  * On every page: sends what this person pressed on this device, fetches what the crew has today, says what is kept here and since when
- * nobody answers, and shows each press that a rule gave back until it is seen. How many wait comes and goes with every press: it takes no
- * room, so that nothing moves under the finger.
+ * nobody answers, and shows each press that a rule gave back until it is seen.
  */
 export function OutboxNotes({ person, timeZone }: { person: string; timeZone: string }) {
   const box = useOutbox()
@@ -36,22 +37,28 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
       clearInterval(every)
     }
   }, [person])
+  // In the strip, which keeps its height: nothing moves under the finger.
+  const [place, setPlace] = useState<HTMLElement | null>(null)
+  useEffect(() => setPlace(document.getElementById(KEPT_HERE)), [])
   const said = sayOutbox(box, timeZone)
   return (
     <>
-      <p
-        aria-live="polite"
-        className="no-print fixed z-40 right-3 bottom-[76px] sm:bottom-3 pointer-events-none"
-      >
-        {said && <span className="tag tag-straw">{said}</span>}
-      </p>
+      {place &&
+        createPortal(
+          said ? (
+            <span className="tag tag-straw">{said}</span>
+          ) : (
+            <span className="desk:hidden text-ink2">all sent</span>
+          ),
+          place,
+        )}
       {box.refused.map((r) => (
         <Note
           key={r.id}
           as="div"
           says="stop"
           role="alert"
-          className="no-print mx-4 sm:mx-[22px] mt-3 flex flex-wrap items-center gap-3"
+          className="no-print mx-4 spine:mx-[22px] mt-3 flex flex-wrap items-center gap-3"
         >
           <span className="grow">Not taken: {r.problem.message}</span>
           <Button onClick={() => seenRefusal(r.id)}>Seen</Button>

@@ -158,6 +158,15 @@ export function viewOf(person: string, key: string): Promise<KeptView | null> {
   )
 }
 
+/** Everything that came last under names that begin so. */
+export function viewsOf(person: string, begin: string): Promise<KeptView[]> {
+  return orElse([], async () =>
+    ((await (await database(nameOf(person))).getAll('views')) as KeptView[]).filter((v) =>
+      v.key.startsWith(begin),
+    ),
+  )
+}
+
 /** Forgets views but some: jobs that are over need no room. */
 export function keepOnlyViews(person: string, keys: readonly string[]): Promise<void> {
   return orElse(undefined, async () => {

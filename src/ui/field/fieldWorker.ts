@@ -15,7 +15,8 @@ const IMPATIENCE_MS = 1200
 let silentAt = -Infinity
 
 /** Addresses of what a device keeps. */
-const isKept = (path: string) => path === '/' || /^\/run(\/load|\/[0-9a-f-]{36})?$/.test(path)
+const isKept = (path: string) =>
+  path === '/' || path === '/settings/device' || /^\/run(\/load|\/evening|\/[0-9a-f-]{36})?$/.test(path)
 
 const serwist: Serwist = new Serwist({
   precacheEntries: self.FIELD,

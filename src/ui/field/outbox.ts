@@ -9,6 +9,7 @@ import {
   type KeptEnvelope,
   type RefusedEnvelope,
 } from './deviceStore'
+import type { Batch } from '@/ui/run/presses'
 import { firmNow } from '@/ui/shell/firmClock'
 import { nextBatch, sendEnvelopes } from './sendEnvelopes'
 
@@ -214,3 +215,7 @@ export function forgetOutbox(): void {
   ears.clear()
   set(NOTHING)
 }
+
+/** Presses at steps among what waits, in the shape the fold reads. */
+export const batchesOf = (envelopes: readonly KeptEnvelope[]): Batch[] =>
+  envelopes.flatMap(({ id, at, presses }) => (presses ? [{ id, at, presses }] : []))

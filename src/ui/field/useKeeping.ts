@@ -9,7 +9,8 @@ import { keepAway, outboxNow, outboxPerson } from './outbox'
 
 /** The job that is worked on, as a rule without a server needs it. */
 export interface JobAtHand {
-  id: string
+  /** None where it is of a whole day. */
+  id: string | null
   onDate: string
   /** The site’s. */
   timeZone: string
@@ -39,7 +40,10 @@ export function useKeeping<Name extends FieldStep>(
   })
   return useMemo(
     () => ({
-      waits: () => outboxNow().waiting.some((e) => e.job === newest.current.job?.id),
+      waits: () => {
+        const id = newest.current.job?.id ?? null
+        return outboxNow().waiting.some((e) => id === null || e.job === id)
+      },
       keep: async (input, pressed) => {
         const { job: at, trees, check } = newest.current
         if (outboxPerson() === null || at === null) return null

@@ -23,7 +23,7 @@ export function Ticks<T extends string | number>({
       <legend className="label">{legend}</legend>
       <div className={className}>
         {options.map(([value, name]) => (
-          <label key={value} className="flex gap-2 items-center min-h-9 max-sm:min-h-12">
+          <label key={value} className="flex gap-2 items-center min-h-9 hand:min-h-12">
             <input
               type="checkbox"
               className="size-5 shrink-0 accent-[var(--color-rust)]"

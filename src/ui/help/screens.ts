@@ -190,6 +190,11 @@ export const SCREENS: readonly Screen[] = [
     page: 'the-week',
   },
   {
+    at: '/run/evening',
+    name: 'Evening',
+    says: 'What is still in trees, the shortest way to collect it, and the day that is put away.',
+  },
+  {
     at: '/run/load',
     name: 'Load-out',
     says: 'What goes on a truck for its day: products by lot with a tenth to spare, water, hardware, gear, notices, and what is mixed. Tick it in the yard; what is missing is seen in the office at once.',
@@ -304,6 +309,11 @@ export const SCREENS: readonly Screen[] = [
     name: 'Rules',
     says: 'What holds beside the label: of the place and of your house.',
     page: 'your-firm',
+  },
+  {
+    at: '/settings/device',
+    name: 'This device',
+    says: 'Light for sun or night, by what it calls, and what is kept on it without a signal.',
   },
   {
     at: '/settings/api',

@@ -35,7 +35,7 @@ export function HoursPanel({
   const closed = stretches(hours).filter((s) => s.reasons.length > 0 && s.reasons.join() !== 'night')
   return (
     <details className="no-print mt-3 border-t border-line pt-2">
-      <summary className="cursor-pointer py-1 max-sm:py-3">
+      <summary className="cursor-pointer py-1 hand:py-3">
         <span className="font-bold">When it may be done</span>{' '}
         {next ? (
           <>

@@ -82,7 +82,7 @@ export function SameTank({
       {fits.length === 0 && <p className="text-small text-ink2">Nothing that may go on now may share it.</p>}
       {not.length > 0 && (
         <details>
-          <summary className="cursor-pointer underline underline-offset-2 py-1 text-small max-sm:py-3">
+          <summary className="cursor-pointer underline underline-offset-2 py-1 text-small hand:py-3">
             {not.length} that may not, and why
           </summary>
           <ul className="border-l-[3px] border-line pl-3 text-small">

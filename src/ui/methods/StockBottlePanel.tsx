@@ -47,7 +47,7 @@ export function StockBottlePanel({
       <h2 className={mixed ? 'text-base' : 'sr-only'}>Out of one stock bottle</h2>
       {/* Who pours from a bottle opens it once; this device then keeps it. */}
       <details className="no-print" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
-        <summary className="cursor-pointer underline underline-offset-2 py-1 max-sm:py-3">
+        <summary className="cursor-pointer underline underline-offset-2 py-1 hand:py-3">
           {mixed ? 'Another bottle or measure' : 'Pour out of one stock bottle'}
         </summary>
         <div className="grid grid-cols-3 gap-2 items-end mt-1">

@@ -121,7 +121,7 @@ export function WorkDay({
           <legend className="label">{askFood}</legend>
           <div className="flex gap-5">
             {([true, false] as const).map((v) => (
-              <label key={String(v)} className="flex items-center gap-2 min-h-[44px] sm:min-h-[34px]">
+              <label key={String(v)} className="flex items-center gap-2 min-h-[44px] desk:min-h-[34px]">
                 <input
                   type="radio"
                   name="eaten"

@@ -26,7 +26,7 @@ export function NotedList({
           {onBack && (
             <button
               type="button"
-              className="underline underline-offset-2 text-small min-h-[32px] max-sm:min-h-[48px]"
+              className="underline underline-offset-2 text-small min-h-[32px] hand:min-h-[48px]"
               aria-label={n.named}
               disabled={busy}
               onClick={() => onBack(n.id)}

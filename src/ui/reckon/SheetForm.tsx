@@ -168,7 +168,7 @@ function RowsOf({
             })}
           </div>
           <Button
-            className="mt-[22px] px-0 w-[38px] max-sm:w-12 no-print"
+            className="mt-[22px] px-0 w-[38px] hand:w-12 no-print"
             onClick={() => remove(row)}
             aria-label={`Take away ${rows.each} ${i + 1}`}
             title="Take away"
@@ -179,7 +179,7 @@ function RowsOf({
       ))}
       <button
         type="button"
-        className="underline underline-offset-2 py-1 max-sm:min-h-12 no-print"
+        className="underline underline-offset-2 py-1 hand:min-h-12 no-print"
         onClick={add}
       >
         + {rows.each}
@@ -188,7 +188,7 @@ function RowsOf({
         <button
           type="button"
           aria-expanded={pasting}
-          className="underline underline-offset-2 py-1 ml-4 max-sm:min-h-12 no-print"
+          className="underline underline-offset-2 py-1 ml-4 hand:min-h-12 no-print"
           onClick={() => setPasting(!pasting)}
         >
           {pasting ? 'Do not paste' : 'Paste rows'}

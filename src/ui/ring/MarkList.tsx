@@ -47,7 +47,7 @@ export function MarkList({
           <Button
             key={k.kind}
 
-            className="sm:!min-h-[34px] !px-2.5 text-small"
+            className="desk:!min-h-[34px] !px-2.5 text-small"
             onClick={() => add(k.kind, k.width)}
           >
             + {k.word}
@@ -85,7 +85,7 @@ export function MarkList({
                 {m.kind === 'thin' && (
                   <Select
                     aria-label={`${word} ${i + 1}, how thin`}
-                    className="!w-auto sm:!min-h-[32px] !px-1"
+                    className="!w-auto desk:!min-h-[32px] !px-1"
                     value={m.severity ?? 0.5}
                     onValue={(severity) => set(i, { severity })}
                     options={[0.2, 0.4, 0.5, 0.6, 0.8, 1].map((s) => [s, `${s * 100} % gone`] as const)}
@@ -95,7 +95,7 @@ export function MarkList({
                   <input
                     type="date"
                     aria-label={`${word} ${i + 1}, drilled on`}
-                    className="field !w-[132px] sm:!min-h-[32px] !px-1"
+                    className="field !w-[132px] desk:!min-h-[32px] !px-1"
                     max={today}
                     value={m.notedOn}
                     onChange={(e) =>
@@ -141,7 +141,7 @@ function Degrees({
       key={value}
       aria-label={name}
       inputMode="numeric"
-      className="field !w-[52px] sm:!min-h-[32px] !px-1 text-right"
+      className="field !w-[52px] desk:!min-h-[32px] !px-1 text-right"
       defaultValue={Math.round(value)}
       onBlur={(e) => {
         const v = read(e.target.value)

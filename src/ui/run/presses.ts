@@ -69,6 +69,14 @@ export function shownState(step: WorkStep, batches: readonly Batch[]): RunningSt
   return now.ok ? now.value : foldStep(step.n, step.what, step.events).state
 }
 
+/** Steps with what was pressed here and the server does not show yet among their events. */
+export function withOwn<Step extends WorkStep>(steps: readonly Step[], batches: readonly Batch[]): Step[] {
+  const pressed = new Set(batches.flatMap((b) => b.presses.map((p) => p.stepId)))
+  return steps.map((step) =>
+    pressed.has(step.id) ? { ...step, events: [...step.events, ...ownAt(step, batches)] } : step,
+  )
+}
+
 /** The newest event at a step that counts and was not taken back, by id: what a press on “take it back” means. */
 export function lastStanding(step: WorkStep, batches: readonly Batch[]): string | null {
   return foldStep(step.n, step.what, [...step.events, ...ownAt(step, batches)]).last

@@ -2,6 +2,7 @@
 import type { Method } from '@/core/card/card'
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
+import { lastMovement, type Movement } from '@/core/methods/lastMovement'
 import { readProduct } from '@/core/methods/readProduct'
 import { newId } from '@/ui/fields/newId'
 import { firmNow } from '@/ui/shell/firmClock'
@@ -10,13 +11,15 @@ import {
   shownState,
   stepNow,
   stillAhead,
+  withOwn,
   type Batch,
   type Press,
   type WorkStep,
 } from './presses'
-import type { KeptEnvelope } from '@/ui/field/deviceStore'
+import { deviceId, type KeptEnvelope } from '@/ui/field/deviceStore'
 import {
   addToOutbox,
+  batchesOf,
   hearOutbox,
   numbered,
   outboxNow,
@@ -26,8 +29,8 @@ import {
 } from '@/ui/field/outbox'
 import { useResting } from './useResting'
 
-/** What a hand does at a step. */
-export type Command = Omit<Press, 'eventId' | 'stepId' | 'of'>
+/** What a hand does at a step; taking back what was seen names it, else it is the last that stands. */
+export type Command = Omit<Press, 'eventId' | 'stepId'>
 
 interface Tree {
   id: string
@@ -49,10 +52,6 @@ const APART: ReadonlySet<Command['kind']> = new Set(['give-up', 'move'])
 const ASK_MS = 12_000
 
 const ofJob = (box: Pick<OutboxState, 'waiting'>, job: string) => box.waiting.filter((e) => e.job === job)
-
-/** Presses at steps among what waits, in the shape the fold reads. */
-const batchesOf = (envelopes: readonly KeptEnvelope[]): Batch[] =>
-  envelopes.flatMap(({ id, at, presses }) => (presses ? [{ id, at, presses }] : []))
 
 /** Presses of one hand movement as they are kept and sent: numbered as the device counts them; one alone has its own id. */
 function envelopeOf(
@@ -92,6 +91,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
   const newest = useRef(first)
   const asked = useRef(0)
   const answered = useRef(0)
+  const [device, setDevice] = useState<string | null>(null)
+  useEffect(() => void deviceId().then(setDevice), [])
   /** Steps that were pressed a moment ago: what comes next stands under the same finger. */
   const { resting, isResting, rest } = useResting()
 
@@ -186,7 +187,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
         if (left && !left.ok) return setImpossible({ stepIds: [step.id], problem: left.problem })
         const amount = read(command.amount, 'amount', 'What went on')
         if (amount && !amount.ok) return setImpossible({ stepIds: [step.id], problem: amount.problem })
-        const of = command.kind === 'undo' ? lastStanding(step, all.current) : null
+        const of = command.kind === 'undo' ? (command.of ?? lastStanding(step, all.current)) : null
         presses.push({
           ...command,
           eventId: newId(),
@@ -210,10 +211,18 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     [jobId, show, isResting, rest],
   )
 
+  /** What was pressed last on this device at trees that are open, and stands. */
+  const last = useCallback((): Movement<WorkStep> | null => {
+    const open = newest.current.trees.filter((t) => t.status === 'open').flatMap((t) => t.steps)
+    const here = new Set(all.current.flatMap((b) => b.presses.map((p) => p.eventId)))
+    return lastMovement(withOwn(open, all.current), (e) => here.has(e.id) || e.device === device)
+  }, [device])
+
   return {
     view,
     trees,
     act,
+    last,
     refresh,
     resting,
     /** What was pressed here and is not answered yet, presses at steps and all else. */

@@ -111,7 +111,7 @@ export function Frame({
   })
 
   return (
-    <div className="sm:grid sm:grid-cols-[132px_minmax(0,1fr)] min-h-dvh print:!block">
+    <div className="spine:grid spine:grid-cols-[132px_minmax(0,1fr)] min-h-dvh print:!block">
       <a
         href="#work"
         className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-paper focus:p-3"
@@ -120,7 +120,7 @@ export function Frame({
       </a>
       <nav
         aria-label="Views"
-        className="hidden sm:flex flex-col bg-spine text-[#dfe8e1] sticky top-0 h-dvh overflow-y-auto"
+        className="hidden spine:flex flex-col bg-spine text-[#dfe8e1] sticky top-0 h-dvh overflow-y-auto"
       >
         <Link
           href="/"
@@ -169,18 +169,22 @@ export function Frame({
           <SignOut className="mt-1" />
         </div>
       </nav>
-      <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] sm:pb-0 print:!block print:!pb-0">
+      <div className="flex flex-col min-w-0 min-h-dvh pb-[76px] spine:pb-0 print:!block print:!pb-0">
         {strip}
         <OutboxNotes person={person.id} timeZone={timeZone} />
         {/* What cannot answer a press yet takes none, so that no press is lost while the page comes up. */}
-        <main id="work" inert={!alive} className="flex-1 px-4 sm:px-[22px] pt-3 pb-6 print:!p-0 print:!pr-px">
+        <main
+          id="work"
+          inert={!alive}
+          className="flex-1 px-4 spine:px-[22px] pt-3 pb-6 print:!p-0 print:!pr-px"
+        >
           {children}
         </main>
         <PrintedBy name={person.name} firm={person.firm} timeZone={timeZone} />
       </div>
       <nav
         aria-label="Views, by hand"
-        className="sm:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4"
+        className="spine:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4"
       >
         {HAND_BAR.map((entry) => (
           <Link

@@ -2,6 +2,7 @@
 import { useRouter } from 'next/navigation'
 import { useEffect, useState } from 'react'
 import { showSpeed, showTemperature } from '@/core/quantity/format'
+import { Link } from '../pieces/Link'
 import { useVerb } from '../fields/useVerb'
 import { clockTime, longDate, shortDate } from '../when'
 import { setFirmClock } from './firmClock'
@@ -27,6 +28,9 @@ export interface StripData {
   demo: boolean
 }
 
+/** Where the strip says what is kept on the device. */
+export const KEPT_HERE = 'kept-here'
+
 /** The top strip: place, time, weather, what is in force. In the demo it says that time and weather are simulated. */
 export function Strip({ data }: { data: StripData }) {
   const router = useRouter()
@@ -35,7 +39,7 @@ export function Strip({ data }: { data: StripData }) {
   const { weather: w } = data
   const system = data.person.units
   const [whole, setWhole] = useState(false)
-  const wide = whole ? '' : 'max-sm:hidden'
+  const wide = whole ? '' : 'bar:hidden'
   const inForce = data.closed.length + data.working.length
 
   useEffect(() => {
@@ -52,32 +56,39 @@ export function Strip({ data }: { data: StripData }) {
   }
 
   return (
-    <header className="no-print bg-sheet border-b border-line px-4 sm:px-[22px] min-h-[40px] py-1.5 max-sm:py-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-small">
+    <header
+      className={`no-print bg-sheet border-b border-line px-4 spine:px-[22px] min-h-[40px] py-1.5 bar:py-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-small ${whole ? '' : 'bar:flex-nowrap'}`}
+    >
       <span className={`font-bold ${wide}`}>{data.town}</span>
-      <span className="text-ink2 hidden sm:inline">
+      <span className="text-ink2 hidden spine:inline">
         {longDate(now, data.timeZone)}, {clockTime(now, data.timeZone)}
       </span>
-      <span className="sm:hidden font-bold">{clockTime(now, data.timeZone)}</span>
-      <span className={`sm:hidden ${whole ? 'hidden' : ''}`}>
+      <span className="spine:hidden font-bold">{clockTime(now, data.timeZone)}</span>
+      <span
+        className={`spine:hidden yields whitespace-nowrap ${whole || (inForce > 0 && data.treesTakingUp > 0) ? 'hidden' : ''}`}
+      >
         {w
           ? [showTemperature(w.temperature, system), ...(data.demo ? [] : [showSpeed(w.wind, system)])].join(
               ', ',
             )
           : 'weather not known'}
       </span>
+      <span id={KEPT_HERE} aria-live="polite" className="whitespace-nowrap" />
       {/* On a phone the rest is one press away; what is closed is said on the line. */}
       <button
         type="button"
         aria-expanded={whole}
         onClick={() => setWhole(!whole)}
-        className="sm:hidden ml-auto min-h-12 flex items-center gap-1"
+        className="spine:hidden ml-auto min-h-12 flex items-center gap-1"
       >
         {!whole && data.beingMoved && <span className="tag tag-plum">read only</span>}
         {!whole && inForce > 0 && <span className="tag tag-plum">{inForce} closed</span>}
         {!whole && data.treesTakingUp > 0 && (
           <span className="tag tag-straw">{data.treesTakingUp} taking up</span>
         )}
-        {!whole && data.demo && <span className="tag tag-straw">simulated</span>}
+        {!whole && data.demo && inForce + data.treesTakingUp === 0 && (
+          <span className="tag tag-straw yields">simulated</span>
+        )}
         <span aria-hidden="true">{whole ? '▴' : '▾'}</span>
         <span className="sr-only">
           {whole ? 'Show less of what is in force' : 'Show all that is in force'}
@@ -89,9 +100,9 @@ export function Strip({ data }: { data: StripData }) {
         </span>
       )}
       {data.treesTakingUp > 0 && (
-        <span className={`tag tag-straw ${wide}`}>
+        <Link href="/run/evening" className={`tag tag-straw no-underline ${wide}`}>
           {data.treesTakingUp} {data.treesTakingUp === 1 ? 'tree' : 'trees'} still taking up
-        </span>
+        </Link>
       )}
       <span className={`tag tag-water ${wide}`}>
         {w
@@ -113,7 +124,7 @@ export function Strip({ data }: { data: StripData }) {
           {clockTime(c.until, data.timeZone)}
         </span>
       ))}
-      <span className={`ml-auto flex items-center gap-2 ${wide} ${whole ? 'max-sm:pb-2' : ''}`}>
+      <span className={`ml-auto flex items-center gap-2 ${wide} ${whole ? 'bar:pb-2' : ''}`}>
         <button
           type="button"
           className="underline underline-offset-2 py-1"
@@ -144,7 +155,7 @@ function DemoClock() {
   return (
     <label className="tag tag-straw flex items-center gap-1.5">
       <span>
-        simulated<span className="hidden sm:inline"> day and weather</span>
+        simulated<span className="hidden spine:inline"> day and weather</span>
       </span>
       <select
         aria-label="Move the demo's clock"

@@ -81,13 +81,24 @@ test('the crew drenches by hand, without signal in the middle, and signs one rec
   await page.getByRole('button', { name: 'Pour: done', exact: true }).click()
   await expect(page.getByLabel('Why it is not done')).toHaveCount(0)
   await page.getByRole('button', { name: 'Cover: done', exact: true }).click()
-  // The rest of the bank by one press a step.
+  // The rest of the bank by one press a step, on a page of its own, each asked once more.
+  await page.getByRole('button', { name: 'All at once', exact: true }).click()
   for (const [step, n] of [
     ['Basin', 12],
     ['Pour', 12],
     ['Cover', 12],
-  ] as const)
+  ] as const) {
     await page.getByRole('button', { name: `${step}: done at all ${n}` }).click()
+    await page.getByRole('button', { name: `Yes, at all ${n}` }).click()
+  }
+  // All of it was one movement of the hand: one press takes it back, and it is done again.
+  await page.getByRole('button', { name: 'Take back', exact: true }).click()
+  await expect(page.getByText('Cover done at 12 trees')).toBeVisible()
+  await page.getByRole('button', { name: 'Take it back', exact: true }).click()
+  await expect(page.getByText('Pour done at 12 trees')).toBeVisible()
+  await page.goBack()
+  await page.getByRole('button', { name: 'Cover: done at all 12' }).click()
+  await page.getByRole('button', { name: 'Yes, at all 12' }).click()
   await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 20_000 })
   await page.getByRole('button', { name: 'Finish', exact: true }).click()
   await expect(page.getByRole('heading', { name: 'Record for 13 of 13 trees' })).toBeVisible()

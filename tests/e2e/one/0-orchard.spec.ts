@@ -77,8 +77,10 @@ test('the crew covers bank after bank and signs a record for each', async ({ pag
     for (const box of await page.getByRole('checkbox').all()) await box.check()
     await page.getByRole('button', { name: 'Gear is on, begin' }).click()
     await page.getByRole('button', { name: `Inside: done at all ${trees}` }).click()
+    await page.getByRole('button', { name: `Yes, at all ${trees}` }).click()
     // Once anything went on, the ground is closed.
     await page.getByRole('button', { name: `Outside: done at all ${trees}` }).click()
+    await page.getByRole('button', { name: `Yes, at all ${trees}` }).click()
     if (bank === 'A') await picture(page, '26-bank')
     await expect(page.getByText(/^\d+ (kept here|going out)/)).toHaveCount(0, { timeout: 30_000 })
     await expect(page.getByRole('heading', { name: `Record for ${trees} of ${trees} trees` })).toBeVisible()

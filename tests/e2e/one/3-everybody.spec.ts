@@ -61,6 +61,8 @@ async function views(page: Page): Promise<string[]> {
     '/overdue',
     '/run/due',
     '/run/load',
+    '/run/evening',
+    '/settings/device',
     '/week/crews',
     '/run',
     job!,

@@ -134,6 +134,12 @@ const STEPS: Record<string, Record<string, unknown>> = {
     amount: '2 gal',
     state: 'on',
   },
+  'put-day-away': {
+    id: ID,
+    crewId: null,
+    onDate: '2026-06-15',
+    left: [{ jobSubjectId: ID, words: 'at seven' }],
+  },
   'see-away': { ids: [ID] },
   'set-absence': { id: ID, personId: ID, crewId: null, from: '2026-06-15', to: '2026-06-16', why: 'holiday' },
   'end-absence': { absenceId: ID },

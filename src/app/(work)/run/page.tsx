@@ -28,7 +28,10 @@ export default async function RunPage({ searchParams }: { searchParams: Promise<
     <>
       <div className="flex flex-wrap items-end justify-between gap-3">
         <h1>Work for the crew</h1>
-        <ButtonLink href="/run/load">Load-out</ButtonLink>
+        <div className="flex gap-2">
+          <ButtonLink href="/run/load">Load-out</ButtonLink>
+          <ButtonLink href="/run/evening">Evening</ButtonLink>
+        </div>
       </div>
       {after && (
         <p>

@@ -42,7 +42,7 @@ export function NextChoice({
       </p>
       <div className="grid gap-1 mt-1">
         {found.options.map((o) => (
-          <label key={o} className="flex items-center gap-2.5 min-h-[34px] max-sm:min-h-[48px]">
+          <label key={o} className="flex items-center gap-2.5 min-h-[34px] hand:min-h-[48px]">
             <input
               type="radio"
               name="next"

@@ -20,7 +20,7 @@ export function TellForm({ check, expectation: e }: { check: FollowUpView['check
           <fieldset className="grid gap-1">
             <legend className="label">{e.kind === 'laboratory' ? 'Or' : 'Answer'}</legend>
             {answersOf(e.kind).map((a) => (
-              <label key={a} className="flex items-center gap-2.5 min-h-[34px] max-sm:min-h-[48px]">
+              <label key={a} className="flex items-center gap-2.5 min-h-[34px] hand:min-h-[48px]">
                 <input
                   type="radio"
                   name="said"

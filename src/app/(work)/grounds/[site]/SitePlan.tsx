@@ -54,7 +54,7 @@ export function SitePlan({
   }
 
   return (
-    <figure className="border border-line bg-[#dfe6dd] self-start">
+    <figure className="border border-line bg-land self-start">
       <PlanControls sight={sight} />
       <svg
         ref={svg}
@@ -212,7 +212,7 @@ const TreeOnPlan = memo(function TreeOnPlan({
         fontWeight="700"
         textAnchor="middle"
         className={`fill-ink ${named ? '' : 'hidden group-[.lit]:block'}`}
-        stroke="#eef3ec"
+        stroke="var(--color-sheet)"
         strokeWidth={width / 170}
         paintOrder="stroke"
       >

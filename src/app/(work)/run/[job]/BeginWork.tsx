@@ -77,26 +77,28 @@ export function BeginWork({
           {words}
         </Note>
       ))}
-      <ProblemNote problem={problem} />
-      <Button
-        now
-        className="hand-tall mt-3"
-        disabled={busy}
-        onClick={async () => {
-          const done = await send({
-            jobSubjectIds: ids,
-            gear: gear.length === all.length,
-            noBloom,
-            otherDay,
-            seen: only(seen, looks),
-          })
-          if (!done) return
-          setClosed(done.closed)
-          onBegun()
-        }}
-      >
-        Gear is on, begin
-      </Button>
+      <div className="thumb desk:mt-3">
+        <ProblemNote problem={problem} />
+        <Button
+          now
+          className="hand-tall"
+          disabled={busy}
+          onClick={async () => {
+            const done = await send({
+              jobSubjectIds: ids,
+              gear: gear.length === all.length,
+              noBloom,
+              otherDay,
+              seen: only(seen, looks),
+            })
+            if (!done) return
+            setClosed(done.closed)
+            onBegun()
+          }}
+        >
+          Gear is on, begin
+        </Button>
+      </div>
       <p className="text-small text-ink2 mt-2">
         {cautions.join(' ')} {items.length > 1 ? 'The labels' : 'The label'} in your hand decide
         {items.length > 1 ? '' : 's'}.

@@ -62,35 +62,35 @@ export function ConfirmTree({
   }
   return (
     <form onSubmit={submit} noValidate>
-      {stems ? (
-        <StemsDrawing
-          plan={stems}
-          marks={tree.marks}
-          holes={tree.holes}
-          units={units}
-          className="max-w-[420px] mx-auto"
-        />
-      ) : (
-        <Ring
-          marks={marksOn(tree.marks, null)}
-          holes={tree.holes}
-          ports={portsOf(tree).map((p) => ({ bearing: p.bearing }))}
-          label={`${tree.tag} from above`}
-          className="w-full max-w-[280px] mx-auto"
-        />
-      )}
-      <p>
-        It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its{' '}
-        {stems ? 'stems' : 'trunk'} must look like {stems ? 'these' : 'this ring'}, north up.
-        {tree.treeNote && ` ${tree.treeNote}`}
-      </p>
-      <div className="grid gap-3 mt-3 max-w-md">
+      <div className="grid gap-3 max-w-md">
         <Field
           label="Read the tag on the tree"
           value={tag}
           onChange={(e) => setTag(e.target.value)}
           problem={problem?.field === 'tag' ? problem.message : null}
         />
+        <p>
+          It must be {/^[aeiou]/i.test(tree.kind) ? 'an' : 'a'} <b>{tree.kind.toLowerCase()}</b>, and its{' '}
+          {stems ? 'stems' : 'trunk'} must look like {stems ? 'these' : 'this ring'}, north up.
+          {tree.treeNote && ` ${tree.treeNote}`}
+        </p>
+        {stems ? (
+          <StemsDrawing
+            plan={stems}
+            marks={tree.marks}
+            holes={tree.holes}
+            units={units}
+            className="max-w-[420px] mx-auto"
+          />
+        ) : (
+          <Ring
+            marks={marksOn(tree.marks, null)}
+            holes={tree.holes}
+            ports={portsOf(tree).map((p) => ({ bearing: p.bearing }))}
+            label={`${tree.tag} from above`}
+            className="w-full max-w-[280px] mx-auto"
+          />
+        )}
         <Gear
           all={all}
           on={gear}
@@ -101,10 +101,12 @@ export function ConfirmTree({
           seen={seen}
           onSeen={setSeen}
         />
-        <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
-        <Button type="submit" now className="hand-tall" disabled={busy}>
-          This is the tree, begin
-        </Button>
+        <div className="thumb">
+          <ProblemNote problem={problem?.field === 'tag' ? null : problem} />
+          <Button type="submit" now className="hand-tall" disabled={busy}>
+            This is the tree, begin
+          </Button>
+        </div>
         <p className="text-small text-ink2">
           {item.use.waterCaution} {item.use.beeCaution} The label in your hand decides.
         </p>

@@ -81,11 +81,11 @@ function Tick({
 }) {
   return (
     <label
-      className={`flex items-center gap-3 min-h-[44px] sm:min-h-[34px] ${apart ? 'mt-1 border-t border-line' : ''}`}
+      className={`flex items-center gap-3 min-h-12 desk:min-h-[34px] ${apart ? 'mt-1 border-t border-line' : ''}`}
     >
       <input
         type="checkbox"
-        className="size-6 sm:size-5 accent-[var(--color-moss)]"
+        className="size-6 desk:size-5 accent-[var(--color-moss)]"
         checked={on}
         onChange={(e) => onChange(e.target.checked)}
       />
@@ -110,11 +110,11 @@ function Look({
       <legend className="label">{question}, as you see it</legend>
       <div className="flex flex-wrap gap-x-5">
         {options.map((option, i) => (
-          <label key={option} className="flex items-center gap-2 min-h-[44px] sm:min-h-[34px]">
+          <label key={option} className="flex items-center gap-2 min-h-12 desk:min-h-[34px]">
             <input
               type="radio"
               name={`look-${field}`}
-              className="size-6 sm:size-5 accent-[var(--color-moss)]"
+              className="size-6 desk:size-5 accent-[var(--color-moss)]"
               checked={value === option}
               onChange={() => onChange(option)}
             />

@@ -16,7 +16,7 @@ export function GettingIn({ job }: { job: JobView['job'] }) {
   if (lines.length < 2) return null
   return (
     <details className="mt-2">
-      <summary className="cursor-pointer py-1 text-ink2">
+      <summary className="cursor-pointer py-1 hand:py-3 text-ink2">
         Getting in
         {job.gateCode && (
           <>

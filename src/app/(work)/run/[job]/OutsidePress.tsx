@@ -32,7 +32,7 @@ export function OutsidePress({
   return (
     <Dialog open onClose={onStop} className="relative z-50">
       <div className="fixed inset-0 bg-ink/30" aria-hidden="true" />
-      <div className="fixed inset-x-0 bottom-0 sm:inset-0 sm:grid sm:place-items-center p-4">
+      <div className="fixed inset-x-0 bottom-0 desk:inset-0 desk:grid desk:place-items-center p-4">
         <DialogPanel data-rests className="bg-sheet border-2 border-ink p-5 w-full max-w-lg grid gap-3">
           <DialogTitle className="font-head font-bold text-title">
             {quick ? 'Empty already?' : 'Outside the card now'}

@@ -92,7 +92,7 @@ export function PortWork({
             ? `${tree.tag} from above, ports 1 to ${ports.length}`
             : `${tree.tag}, stem ${stem} from above, ports ${around[0]!.number} to ${around.at(-1)!.number}`
         }
-        className="w-full max-w-[430px] mx-auto max-sm:-my-2"
+        className="w-full max-w-[430px] hand:max-w-[min(100%,42dvh)] mx-auto hand:-mt-2"
       >
         {around.map((p) => {
           const c = at(p.bearing, barkRadius(p.bearing, marks) + 3)
@@ -114,16 +114,18 @@ export function PortWork({
           )
         })}
       </Ring>
-      <div className="hidden sm:block">
+      <div className="hidden desk:block">
         <RingLegend marks={marks} holes={holes} ports={false} />
       </div>
       {finished ? (
         <div className="mt-2">
           <p className="font-head font-bold text-title">All ports are done</p>
           {open && (
-            <Button now className="hand-tall mt-2 w-full sm:w-auto" onClick={onFinish}>
-              Finish and sign →
-            </Button>
+            <div className="thumb desk:mt-2">
+              <Button now className="hand-tall" onClick={onFinish}>
+                Finish and sign →
+              </Button>
+            </div>
           )}
         </div>
       ) : (
@@ -142,9 +144,9 @@ export function PortWork({
         </div>
       )}
       {open && !finished && (
-        <div className="grid grid-cols-[1fr_auto] gap-2 mt-2 max-w-xl">
+        <div className="thumb desk:flex desk:gap-2 desk:mt-2 max-w-xl">
           {next && (
-            <Button now className="hand-tall" disabled={resting.has(port.id)} onClick={press}>
+            <Button now className="hand-tall grow" disabled={resting.has(port.id)} onClick={press}>
               {next.text}
             </Button>
           )}
@@ -160,7 +162,7 @@ export function PortWork({
           {stage === 'planned' && !finished && (
             <button
               type="button"
-              className="underline underline-offset-2 min-h-[44px]"
+              className="underline underline-offset-2 min-h-12"
               aria-expanded={isOpen('moving')}
               onClick={() => turn('moving')}
             >
@@ -170,7 +172,7 @@ export function PortWork({
           {stage !== 'planned' && (
             <button
               type="button"
-              className="underline underline-offset-2 min-h-[44px]"
+              className="underline underline-offset-2 min-h-12"
               disabled={resting.has(port.id)}
               onClick={() => act(port, { kind: 'undo' })}
             >
@@ -280,7 +282,7 @@ function GiveUpRest({
   if (ports.length < 2) return null
   return (
     <details className="mt-2 max-w-xl">
-      <summary className="underline underline-offset-2 cursor-pointer min-h-[44px] py-2">
+      <summary className="underline underline-offset-2 cursor-pointer min-h-12 py-2">
         Give up the {ports.length} ports that are not set
       </summary>
       <div className="flex flex-wrap items-end gap-2">

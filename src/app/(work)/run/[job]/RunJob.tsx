@@ -6,7 +6,6 @@ import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { isFromTank } from '@/core/methods/crown-spray/isFromTank'
 import { isOfMesh } from '@/core/methods/guard/isOfMesh'
 import { isPoured } from '@/core/methods/soil-drench/isPoured'
-import { Link } from '@/ui/pieces/Link'
 import { useMemo, useState } from 'react'
 import { ANEW } from '@/core/plan/anew'
 import { unpack, type Packed } from '@/core/packed'
@@ -15,13 +14,10 @@ import { hourAt } from '@/core/methods/outside'
 import { isBegun, isIn, isOver } from '@/core/methods/running'
 import { stockBottleFor } from '@/core/methods/soil-drench/bottle'
 import type { JobView } from '@/server/read/work'
-import { HoursPanel } from '@/ui/methods/HoursPanel'
-import { AgreedLines } from '@/ui/methods/AgreedLines'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { Toggle } from '@/ui/fields/Toggle'
 import { ButtonLink } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
-import { PrintButton } from '@/ui/pieces/PrintButton'
 import { CutListPanel } from '@/ui/methods/CutListPanel'
 import { StockBottlePanel } from '@/ui/methods/StockBottlePanel'
 import { TankLoads } from '@/ui/methods/TankLoads'
@@ -40,9 +36,14 @@ import { Board } from './Board'
 import { ConfirmTree } from './ConfirmTree'
 import { inOrder, type InOrderOf, type Placed } from './inOrder'
 import { asMeasured } from './measured'
-import { GettingIn } from './GettingIn'
+import { JobHeading } from './JobHeading'
 import { JobSheet } from './JobSheet'
-import { isOpen, portsOf, type Act, type JobItem, type JobTree } from './job'
+import { PartsBar } from './PartsBar'
+import { TakeBack } from './TakeBack'
+import { ThisPlace } from './ThisPlace'
+import { useJobCalls } from './useJobCalls'
+import { usePlaceInJob, type Part } from './usePlaceInJob'
+import { isOpen, namesOf, portsOf, type Act, type JobItem, type JobTree } from './job'
 import { MovedNote } from '../MovedNote'
 import { outsideOf } from './outsideOf'
 import { OutsidePress } from './OutsidePress'
@@ -56,8 +57,6 @@ const SignRecord = afterPage(() => import('./SignRecord'), 'SignRecord')
 const HandBack = afterPage(() => import('./HandBack'), 'HandBack')
 const ReleaseLine = afterPage(() => import('./ReleaseLine'), 'ReleaseLine')
 const MoveDay = afterPage(() => import('./MoveDay'), 'MoveDay')
-
-type Tab = 'trees' | 'tree' | 'board' | 'finish'
 
 /** The crew's job: one tree under the hands, all running ports on the board, the record at the end. */
 export function RunJob({ packed }: { packed: Packed<JobView> }) {
@@ -95,15 +94,17 @@ function Job({ first }: { first: JobView }) {
     [work.trees, work.waiting, walk],
   )
   const now = useNow(view.now)
+  useJobCalls(view, trees, now)
   const outside = useOutside<Parameters<Act>[0]>(
     hourAt(view.timeZone, now),
     (presses) => outsideOf(view, presses),
     act,
   )
-  const [treeId, setTreeId] = useState(
-    () => (view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '',
-  )
-  const [tab, setTab] = useState<Tab>('tree')
+  const {
+    tree: treeId,
+    part,
+    goTo,
+  } = usePlaceInJob((view.trees.find((t) => t.status === 'open') ?? view.trees[0])?.id ?? '')
   const [stock, setStock] = useStockBottle()
   const tree = trees.find((t) => t.id === treeId) ?? trees[0]
   if (!tree)
@@ -139,13 +140,11 @@ function Job({ first }: { first: JobView }) {
   const withMates = (own: readonly JobTree[]) => own.flatMap((t) => [t, ...beside(t)])
   const inTrees = trees.reduce((n, t) => n + t.steps.filter((s) => isIn(s.state)).length, 0)
   const hasPorts = trees.some((t) => portsOf(t).length > 0)
+  const byRow = ofItem.length > 1 && !isByPorts(item) && may('mark-steps')
   const early = view.job.onDate > view.today
   const ahead = view.hours.filter((h) => h.time >= hourAt(view.timeZone, view.now))
-  const shown = (t: Tab) => (tab === t ? '' : 'max-sm:hidden')
-  const go = (t: JobTree) => {
-    setTreeId(t.id)
-    setTab('tree')
-  }
+  const shown = (p: Part) => (part === p ? '' : 'hand:hidden')
+  const go = (t: JobTree) => goTo({ tree: t.id, part: 'tree' })
   const nextTree = ofItem.find((t) => t.id !== tree.id && isOpen(t) && !t.steps.every((s) => isOver(s.state)))
   const unbegun = ofItem.filter(
     (t) => isOpen(t) && t.confirmedAt === null && (item.onlyIf === null || t.releasedAt !== null),
@@ -156,57 +155,19 @@ function Job({ first }: { first: JobView }) {
 
   return (
     // Whatever comes to stand under the finger here rests first.
-    <div data-rests>
-      <div className="flex flex-wrap items-end justify-between gap-x-6 gap-y-1">
-        <div>
-          <p className="text-small text-ink2">
-            <Link href="/run" className="underline underline-offset-2">
-              all work
-            </Link>{' '}
-            · {view.job.siteName} · {writtenDate(view.job.onDate)}
-            {view.job.crew !== null && ` · ${view.job.crew}`}
-          </p>
-          <h1>
-            {tree.tag}{' '}
-            <span className="text-ink2 text-base font-text font-normal">
-              {ofItem.indexOf(tree) + 1} of {ofItem.length}
-            </span>
-          </h1>
-          <p className="text-ink2">
-            {item.block !== null && `${item.block} · `}
-            {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} ·{' '}
-            {namesOf([item, ...mates])} · {tree.gets}
-          </p>
-        </div>
-        <div className="flex flex-wrap items-center gap-2 max-sm:w-full">
-          {works.length > 0 && (
-            <span className="max-sm:hidden">
-              <PrintButton what="Print the work" />
-            </span>
-          )}
-          {hasPorts && (
-            <span className={`tag max-sm:w-full ${inTrees > 0 ? 'tag-straw' : ''}`}>
-              {inTrees > 0 ? `${inTrees} still in trees: do not leave them` : 'nothing is in a tree'}
-            </span>
-          )}
-        </div>
-      </div>
-      <GettingIn job={view.job} />
-      {view.job.siteNote && <Note className="mt-3">{view.job.siteNote}</Note>}
-      <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
-      {(item.agreed.matters.length > 0 || item.agreed.notices.length > 0) && (
-        <details className="no-print mt-2" open={early && item.agreed.notices.length > 0}>
-          <summary className="cursor-pointer py-1 text-ink2">How it is done here</summary>
-          <AgreedLines agreed={item.agreed} />
-        </details>
-      )}
-      {isOpen(tree) && !early && (
-        <HoursPanel
-          use={item.use}
-          actives={item.product.actives}
-          forecast={ahead}
-          minutes={ofItem.reduce((n, t) => n + (isOpen(t) ? t.plan.minutes : 0), 0)}
-        />
+    <div data-rests className="spine:hand:pb-20">
+      <JobHeading
+        job={view.job}
+        tree={tree}
+        at={ofItem.indexOf(tree) + 1}
+        of={ofItem.length}
+        item={item}
+        mates={mates}
+        inTrees={hasPorts ? inTrees : null}
+        prints={works.length > 0}
+      />
+      {view.job.siteNote && (
+        <Note className={`mt-3 ${tree.confirmedAt === null ? '' : 'hand:hidden'}`}>{view.job.siteNote}</Note>
       )}
       {early && (
         <Note className="mt-3">
@@ -296,7 +257,7 @@ function Job({ first }: { first: JobView }) {
                 units={view.units}
                 onAct={outside.press}
                 resting={work.resting}
-                onFinish={() => setTab('finish')}
+                onFinish={() => goTo({ part: 'finish' })}
               />
             )
           ) : (
@@ -353,15 +314,19 @@ function Job({ first }: { first: JobView }) {
                 onNext={
                   nextTree
                     ? { say: `On to ${nextTree.tag}`, go: () => go(nextTree) }
-                    : { say: 'Finish and sign', go: () => setTab('finish') }
+                    : { say: 'Finish and sign', go: () => goTo({ part: 'finish' }) }
                 }
               />
-              {ofItem.length > 1 && may('mark-steps') && (
-                <WholeRow item={item} trees={ofItem} units={view.units} onAct={press} />
-              )}
             </>
           )}
           {here && <ProblemNote problem={refused.problem} />}
+          <ThisPlace
+            view={view}
+            item={item}
+            early={early}
+            ahead={isOpen(tree) && !early ? ahead : null}
+            minutes={ofItem.reduce((n, t) => n + (isOpen(t) ? t.plan.minutes : 0), 0)}
+          />
           {may('move-day') && untouched.length > 0 && (
             <OnceOpened key={`move ${tree.id} ${item.id}`} say="Move to another day">
               <MoveDay
@@ -390,6 +355,22 @@ function Job({ first }: { first: JobView }) {
               <Board trees={trees} now={now} onAct={outside.press} resting={work.resting} />
             </section>
           )}
+          {byRow && (
+            <section aria-label="All trees at once" className={shown('row')}>
+              <WholeRow key={item.id} item={item} trees={ofItem} units={view.units} onAct={press} />
+            </section>
+          )}
+          {may('mark-step') && (
+            <section aria-label="The last press" className={shown('back')}>
+              <TakeBack
+                last={work.last()}
+                trees={trees}
+                items={view.items}
+                timeZone={view.timeZone}
+                onAct={act}
+              />
+            </section>
+          )}
           <section aria-label="Finish" className={shown('finish')}>
             {isOpen(tree) ? (
               <SignRecord
@@ -416,31 +397,18 @@ function Job({ first }: { first: JobView }) {
         onGoOn={outside.goOn}
         onStop={outside.stop}
       />
-      <nav
-        aria-label="Parts of this job"
-        className={`sm:hidden fixed bottom-0 inset-x-0 z-40 bg-sheet border-t-2 border-ink grid ${hasPorts ? 'grid-cols-4' : 'grid-cols-3'}`}
-      >
-        {(
-          [
-            ['trees', 'Trees'],
-            ['tree', 'This tree'],
-            ...(hasPorts ? [['board', `In trees ${inTrees}`] as const] : []),
-            ['finish', 'Finish'],
-          ] as const
-        ).map(([t, text]) => (
-          <button
-            key={t}
-            type="button"
-            aria-pressed={tab === t}
-            onClick={() => setTab(t)}
-            className={`h-[64px] border-t-4 font-bold ${tab === t ? 'border-rust text-rust' : 'border-transparent'}`}
-          >
-            {text}
-          </button>
-        ))}
-      </nav>
+      <PartsBar
+        parts={[
+          ['trees', 'Trees'],
+          ['tree', 'This tree'],
+          ...(byRow ? [['row', 'All at once'] as const] : []),
+          ...(hasPorts ? [['board', `In trees ${inTrees}`] as const] : []),
+          ...(may('mark-step') ? [['back', 'Take back'] as const] : []),
+          ['finish', 'Finish'],
+        ]}
+        shown={part}
+        onShow={(p) => goTo({ part: p })}
+      />
     </div>
   )
 }
-
-const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')

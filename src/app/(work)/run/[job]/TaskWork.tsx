@@ -46,6 +46,9 @@ export function TaskWork({
   const said = (t: RunningTask) => sayTask(t.task, tree.plan, item.use, units)
   const act = (t: Task, command: Parameters<Act>[0][number]['command']) =>
     onAct([{ tree, step: t.step, command }])
+  const left = tasks.filter((t) => !isTaskOver(t))
+  // Where nothing is to be written down or waited for, one press does the tree; what is done otherwise is pressed step by step.
+  const atOnce = open && left.length > 1 && left.every((t) => !t.note && !t.waits)
 
   return (
     <div className="max-w-xl">
@@ -55,6 +58,18 @@ export function TaskWork({
           With it, out of the same tank: <b>{b.gets}</b>, {b.name}
         </p>
       ))}
+      {atOnce && (
+        <div className="thumb desk:mt-3">
+          <Button
+            now
+            className="hand-tall"
+            disabled={left.some((t) => resting.has(t.step.id))}
+            onClick={() => onAct(left.map((t) => ({ tree, step: t.step, command: { kind: 'do' } })))}
+          >
+            {sayAll(left.map((t) => said(t).name))}
+          </Button>
+        </div>
+      )}
       <ol className="mt-3 border-t border-line" aria-label={`Steps at ${tree.tag}`}>
         {tasks.map((t) => {
           const { name, text, one } = said(t)
@@ -96,7 +111,13 @@ export function TaskWork({
                 </p>
               )}
               {open && now && (
-                <div className="flex flex-wrap gap-2 mt-2">
+                <div
+                  className={
+                    atOnce
+                      ? 'flex flex-wrap gap-2 mt-2'
+                      : 'thumb desk:flex desk:flex-wrap desk:gap-2 desk:mt-2'
+                  }
+                >
                   {t.times > 1 && t.done < t.times && (
                     <Button
                       className="hand-tall"
@@ -107,7 +128,7 @@ export function TaskWork({
                     </Button>
                   )}
                   <Button
-                    now
+                    now={!atOnce}
                     className="hand-tall grow"
                     disabled={
                       resting.has(t.step.id) ||
@@ -142,7 +163,7 @@ export function TaskWork({
               {open && (t.done > 0 || t.givenUp !== null) && (
                 <button
                   type="button"
-                  className="underline underline-offset-2 min-h-[44px] sm:min-h-[32px] text-small"
+                  className="underline underline-offset-2 min-h-12 desk:min-h-[32px] text-small"
                   disabled={resting.has(t.step.id)}
                   onClick={() => act(t, { kind: 'undo' })}
                 >
@@ -157,14 +178,22 @@ export function TaskWork({
         <div className="mt-3">
           <p className="font-head font-bold text-title">{tree.tag} is done</p>
           {onNext && (
-            <Button now className="hand-tall mt-2" onClick={onNext.go}>
-              {onNext.say} →
-            </Button>
+            <div className="thumb desk:mt-2">
+              <Button now className="hand-tall" onClick={onNext.go}>
+                {onNext.say} →
+              </Button>
+            </div>
           )}
         </div>
       )}
     </div>
   )
+}
+
+/** Steps in one button: their names where they are few and short, else how many they are. */
+function sayAll(names: readonly string[]): string {
+  const listed = names.join(', ')
+  return listed.length <= 34 ? `${listed}: done` : `All ${names.length} steps: done`
 }
 
 function standing(t: RunningTask, one = 'done'): string {

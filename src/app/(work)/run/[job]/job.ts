@@ -34,3 +34,6 @@ export function portsOf(tree: JobTree): JobPort[] {
     step.state.kind === 'port' ? [{ ...step.state, id: step.id, step }] : [],
   )
 }
+
+/** Products of items that go out together, by name. */
+export const namesOf = (items: readonly JobItem[]) => items.map((i) => i.product.name).join(' with ')

@@ -71,7 +71,7 @@ export function LoadOut({ view }: { view: LoadView }) {
               ))}
             </section>
           ))}
-          <div className="no-print sticky bottom-[72px] sm:bottom-0 mt-5 py-2 bg-ground flex flex-wrap gap-3 items-center">
+          <div className="no-print sticky bottom-[72px] desk:bottom-0 mt-5 py-2 bg-ground flex flex-wrap gap-3 items-center">
             {next ? (
               <Button
                 now
@@ -89,7 +89,7 @@ export function LoadOut({ view }: { view: LoadView }) {
                 All {load.lines.length} on the truck: to {first!.siteName} →
               </ButtonLink>
             )}
-            <span className="max-sm:hidden">
+            <span className="hand:hidden">
               <PrintButton />
             </span>
           </div>
@@ -109,7 +109,7 @@ function Others({ view }: { view: LoadView }) {
         <Link
           key={c.id ?? 'none'}
           href={loadHref(view.date, c.id)}
-          className="underline underline-offset-2 py-1 max-sm:py-3"
+          className="underline underline-offset-2 py-1 hand:py-3"
         >
           {c.name ?? 'what no crew has'}
         </Link>
@@ -120,7 +120,7 @@ function Others({ view }: { view: LoadView }) {
           <Link
             key={d}
             href={view.crew ? loadHref(d, view.crew.id) : `/run/load?date=${d}`}
-            className="underline underline-offset-2 py-1 max-sm:py-3"
+            className="underline underline-offset-2 py-1 hand:py-3"
           >
             {d === view.today ? 'today' : 'tomorrow'}
           </Link>
@@ -187,7 +187,7 @@ function Thing({
         {onTick && !isOn && (
           <button
             type="button"
-            className="no-print underline underline-offset-2 text-small py-1 max-sm:min-h-12 px-1"
+            className="no-print underline underline-offset-2 text-small py-1 hand:min-h-12 px-1"
             onClick={() => onTick(isMissing ? 'off' : 'missing')}
           >
             {isMissing ? 'it is there' : 'missing'}

@@ -69,7 +69,7 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
 function CallBack({ lot }: { lot: CardView['lots'][number] }) {
   return (
     <details className="no-print">
-      <summary className="cursor-pointer underline underline-offset-2 text-small py-1 max-sm:py-3">
+      <summary className="cursor-pointer underline underline-offset-2 text-small py-1 hand:py-3">
         Call lot {lot.number} back
       </summary>
       <AskedWhy

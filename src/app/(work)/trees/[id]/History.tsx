@@ -83,7 +83,7 @@ function Strike({ treeId, readingId, title }: { treeId: string; readingId: strin
     return (
       <button
         type="button"
-        className="underline underline-offset-2 text-ink2 text-small max-sm:min-h-12 no-print"
+        className="underline underline-offset-2 text-ink2 text-small hand:min-h-12 no-print"
         onClick={() => setOpen(true)}
       >
         strike out<span className="sr-only">, {title}</span>

@@ -68,7 +68,7 @@ export function TreeHeading({
               {round.at} of {round.of} chosen{' '}
               <button
                 type="button"
-                className="underline underline-offset-2 max-sm:min-h-12"
+                className="underline underline-offset-2 hand:min-h-12"
                 onClick={() => {
                   endRound()
                   setLeft(true)

@@ -20,7 +20,7 @@ export function District({ cause, view }: { cause: string; view: AlmanacView }) 
     ) : null
   return (
     <>
-      <label className="flex gap-2 items-center mt-2 max-sm:min-h-12">
+      <label className="flex gap-2 items-center mt-2 hand:min-h-12">
         <input
           type="checkbox"
           checked={known !== undefined}

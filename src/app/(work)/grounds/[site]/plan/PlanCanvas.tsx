@@ -47,7 +47,7 @@ export function PlanCanvas({
   const others = sketch?.of ? view.features.filter((f) => f.id !== sketch.id) : view.features
 
   return (
-    <figure className="border border-line bg-[#dfe6dd] self-start">
+    <figure className="border border-line bg-land self-start">
       <PlanControls sight={sight} />
       <svg
         ref={svg}

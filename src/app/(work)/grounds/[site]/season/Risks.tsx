@@ -26,7 +26,7 @@ function Line({
     <li className="border-b border-line py-1.5">
       <button
         type="button"
-        className="w-full text-left flex flex-wrap justify-between gap-x-3 min-h-[32px] max-sm:min-h-[48px] items-center"
+        className="w-full text-left flex flex-wrap justify-between gap-x-3 min-h-[32px] hand:min-h-[48px] items-center"
         aria-expanded={open}
         onClick={() => setOpen(!open)}
       >

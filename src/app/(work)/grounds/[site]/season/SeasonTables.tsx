@@ -15,7 +15,7 @@ export function SeasonTables({
 }) {
   return (
     <details className="mt-6 border-t border-line pt-2">
-      <summary className="cursor-pointer py-1 font-bold max-sm:py-3">The same in tables</summary>
+      <summary className="cursor-pointer py-1 font-bold hand:py-3">The same in tables</summary>
       {view.stages.length > 0 && (
         <DataTable
           caption="Stages"

@@ -18,7 +18,7 @@ export function Points({ points }: { points: readonly (readonly [east: number, n
   return (
     <svg
       viewBox={`${middleEast - width / 2} ${-middleNorth - width / SHAPE / 2} ${width} ${width / SHAPE}`}
-      className="w-full h-[210px] bg-[#dfe6df]"
+      className="w-full h-[210px] bg-land"
       role="img"
       aria-label={`Where ${points.length} of the trees would stand, north up`}
     >

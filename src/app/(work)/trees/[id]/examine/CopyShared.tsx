@@ -19,7 +19,7 @@ export function CopyShared({
   onCopy: () => void
 }) {
   return (
-    <Note className="mt-3 flex items-center gap-3 justify-between min-h-[64px] max-sm:min-h-[150px] max-sm:flex-wrap">
+    <Note className="mt-3 flex items-center gap-3 justify-between min-h-[64px] hand:min-h-[150px] max-sm:flex-wrap">
       <span role="status">
         {copied > 0
           ? `${copied} ${copied === 1 ? 'finding' : 'findings'} of the site copied from ${last.tag}. Change what differs here.`

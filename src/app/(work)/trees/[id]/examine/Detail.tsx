@@ -36,7 +36,7 @@ export function Detail({
       )}
       <button
         type="button"
-        className="underline underline-offset-2 text-ink2 max-sm:min-h-12 shrink-0"
+        className="underline underline-offset-2 text-ink2 hand:min-h-12 shrink-0"
         onClick={() => setOpen(true)}
       >
         {words ? 'change' : 'how much, where, counted'}

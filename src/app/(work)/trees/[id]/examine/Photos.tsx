@@ -85,7 +85,7 @@ export function Photos({
                 {writing && (
                   <button
                     type="button"
-                    className="underline max-sm:min-h-12"
+                    className="underline hand:min-h-12"
                     aria-label={`Take photograph ${i + 1} away`}
                     onClick={async () => {
                       if ((await remove.send({ id: p.id })) !== null)

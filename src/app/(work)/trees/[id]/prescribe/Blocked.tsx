@@ -39,7 +39,7 @@ export function Blocked({ why, view }: { why: Blockage; view: PrescribeView }) {
       <Note className="mt-3 flex flex-wrap items-center gap-3">
         {why.text}
         {way && (
-          <ButtonLink href={way.href} className="sm:!min-h-[34px]">
+          <ButtonLink href={way.href} className="desk:!min-h-[34px]">
             {way.link} →
           </ButtonLink>
         )}

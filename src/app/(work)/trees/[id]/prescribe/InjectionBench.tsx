@@ -169,7 +169,7 @@ export function InjectionBench({
         )}
         {facts && (
           <Link
-            className="no-print underline underline-offset-2 inline-block mt-3 max-sm:py-3"
+            className="no-print underline underline-offset-2 inline-block mt-3 hand:py-3"
             href={reckonLink(tree, facts.diameter, girthTyped, way.use.terms, choice)}
           >
             Reckon with other numbers

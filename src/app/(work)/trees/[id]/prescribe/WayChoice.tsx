@@ -50,7 +50,7 @@ export function WayChoice({
       </fieldset>
       {closed.length > 0 && (
         <details className="mt-2" open={open.length === 0}>
-          <summary className="cursor-pointer underline underline-offset-2 py-1 max-sm:py-3">
+          <summary className="cursor-pointer underline underline-offset-2 py-1 hand:py-3">
             {closed.length} closed, and why
           </summary>
           <ul className="border-l-[3px] border-line mt-1 max-w-3xl">
