@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { MARKS } from '@/core/methods/yearMark'
 import { orNothing, said, saying, whole } from './field'
 import { id, line, typed, words } from './text'
 
@@ -39,6 +40,12 @@ const asSeen = {
     .register(said, { label: 'Soil', input: 'choice' }),
   /** Empties, where something was set in a trunk. */
   counted: orNothing(whole('Empties counted in', { least: 0, most: 5000 })),
+  /** Where the method marks. */
+  mark: orNothing(
+    z
+      .enum(MARKS, { error: 'Say in which colour the tree was marked, or that it was not.' })
+      .register(said, { label: 'Marked in', input: 'choice' }),
+  ),
   notices: saying(line('Notices given', 300), {
     placeholder: 'sign at the gate, office told',
   }),

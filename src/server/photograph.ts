@@ -3,7 +3,8 @@ import { spawn } from 'node:child_process'
 import { z } from 'zod'
 import { ok, refuse, type Result } from '@/core/problem'
 import { inFirm } from '@/db/client'
-import { addPhoto, photoBytes, photosOf, removePhoto, treeOfPhoto } from '@/db/queries/photo'
+import { jobSubjects } from '@/db/queries/job'
+import { addPhoto, photoBytes, photosOf, removePhoto, treeOfPhoto, workPhotos } from '@/db/queries/photo'
 import { treeForChange } from '@/db/queries/tree'
 import type { PersonRow } from '@/db/queries/person'
 import { runAfter } from './heavy/besidePages'
@@ -130,8 +131,66 @@ const keepPhotoVerb = verb({
         'photo',
         `An examination holds ${MOST_PHOTOS} photographs; take one away first.`,
       )
-    await addPhoto(sql, { ...input, firmId: person.firmId, at, by: person.id })
+    const { assessmentId, finding, ...picture } = input
+    await addPhoto(sql, {
+      ...picture,
+      of: { assessmentId, finding },
+      firmId: person.firmId,
+      at,
+      by: person.id,
+    })
     return ok({ id: input.id })
+  },
+})
+
+/** Keeps a photograph of work at a tree of a job, by the time it was taken. */
+export async function keepWorkPhoto(
+  person: PersonRow,
+  input: { id: string; jobSubjectId: string; task: string | null },
+  { at, away }: { at: number; away: boolean },
+  bytes: Uint8Array,
+): Promise<Result<{ id: string }>> {
+  if (person.role === 'office')
+    return refuse(
+      'not-allowed',
+      'role',
+      'Photographs of work are taken by the crew; you are signed in as office.',
+    )
+  const picture = await reencode(person.firmId, bytes)
+  if (!picture.ok) return picture
+  const sent = { ...input, sha256: createHash('sha256').update(bytes).digest('hex') }
+  return keepWorkPhotoVerb.perform('keep-work-photo', person, { ...sent, ...picture.value }, { at, away })
+}
+
+/** The same as a step: work that was done is shown, whatever was decided about its tree meanwhile. */
+const keepWorkPhotoVerb = verb({
+  roles: ['arborist', 'crew lead', 'technician'],
+  about: (i) => i.jobSubjectId,
+  makes: (i) => i.id,
+  noted: ({ jpeg: _, ...rest }) => rest,
+  input: z.strictObject({
+    id: id(),
+    jobSubjectId: id('jobSubjectId'),
+    task: z.string().min(1).max(60).nullable(),
+    sha256: z.string(),
+    jpeg: z.instanceof(Buffer),
+    width: z.int(),
+    height: z.int(),
+  }),
+  run: async ({ sql, person, at }, { jobSubjectId, task, ...picture }): Promise<Result<{ id: string }>> => {
+    const [subject] = await jobSubjects(sql, [jobSubjectId])
+    if (!subject) return refuse('unknown', 'jobSubjectId', 'There is no such tree in this job.')
+    if ((await workPhotos(sql, [jobSubjectId])).length >= MOST_PHOTOS)
+      return refuse('out-of-range', 'photo', `Work at one tree holds ${MOST_PHOTOS} photographs.`)
+    await addPhoto(sql, {
+      ...picture,
+      treeId: subject.treeId,
+      of: { jobSubjectId, task },
+      firmId: person.firmId,
+      at,
+      by: person.id,
+    })
+    return ok({ id: picture.id })
   },
 })
 

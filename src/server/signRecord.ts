@@ -14,6 +14,7 @@ import { begunAt } from '@/core/methods/running'
 import { sayEquipment, sayRate } from '@/core/methods/say'
 import { lessAsked, lotOf, miscounted, shortAsked } from '@/core/methods/signing'
 import { farUnder, lastPress, watchedMinutes } from '@/core/methods/stretch'
+import { isMarked, whyNotMarked } from '@/core/methods/yearMark'
 import { weatherDeviations } from '@/core/methods/outside'
 import { leastLooked, spreadOver } from '@/core/plan/sample'
 import { ok, refuse, refusing, type Result } from '@/core/problem'
@@ -153,6 +154,14 @@ async function signOne(
     context,
     one,
     () => refusing(counts ? miscounted(input.counted, set) : null),
+    () =>
+      refusing(
+        whyNotMarked(one.method, {
+          mark: input.mark,
+          treated: worked.some((w) => w.applied > 0),
+          on: context.today,
+        }),
+      ),
     () => (onShelf.ok ? null : onShelf),
   )
   if (wrong) return wrong
@@ -285,6 +294,7 @@ async function signOne(
         startedAt: startedAt.toISOString(),
         endedAt: endedAt.toISOString(),
         countedIn: counts ? input.counted : null,
+        ...(treated && isMarked(one.method) && input.mark && { mark: input.mark }),
         weather: {
           ...weather.value,
           windFrom: input.windFrom,

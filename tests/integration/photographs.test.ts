@@ -1,7 +1,22 @@
 import sharp from 'sharp'
-import { closePool } from '@/db/client'
-import { keepPhoto, readPhoto, reencode } from '@/server/photograph'
-import { act, done, makeAsh, makeFirm, uuidv7, type TestFirm } from './scenario'
+import { closePool, inFirm } from '@/db/client'
+import type { PersonRow } from '@/db/queries/person'
+import { photosOfApplication, workPhotos } from '@/db/queries/photo'
+import { recordById } from '@/db/queries/record'
+import { readRecord, type Application } from '@/server/ledger/body'
+import { keepPhoto, keepWorkPhoto, readPhoto, reencode } from '@/server/photograph'
+import {
+  act,
+  done,
+  makeAsh,
+  makeFirm,
+  NOON,
+  recordInput,
+  runAsh,
+  stepPorts,
+  uuidv7,
+  type TestFirm,
+} from './scenario'
 
 let a: TestFirm
 let b: TestFirm
@@ -77,4 +92,60 @@ test('photographs belong to the firm and the open examination', async () => {
   })
   expect(await act(wren, 'remove-photo', { id })).toMatchObject({ ok: false, problem: { code: 'conflict' } })
   expect(await keep(wren, uuidv7())).toMatchObject({ ok: false, problem: { code: 'conflict' } })
+})
+
+test('a photograph of work is of its tree on the job and of its task, by the time it was taken, whatever became of the tree', async () => {
+  const run = await runAsh(a, 'P-2')
+  const id = uuidv7()
+  const taken = NOON.getTime() - 3_600_000
+  const keep = async (person: PersonRow, more: Partial<Parameters<typeof keepWorkPhoto>[1]> = {}) =>
+    keepWorkPhoto(
+      person,
+      { id, jobSubjectId: run.subject.id, task: 'dig', ...more },
+      { at: taken, away: true },
+      await sideways(),
+    )
+  const wren = a.person('technician', NOON)
+  expect(await keep(wren)).toMatchObject({ ok: true })
+  // The answer was lost: it is the same picture.
+  expect(await keep(wren)).toMatchObject({ ok: true })
+  expect(await keep(wren, { task: 'fill' })).toMatchObject({ ok: false, problem: { code: 'conflict' } })
+  const kept = () => inFirm(a.id, (sql) => workPhotos(sql, [run.subject.id]))
+  expect(await kept()).toMatchObject([{ id, task: 'dig', takenAt: new Date(taken), by: 'technician' }])
+  expect(await keep(b.person('arborist'), { id: uuidv7() })).toMatchObject({
+    problem: { field: 'jobSubjectId' },
+  })
+  expect(await keep(a.person('office'), { id: uuidv7() })).toMatchObject({ problem: { field: 'role' } })
+  await stepPorts(
+    a,
+    run.ports.map((p) => p.id),
+    ['drill', 'start', 'stop', 'out'],
+  )
+  const { recordId } = await done<{ recordId: string }>(
+    a.person('crew lead', new Date(NOON.getTime() + 3_600_000)),
+    'sign-record',
+    recordInput(run.subject.id, run.ports.length),
+  )
+  // Taken before, sent after the signature.
+  expect(await keep(wren, { id: uuidv7(), task: null })).toMatchObject({ ok: true })
+  const { applicationId } = (await inFirm(a.id, (sql) => recordById(sql, recordId)))!
+  expect(await inFirm(a.id, (sql) => photosOfApplication(sql, applicationId!))).toHaveLength(2)
+  expect(await act(wren, 'remove-photo', { id })).toMatchObject({ ok: false, problem: { code: 'conflict' } })
+})
+
+test('a record of what went into a trunk says how the tree was marked', async () => {
+  const run = await runAsh(a, 'P-3')
+  await stepPorts(
+    a,
+    run.ports.map((p) => p.id),
+    ['drill', 'start', 'stop', 'out'],
+  )
+  const lead = a.person('crew lead', new Date(NOON.getTime() + 3_600_000))
+  const typed = recordInput(run.subject.id, run.ports.length)
+  expect(await act(lead, 'sign-record', { ...typed, mark: null })).toMatchObject({
+    problem: { field: 'mark', message: expect.stringContaining('white') as string },
+  })
+  const { recordId } = await done<{ recordId: string }>(lead, 'sign-record', { ...typed, mark: 'not marked' })
+  const body = readRecord((await inFirm(a.id, (sql) => recordById(sql, recordId)))!).body as Application
+  expect(body.mark).toBe('not marked')
 })

@@ -370,6 +370,7 @@ export const typedRecord = (jobSubjectIds: string[], lot: string) => ({
 export const recordInput = (jobSubjectId: string, counted: number) => ({
   ...typedRecord([jobSubjectId], 'LOT-1'),
   counted,
+  mark: 'white',
 })
 
 /** An ash with the crew whose ports are all empty and out again: what is left is the record. */

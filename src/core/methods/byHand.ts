@@ -5,6 +5,7 @@ import type { Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import type { ForecastHour, HourReason } from './hourReasons'
 import type { Line, Values } from './lines'
+import type { SaidTask } from './parts'
 import type { Waits } from './step'
 
 /** One step of work by hand as its method plans it. */
@@ -81,7 +82,7 @@ export interface HandMethod {
   brought?: (shapes: readonly Values[], units: UnitSystem) => string
   plan: (q: HandQuestion) => Result<HandWork>
   /** A step in words, with this tree's own numbers: its name on the button, and what to do. */
-  say: (task: string, said: HandSaid) => { name: string; text: string; one?: string }
+  say: (task: string, said: HandSaid) => SaidTask
   /** All of it in one line of a list. */
   inOneLine: (said: Omit<HandSaid, 'times'>) => string
   /** After how many days it is done again; none where it is done once. */

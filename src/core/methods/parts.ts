@@ -31,6 +31,8 @@ export interface SaidTask {
   text: string
   /** What one of several is called: hole, stem. */
   one?: string
+  /** What a photograph of it shows, where one is wanted. */
+  photo?: string
 }
 
 /**
@@ -50,6 +52,8 @@ export interface PutOn<M extends PutOnMethod> extends MethodParts<M> {
   tasks: (plan: PlanOf<M>, use: UseOf<M>, units: UnitSystem, amount: string) => Record<string, SaidTask>
   /** What a tree gets in one line of a list; `amount` is its product in words. */
   inOneLine: (plan: PlanOf<M>, amount: string, units: UnitSystem) => string
+  /** A tree is marked in the colour of the year once it was treated. */
+  marks?: true
   /** What the record says of the equipment. */
   equipment: (use: UseOf<M>) => string
   /** The label's range in its own words, with what it is of; null where it gives none. */

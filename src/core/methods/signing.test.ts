@@ -35,6 +35,7 @@ const typed: TypedRecord = {
   temperature: '70',
   wind: '5',
   counted: '1',
+  mark: 'white',
   began: null,
   ended: null,
 }
@@ -113,6 +114,7 @@ test('what got less than its least is asked about, nothing first', () => {
 test('a device asks what the server would: count, lot, weather, what went in, presses in no time', () => {
   expect(why()).toBeNull()
   expect(why({ counted: '2' })).toMatchObject({ field: 'counted' })
+  expect(why({ mark: '' })).toMatchObject({ field: 'mark' })
   expect(why({ lot: 'K 2' })).toMatchObject({ field: 'lot' })
   expect(why({ wind: 'a breeze' })).toMatchObject({ field: 'wind' })
   expect(why({}, [port(60, 4e-6)])).toMatchObject({ code: 'doubt', field: 'partly treated' })

@@ -10,6 +10,7 @@ import { outcomeOf, outcomeOfWork, sayOutcome, type Outcome } from './outcome'
 import { productOn, type RunningStep } from './running'
 import { showProduct } from './showProduct'
 import { farUnder } from './stretch'
+import { whyNotMarked } from './yearMark'
 
 // What is asked of whoever signs a record, by one rule on the device and on the server: the device asks it where there is no signal.
 
@@ -148,6 +149,7 @@ export interface TypedRecord {
   temperature: string
   wind: string
   counted: number | string | null
+  mark?: string | null
   began: string | null
   ended: string | null
   accepted?: readonly string[]
@@ -182,6 +184,12 @@ export function whyNotSigned(
   const counted = typed.counted === null || typed.counted === '' ? null : Number(typed.counted)
   const wrong = set === null ? null : miscounted(counted, set)
   if (wrong) return wrong
+  const unmarked = whyNotMarked(method, {
+    mark: typed.mark,
+    treated: trees.some((t) => productOn(t.states) > 0),
+    on: today,
+  })
+  if (unmarked) return unmarked
   const lot = lots === null ? null : lotOf(lots, typed.lot, { name, today })
   if (lot && !lot.ok) return lot.problem
   const weather = readWeather(typed, units)

@@ -91,6 +91,8 @@ const Third = z.object({
   endedAt: instant,
   /** Empties; null where nothing is counted back. */
   countedIn: z.int().nullable(),
+  /** The colour in which the trees were marked, or that they were not; where the method marks. */
+  mark: text.optional(),
   weather,
   /** Null where nothing went on. */
   reentryUntil: instant.nullable(),

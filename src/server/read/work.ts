@@ -18,6 +18,7 @@ import { crewSubjects, jobById } from '@/db/queries/job'
 import { siteById } from '@/db/queries/site'
 import { lotCalledBack, lotsOfCodes, usesByIds } from '@/db/queries/card'
 import { eventsOfSubjects, plannedSteps } from '@/db/queries/workStep'
+import { photosOfApplication, workPhotos } from '@/db/queries/photo'
 import { holesOfTrees, marksOfTree, marksOfTrees } from '@/db/queries/ring'
 import { checkTail, followChain } from '../ledger/check'
 import { spotOf } from '@/db/queries/weather'
@@ -70,7 +71,7 @@ export function jobView(id: string) {
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
     const drilledIds = [...new Set(subjects.flatMap((s) => (isByPorts(s) ? [s.treeId] : [])))]
     // Asked for at once: while the database reads the next, what came is taken apart.
-    const [steps, events, ringed, holed, uses, moved, weather, entries] = await Promise.all([
+    const [steps, events, ringed, holed, uses, moved, weather, entries, pictures] = await Promise.all([
       plannedSteps(sql, ids),
       eventsOfSubjects(sql, ids),
       marksOfTrees(sql, treeIds),
@@ -79,7 +80,9 @@ export function jobView(id: string) {
       movesOfJob(sql, id),
       knownWeather(context, job.siteId),
       ownOf(sql),
+      workPhotos(sql, ids),
     ])
+    const photos = grouped(pictures, (f) => f.jobSubjectId)
     const south = weather.place ? spotOf(weather.place).latitude < 0 : false
     const useOf = (s: { useId: string }) => uses.get(s.useId)!
     const marks = grouped(ringed, (m) => m.treeId)
@@ -134,6 +137,8 @@ export function jobView(id: string) {
         /** By whoever began it. */
         seen: s.seen,
         recordId: s.recordId,
+        /** Of this work. */
+        photos: (photos.get(s.id) ?? []).map(({ id, task }) => ({ id, task })),
         plan,
         gets: sayPlan(plan, useOf(s).use, person.units),
         marks: plainMarks(own),
@@ -212,6 +217,13 @@ export function recordView(id: string) {
           : null,
       seal,
       trouble: 'trouble' in own ? own.trouble : ((await ledgerCheck(sql))?.trouble ?? null),
+      photos:
+        record.applicationId === null
+          ? []
+          : (await photosOfApplication(sql, record.applicationId)).map(({ takenAt, ...f }) => ({
+              ...f,
+              takenAt: takenAt.getTime(),
+            })),
       corrections: (await correctionsOf(sql, id)).map(readRecord),
       /** What each tree got as it is known now, to be corrected. */
       amounts: (record.applicationId === null ? [] : await amountsOf(sql, record.applicationId)).map((a) => ({

@@ -1,12 +1,14 @@
 'use client'
 import { useEffect, useState } from 'react'
 import { createPortal } from 'react-dom'
+import { counted } from '@/core/text/counted'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { KEPT_HERE } from '@/ui/shell/Strip'
 import { clockTime } from '@/ui/when'
 import { setLastPerson } from './deviceStore'
 import { fetchDay } from './fetchDay'
+import { drainPhotoBox, openPhotoBox, seenPhoto, usePhotoBox } from './photoBox'
 import { registerWorker } from './registerWorker'
 import { drainOutbox, openOutbox, seenRefusal, useOutbox, type OutboxState } from './outbox'
 
@@ -23,9 +25,11 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
     registerWorker()
     void setLastPerson(person)
     void openOutbox(person)
+    void openPhotoBox(person)
     void fetchDay(person)
     const online = () => {
       void drainOutbox()
+      void drainPhotoBox()
       void fetchDay(person)
     }
     window.addEventListener('online', online)
@@ -40,7 +44,8 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
   // In the strip, which keeps its height: nothing moves under the finger.
   const [place, setPlace] = useState<HTMLElement | null>(null)
   useEffect(() => setPlace(document.getElementById(KEPT_HERE)), [])
-  const said = sayOutbox(box, timeZone)
+  const { waiting: photos, refused: noPhotos } = usePhotoBox()
+  const said = sayOutbox({ ...box, photos: photos.length }, timeZone)
   return (
     <>
       {place &&
@@ -52,6 +57,18 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
           ),
           place,
         )}
+      {noPhotos.map((r) => (
+        <Note
+          key={r.id}
+          as="div"
+          says="stop"
+          role="alert"
+          className="no-print mx-4 spine:mx-[22px] mt-3 flex flex-wrap items-center gap-3"
+        >
+          <span className="grow">A photograph was not taken: {r.problem.message}</span>
+          <Button onClick={() => seenPhoto(r.id)}>Seen</Button>
+        </Note>
+      ))}
       {box.refused.map((r) => (
         <Note
           key={r.id}
@@ -69,12 +86,16 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
 }
 
 /** In a few words: what is kept here, since when nobody answers, what wants somebody. Null while all is sent. */
-export function sayOutbox({ waiting, refused, silentSince }: OutboxState, timeZone: string): string | null {
+export function sayOutbox(
+  { waiting, refused, silentSince, photos = 0 }: OutboxState & { photos?: number },
+  timeZone: string,
+): string | null {
   const words = [
     waiting.length > 0 &&
       (silentSince === null
         ? `${waiting.length} going out`
         : `${waiting.length} kept here, no signal since ${clockTime(silentSince, timeZone)}`),
+    photos > 0 && counted(photos, 'photograph'),
     refused.length > 0 && (refused.length === 1 ? '1 needs you' : `${refused.length} need you`),
   ].filter((w) => w !== false)
   return words.length > 0 ? words.join(' · ') : null

@@ -33,6 +33,19 @@ export interface RefusedEnvelope {
   problem: Problem
 }
 
+/** A photograph of work, until the server has it. */
+export interface KeptPhoto {
+  id: string
+  person: string
+  jobSubjectId: string
+  /** The task that wanted it. */
+  task: string | null
+  /** Of the firm's clock, epoch ms. */
+  at: number
+  away: boolean
+  picture: Blob
+}
+
 /** Something fetched from the server, as it was when it came. */
 export interface KeptView {
   key: string
@@ -52,13 +65,21 @@ const open = new Map<string, Promise<IDBPDatabase>>()
 function database(name: string): Promise<IDBPDatabase> {
   const known = open.get(name)
   if (known) return known
-  const opening = openDB(name, 1, {
-    upgrade(db) {
-      if (name === SHARED) db.createObjectStore('about')
-      else
-        for (const store of ['envelopes', 'refused', 'views'])
-          db.createObjectStore(store, { keyPath: store === 'views' ? 'key' : 'id' })
+  const opening = openDB(name, 2, {
+    upgrade(db, before) {
+      if (name === SHARED) {
+        if (before < 1) db.createObjectStore('about')
+        return
+      }
+      for (const store of before < 1 ? ['envelopes', 'refused', 'views', 'photos'] : ['photos'])
+        db.createObjectStore(store, { keyPath: store === 'views' ? 'key' : 'id' })
     },
+    // A page of a newer version opens it: this one lets go.
+    blocking: () =>
+      void open
+        .get(name)
+        ?.then((db) => db.close())
+        .finally(() => open.delete(name)),
   }).catch((error: unknown) => {
     open.delete(name)
     throw error
@@ -143,6 +164,24 @@ export function refusedOf(person: string): Promise<RefusedEnvelope[]> {
     [],
     async () => (await (await database(nameOf(person))).getAll('refused')) as RefusedEnvelope[],
   )
+}
+
+/** Keeps a photograph on the device; false where it keeps nothing, or has no room. */
+export function keepPhoto(photo: KeptPhoto): Promise<boolean> {
+  return orElse(false, async () => {
+    await (await database(nameOf(photo.person))).put('photos', photo)
+    return true
+  })
+}
+
+/** Forgets a photograph that the server has, or refused. */
+export function forgetPhoto(person: string, id: string): Promise<void> {
+  return orElse(undefined, async () => (await database(nameOf(person))).delete('photos', id))
+}
+
+/** Photographs that a person took on this device and that the server has not yet. */
+export function photosOf(person: string): Promise<KeptPhoto[]> {
+  return orElse([], async () => (await (await database(nameOf(person))).getAll('photos')) as KeptPhoto[])
 }
 
 /** Keeps what came from the server under a name: `day`, or `job <id>`. */

@@ -23,7 +23,7 @@ export interface Press {
 export type Sent<T> = { ok: true; value: T } | { ok: false; problem: Problem; again: boolean }
 
 /** True for an answer that refuses nothing: the session ended, somebody else’s is open, too much was asked, or the server cannot now. */
-const refusesNothing = (status: number, problem: Problem) =>
+export const refusesNothing = (status: number, problem: Problem) =>
   [401, 408, 425, 429].includes(status) || status >= 500 || problem.field === 'person'
 
 /** A press made now. */

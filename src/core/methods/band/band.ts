@@ -3,6 +3,7 @@ import { counted } from '../../text/counted'
 import { ok } from '../../problem'
 import { shown } from '../../quantity/pair'
 import type { HandMethod } from '../byHand'
+import { count } from '../promised'
 import { GROWING_SEASON } from '../growingSeason'
 
 /** A sticky band over a wrap, never on bare bark, renewed by date. Source: handbook, barriers. */
@@ -25,7 +26,16 @@ export const band: HandMethod = {
       water: null,
       shape: { length, stems: girths.length, height: Number(terms['height']) },
       steps: [
-        { task: 'wrap', times: girths.length },
+        {
+          task: 'wrap',
+          times: girths.length,
+          note: {
+            name: 'caught',
+            label: 'Birds, bats, squirrels and useful insects on the band before it; 0 where there was none',
+            kind: 'count',
+            most: 10_000,
+          },
+        },
         { task: 'band', times: girths.length },
         { task: 'bridges', times: 1 },
       ],
@@ -70,6 +80,13 @@ export const band: HandMethod = {
     season: GROWING_SEASON,
   }),
   checks: () => [
+    count(
+      7,
+      'What else the band caught',
+      'How many birds, bats, squirrels and useful insects are on the band? Free what lives; more than two, and it comes off or gets mesh.',
+      0,
+      2,
+    ),
     {
       afterDays: 21,
       what: 'The band clogged or bridged',

@@ -83,6 +83,7 @@ export const barrier: HandMethod = {
       case 'cut':
         return {
           name: 'Cut the line',
+          photo: 'the open line with the tape in it',
           text: `${String(terms['tool'])}, ${shown(Number(shape['depth']), 'ft', units, 1)} deep all along. Nothing is felled before this is done: a felled tree is drawn from by its neighbours.`,
         }
       default:

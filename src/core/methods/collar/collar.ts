@@ -155,6 +155,7 @@ export const collar: HandMethod = {
       case 'found':
         return {
           name: 'What is found',
+          photo: 'the clean flare, all round',
           text: 'Brush it clean and go once round. Draw girdling roots, decay and holes on the ring of this tree.',
         }
       case 'anchors':
@@ -165,6 +166,7 @@ export const collar: HandMethod = {
       case 'roots':
         return {
           name: 'Cut roots',
+          photo: 'each root that was cut, where it pressed',
           text: `Only when all anchors are sound. ${Number(terms['dryDays']) > 0 ? `After the collar has dried ${String(terms['dryDays'])} days; ` : ''}${whichRoots(shape, Number(terms['mostCutPercent']))} Chisel it out where it presses; leave the bark of the trunk whole. None to cut: write 0.`,
         }
       default:

@@ -94,7 +94,7 @@ export const fell: HandMethod = {
           text: `${String(shape['how'])}, by ${String(terms['who'])}. What carries a wilt is felled only after the line between it and its neighbours is cut.`,
         }
       default:
-        return { name: 'Stump', text: `${String(terms['stump'])}.` }
+        return { name: 'Stump', text: `${String(terms['stump'])}.`, photo: 'the stump from above' }
     }
   },
   inOneLine: ({ shape }) =>

@@ -70,6 +70,7 @@ export const guard: HandMethod = {
       case 'set':
         return {
           name: 'Set',
+          photo: 'the guard as it stands, down to the soil',
           text: `Round the trunk, ${inch(terms['clearance'], units)} off the bark all round, ${inch(terms['overlap'], units)} over itself, ${inch(shape['bury'], units)} into the soil. Tie it so that the trunk can grow.`,
         }
       default:

@@ -110,7 +110,12 @@ export const prune: HandMethod = {
         const below = ['blighted shoots', 'infested twigs'].includes(what)
           ? `, ${shown(Number(shape['below']), 'in', units)} below the last sign`
           : ''
-        return { name: 'Cut', one: 'cut', text: `${capital(what)}: ${WHERE[what]}${below}.` }
+        return {
+          name: 'Cut',
+          one: 'cut',
+          photo: 'the cuts',
+          text: `${capital(what)}: ${WHERE[what]}${below}.`,
+        }
       }
       case 'paint':
         return { name: 'Paint', text: 'A thin coat on every fresh wound at once, before the next tree.' }

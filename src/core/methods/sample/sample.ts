@@ -43,6 +43,7 @@ export const sample: HandMethod = {
     task === 'take'
       ? {
           name: 'Take it',
+          photo: 'where it was cut, and what was cut',
           text: `${String(shape['part'])}. Clean the blade first, take from where sick meets sound, label every piece with the tree and its side.`,
         }
       : {

@@ -70,6 +70,7 @@ export const trenches: HandMethod = {
       case 'dig':
         return {
           name: 'Dig',
+          photo: 'an open spoke with the tape in it',
           one: 'spoke',
           text: `${shown(Number(terms['width']), 'in', units)} wide, ${shown(Number(terms['depth']), 'in', units)} deep. Roots thicker than a thumb stay whole.`,
         }

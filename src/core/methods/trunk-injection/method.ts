@@ -11,6 +11,7 @@ import { planTrunkInjection } from './plan'
 export const trunkInjection: PutOn<'trunk-injection'> = {
   goes: 'into the trunk',
   refusedAs: 'injection',
+  marks: true,
   asks: () => ['portGirth'],
   plan: planTrunkInjection,
   onGround: false,

@@ -33,6 +33,7 @@ export function RecordPage({ view }: { view: RecordView }) {
         <Note says="stop" className="mt-3 max-w-3xl" role="alert">
           {UNREADABLE} {view.trouble?.words}
         </Note>
+        <Pictures view={view} />
         <Corrections view={view} />
         <Chain view={view} />
       </>
@@ -98,6 +99,34 @@ export function RecordPage({ view }: { view: RecordView }) {
       <Corrections view={view} />
       <Chain view={view} />
     </>
+  )
+}
+
+/** Photographs of the work, as they were taken; they are beside the record, not in its seal. */
+function Pictures({ view: { photos, timeZone } }: { view: RecordView }) {
+  if (photos.length === 0) return null
+  return (
+    <section aria-label="Photographs" className="mt-6">
+      <h2>Photographs</h2>
+      <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3 mt-2">
+        {photos.map((p, i) => (
+          <li key={p.id}>
+            <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
+              {/* A kept picture is served as it is, already small. */}
+              <img
+                src={`/api/photos/${p.id}`}
+                alt={`Photograph ${i + 1}, ${p.tag}`}
+                loading="lazy"
+                className="w-full h-28 object-cover border border-line bg-line2"
+              />
+            </a>
+            <span className="text-small text-ink2">
+              {p.tag}, {p.by}, {shortDate(p.takenAt, timeZone)}, {clockTime(p.takenAt, timeZone)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 
@@ -183,6 +212,7 @@ function Facts({ body, timeZone, units }: { body: Application; timeZone: string;
     ...(active > 0 ? [['Active on the ground', shown(active, 'lb', units, 4)] as [string, string]] : []),
     ...(ports > 0 ? [['Ports', `${ports}, holes: ${body.hole}`] as [string, string]] : []),
     ...(body.countedIn !== null ? [['Counted back in', `${body.countedIn}`] as [string, string]] : []),
+    ...(body.mark ? [['Marked', body.mark] as [string, string]] : []),
     [
       'Time',
       `${clockTime(Date.parse(body.startedAt), timeZone)} to ${clockTime(Date.parse(body.endedAt), timeZone)}`,

@@ -14,6 +14,7 @@ import { portsOf, type Act, type JobItem, type JobPort, type JobTree } from './j
 import { Button } from '@/ui/pieces/Button'
 import { Choice } from '@/ui/fields/Choice'
 import { Field } from '@/ui/fields/Field'
+import { yearColour } from '@/core/methods/yearMark'
 import { useMay } from '@/ui/shell/may'
 
 const NEXT: Partial<Record<PortStage, { kind: 'drill' | 'start' | 'stop' | 'out'; text: string }>> = {
@@ -28,6 +29,7 @@ export function PortWork({
   tree,
   item,
   units,
+  today,
   onAct,
   resting,
   onFinish,
@@ -35,6 +37,8 @@ export function PortWork({
   tree: JobTree
   item: JobItem
   units: UnitSystem
+  /** At the site. */
+  today: string
   onAct: Act
   /** Steps pressed a moment ago. */
   resting: ReadonlySet<string>
@@ -120,6 +124,11 @@ export function PortWork({
       {finished ? (
         <div className="mt-2">
           <p className="font-head font-bold text-title">All ports are done</p>
+          {open && (
+            <p className="text-lead">
+              Mark {tree.tag} in <b>{yearColour(today)}</b>, the colour of {today.slice(0, 4)}.
+            </p>
+          )}
           {open && (
             <div className="thumb desk:mt-2">
               <Button now className="hand-tall" onClick={onFinish}>

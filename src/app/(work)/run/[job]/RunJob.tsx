@@ -51,6 +51,7 @@ import { PortWork } from './PortWork'
 import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
 import { TreeChoice } from './TreeChoice'
+import { WorkPhotos } from './WorkPhotos'
 import { WholeRow } from './WholeRow'
 
 const SignRecord = afterPage(() => import('./SignRecord'), 'SignRecord')
@@ -255,6 +256,7 @@ function Job({ first }: { first: JobView }) {
                 tree={tree}
                 item={item}
                 units={view.units}
+                today={view.today}
                 onAct={outside.press}
                 resting={work.resting}
                 onFinish={() => goTo({ part: 'finish' })}
@@ -320,6 +322,9 @@ function Job({ first }: { first: JobView }) {
             </>
           )}
           {here && <ProblemNote problem={refused.problem} />}
+          {tree.confirmedAt !== null && may('mark-step') && isOpen(tree) && (
+            <WorkPhotos key={`photos ${tree.id}`} tree={tree} task={null} />
+          )}
           <ThisPlace
             view={view}
             item={item}

@@ -19,6 +19,7 @@ import { useMay } from '@/ui/shell/may'
 import { AskedForm, useAsking } from '@/ui/form/AskedForm'
 import { Asked, AskedBy } from '@/ui/form/Asked'
 import { whyNotSigned, type TypedRecord } from '@/core/methods/signing'
+import { isMarked, MARKS, yearColour } from '@/core/methods/yearMark'
 import { useKeeping } from '@/ui/field/useKeeping'
 import { useStep } from '@/ui/form/useStep'
 import { ok } from '@/core/problem'
@@ -125,6 +126,7 @@ export function SignRecord({
         sky: w?.sky ?? '',
         soil: w?.soil ?? '',
         counted: '',
+        mark: isMarked(item.method) ? yearColour(view.today) : '',
         notices: '',
         deviations: '',
         began: '',
@@ -197,6 +199,13 @@ export function SignRecord({
         </AskedBy>
       ))}
       {counts && <Asked at="counted" />}
+      {isMarked(item.method) && (
+        <Asked
+          at="mark"
+          hint={`The colour of ${view.today.slice(0, 4)} is ${yearColour(view.today)}.`}
+          options={MARKS.map((m) => [m, m] as const)}
+        />
+      )}
       <div className="grid grid-cols-2 gap-3">
         <Asked at="temperature" />
         <Asked at="wind" />

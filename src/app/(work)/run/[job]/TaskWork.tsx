@@ -8,7 +8,8 @@ import { Field } from '@/ui/fields/Field'
 import { LineField } from '@/ui/methods/LineField'
 import { Button } from '@/ui/pieces/Button'
 import { useMay } from '@/ui/shell/may'
-import type { Act, JobItem, JobStep, JobTree } from './job'
+import { isOpen, type Act, type JobItem, type JobStep, type JobTree } from './job'
+import { WorkPhotos } from './WorkPhotos'
 
 type Task = RunningTask & { step: JobStep }
 
@@ -72,7 +73,7 @@ export function TaskWork({
       )}
       <ol className="mt-3 border-t border-line" aria-label={`Steps at ${tree.tag}`}>
         {tasks.map((t) => {
-          const { name, text, one } = said(t)
+          const { name, text, one, photo } = said(t)
           const over = isTaskOver(t)
           const now = t === next
           const here = `${t.step.id} ${t.done} ${t.givenUp ?? ''}`
@@ -152,6 +153,9 @@ export function TaskWork({
                     Not done
                   </Button>
                 </div>
+              )}
+              {photo && tree.confirmedAt !== null && isOpen(tree) && (
+                <WorkPhotos tree={tree} task={t.task} wanted={photo} />
               )}
               {open && giving === here && now && (
                 <NotDone

@@ -51,7 +51,15 @@ const work = (t: JobTree, resting: ReadonlySet<string> = none) =>
   render(
     h(MayProvider, {
       steps: may,
-      children: h(PortWork, { tree: t, item, units: 'us', onAct, resting, onFinish: () => {} }),
+      children: h(PortWork, {
+        tree: t,
+        item,
+        units: 'us',
+        today: '2026-06-12',
+        onAct,
+        resting,
+        onFinish: () => {},
+      }),
     }),
   )
 const board = (t: JobTree, minutes: number) =>
