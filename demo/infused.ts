@@ -1,3 +1,4 @@
+import { yearColour } from '@/core/methods/yearMark'
 import { addDays } from '@/core/time/calendar'
 import { decided } from './signed'
 import { idFor, type Story } from './story'
@@ -61,6 +62,7 @@ export async function infusedElm(story: Story, today: string): Promise<void> {
       sky: 'some cloud',
       soil: 'moist',
       counted: steps.length,
+      mark: yearColour(addDays(today, -AGO)),
       notices: 'Street office told; one lane closed.',
       deviations: null,
     },

@@ -1,3 +1,4 @@
+import { yearColour } from '@/core/methods/yearMark'
 import { planTrunkInjection } from '@/core/methods/trunk-injection/plan'
 import { readQuantity } from '@/core/quantity/parse'
 import { addDays } from '@/core/time/calendar'
@@ -122,6 +123,7 @@ export async function lastYear(story: Story, today: string) {
       sky: 'some cloud',
       soil: 'moist',
       counted: item.ports.length,
+      mark: yearColour(on),
       notices: 'School office told the day before; sign at the gate.',
       deviations: null,
     },

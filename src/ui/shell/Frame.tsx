@@ -184,14 +184,14 @@ export function Frame({
       </div>
       <nav
         aria-label="Views, by hand"
-        className="spine:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4"
+        className="hand-bar spine:hidden fixed bottom-0 inset-x-0 z-30 bg-sheet border-t-2 border-ink grid grid-cols-4"
       >
         {HAND_BAR.map((entry) => (
           <Link
             key={entry.href}
             href={entry.href}
             aria-current={isLit(entry, path) ? 'page' : undefined}
-            className={`h-[64px] grid place-items-center border-t-4 no-underline font-bold ${isLit(entry, path) ? 'border-rust text-rust' : 'border-transparent'}`}
+            className={`h-(--bar) grid place-items-center border-t-4 no-underline font-bold ${isLit(entry, path) ? 'border-rust text-rust' : 'border-transparent'}`}
           >
             {entry.text}
           </Link>

@@ -79,7 +79,7 @@ export function Strip({ data }: { data: StripData }) {
         type="button"
         aria-expanded={whole}
         onClick={() => setWhole(!whole)}
-        className="spine:hidden ml-auto min-h-12 flex items-center gap-1"
+        className="spine:hidden ml-auto min-h-12 lying:min-h-10 flex items-center gap-1"
       >
         {!whole && data.beingMoved && <span className="tag tag-plum">read only</span>}
         {!whole && inForce > 0 && <span className="tag tag-plum">{inForce} closed</span>}

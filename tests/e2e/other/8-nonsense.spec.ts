@@ -91,6 +91,7 @@ const STEPS: Record<string, Record<string, unknown>> = {
     sky: 'clear',
     soil: 'moist',
     counted: 9,
+    mark: 'white',
     notices: 'told',
     deviations: null,
     accepted: [],

@@ -86,7 +86,8 @@ const itemOf = (
 const injection = itemOf('i', 'trunk-injection', 'Hollow Creek 4', ['K 1', 'K 2'])
 const cover = itemOf('c', 'crown-spray', 'Captan 4', ['C 7'])
 const oil = itemOf('o', 'crown-spray', 'Light oil', ['O 3'])
-const view = (weather: object | null = null) => ({ weather, units: 'us', licence: 'A 1' }) as never
+const view = (weather: object | null = null) =>
+  ({ weather, units: 'us', licence: 'A 1', today: '2026-06-12' }) as never
 const none = () => []
 
 const WEATHER = {
@@ -146,6 +147,7 @@ formsHold([
       also: [],
       lot: 'K 2',
       counted: '2',
+      mark: 'white',
       temperature: '71 F',
       wind: '4 mph',
       windFrom: 'SW',
@@ -155,7 +157,7 @@ formsHold([
       deviations: 'nothing',
     },
     names: 'id',
-    beside: { ...BESIDE, lot: 'Lot, off the package', counted: 'Empties counted in' },
+    beside: { ...BESIDE, lot: 'Lot, off the package', counted: 'Empties counted in', mark: 'Marked in' },
     atForm: ['jobSubjectIds', 'licence'],
     answer: { recordId: 'r-1' },
   },

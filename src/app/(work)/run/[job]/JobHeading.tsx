@@ -59,7 +59,7 @@ export function JobHeading({
           {tree.kind} · {item.cause.toLowerCase()} · {METHOD_NAME[item.method].toLowerCase()} · {products} ·{' '}
           {tree.gets}
         </p>
-        <p className="text-ink2 text-small desk:hidden">
+        <p className="text-ink2 text-small desk:hidden lying:hidden">
           {tree.kind} · {METHOD_NAME[item.method].toLowerCase()} · {products}
         </p>
       </div>

@@ -81,7 +81,7 @@ export function PortWork({
   }
 
   return (
-    <div>
+    <div className="lying:grid lying:grid-cols-[2fr_3fr] lying:gap-x-4">
       <Ring
         marks={marks}
         holes={holes}
@@ -96,7 +96,7 @@ export function PortWork({
             ? `${tree.tag} from above, ports 1 to ${ports.length}`
             : `${tree.tag}, stem ${stem} from above, ports ${around[0]!.number} to ${around.at(-1)!.number}`
         }
-        className="w-full max-w-[430px] hand:max-w-[min(100%,42dvh)] mx-auto hand:-mt-2"
+        className="w-full max-w-[430px] hand:max-w-[min(100%,36dvh)] lying:max-w-[min(100%,56dvh)] lying:row-span-6 mx-auto hand:-mt-2"
       >
         {around.map((p) => {
           const c = at(p.bearing, barkRadius(p.bearing, marks) + 3)
@@ -153,7 +153,7 @@ export function PortWork({
         </div>
       )}
       {open && !finished && (
-        <div className="thumb desk:flex desk:gap-2 desk:mt-2 max-w-xl">
+        <div className="thumb desk:flex desk:gap-2 desk:mt-2 desk:max-w-xl">
           {next && (
             <Button now className="hand-tall grow" disabled={resting.has(port.id)} onClick={press}>
               {next.text}

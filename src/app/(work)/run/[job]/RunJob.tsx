@@ -236,7 +236,9 @@ function Job({ first }: { first: JobView }) {
             </Note>
           )}
           {isOpen(tree) && saySeen(tree.seen) !== '' && (
-            <p className="text-small text-ink2 mb-2">Seen when it was begun: {saySeen(tree.seen)}.</p>
+            <p className="text-small text-ink2 mb-2 hand:hidden">
+              Seen when it was begun: {saySeen(tree.seen)}.
+            </p>
           )}
           {held ? (
             <ReleaseLine key={tree.id} tree={tree} onlyIf={held} onReleased={() => void work.refresh()} />

@@ -4,6 +4,7 @@ import { whyNotPutAway } from '@/core/evening/putAway'
 import { shortestTrip, tripMinutes } from '@/core/evening/collect'
 import { grouped } from '@/core/grouped'
 import { counted } from '@/core/text/counted'
+import { dateIn } from '@/core/time/calendar'
 import type { EveningView } from '@/server/read/evening'
 import { useOutbox } from '@/ui/field/outbox'
 import { OfJob, useKeeping } from '@/ui/field/useKeeping'
@@ -48,7 +49,7 @@ function Day({ view }: { view: EveningView }) {
       </p>
       <h1>Evening{crew && `, ${crew.truck ?? crew.name ?? 'what no crew has'}`}</h1>
       <p className="text-lead mt-1">{sayStill(own)}</p>
-      {own.length > 0 && <Collect trees={own} timeZone={view.timeZone} />}
+      {own.length > 0 && <Collect trees={own} view={view} />}
       <DayJobs view={view} />
       <PutAway key={own.map((t) => t.id).join()} view={view} own={own} />
       {others.size > 0 && (
@@ -59,7 +60,7 @@ function Day({ view }: { view: EveningView }) {
               <summary className="cursor-pointer py-2 hand:py-3">
                 <b>{trees[0]!.truck ?? trees[0]!.crew ?? 'No crew'}</b>: {sayStill(trees)}
               </summary>
-              <Collect trees={trees} timeZone={view.timeZone} />
+              <Collect trees={trees} view={view} />
             </details>
           ))}
         </section>
@@ -92,7 +93,7 @@ function sayStill(trees: readonly Still[]): string {
 }
 
 /** By site in the order of the shortest way from the yard and back; sites that lie nowhere known come last. */
-function Collect({ trees, timeZone }: { trees: readonly Still[]; timeZone: string }) {
+function Collect({ trees, view }: { trees: readonly Still[]; view: EveningView }) {
   const sites = [...grouped(trees, (t) => t.siteId).values()].map((own) => ({ own, at: own[0]!.at }))
   const trip = shortestTrip(sites.flatMap(({ own, at }) => (at ? [{ own, at }] : [])))
   const rest = sites.filter((s) => s.at === null)
@@ -117,10 +118,10 @@ function Collect({ trees, timeZone }: { trees: readonly Still[]; timeZone: strin
                   >
                     <b className="underline underline-offset-2">{t.tag}</b>
                     <span>
-                      {counted(t.ports, 'port')}, in since {sayTime(t.since, timeZone)}
+                      {counted(t.ports, 'port')}, in since {sayTime(t.since, view)}
                       {t.taking === 0
                         ? ', empty: pull and count'
-                        : `, empty by about ${sayTime(t.until, timeZone)}`}
+                        : `, empty by about ${sayTime(t.until, view)}`}
                     </span>
                     {t.words && <span className="basis-full text-straw">Left in: {t.words}</span>}
                   </Link>
@@ -134,12 +135,12 @@ function Collect({ trees, timeZone }: { trees: readonly Still[]; timeZone: strin
   )
 }
 
-/** The clock, with its day where that is not the day of now. */
-function sayTime(at: number, timeZone: string): string {
-  const day = shortDate(at, timeZone)
-  return day === shortDate(Date.now(), timeZone)
-    ? clockTime(at, timeZone)
-    : `${day.replace(/ \d{4}$/, '')}, ${clockTime(at, timeZone)}`
+/** The clock, with its day where that is not today. */
+function sayTime(at: number, { timeZone, today }: EveningView): string {
+  const clock = clockTime(at, timeZone)
+  return dateIn(timeZone, new Date(at)) === today
+    ? clock
+    : `${shortDate(at, timeZone).replace(/ \d{4}$/, '')}, ${clock}`
 }
 
 /** How the jobs of the day stand: what is signed, what is begun and not signed. */
