@@ -1,6 +1,7 @@
 import { seeAwayVerb } from './away'
 import { noteLoadedVerb } from './loaded'
 import { putDayAwayVerb } from './evening'
+import { enterStockVerb, setLeastVerb } from './stock'
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
 import { makeTokenVerb, revokeTokenVerb } from './apiToken'
@@ -104,6 +105,8 @@ export const VERBS = {
   'end-crew': endCrewVerb,
   'note-loaded': noteLoadedVerb,
   'put-day-away': putDayAwayVerb,
+  'enter-stock': enterStockVerb,
+  'set-least': setLeastVerb,
   'set-absence': setAbsenceVerb,
   'end-absence': endAbsenceVerb,
   'set-site-hours': setSiteHoursVerb,

@@ -46,6 +46,8 @@ const MAY: Record<string, Role[]> = {
   'end-crew': ['arborist', 'crew lead', 'office'],
   'note-loaded': ['arborist', 'crew lead', 'technician'],
   'put-day-away': ['arborist', 'crew lead', 'technician'],
+  'enter-stock': ALL,
+  'set-least': ['arborist', 'crew lead', 'office'],
   'see-away': ['arborist'],
   'set-absence': ['arborist', 'crew lead', 'office'],
   'end-absence': ['arborist', 'crew lead', 'office'],

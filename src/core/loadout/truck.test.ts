@@ -1,8 +1,9 @@
 import { toSI } from '../quantity/units'
 import type { SubjectPlan, UseOf } from '../methods/plan'
 import type { Method } from '../card/card'
-import { loadTruck, type WorkToLoad } from './truck'
+import { loadTruck, type LotToLoad, type WorkToLoad } from './truck'
 
+const DAY = '2026-06-12'
 const mL = (n: number) => toSI(n, 'mL')
 const gal = (n: number) => toSI(n, 'gal')
 
@@ -11,11 +12,18 @@ const use = (method: Method, terms: object, more: object = {}) =>
 const plan = (method: Method, of: object) =>
   ({ method, kind: 'liquid', water: null, steps: [], shape: {}, product: 0, ...of }) as unknown as SubjectPlan
 
+const lot = (number: string, more: Partial<LotToLoad> = {}): LotToLoad => ({
+  number,
+  expiresOn: '2027-01-31',
+  opened: false,
+  left: null,
+  ...more,
+})
 const work = (of: Partial<WorkToLoad> & Pick<WorkToLoad, 'use' | 'plans'>): WorkToLoad => ({
   site: 'Ropewalk School',
   tank: null,
   product: { code: 'EB4', name: 'Emamectin example', actives: [{ name: 'emamectin benzoate' }] },
-  lots: ['A7', 'B2'],
+  lots: [lot('A7'), lot('B2')],
   notices: [],
   ...of,
 })
@@ -34,7 +42,8 @@ const injected = (tag: number, ports: number, product: number) =>
       perPort: mL(product / ports),
     },
   })
-const line = (works: WorkToLoad[], key: string) => loadTruck(works, 'us').lines.find((l) => l.key === key)
+const line = (works: WorkToLoad[], key: string) =>
+  loadTruck(works, DAY, 'us').lines.find((l) => l.key === key)
 
 test('an injection: product by lot with a tenth to spare, hardware for the most ports of one tree, bits, and what shows the dose', () => {
   const works = [work({ use: bottles, plans: [injected(1, 6, 60), injected(2, 10, 105)] })]
@@ -107,7 +116,7 @@ describe('out of a tank', () => {
   })
 
   test('what is weighed goes in before what is poured, and what the day has besides never comes in', () => {
-    const { tanks } = loadTruck([spreader, captan, oil], 'us')
+    const { tanks } = loadTruck([spreader, captan, oil], DAY, 'us')
     expect(tanks.map((t) => [t.site, t.products.map((p) => p.name)])).toEqual([
       ['Quarrel Bank orchard', ['captan', 'spreader']],
       ['Hospital court', ['oil']],
@@ -118,7 +127,7 @@ describe('out of a tank', () => {
   })
 
   test('water of all of it, gear once however it is written, a notice for each place that is closed', () => {
-    const { lines } = loadTruck([captan, spreader, oil], 'us')
+    const { lines } = loadTruck([captan, spreader, oil], DAY, 'us')
     expect(lines.find((l) => l.key === 'water')).toMatchObject({ amount: '270 gal' })
     expect(lines.filter((l) => l.key === 'gear gloves')).toHaveLength(1)
     expect(lines.filter((l) => l.key.startsWith('sign ')).map((l) => l.name)).toEqual([
@@ -137,9 +146,25 @@ test('work by hand takes what it counts, its kit, and no spill kit; work with no
       plan('guard', { shape: { length: toSI(5, 'ft') } }),
     ],
   })
-  const { lines, trees } = loadTruck([mesh, work({ use: bottles, plans: [] })], 'us')
+  const { lines, trees } = loadTruck([mesh, work({ use: bottles, plans: [] })], DAY, 'us')
   expect(lines.map((l) => l.key)).toEqual(['by hand guard', 'gear gloves'])
   expect(lines[0]).toMatchObject({ amount: '2 pieces, 9 ft of mesh' })
   expect(lines[0]!.detail).toContain('mesh, snips, gloves')
   expect(trees).toBe(2)
+})
+
+test('lots that were counted are taken from the opened one on, and what they do not hold is short, with the ways on', () => {
+  const of = (...lots: LotToLoad[]) =>
+    line([work({ use: bottles, plans: [injected(1, 6, 100)], lots })], 'product EB4')!
+  const [early, opened] = [
+    lot('A7', { left: mL(80), expiresOn: '2026-07-01' }),
+    lot('B2', { left: mL(50), opened: true }),
+  ]
+  expect(of(early, opened)).toMatchObject({ amount: '110 mL', short: null })
+  expect(of(early, opened).detail).toContain('lots B2 (50 mL), then A7 (60 mL)')
+  expect(of({ ...early, left: mL(20) }, opened).short).toMatch(
+    /^40 mL of Emamectin example are short: .*another lot, another day or another truck\.$/,
+  )
+  expect(of({ ...early, left: null }, opened)).toMatchObject({ short: null })
+  expect(of({ ...early, left: mL(-3) }).short).toMatch(/^110 mL/)
 })

@@ -13,7 +13,18 @@ import type { UnitSystem } from '../quantity/format'
 import { shown } from '../quantity/pair'
 import { ceilGuarded } from '../quantity/whole'
 import { grouped } from '../grouped'
+import { loadOut } from './loadout'
 import { counted } from '../text/counted'
+
+/** A lot that may be put on from. */
+export interface LotToLoad {
+  number: string
+  /** A calendar date; null where the package says none. */
+  expiresOn: string | null
+  opened: boolean
+  /** m³ or kg; null where nobody has counted it. */
+  left: number | null
+}
 
 /** What is done at one site by one use of a card, as a truck loads for it. */
 export interface WorkToLoad {
@@ -23,7 +34,7 @@ export interface WorkToLoad {
   product: { code: string; name: string; actives: readonly { name: string }[] }
   use: UseOf<Method>
   /** Lots that may be put on from on the day, the first to be used up first. */
-  lots: readonly string[]
+  lots: readonly LotToLoad[]
   /** One a tree. */
   plans: readonly SubjectPlan[]
   /** Who is told before the work. */
@@ -67,13 +78,13 @@ export const SPARE = 0.1
  * What a truck takes for a day: products by lot with a spare, water, what injections need, what work by hand needs, measures that can show
  * the doses, gear of the cards and notices; and what is mixed. Source: handbook, the crew's day.
  *
- * @example loadTruck([{ site: 'Ropewalk School', use: emamectin, plans: [ash14], … }], 'us').lines[0].amount // '181.5 mL'
+ * @example loadTruck([{ site: 'Ropewalk School', use: emamectin, plans: [ash14], … }], '2026-06-12', 'us').lines[0].amount // '181.5 mL'
  */
-export function loadTruck(works: readonly WorkToLoad[], units: UnitSystem): TruckLoad {
+export function loadTruck(works: readonly WorkToLoad[], day: string, units: UnitSystem): TruckLoad {
   const own = works.filter((w) => w.plans.length > 0)
   return {
     lines: [
-      ...products(own, units),
+      ...products(own, day, units),
       ...water(own, units),
       ...injection(own),
       ...byHand(own, units),
@@ -100,26 +111,68 @@ const puttingOn = (works: readonly WorkToLoad[]) => works.filter((w) => !isHand(
 const plansOf = (works: readonly WorkToLoad[]) => works.flatMap((w) => w.plans)
 const sites = (works: readonly WorkToLoad[]) => once(works.map((w) => w.site)).join(', ')
 
-function products(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
+function products(works: readonly WorkToLoad[], day: string, units: UnitSystem): LoadLine[] {
   return [...grouped(puttingOn(works), (w) => w.product.code)].map(([code, own]) => {
     const plans = plansOf(own)
     const { kind, method } = plans[0]!
     const need = sum(plans, (p) => p.product)
     const { name } = own[0]!.product
-    const lots = once(own.flatMap((w) => w.lots))
     const show = (amount: number) => showProduct(amount, kind, method, units)
+    const lots = [...new Map(own.flatMap((w) => w.lots).map((l) => [l.number, l])).values()]
+    const { said, short } = outOfLots({ name, code, day, need, lots, show })
     return line({
       key: `product ${code}`,
       kind: 'product',
       name,
       amount: show(need * (1 + SPARE)),
-      detail: `${show(need)} for ${counted(plans.length, 'tree')}, and a tenth to spare · ${
-        lots.length === 0 ? 'no lot' : `${lots.length === 1 ? 'lot' : 'lots'} ${lots.join(', then ')}`
-      } · ${sites(own)}`,
-      short: lots.length === 0 ? `No lot of ${name} on the shelf may be put on from on this day.` : null,
+      detail: `${show(need)} for ${counted(plans.length, 'tree')}, and a tenth to spare · ${said} · ${sites(own)}`,
+      short,
     })
   })
 }
+
+/** A lot whose last day is not known is as good as any. */
+const NO_LAST_DAY = '9999-12-31'
+
+/** Which lots a product is taken out of, in words, and what they do not cover. Where one of them was never counted, nothing is known to be short. */
+function outOfLots(of: {
+  name: string
+  code: string
+  day: string
+  need: number
+  lots: readonly LotToLoad[]
+  show: (amount: number) => string
+}): { said: string; short: string | null } {
+  const { name, code, day, need, lots, show } = of
+  if (lots.length === 0)
+    return { said: 'no lot', short: `No lot of ${name} on the shelf may be put on from on this day.` }
+  const inTurn = `${lots.length === 1 ? 'lot' : 'lots'} ${lots.map((l) => l.number).join(', then ')}`
+  const loaded = lots.every((l) => l.left !== null)
+    ? loadOut({
+        day,
+        spare: SPARE,
+        needs: [{ id: code, product: code, amount: need }],
+        lots: lots.map((l) => ({
+          lot: l.number,
+          product: code,
+          left: Math.max(0, l.left!),
+          expires: l.expiresOn ?? NO_LAST_DAY,
+          opened: l.opened,
+        })),
+        measures: [],
+      })
+    : null
+  if (!loaded?.ok) return { said: inTurn, short: null }
+  const { lots: out, short } = loaded.value.products[0]!
+  const each = ({ lot, take }: (typeof out)[number]) => (out.length === 1 ? lot : `${lot} (${show(take)})`)
+  return {
+    said: out.length === 0 ? inTurn : `${out.length === 1 ? 'lot' : 'lots'} ${out.map(each).join(', then ')}`,
+    short: short > 0 ? sayShort(show(short), name) : null,
+  }
+}
+
+const sayShort = (amount: string, name: string) =>
+  `${amount} of ${name} are short: by their counts the lots on the shelf hold no more. Count them, or take another lot, another day or another truck.`
 
 function water(works: readonly WorkToLoad[], units: UnitSystem): LoadLine[] {
   const own = works.filter((w) => w.plans.some((p) => (p.water ?? 0) > 0))

@@ -5,7 +5,7 @@ import type { Volume } from '../quantity/units'
 import type { Working } from '../working/working'
 import type { ForecastHour, HourReason } from './hourReasons'
 import type { Line, Values } from './lines'
-import type { SaidTask } from './parts'
+import type { SaidTask } from './saidTask'
 import type { Waits } from './step'
 
 /** One step of work by hand as its method plans it. */

@@ -10,6 +10,7 @@ import type { PromisedCheck, Repeats } from './facts'
 import type { ForecastHour, HourReason } from './hourReasons'
 import type { Given, Planned, PlanOf, Question, UseOf } from './plan'
 import type { RunningStep } from './running'
+import type { SaidTask } from './saidTask'
 
 /** Where what is put on goes: rules of soil, leaf, bark, bees and food ask this, never the name of a method. */
 export type Goes = 'into the trunk' | 'into the soil' | 'onto the bark' | 'over the crown' | 'onto the ground'
@@ -23,16 +24,6 @@ export interface MethodParts<M extends Method> {
   onGround: boolean
   /** After how many days it is done again, and how often a year at most; null where the card does not say. */
   repeats: (use: UseOf<M>) => Repeats | null
-}
-
-/** A task as the crew reads it: its name on the button, and what to do with this tree's own numbers in it. */
-export interface SaidTask {
-  name: string
-  text: string
-  /** What one of several is called: hole, stem. */
-  one?: string
-  /** What a photograph of it shows, where one is wanted. */
-  photo?: string
 }
 
 /**

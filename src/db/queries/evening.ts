@@ -95,3 +95,17 @@ export async function endDay(
     await sql`insert into left_in (id, firm_id, day_ended_id, job_subject_id, ports, words)
       values (${l.id}, ${d.firmId}, ${d.id}, ${l.jobSubjectId}, ${l.ports}, ${l.words})`
 }
+
+/** Cards whose product was put on, or was to be, at a crew's jobs of a day, by code, with their name. */
+export async function productsOfDay(sql: FirmSql, of: CrewDay): Promise<{ code: string; name: string }[]> {
+  return sql`
+    select c.code, max(c.name) as name
+    from job j cross join lateral (
+        select distinct x.item_id from job_subject i join item_subject x on x.firm_id = i.firm_id and x.id = i.subject_id
+        where i.firm_id = j.firm_id and i.job_id = j.id and i.status <> 'withdrawn') y
+      join lateral (select card_use_id from prescription_item where firm_id = j.firm_id and id = y.item_id offset 0) pi on true
+      join card_use u on u.firm_id = j.firm_id and u.id = pi.card_use_id
+      join card c on c.firm_id = u.firm_id and c.id = u.card_id and c.registration is not null
+    where j.on_date = ${of.onDate} and j.crew_id is not distinct from ${of.crewId} and j.trees > 0
+    group by c.code order by c.code limit 60`
+}

@@ -46,6 +46,8 @@ export const KEPT: Record<string, string> = {
   crew: 'Crews.',
   absence: 'Days on which people or crews are away.',
   loaded: 'What was put on trucks for a day, or was missing.',
+  stock_move: 'What happened to lots beside their use: bought, opened, spilled, given back, counted.',
+  stock_least: 'How much of a card is to be there at least.',
   day_ended: 'A crew’s day that was put away, and by whom.',
   left_in: 'What was decided of ports that stayed in a tree when a day was put away.',
   done_away: 'Work done without a signal, with what stood against it when it was entered.',

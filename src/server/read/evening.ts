@@ -1,8 +1,10 @@
 import { milesFrom } from '@/core/roster/roads'
-import { dayEnded, jobsOfDay, stillIn, type StillInRow } from '@/db/queries/evening'
+import { dayEnded, jobsOfDay, productsOfDay, stillIn, type StillInRow } from '@/db/queries/evening'
 import { crewsOfDay } from '@/db/queries/loaded'
 import { yardOf } from '@/db/queries/week'
 import type { Reading } from '../verb'
+import { isGood } from '@/core/card/lot'
+import { lotsWithStock } from '../stock'
 import { reading } from './reader'
 
 /**
@@ -39,6 +41,11 @@ export async function eveningOf(
   ]
   const crew = crews.find((c) => c.id === crewId) ?? crews[0] ?? null
   const of = { crewId: crew?.id ?? null, onDate: today }
+  const products = crew ? await productsOfDay(sql, of) : []
+  const lots = await lotsWithStock(
+    sql,
+    products.map((p) => p.code),
+  )
   const ended = crew ? await dayEnded(sql, of) : null
   return {
     today,
@@ -46,6 +53,16 @@ export async function eveningOf(
     crew,
     still,
     jobs: crew ? await jobsOfDay(sql, of) : [],
+    /** What comes back into the yard: every lot that may be put on from, of the products of the day. */
+    lots: lots
+      .filter((l) => isGood(l, today))
+      .map(({ id, code, number, left }) => ({
+        id,
+        number,
+        name: products.find((p) => p.code === code)!.name,
+        left,
+      })),
+    units: person.units,
     ended: ended && { by: ended.by, at: ended.at.getTime() },
     timeZone: person.timeZone,
   }

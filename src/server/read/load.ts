@@ -2,10 +2,11 @@ import { isGood } from '@/core/card/lot'
 import { loadTruck, type WorkToLoad } from '@/core/loadout/truck'
 import { grouped } from '@/core/grouped'
 import { addDays } from '@/core/time/calendar'
-import { lotsOfCodes, usesByIds } from '@/db/queries/card'
+import { usesByIds } from '@/db/queries/card'
 import { crewSubjects } from '@/db/queries/job'
 import { crewsOfDay, jobsToLoad, loadedOf } from '@/db/queries/loaded'
 import { LOADED_AHEAD } from '../loaded'
+import { lotsWithStock } from '../stock'
 import type { Reading } from '../verb'
 import { reading } from './reader'
 
@@ -39,7 +40,7 @@ export async function truckDay(
   )
   const uses = await usesByIds(sql, [...new Set(planned.map((s) => s.useId))])
   const lots = grouped(
-    await lotsOfCodes(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
+    await lotsWithStock(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
     (l) => l.code,
   )
   const works = [...grouped(planned, (s) => [s.job.id, s.useId, s.tank ?? ''].join(' '))].map(
@@ -53,7 +54,12 @@ export async function truckDay(
         lots: (lots.get(product.code) ?? [])
           .filter((l) => isGood(l, date))
           .sort((a, b) => ((a.expiresOn ?? '9999') < (b.expiresOn ?? '9999') ? -1 : 1))
-          .map((l) => l.number),
+          .map(({ number, expiresOn, opened, left }) => ({
+            number,
+            expiresOn,
+            opened,
+            left: left?.amount ?? null,
+          })),
         plans: own.map((s) => s.plan),
         notices: [...new Set(own.flatMap((s) => s.agreed.notices.map((n) => n.whom)))],
       }
@@ -65,7 +71,7 @@ export async function truckDay(
     crews,
     crew,
     jobs,
-    load: loadTruck(works, person.units),
+    load: loadTruck(works, date, person.units),
     ticked: (await loadedOf(sql, of)).map(({ at, ...t }) => ({ ...t, at: at.getTime() })),
     units: person.units,
     timeZone: person.timeZone,

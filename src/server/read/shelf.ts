@@ -1,7 +1,11 @@
 import { causeName } from '@/almanac/causes'
 import { isGood } from '@/core/card/lot'
 import { cards, lotsOfCodes, putOnFrom, versionsOfCard } from '@/db/queries/card'
+import { leastOfCards, lotById, treesOfLot } from '@/db/queries/stock'
+import { showProduct } from '@/core/methods/showProduct'
+import { stringify } from 'csv-stringify/sync'
 import { cardDocument } from '../shelf'
+import { stockOfCards } from '../stock'
 import { reading } from './reader'
 
 /** Every card in its newest version, with its lots. */
@@ -42,6 +46,7 @@ export function cardView(code: string) {
     const versions = await versionsOfCard(sql, code)
     if (!versions[0]) return null
     const lots = await lotsOfCodes(sql, [code])
+    const [stock, least] = await Promise.all([stockOfCards(sql, [code]), leastOfCards(sql, [code])])
     return {
       today,
       timeZone: person.timeZone,
@@ -51,7 +56,16 @@ export function cardView(code: string) {
         by: v.enteredBy,
         card: cardDocument(v),
       })),
-      lots,
+      lots: lots.map((l) => {
+        const known = stock.get(l.id)
+        return {
+          ...l,
+          stock: known ? { ...known.stock, measure: known.measure } : null,
+          moves: known?.moves ?? [],
+        }
+      }),
+      least: least.get(code) ?? null,
+      units: person.units,
       /** What was put on from lots that were called back. */
       putOn: lots.some((l) => l.withdrawnOn !== null) ? [...(await putOnFrom(sql, code))] : [],
     }
@@ -59,3 +73,22 @@ export function cardView(code: string) {
 }
 
 export type CardView = NonNullable<Awaited<ReturnType<typeof cardView>>>
+
+/** Every tree of a lot as rows for a spreadsheet, with its number; null where there is none. */
+export function lotCsv(id: string): Promise<{ number: string; csv: string } | null> {
+  return reading(async ({ sql, person }) => {
+    const lot = await lotById(sql, id)
+    if (!lot) return null
+    const rows = (await treesOfLot(sql, id)).map(({ amount, kind, method, record, ...r }) => ({
+      ...r,
+      amount: showProduct(amount, kind, method, person.units),
+      record,
+      lot: lot.number,
+      product: lot.name,
+    }))
+    const csv = stringify(rows, { header: true, bom: true, escape_formulas: true, columns: LOT_COLUMNS })
+    return { number: lot.number, csv }
+  })
+}
+
+const LOT_COLUMNS = ['tag', 'site', 'client', 'contacts', 'on', 'amount', 'record', 'lot', 'product']

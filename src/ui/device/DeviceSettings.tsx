@@ -12,7 +12,7 @@ import { Note } from '@/ui/pieces/Note'
 import { Terms } from '@/ui/pieces/Terms'
 import { alarmsNow, switchAlarm, useAlarms, type Alarms } from './alarms'
 import { call } from './call'
-import { chooseLight, showLight, type Light } from './light'
+import { chooseLight, useLight } from './useLight'
 
 const MB = 1e6
 
@@ -29,8 +29,6 @@ export function DeviceSettings() {
 }
 
 function LightChoice() {
-  const [light, setLight] = useState<Light | null>(null)
-  useEffect(() => setLight(showLight()), [])
   return (
     <section>
       <h2 className="mb-1.5">Light</h2>
@@ -43,11 +41,8 @@ function LightChoice() {
           ['dark', 'Dark'],
           ['auto', 'As the device'],
         ]}
-        value={light}
-        onChange={(to) => {
-          chooseLight(to)
-          setLight(to)
-        }}
+        value={useLight()}
+        onChange={chooseLight}
       />
     </section>
   )

@@ -1,5 +1,5 @@
 'use client'
-import { useEffect, useState } from 'react'
+import { useEffect, useSyncExternalStore } from 'react'
 import { createPortal } from 'react-dom'
 import { counted } from '@/core/text/counted'
 import { Button } from '@/ui/pieces/Button'
@@ -14,6 +14,9 @@ import { drainOutbox, openOutbox, seenRefusal, useOutbox, type OutboxState } fro
 
 /** What a crew has today is fetched again after so long. */
 const DAY_EVERY_MS = 5 * 60_000
+
+const neverChanges = () => () => {}
+const inStrip = () => document.getElementById(KEPT_HERE)
 
 /**
  * On every page: sends what this person pressed on this device, fetches what the crew has today, says what is kept here and since when
@@ -42,8 +45,7 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
     }
   }, [person])
   // In the strip, which keeps its height: nothing moves under the finger.
-  const [place, setPlace] = useState<HTMLElement | null>(null)
-  useEffect(() => setPlace(document.getElementById(KEPT_HERE)), [])
+  const place = useSyncExternalStore(neverChanges, inStrip, () => null)
   const { waiting: photos, refused: noPhotos } = usePhotoBox()
   const said = sayOutbox({ ...box, photos: photos.length }, timeZone)
   return (

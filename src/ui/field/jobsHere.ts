@@ -1,12 +1,16 @@
 import type { RunningStep } from '@/core/methods/running'
 import { unpack, type Packed } from '@/core/packed'
-import type { JobView } from '@/server/read/work'
-import { shownState } from '@/ui/run/presses'
+import type { SubjectPlan } from '@/core/methods/plan'
+import { shownState, type WorkStep } from '@/ui/run/presses'
 import { envelopesOf, viewsOf } from './deviceStore'
 import { jobKey } from './fetchJob'
 import { batchesOf } from './outbox'
 
-type Kept = Omit<JobView, 'now'>
+/** What is read here of a job that is kept whole. */
+interface Kept {
+  job: { id: string; siteId: string; siteName: string; crewId: string | null; crew: string | null }
+  trees: { id: string; tag: string; status: string; plan: SubjectPlan; steps: WorkStep[] }[]
+}
 
 /** A job as it is kept on this device, with how each step of its trees stands here. */
 export interface JobHere {

@@ -16,7 +16,7 @@ import {
   type Press,
   type WorkStep,
 } from './presses'
-import { deviceId, type KeptEnvelope } from '@/ui/field/deviceStore'
+import { deviceId } from '@/ui/field/deviceStore'
 import {
   addToOutbox,
   batchesOf,

@@ -135,6 +135,8 @@ const STEPS: Record<string, Record<string, unknown>> = {
     amount: '2 gal',
     state: 'on',
   },
+  'enter-stock': { id: ID, lotId: ID, kind: 'counted', amount: '2 gal', words: null, accepted: [] },
+  'set-least': { id: ID, code: 'EB4', least: '1 gal' },
   'put-day-away': {
     id: ID,
     crewId: null,

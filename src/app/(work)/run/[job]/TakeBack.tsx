@@ -47,7 +47,7 @@ export function TakeBack({
                 onAct(
                   presses.map(({ tree, step, event }) => ({
                     tree,
-                    step: step as JobStep,
+                    step: step,
                     command: { kind: 'undo', of: event.id },
                   })),
                 )

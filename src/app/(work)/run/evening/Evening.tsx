@@ -1,5 +1,11 @@
 'use client'
+import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
+import { enterStockAsks } from '@/asks/shelf'
+import { showStock } from '@/core/stock/stockAmount'
+import { Asked } from '@/ui/form/Asked'
+import { AskedForm } from '@/ui/form/AskedForm'
+import { useStep } from '@/ui/form/useStep'
 import { whyNotPutAway } from '@/core/evening/putAway'
 import { shortestTrip, tripMinutes } from '@/core/evening/collect'
 import { grouped } from '@/core/grouped'
@@ -51,6 +57,7 @@ function Day({ view }: { view: EveningView }) {
       <p className="text-lead mt-1">{sayStill(own)}</p>
       {own.length > 0 && <Collect trees={own} view={view} />}
       <DayJobs view={view} />
+      <ComingBack view={view} />
       <PutAway key={own.map((t) => t.id).join()} view={view} own={own} />
       {others.size > 0 && (
         <section className="mt-8">
@@ -166,6 +173,53 @@ function DayJobs({ view: { jobs } }: { view: EveningView }) {
         ))}
       </ul>
     </section>
+  )
+}
+
+/** What is brought home is counted against the records, lot by lot; a difference is asked about. */
+function ComingBack({ view }: { view: EveningView }) {
+  const may = useMay()('enter-stock')
+  if (view.lots.length === 0) return null
+  return (
+    <section className="mt-5">
+      <h2>Back in the yard</h2>
+      <ul className="border-t border-line mt-1">
+        {view.lots.map((l) => (
+          <li key={l.id} className="border-b border-line py-1">
+            <details>
+              <summary className="cursor-pointer py-2 hand:py-3">
+                <b>{l.name}</b>, lot {l.number}:{' '}
+                {l.left === null
+                  ? 'never counted'
+                  : `${showStock({ ...l.left, amount: Math.max(0, l.left.amount) }, view.units)} by the records`}
+              </summary>
+              {may && <CountLot lot={l.id} />}
+            </details>
+          </li>
+        ))}
+      </ul>
+    </section>
+  )
+}
+
+function CountLot({ lot }: { lot: string }) {
+  const router = useRouter()
+  return (
+    <AskedForm
+      asks={enterStockAsks}
+      start={{ amount: '', words: '' }}
+      fixed={{ lotId: lot, kind: 'counted' }}
+      by={useStep('enter-stock', 'id')}
+      again
+      onDone={() => router.refresh()}
+      keep="That is what came back"
+      quiet
+      doubtKept={() => 'Yes, that is what is there'}
+      className="grid gap-2 mb-2"
+    >
+      <Asked at="amount" label="What is in the package, with its unit" maxLength={60} />
+      <Asked at="words" label="Where a difference comes from" maxLength={500} />
+    </AskedForm>
   )
 }
 

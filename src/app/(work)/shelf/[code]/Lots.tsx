@@ -8,6 +8,7 @@ import { AskedForm } from '@/ui/form/AskedForm'
 import { AskedWhy } from '@/ui/form/AskedWhy'
 import { Asked } from '@/ui/form/Asked'
 import { useStep } from '@/ui/form/useStep'
+import { LeastKept, LotStock } from './LotStock'
 import { enterLotAsks, withdrawLotAsks } from '@/asks/shelf'
 
 /** The lots of a card: which are good, and one more put on the shelf. */
@@ -36,6 +37,7 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
                         : `good to ${writtenDate(l.expiresOn)}`}
                 </span>
               </span>
+              <LotStock lot={l} view={view} />
               {l.withdrawnOn === null ? (
                 may('withdraw-lot') && <CallBack lot={l} />
               ) : (
@@ -45,6 +47,7 @@ export function Lots({ view, code }: { view: CardView; code: string }) {
           )
         })}
       </ul>
+      <LeastKept view={view} code={code} />
       {may('enter-lot') && (
         <AskedForm
           asks={enterLotAsks}

@@ -1,7 +1,7 @@
 import { isByPorts } from '@/core/methods/trunk-injection/isByPorts'
 import { isIn } from '@/core/methods/running'
 import type { EveningView } from '@/server/read/evening'
-import { jobsHere } from './jobsHere'
+import { jobsHere } from '@/ui/field/jobsHere'
 
 /**
  * The evening as this device knows it: of the jobs kept here by what was pressed at them, answered or not; of all others as it was
