@@ -57,7 +57,7 @@ export function Strip({ data }: { data: StripData }) {
 
   return (
     <header
-      className={`no-print bg-sheet border-b border-line px-4 spine:px-[22px] min-h-[40px] py-1.5 bar:py-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-small ${whole ? '' : 'bar:flex-nowrap'}`}
+      className={`no-print bg-sheet border-b border-line px-4 spine:px-[22px] min-h-[40px] py-1.5 bar:py-0 flex flex-wrap items-center gap-x-3 gap-y-1 text-small ${whole ? '' : 'strip-line'}`}
     >
       <span className={`font-bold ${wide}`}>{data.town}</span>
       <span className="text-ink2 hidden spine:inline">
