@@ -18,7 +18,7 @@ const shared = {
     '^csv-parse/browser/esm/sync$': 'csv-parse/sync',
   },
   transformIgnorePatterns: [
-    '/node_modules/(?!(d3-|internmap|uuid|postgrator|@date-fns|date-fns|iron-session|uncrypto|cookie))',
+    '/node_modules/(?!(d3-|internmap|uuid|postgrator|@date-fns|date-fns|iron-session|uncrypto|cookie|next-intl|use-intl|@formatjs|intl-messageformat|icu-minify))',
   ],
   modulePathIgnorePatterns: ['<rootDir>/.next', '<rootDir>/.data'],
 }

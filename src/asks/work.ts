@@ -93,6 +93,29 @@ export const enterResultAsks = z.strictObject({
   words: saying(words('Words'), { label: 'In words, if there is more to say' }),
 })
 
+/** What a client is told of work, in the words that were seen. */
+export const tellClientAsks = z.strictObject({
+  id: id(),
+  jobId: id('jobId'),
+  kind: z.enum(['day', 'tomorrow', 'done'], { error: 'Say what the client is told of.' }),
+  messages: z
+    .array(
+      z.strictObject({
+        name: line('Name', 200),
+        address: line('Address', 320, 3),
+        language: z.enum(['en', 'es'], { error: 'There are no words in this language yet.' }),
+        subject: line('Subject', 300),
+        text: z
+          .string()
+          .trim()
+          .min(1, { error: 'The message is empty; write it, or do not send it.' })
+          .max(5000, { error: 'The message is longer than 5,000 characters; shorten it.' }),
+      }),
+    )
+    .min(1, { error: 'Nobody is left to be told.' })
+    .max(20),
+})
+
 /** A crew's day that is put away, with what was decided of every tree in which something still is. */
 export const putDayAwayAsks = z.strictObject({
   id: id(),

@@ -39,18 +39,51 @@ export function asMail(message: Message, from: string, at: Date): string {
   ].join('\r\n')
 }
 
+/** Whether messages leave the house at all. */
+export function canPost(): boolean {
+  const { OUTBOX_DIR, SMTP_URL } = serverEnvironment()
+  return OUTBOX_DIR !== undefined || SMTP_URL !== undefined
+}
+
+/** A mail server that does not answer is waited for so long, ms. */
+const SMTP_MS = 15_000
+
+async function bySmtp(url: string, from: string, message: Message): Promise<boolean> {
+  const { createTransport } = await import('nodemailer')
+  const mail = createTransport(url, {
+    connectionTimeout: SMTP_MS,
+    greetingTimeout: SMTP_MS,
+    socketTimeout: SMTP_MS,
+  } as never)
+  try {
+    await mail.sendMail({
+      from: { name: 'Elmhorn', address: from },
+      to: { name: oneLine(message.to.name), address: message.to.address },
+      subject: oneLine(message.subject),
+      text: message.text,
+    })
+    return true
+  } catch (error) {
+    log.error({ error: (error as Error).message }, 'A message was not taken by the mail server.')
+    return false
+  } finally {
+    mail.close()
+  }
+}
+
 /**
- * Puts a message into the outbox, a folder from which the firm’s own mail takes it (`OUTBOX_DIR`): a file each, whole or not there.
- * Answers whether there is an outbox that took it; a message that could not be written is said in the log and to whoever asked.
+ * Sends a message: by the mail server of the house where one is named (`SMTP_URL`), else into the outbox, a folder from which the firm’s own mail
+ * takes it (`OUTBOX_DIR`): a file each, whole or not there. Answers whether it was taken; what was not is said in the log and to whoever asked.
  */
 export async function post(message: Message): Promise<boolean> {
-  const { OUTBOX_DIR } = serverEnvironment()
+  const { OUTBOX_DIR, SMTP_URL, MAIL_FROM } = serverEnvironment()
+  if (SMTP_URL) return bySmtp(SMTP_URL, MAIL_FROM, message)
   if (!OUTBOX_DIR) return false
   const name = `${Date.now()}-${randomUUID()}`
   try {
     await mkdir(OUTBOX_DIR, { recursive: true, mode: 0o700 })
     const part = path.join(OUTBOX_DIR, `.${name}.part`)
-    await writeFile(part, asMail(message, 'elmhorn@localhost', new Date()), { mode: 0o600 })
+    await writeFile(part, asMail(message, MAIL_FROM, new Date()), { mode: 0o600 })
     await rename(part, path.join(OUTBOX_DIR, `${name}.eml`))
     return true
   } catch (error) {

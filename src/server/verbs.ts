@@ -1,6 +1,7 @@
 import { seeAwayVerb } from './away'
 import { noteLoadedVerb } from './loaded'
 import { putDayAwayVerb } from './evening'
+import { tellClientVerb } from './messages/tell'
 import { enterStockVerb, setLeastVerb } from './stock'
 import { moveClockVerb, setUnitsVerb } from './account'
 import { setOwnEntryVerb, withdrawOwnEntryVerb, writeNoteVerb } from './almanac'
@@ -105,6 +106,7 @@ export const VERBS = {
   'end-crew': endCrewVerb,
   'note-loaded': noteLoadedVerb,
   'put-day-away': putDayAwayVerb,
+  'tell-client': tellClientVerb,
   'enter-stock': enterStockVerb,
   'set-least': setLeastVerb,
   'set-absence': setAbsenceVerb,

@@ -46,6 +46,7 @@ const MAY: Record<string, Role[]> = {
   'end-crew': ['arborist', 'crew lead', 'office'],
   'note-loaded': ['arborist', 'crew lead', 'technician'],
   'put-day-away': ['arborist', 'crew lead', 'technician'],
+  'tell-client': ['arborist', 'crew lead', 'office'],
   'enter-stock': ALL,
   'set-least': ['arborist', 'crew lead', 'office'],
   'see-away': ['arborist'],

@@ -46,6 +46,7 @@ export const KEPT: Record<string, string> = {
   crew: 'Crews.',
   absence: 'Days on which people or crews are away.',
   loaded: 'What was put on trucks for a day, or was missing.',
+  message: 'What was sent to clients about work, to whom, when and in which words.',
   stock_move: 'What happened to lots beside their use: bought, opened, spilled, given back, counted.',
   stock_least: 'How much of a card is to be there at least.',
   day_ended: 'A crew’s day that was put away, and by whom.',

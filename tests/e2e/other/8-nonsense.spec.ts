@@ -135,6 +135,12 @@ const STEPS: Record<string, Record<string, unknown>> = {
     amount: '2 gal',
     state: 'on',
   },
+  'tell-client': {
+    id: ID,
+    jobId: ID,
+    kind: 'day',
+    messages: [{ name: 'Ann', address: 'a@example.org', language: 'en', subject: 's', text: 't' }],
+  },
   'enter-stock': { id: ID, lotId: ID, kind: 'counted', amount: '2 gal', words: null, accepted: [] },
   'set-least': { id: ID, code: 'EB4', least: '1 gal' },
   'put-day-away': {
