@@ -1,7 +1,8 @@
 import { z } from 'zod'
 import { NOTICES } from '@/core/place/notices'
 import { choice, email, orNothing, said, saying } from './field'
-import { latitude, longitude, LANGUAGES } from './house'
+import { LANGUAGES } from '@/core/texts/languages'
+import { latitude, longitude } from './house'
 import { id, line, version, words } from './text'
 
 const telephone = () =>

@@ -1,3 +1,4 @@
+import { MESSAGE_KINDS } from '@/core/texts/messageKinds'
 import { z } from 'zod'
 import { said, saying } from './field'
 import { day, findingId, id, line, typed, words } from './text'
@@ -97,7 +98,7 @@ export const enterResultAsks = z.strictObject({
 export const tellClientAsks = z.strictObject({
   id: id(),
   jobId: id('jobId'),
-  kind: z.enum(['day', 'tomorrow', 'done'], { error: 'Say what the client is told of.' }),
+  kind: z.enum(MESSAGE_KINDS, { error: 'Say what the client is told of.' }),
   messages: z
     .array(
       z.strictObject({

@@ -1,8 +1,5 @@
+import type { MessageKind } from '@/core/texts/messageKinds'
 import type { FirmSql } from '../client'
-
-export const MESSAGE_KINDS = ['day', 'tomorrow', 'done'] as const
-/** What a client is told of: the day of work, that it is tomorrow, that it is done. */
-export type MessageKind = (typeof MESSAGE_KINDS)[number]
 
 export interface MessageRow {
   id: string

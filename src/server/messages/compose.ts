@@ -1,8 +1,9 @@
 import type { Contact } from '@/core/place/contact'
 import type { Method } from '@/core/card/card'
 import { addDays } from '@/core/time/calendar'
-import type { MessageKind } from '@/db/queries/message'
-import { dayIn, languageOf, momentIn, textsOf, type Language } from '@/texts/texts'
+import type { MessageKind } from '@/core/texts/messageKinds'
+import { languageOf, type Language } from '@/core/texts/languages'
+import { dayIn, momentIn, textsOf } from '@/core/texts/texts'
 
 /** What a message about work is written from. */
 export interface AboutWork {

@@ -1,4 +1,5 @@
-import { messagesOfJob, type MessageKind } from '@/db/queries/message'
+import type { MessageKind } from '@/core/texts/messageKinds'
+import { messagesOfJob } from '@/db/queries/message'
 import { aboutJob } from '../messages/aboutJob'
 import { composed, kindsNow } from '../messages/compose'
 import { canPost } from '../outbox'

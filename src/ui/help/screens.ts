@@ -190,6 +190,16 @@ export const SCREENS: readonly Screen[] = [
     page: 'the-week',
   },
   {
+    at: '/run/*/tell',
+    name: 'Tell the client',
+    says: 'What a client is told of this work, in their language, and what they were told before.',
+  },
+  {
+    at: '/grounds/*/sign',
+    name: 'Sign',
+    says: 'The sign that is posted at a place; its code tells whoever reads it whether it is still closed.',
+  },
+  {
     at: '/run/evening',
     name: 'Evening',
     says: 'What is still in trees, the shortest way to collect it, and the day that is put away.',

@@ -48,6 +48,8 @@ export interface Refused {
 
 /** Said in a panel of its own, never where the finger of the press before it still is; a port is moved by quick presses. */
 const APART: ReadonlySet<Command['kind']> = new Set(['give-up', 'move'])
+/** So is taking back what is named. */
+const isApart = (command: Command) => APART.has(command.kind) || command.of !== undefined
 /** Others may be at work on the same job: it is asked for anew this often. */
 const ASK_MS = 12_000
 
@@ -170,7 +172,7 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
     (commands: { step: WorkStep; tree: T; command: Command }[]) => {
       const steps = new Map(newest.current.trees.flatMap((t) => t.steps).map((s) => [s.id, s]))
       const fresh = commands
-        .filter(({ step, command }) => APART.has(command.kind) || !isResting(step.id))
+        .filter(({ step, command }) => isApart(command) || !isResting(step.id))
         .map((c) => ({ ...c, step: steps.get(c.step.id) ?? c.step }))
       if (fresh.length === 0) return
       // Never before what it is pressed on top of, whatever the clocks say.

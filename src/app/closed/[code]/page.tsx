@@ -2,7 +2,8 @@ import type { Metadata } from 'next'
 import { headers } from 'next/headers'
 import { textOf, type Query } from '@/server/read/address'
 import { placeOfSign } from '@/server/read/placeSign'
-import { LANGUAGES, languageAsked, languageOf, momentIn, textsOf } from '@/texts/texts'
+import { LANGUAGES, languageOf } from '@/core/texts/languages'
+import { languageAsked, momentIn, textsOf } from '@/core/texts/texts'
 import { Doorway } from '@/ui/shell/Doorway'
 
 export const metadata: Metadata = { title: 'A place', robots: { index: false, follow: false } }

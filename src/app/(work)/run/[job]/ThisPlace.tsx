@@ -3,6 +3,7 @@ import type { ForecastHour } from '@/core/methods/hourReasons'
 import type { JobView } from '@/server/read/work'
 import { AgreedLines } from '@/ui/methods/AgreedLines'
 import { HoursPanel } from '@/ui/methods/HoursPanel'
+import { Link } from '@/ui/pieces/Link'
 import { MovedNote } from '../MovedNote'
 import { GettingIn } from './GettingIn'
 import type { JobItem } from './job'
@@ -28,6 +29,17 @@ export function ThisPlace({
   return (
     <section aria-label="This place" className="no-print mt-4">
       <GettingIn job={view.job} />
+      <p className="flex flex-wrap gap-x-5">
+        <Link href={`/run/${view.job.id}/tell`} className="underline underline-offset-2 py-1 hand:py-3">
+          Tell the client
+        </Link>
+        <Link
+          href={`/grounds/${view.job.siteId}/sign`}
+          className="underline underline-offset-2 py-1 hand:py-3"
+        >
+          Sign to post
+        </Link>
+      </p>
       <MovedNote moved={[...view.moved.here, ...view.moved.away]} timeZone={view.timeZone} />
       {(agreed.matters.length > 0 || agreed.notices.length > 0) && (
         <details className="mt-2" open={early && agreed.notices.length > 0}>

@@ -1,11 +1,6 @@
 'use client'
-import { useRouter } from 'next/navigation'
 import { useMemo, useState } from 'react'
-import { enterStockAsks } from '@/asks/shelf'
 import { showStock } from '@/core/stock/stockAmount'
-import { Asked } from '@/ui/form/Asked'
-import { AskedForm } from '@/ui/form/AskedForm'
-import { useStep } from '@/ui/form/useStep'
 import { whyNotPutAway } from '@/core/evening/putAway'
 import { shortestTrip, tripMinutes } from '@/core/evening/collect'
 import { grouped } from '@/core/grouped'
@@ -17,12 +12,15 @@ import { OfJob, useKeeping } from '@/ui/field/useKeeping'
 import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
+import { afterPage } from '@/ui/pieces/afterPage'
 import { Button } from '@/ui/pieces/Button'
 import { Link } from '@/ui/pieces/Link'
 import { Note } from '@/ui/pieces/Note'
 import { useGo } from '@/ui/shell/useGo'
 import { useMay } from '@/ui/shell/may'
 import { clockTime, shortDate } from '@/ui/when'
+
+const CountLot = afterPage(() => import('./CountLot'), 'CountLot')
 
 type Still = EveningView['still'][number]
 
@@ -186,15 +184,7 @@ function ComingBack({ view }: { view: EveningView }) {
       <ul className="border-t border-line mt-1">
         {view.lots.map((l) => (
           <li key={l.id} className="border-b border-line py-1">
-            <details>
-              <summary className="cursor-pointer py-2 hand:py-3">
-                <b>{l.name}</b>, lot {l.number}:{' '}
-                {l.left === null
-                  ? 'never counted'
-                  : `${showStock({ ...l.left, amount: Math.max(0, l.left.amount) }, view.units)} by the records`}
-              </summary>
-              {may && <CountLot lot={l.id} />}
-            </details>
+            <Lot lot={l} units={view.units} may={may} />
           </li>
         ))}
       </ul>
@@ -202,24 +192,27 @@ function ComingBack({ view }: { view: EveningView }) {
   )
 }
 
-function CountLot({ lot }: { lot: string }) {
-  const router = useRouter()
+/** A lot as the records leave it; its count is asked for when it is opened. */
+function Lot({
+  lot,
+  units,
+  may,
+}: {
+  lot: EveningView['lots'][number]
+  units: EveningView['units']
+  may: boolean
+}) {
+  const [opened, setOpened] = useState(false)
   return (
-    <AskedForm
-      asks={enterStockAsks}
-      start={{ amount: '', words: '' }}
-      fixed={{ lotId: lot, kind: 'counted' }}
-      by={useStep('enter-stock', 'id')}
-      again
-      onDone={() => router.refresh()}
-      keep="That is what came back"
-      quiet
-      doubtKept={() => 'Yes, that is what is there'}
-      className="grid gap-2 mb-2"
-    >
-      <Asked at="amount" label="What is in the package, with its unit" maxLength={60} />
-      <Asked at="words" label="Where a difference comes from" maxLength={500} />
-    </AskedForm>
+    <details onToggle={(e) => e.currentTarget.open && setOpened(true)}>
+      <summary className="cursor-pointer py-2 hand:py-3">
+        <b>{lot.name}</b>, lot {lot.number}:{' '}
+        {lot.left === null
+          ? 'never counted'
+          : `${showStock({ ...lot.left, amount: Math.max(0, lot.left.amount) }, units)} by the records`}
+      </summary>
+      {may && opened && <CountLot lot={lot.id} />}
+    </details>
   )
 }
 

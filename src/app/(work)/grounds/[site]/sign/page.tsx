@@ -2,7 +2,8 @@ import { headers } from 'next/headers'
 import { notFound } from 'next/navigation'
 import QRCode from 'qrcode'
 import { signView } from '@/server/read/placeSign'
-import { LANGUAGES, momentIn, textsOf } from '@/texts/texts'
+import { LANGUAGES } from '@/core/texts/languages'
+import { momentIn, textsOf } from '@/core/texts/texts'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
 export const metadata = { title: 'Sign' }

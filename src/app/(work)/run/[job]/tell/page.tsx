@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { MESSAGE_KINDS } from '@/db/queries/message'
+import { MESSAGE_KINDS } from '@/core/texts/messageKinds'
 import { textOf, type Query } from '@/server/read/address'
 import { tellView } from '@/server/read/tell'
 import { TellClient } from './TellClient'

@@ -1,24 +1,12 @@
-import { createTranslator } from 'next-intl'
-import en from '../../messages/en.json'
-import es from '../../messages/es.json'
+import { createTranslator } from 'use-intl/core'
+import en from '../../../messages/en.json'
+import es from '../../../messages/es.json'
+import { LANGUAGES, languageOf, type Language } from './languages'
 
 /** Every sentence that stands in the message files, by its name. */
 export type Messages = typeof en
 
-/** The languages there are, as each calls itself. A further one is one more file, named here. */
-export const LANGUAGES = [
-  ['en', 'English'],
-  ['es', 'Español'],
-] as const
-export type Language = (typeof LANGUAGES)[number][0]
-
 export const MESSAGES: Record<Language, Messages> = { en, es }
-
-/** A language by what somebody is said to read; English where there is no file for it. */
-export function languageOf(said: string | null | undefined): Language {
-  const short = (said ?? '').toLowerCase().slice(0, 2)
-  return LANGUAGES.find(([l]) => l === short)?.[0] ?? 'en'
-}
 
 /** The first language of a browser's list that there is a file for. `languageAsked('de, es;q=0.8') === 'es'` */
 export function languageAsked(header: string | null): Language {
