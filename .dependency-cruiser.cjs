@@ -73,8 +73,14 @@ module.exports = {
     only(
       'server-uses-what-is-below',
       '^src/server/',
-      ['^src/(server|asks|core|calc|db|almanac)/'],
+      ['^src/(server|asks|core|calc|db|almanac|texts)/'],
       'Verbs never import views, and know a stand-in by its address only.',
+    ),
+    only(
+      'texts-are-sentences',
+      '^src/texts/',
+      ['^(src/(texts|core)|messages)/'],
+      'Sentences know no view and no step.',
     ),
     only(
       'ui-uses-core',

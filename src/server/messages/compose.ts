@@ -3,7 +3,7 @@ import type { Method } from '@/core/card/card'
 import { addDays } from '@/core/time/calendar'
 import type { MessageKind } from '@/core/texts/messageKinds'
 import { languageOf, type Language } from '@/core/texts/languages'
-import { dayIn, momentIn, textsOf } from '@/core/texts/texts'
+import { dayIn, momentIn, textsOf } from '@/texts/texts'
 
 /** What a message about work is written from. */
 export interface AboutWork {

@@ -3,7 +3,7 @@ import { headers } from 'next/headers'
 import { textOf, type Query } from '@/server/read/address'
 import { placeOfSign } from '@/server/read/placeSign'
 import { LANGUAGES, languageOf } from '@/core/texts/languages'
-import { languageAsked, momentIn, textsOf } from '@/core/texts/texts'
+import { languageAsked, momentIn, textsOf } from '@/texts/texts'
 import { Doorway } from '@/ui/shell/Doorway'
 
 export const metadata: Metadata = { title: 'A place', robots: { index: false, follow: false } }

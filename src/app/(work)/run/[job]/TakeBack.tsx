@@ -3,7 +3,7 @@ import { useState } from 'react'
 import type { Movement } from '@/core/methods/lastMovement'
 import { Button } from '@/ui/pieces/Button'
 import { clockTime } from '@/ui/when'
-import type { Act, JobItem, JobStep, JobTree } from './job'
+import type { Act, JobItem, JobTree } from './job'
 import { sayMovement } from './sayMovement'
 
 /** The last press of this device, whatever it was, and one press that takes all of it back. */

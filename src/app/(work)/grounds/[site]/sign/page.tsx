@@ -3,7 +3,7 @@ import { notFound } from 'next/navigation'
 import QRCode from 'qrcode'
 import { signView } from '@/server/read/placeSign'
 import { LANGUAGES } from '@/core/texts/languages'
-import { momentIn, textsOf } from '@/core/texts/texts'
+import { momentIn, textsOf } from '@/texts/texts'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
 export const metadata = { title: 'Sign' }

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import path from 'node:path'
 import { METHODS } from '@/core/methods/names'
-import { LANGUAGES, languageOf } from './languages'
+import { LANGUAGES, languageOf } from '@/core/texts/languages'
 import { dayIn, languageAsked, MESSAGES, momentIn, textsOf } from './texts'
 
 type Node = string | { [name: string]: Node }
@@ -37,10 +37,10 @@ test('no sentence of another language is the English one', () => {
 })
 
 test('every sentence is used, and none is asked for that is not there', () => {
-  const files = readdirSync(path.join(__dirname, '../..'), { recursive: true, encoding: 'utf8' })
+  const files = readdirSync(path.join(__dirname, '..'), { recursive: true, encoding: 'utf8' })
     .filter((f) => /\.tsx?$/.test(f) && !/\.test\./.test(f))
-    .map((f) => readFileSync(path.join(__dirname, '../..', f), 'utf8'))
-    .filter((text) => text.includes("'@/core/texts/texts'"))
+    .map((f) => readFileSync(path.join(__dirname, '..', f), 'utf8'))
+    .filter((text) => text.includes("'@/texts/texts'"))
   const asked = files.flatMap((text) =>
     [...text.matchAll(/const (\w+) = textsOf\([^,]+, '(\w+)'\)/g)].flatMap(([, name, part]) =>
       [...text.matchAll(new RegExp(`\\b${name}\\(\\s*[\`']([\\w.$\\{}-]+)[\`']`, 'g'))].map(

@@ -1,7 +1,7 @@
 import { createTranslator } from 'use-intl/core'
-import en from '../../../messages/en.json'
-import es from '../../../messages/es.json'
-import { LANGUAGES, languageOf, type Language } from './languages'
+import en from '../../messages/en.json'
+import es from '../../messages/es.json'
+import { LANGUAGES, languageOf, type Language } from '@/core/texts/languages'
 
 /** Every sentence that stands in the message files, by its name. */
 export type Messages = typeof en
@@ -23,7 +23,7 @@ export function languageAsked(header: string | null): Language {
 }
 
 /** The sentences of one part of the files in a language. `textsOf('es', 'place')('open') === 'Abierto'` */
-export function textsOf<Part extends keyof Messages & string>(language: Language, part: Part) {
+export function textsOf<Part extends keyof Messages>(language: Language, part: Part) {
   return createTranslator<Messages, Part>({
     locale: language,
     messages: MESSAGES[language],
