@@ -7,23 +7,26 @@ import { marksOn } from '@/core/ports/marks'
 import type { UnitSystem } from '@/core/quantity/format'
 import { StemsDrawing } from '@/ui/methods/StemsDrawing'
 import { Ring } from '@/ui/ring/Ring'
-import { Field } from '@/ui/fields/Field'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useKeeping } from '@/ui/field/useKeeping'
 import { useVerb } from '@/ui/fields/useVerb'
 import { portsOf, type JobItem, type JobTree } from './job'
 import { Button } from '@/ui/pieces/Button'
 import { Gear } from './Gear'
+import { ReadTag } from './ReadTag'
 
 /** Before anything is opened: is it the right tree, and is the gear on? */
 export function ConfirmTree({
   tree,
+  trees,
   item,
   soil,
   units,
   onConfirmed,
 }: {
   tree: JobTree
+  /** All of the job. */
+  trees: readonly JobTree[]
   item: JobItem
   /** By the weather of this hour; null where it is not known. */
   soil: Seen['soil'] | null
@@ -63,10 +66,11 @@ export function ConfirmTree({
   return (
     <form onSubmit={submit} noValidate>
       <div className="grid gap-3 max-w-md">
-        <Field
-          label="Read the tag on the tree"
+        <ReadTag
+          tree={tree}
+          trees={trees}
           value={tag}
-          onChange={(e) => setTag(e.target.value)}
+          onValue={setTag}
           problem={problem?.field === 'tag' ? problem.message : null}
         />
         <p>

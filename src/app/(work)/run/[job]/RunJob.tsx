@@ -247,6 +247,7 @@ function Job({ first }: { first: JobView }) {
               <ConfirmTree
                 key={tree.id}
                 tree={tree}
+                trees={trees}
                 item={item}
                 soil={view.weather?.soil ?? null}
                 units={view.units}
