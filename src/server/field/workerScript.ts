@@ -10,6 +10,21 @@ const dist = () => path.join(process.cwd(), process.env.NEXT_DIST_DIR ?? '.next'
 const json = async <T>(...parts: string[]) =>
   JSON.parse(await readFile(path.join(dist(), ...parts), 'utf8')) as T
 
+/** How a script of the build names another that it fetches when it is needed. */
+const FETCHED = /static\/chunks\/[\w.~-]+\.(?:js|css)/g
+
+/** Scripts with all that they fetch later, and what that fetches: a part that a press opens has to be there as well. */
+async function withFetched(scripts: readonly string[]): Promise<Set<string>> {
+  const all = new Set(scripts)
+  // What is added while it is gone through is gone through too.
+  for (const script of all) {
+    if (!script.endsWith('.js')) continue
+    const text = await readFile(path.join(dist(), script), 'utf8')
+    for (const [name] of text.matchAll(FETCHED)) all.add(name)
+  }
+  return all
+}
+
 /** Everything that the shell loads, as the build names it: scripts, those that a press opens, styles and fonts. */
 async function filesOfShell(): Promise<string[]> {
   const page = 'server/app/field/page'
@@ -24,12 +39,15 @@ async function filesOfShell(): Promise<string[]> {
     entryJSFiles: Record<string, string[]>
     entryCSSFiles: Record<string, { path: string }[]>
   }
+  const scripts = await withFetched([
+    ...build.rootMainFiles,
+    ...Object.values(manifest.entryJSFiles).flat(),
+    ...Object.values(later).flatMap((l) => l.files),
+  ])
   return [
     ...new Set([
-      ...build.rootMainFiles,
-      ...Object.values(manifest.entryJSFiles).flat(),
+      ...scripts,
       ...Object.values(manifest.entryCSSFiles).flatMap((css) => css.map((c) => c.path)),
-      ...Object.values(later).flatMap((l) => l.files),
       ...media.filter((name) => FONT.test(name)).map((name) => `static/media/${name}`),
     ]),
   ].sort()

@@ -91,7 +91,8 @@ formsHold([
   },
   {
     name: 'a tree is confirmed by its tag, with the gear on',
-    draw: () => h(ConfirmTree, { tree: one, trees: [one], item, soil: null, units: 'us', onConfirmed: nothing }),
+    draw: () =>
+      h(ConfirmTree, { tree: one, trees: [one], item, soil: null, units: 'us', onConfirmed: nothing }),
     verb: 'confirm-tree',
     type: { 'Read the tag on the tree': 'ash 1', ...gear, [BLOOM]: true, out: true },
     press: 'This is the tree, begin',
@@ -108,7 +109,8 @@ formsHold([
   },
   {
     name: 'with a glove missing the gear is not on',
-    draw: () => h(ConfirmTree, { tree: one, trees: [one], item, soil: null, units: 'us', onConfirmed: nothing }),
+    draw: () =>
+      h(ConfirmTree, { tree: one, trees: [one], item, soil: null, units: 'us', onConfirmed: nothing }),
     verb: 'confirm-tree',
     type: { 'Read the tag on the tree': 'ash 1', gloves: true },
     press: 'This is the tree, begin',

@@ -39,7 +39,6 @@ import { asMeasured } from './measured'
 import { JobHeading } from './JobHeading'
 import { JobSheet } from './JobSheet'
 import { PartsBar } from './PartsBar'
-import { TakeBack } from './TakeBack'
 import { ThisPlace } from './ThisPlace'
 import { useJobCalls } from './useJobCalls'
 import { usePlaceInJob, type Part } from './usePlaceInJob'
@@ -57,6 +56,7 @@ import { WholeRow } from './WholeRow'
 const SignRecord = afterPage(() => import('./SignRecord'), 'SignRecord')
 const HandBack = afterPage(() => import('./HandBack'), 'HandBack')
 const ReleaseLine = afterPage(() => import('./ReleaseLine'), 'ReleaseLine')
+const TakeBack = afterPage(() => import('./TakeBack'), 'TakeBack')
 const MoveDay = afterPage(() => import('./MoveDay'), 'MoveDay')
 
 /** The crew's job: one tree under the hands, all running ports on the board, the record at the end. */
@@ -368,17 +368,6 @@ function Job({ first }: { first: JobView }) {
               <WholeRow key={item.id} item={item} trees={ofItem} units={view.units} onAct={press} />
             </section>
           )}
-          {may('mark-step') && (
-            <section aria-label="The last press" className={shown('back')}>
-              <TakeBack
-                last={work.last()}
-                trees={trees}
-                items={view.items}
-                timeZone={view.timeZone}
-                onAct={act}
-              />
-            </section>
-          )}
           <section aria-label="Finish" className={shown('finish')}>
             {isOpen(tree) ? (
               <SignRecord
@@ -394,6 +383,17 @@ function Job({ first }: { first: JobView }) {
               <p className="text-ink2">Choose a tree that is still open to finish it.</p>
             )}
           </section>
+          {may('mark-step') && (
+            <section aria-label="The last press" className={shown('back')}>
+              <TakeBack
+                last={work.last()}
+                trees={trees}
+                items={view.items}
+                timeZone={view.timeZone}
+                onAct={act}
+              />
+            </section>
+          )}
         </div>
       </div>
       <JobSheet view={view} works={works} trees={trees} />
