@@ -118,7 +118,19 @@ formsHold([
     draw: () =>
       h(Lots, {
         view: {
-          lots: [{ id: 'l-1', number: 'K 1', expiresOn: null, withdrawnOn: null, withdrawnWhy: null }],
+          lots: [
+            {
+              id: 'l-1',
+              number: 'K 1',
+              expiresOn: null,
+              withdrawnOn: null,
+              withdrawnWhy: null,
+              stock: null,
+              moves: [],
+            },
+          ],
+          least: null,
+          units: 'us',
           putOn: [],
           today: '2026-06-15',
         } as never,
