@@ -205,7 +205,8 @@ export function useWork<T extends Tree, View extends { job: { id: string }; tree
         const next = stepNow(step, [...all.current, batch])
         if (!next.ok) return setImpossible({ stepIds: [step.id], problem: next.problem })
       }
-      rest(fresh.map(({ step }) => step.id))
+      // What was taken back by its name may be pressed again at once: nothing came to stand under that finger.
+      rest(fresh.flatMap(({ step, command }) => (command.of === undefined ? [step.id] : [])))
       all.current = [...all.current, batch]
       show()
       void addToOutbox(envelopeOf(jobId, batch, [...new Set(fresh.map(({ tree }) => tree.id))]))

@@ -51,11 +51,11 @@ import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
 import { TreeChoice } from './TreeChoice'
 import { WorkPhotos } from './WorkPhotos'
-import { WholeRow } from './WholeRow'
 
 const SignRecord = afterPage(() => import('./SignRecord'), 'SignRecord')
 const HandBack = afterPage(() => import('./HandBack'), 'HandBack')
 const ReleaseLine = afterPage(() => import('./ReleaseLine'), 'ReleaseLine')
+const WholeRow = afterPage(() => import('./WholeRow'), 'WholeRow')
 const TakeBack = afterPage(() => import('./TakeBack'), 'TakeBack')
 const MoveDay = afterPage(() => import('./MoveDay'), 'MoveDay')
 
