@@ -1,4 +1,5 @@
 import { inFirm } from '@/db/client'
+import { eventsOfSubject } from '@/db/queries/workStep'
 import { eveningOf } from '@/server/read/evening'
 import {
   closePool,
@@ -32,6 +33,9 @@ test('what is in trees is listed by tree and site, with since when, and how the 
   expect((await evening()).still).toEqual([])
   await stepPorts(firm, [run.ports[0]!.id, run.ports[1]!.id], ['drill', 'start'])
   await stepPorts(firm, [run.ports[0]!.id], ['stop'])
+  const events = await inFirm(firm.id, (sql) => eventsOfSubject(sql, run.subject.id))
+  const started = [...events.values()].flat().filter((e) => e.kind === 'start')
+  expect(started).toHaveLength(2)
   const { still, jobs, crew } = await evening()
   expect(crew).toMatchObject({ id: null })
   expect(still).toMatchObject([
@@ -42,7 +46,7 @@ test('what is in trees is listed by tree and site, with since when, and how the 
       taking: 1,
       siteName: 'Evening firm site',
       words: null,
-      since: NOON.getTime() + 60_000,
+      since: Math.min(...started.map((e) => e.at)),
     },
   ])
   expect(still[0]!.until).toBeGreaterThan(NOON.getTime())
@@ -67,10 +71,11 @@ test('a day with a port uncounted is not put away, and no word is no decision', 
 test('what was decided instead stays with the tree until its ports are out', async () => {
   const [tree] = (await evening()).still
   const once = away([{ jobSubjectId: tree!.id, words: 'Wren pulls them at seven' }])
-  await done(lead(), 'put-day-away', once)
-  await done(lead(), 'put-day-away', once)
+  const pressed = { at: NOON.getTime() - 1000 }
+  await done(lead(), 'put-day-away', once, pressed)
+  await done(lead(), 'put-day-away', once, pressed)
   const after = await evening()
-  expect(after.ended).toEqual({ by: lead().name, at: NOON.getTime() })
+  expect(after.ended).toEqual({ by: lead().name, at: pressed.at })
   expect(after.still[0]).toMatchObject({ words: 'Wren pulls them at seven', ports: 2 })
   const rows = await inFirm(firm.id, (sql) => sql`select ports from left_in`)
   expect(rows).toHaveLength(1)
