@@ -86,6 +86,26 @@ function inOwnProcess(bytes: Uint8Array): Promise<{ code: number | null; said: s
   })
 }
 
+/** A picture as it is kept, known by the hash of what was sent. */
+const encodedPicture = {
+  sha256: z.string(),
+  jpeg: z.instanceof(Buffer),
+  width: z.int(),
+  height: z.int(),
+}
+
+async function encoded(person: PersonRow, bytes: Uint8Array) {
+  const picture = await reencode(person.firmId, bytes)
+  return picture.ok
+    ? ok({ ...picture.value, sha256: createHash('sha256').update(bytes).digest('hex') })
+    : picture
+}
+
+/** Its bytes are not noted again: the hash says them. */
+function withoutBytes<Input extends { jpeg: Buffer }>({ jpeg: _, ...rest }: Input): Omit<Input, 'jpeg'> {
+  return rest
+}
+
 /** Keeps a photograph with the running examination; the first thing noted opens it. */
 export async function keepPhoto(
   person: PersonRow,
@@ -98,28 +118,24 @@ export async function keepPhoto(
       'role',
       'Photographs are taken by those who examine; you are signed in as office.',
     )
-  const picture = await reencode(person.firmId, bytes)
+  const picture = await encoded(person, bytes)
   if (!picture.ok) return picture
-  const now = nowOf(person)
-  const sent = { ...input, sha256: createHash('sha256').update(bytes).digest('hex') }
-  return keepPhotoVerb.perform('keep-photo', person, { ...sent, ...picture.value }, { at: now.getTime() })
+  const at = nowOf(person).getTime()
+  return keepPhotoVerb.perform('keep-photo', person, { ...input, ...picture.value }, { at })
 }
 
-/** The step of keeping a picture: its content is known by the hash of what was sent, its bytes are not noted again. */
+/** The step of keeping a picture. */
 const keepPhotoVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.treeId,
   makes: (i) => i.id,
-  noted: ({ jpeg: _, ...rest }) => rest,
+  noted: withoutBytes,
   input: z.strictObject({
     id: id(),
     treeId: id('treeId'),
     assessmentId: id('assessmentId'),
     finding: z.string().max(60).nullable(),
-    sha256: z.string(),
-    jpeg: z.instanceof(Buffer),
-    width: z.int(),
-    height: z.int(),
+    ...encodedPicture,
   }),
   run: async (context, input): Promise<Result<{ id: string }>> => {
     const { sql, person, at } = context
@@ -156,10 +172,9 @@ export async function keepWorkPhoto(
       'role',
       'Photographs of work are taken by the crew; you are signed in as office.',
     )
-  const picture = await reencode(person.firmId, bytes)
+  const picture = await encoded(person, bytes)
   if (!picture.ok) return picture
-  const sent = { ...input, sha256: createHash('sha256').update(bytes).digest('hex') }
-  return keepWorkPhotoVerb.perform('keep-work-photo', person, { ...sent, ...picture.value }, { at, away })
+  return keepWorkPhotoVerb.perform('keep-work-photo', person, { ...input, ...picture.value }, { at, away })
 }
 
 /** The same as a step: work that was done is shown, whatever was decided about its tree meanwhile. */
@@ -167,15 +182,12 @@ const keepWorkPhotoVerb = verb({
   roles: ['arborist', 'crew lead', 'technician'],
   about: (i) => i.jobSubjectId,
   makes: (i) => i.id,
-  noted: ({ jpeg: _, ...rest }) => rest,
+  noted: withoutBytes,
   input: z.strictObject({
     id: id(),
     jobSubjectId: id('jobSubjectId'),
     task: z.string().min(1).max(60).nullable(),
-    sha256: z.string(),
-    jpeg: z.instanceof(Buffer),
-    width: z.int(),
-    height: z.int(),
+    ...encodedPicture,
   }),
   run: async ({ sql, person, at }, { jobSubjectId, task, ...picture }): Promise<Result<{ id: string }>> => {
     const [subject] = await jobSubjects(sql, [jobSubjectId])

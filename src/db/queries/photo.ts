@@ -53,14 +53,21 @@ export async function photoBytes(sql: FirmSql, id: string): Promise<Uint8Array |
   return rows[0]?.jpeg
 }
 
+/** What a picture is of: an examination, or work at a tree of a job; the table takes one of both. */
+export interface PhotoOf {
+  assessmentId?: string
+  finding?: string | null
+  jobSubjectId?: string
+  task?: string | null
+}
+
 export async function addPhoto(
   sql: FirmSql,
   p: {
     id: string
     firmId: string
     treeId: string
-    /** Of one of both. */
-    of: { assessmentId: string; finding: string | null } | { jobSubjectId: string; task: string | null }
+    of: PhotoOf
     at: Date
     by: string
     width: number
@@ -68,17 +75,7 @@ export async function addPhoto(
     jpeg: Buffer
   },
 ): Promise<void> {
-  const {
-    assessmentId = null,
-    finding = null,
-    jobSubjectId = null,
-    task = null,
-  } = p.of as {
-    assessmentId?: string
-    finding?: string | null
-    jobSubjectId?: string
-    task?: string | null
-  }
+  const { assessmentId = null, finding = null, jobSubjectId = null, task = null } = p.of
   await sql`
     insert into photo (id, firm_id, tree_id, assessment_id, finding, job_subject_id, task, taken_at, by_person, width, height, jpeg)
     values (${p.id}, ${p.firmId}, ${p.treeId}, ${assessmentId}, ${finding}, ${jobSubjectId}, ${task}, ${p.at}, ${p.by},

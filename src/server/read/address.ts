@@ -54,3 +54,8 @@ export function ownPath(text: string | null): string {
     return '/'
   }
 }
+
+/** Whose day is asked for, `?crew=…`: a crew, `none` for the work that no crew has (null), or whichever is one's own (undefined). */
+export function crewOf(query: Query): string | null | undefined {
+  return textOf(query, 'crew', 36) === 'none' ? null : (idOf(query, 'crew') ?? undefined)
+}

@@ -52,7 +52,7 @@ const CALLS: readonly (readonly [keyof Alarms, string])[] = [
   ['vibrate', 'Vibrate'],
   ['sound', 'Sound'],
   ['notify', 'A notification'],
-  ['speak', 'Read aloud what was counted, and what calls'],
+  ['speak', 'Read aloud what calls'],
   ['awake', 'Keep the screen on while something is in a tree'],
 ]
 

@@ -7,7 +7,7 @@ export interface Alarms {
   sound: boolean
   /** As a notification, which some devices show on a locked screen. */
   notify: boolean
-  /** Says aloud what was counted, and what calls. */
+  /** Says aloud what calls. */
   speak: boolean
   /** Keeps the screen on while something is in a tree. */
   awake: boolean
@@ -33,12 +33,9 @@ function read(): Alarms {
   } catch {
     // What cannot be read was not said.
   }
-  const alarms = Object.fromEntries(
-    Object.entries(FIRST).map(([k, v]) => [
-      k,
-      typeof said?.[k as keyof Alarms] === 'boolean' ? said[k as keyof Alarms] : v,
-    ]),
-  ) as unknown as Alarms
+  const alarms = { ...FIRST }
+  for (const name of Object.keys(FIRST) as (keyof Alarms)[])
+    if (typeof said?.[name] === 'boolean') alarms[name] = said[name]
   known = { text, alarms }
   return alarms
 }

@@ -28,7 +28,7 @@ async function notify(words: string): Promise<void> {
 }
 
 /** Says words aloud, where that is switched on. */
-export function sayAloud(words: string): void {
+function sayAloud(words: string): void {
   if (!alarmsNow().speak || !('speechSynthesis' in window)) return
   const said = new SpeechSynthesisUtterance(words)
   said.lang = document.documentElement.lang

@@ -4,6 +4,7 @@ import { textOf, type Query } from '@/server/read/address'
 import { placeOfSign } from '@/server/read/placeSign'
 import { LANGUAGES, languageOf } from '@/core/texts/languages'
 import { languageAsked, momentIn, textsOf } from '@/texts/texts'
+import { sayPlace } from '@/texts/sayPlace'
 import { Doorway } from '@/ui/shell/Doorway'
 
 export const metadata: Metadata = { title: 'A place', robots: { index: false, follow: false } }
@@ -16,33 +17,23 @@ export default async function ClosedPage({
   params: Promise<{ code: string }>
   searchParams: Promise<Query>
 }) {
-  const said = textOf(await searchParams, 'language', 5)
-  const language = said ? languageOf(said) : languageAsked((await headers()).get('accept-language'))
+  const chosen = textOf(await searchParams, 'language', 5)
+  const language = chosen ? languageOf(chosen) : languageAsked((await headers()).get('accept-language'))
   const t = textsOf(language, 'place')
   const { code } = await params
   const place = await placeOfSign(code)
+  const said = place && sayPlace(language, place)
   const others = LANGUAGES.filter(([l]) => l !== language)
   return (
     <div lang={language}>
       <Doorway>
-        {place === null ? (
+        {place === null || said === null ? (
           <h1>{t('none')}</h1>
         ) : (
           <>
-            <h1 className={place.until || place.working ? 'text-plum' : 'text-moss'}>
-              {place.until || place.working ? t('closed') : t('open')}
-            </h1>
-            <p className="text-lead mt-3">
-              {place.working
-                ? t('closedWork', { site: place.site })
-                : place.until
-                  ? t('closedUntil', {
-                      site: place.site,
-                      time: momentIn(language, place.until, place.timeZone),
-                    })
-                  : t('openNow', { site: place.site })}
-            </p>
-            {(place.working || place.until) && <p className="mt-2">{t('why')}</p>}
+            <h1 className={said.closed ? 'text-plum' : 'text-moss'}>{said.heading}</h1>
+            <p className="text-lead mt-3">{said.says}</p>
+            {said.why && <p className="mt-2">{said.why}</p>}
             <p className="mt-4">{t('ask', { firm: place.firm, town: place.town })}</p>
             <p className="mt-2 text-small text-ink2">
               {t('now', { time: momentIn(language, place.now, place.timeZone) })}

@@ -1,3 +1,4 @@
+import { KeptPhoto } from '@/ui/pieces/KeptPhoto'
 import { METHOD_NAME, isHand } from '@/core/methods/names'
 import { CorrectRecord } from './CorrectRecord'
 import { Link } from '@/ui/pieces/Link'
@@ -111,15 +112,7 @@ function Pictures({ view: { photos, timeZone } }: { view: RecordView }) {
       <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3 mt-2">
         {photos.map((p, i) => (
           <li key={p.id}>
-            <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
-              {/* A kept picture is served as it is, already small. */}
-              <img
-                src={`/api/photos/${p.id}`}
-                alt={`Photograph ${i + 1}, ${p.tag}`}
-                loading="lazy"
-                className="w-full h-28 object-cover border border-line bg-line2"
-              />
-            </a>
+            <KeptPhoto id={p.id} alt={`Photograph ${i + 1}, ${p.tag}`} />
             <span className="text-small text-ink2">
               {p.tag}, {p.by}, {shortDate(p.takenAt, timeZone)}, {clockTime(p.takenAt, timeZone)}
             </span>

@@ -386,7 +386,7 @@ function Job({ first }: { first: JobView }) {
           {may('mark-step') && (
             <section aria-label="The last press" className={shown('back')}>
               <TakeBack
-                last={work.last()}
+                lastOf={work.last}
                 trees={trees}
                 items={view.items}
                 timeZone={view.timeZone}

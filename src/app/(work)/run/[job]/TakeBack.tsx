@@ -1,5 +1,5 @@
 'use client'
-import { useState } from 'react'
+import { useMemo, useState } from 'react'
 import type { Movement } from '@/core/methods/lastMovement'
 import { Button } from '@/ui/pieces/Button'
 import { clockTime } from '@/ui/when'
@@ -8,18 +8,21 @@ import { sayMovement } from './sayMovement'
 
 /** The last press of this device, whatever it was, and one press that takes all of it back. */
 export function TakeBack({
-  last,
+  lastOf,
   trees,
   items,
   timeZone,
   onAct,
 }: {
-  last: Movement<{ id: string }> | null
+  /** Looked up when something was pressed or came, not with every tick of the clock. */
+  lastOf: () => Movement<{ id: string }> | null
   trees: readonly JobTree[]
   items: readonly JobItem[]
   timeZone: string
   onAct: Act
 }) {
+  // Trees are new whenever a press counts.
+  const last = useMemo(() => (trees.length > 0 ? lastOf() : null), [lastOf, trees])
   const [took, setTook] = useState<string | null>(null)
   const presses = (last?.presses ?? []).flatMap(({ step, event }) => {
     const tree = trees.find((t) => t.steps.some((s) => s.id === step.id))

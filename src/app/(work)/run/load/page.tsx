@@ -1,5 +1,5 @@
 import { isDate } from '@/core/time/calendar'
-import { idOf, textOf, type Query } from '@/server/read/address'
+import { crewOf, textOf, type Query } from '@/server/read/address'
 import { loadView } from '@/server/read/load'
 import { LoadOut } from '@/app/withPage'
 
@@ -8,7 +8,6 @@ export const metadata = { title: 'Load-out' }
 export default async function LoadPage({ searchParams }: { searchParams: Promise<Query> }) {
   const query = await searchParams
   const date = textOf(query, 'date', 10)
-  const crew = textOf(query, 'crew', 36) === 'none' ? null : (idOf(query, 'crew') ?? undefined)
-  const view = await loadView(date !== null && isDate(date) ? date : null, crew)
+  const view = await loadView(date !== null && isDate(date) ? date : null, crewOf(query))
   return <LoadOut key={`${view.date} ${view.crew?.id}`} view={view} />
 }

@@ -3,7 +3,8 @@ import { notFound } from 'next/navigation'
 import QRCode from 'qrcode'
 import { signView } from '@/server/read/placeSign'
 import { LANGUAGES } from '@/core/texts/languages'
-import { momentIn, textsOf } from '@/texts/texts'
+import { sayPlace } from '@/texts/sayPlace'
+import { textsOf } from '@/texts/texts'
 import { PrintButton } from '@/ui/pieces/PrintButton'
 
 export const metadata = { title: 'Sign' }
@@ -19,7 +20,6 @@ export default async function SignPage({ params }: { params: Promise<{ site: str
     margin: 0,
     errorCorrectionLevel: 'M',
   })
-  const closed = view.until !== null || view.working
   return (
     <>
       <div className="no-print flex flex-wrap items-end justify-between gap-3">
@@ -35,20 +35,12 @@ export default async function SignPage({ params }: { params: Promise<{ site: str
       <article className="mt-4 max-w-2xl border-4 border-ink bg-paper p-6 grid gap-6">
         {LANGUAGES.map(([language]) => {
           const t = textsOf(language, 'place')
+          const said = sayPlace(language, view)
           return (
             <section key={language} lang={language}>
-              <h2 className="font-head font-bold text-figure">{closed ? t('closed') : t('open')}</h2>
-              <p className="text-lead">
-                {view.working
-                  ? t('closedWork', { site: view.site })
-                  : view.until
-                    ? t('closedUntil', {
-                        site: view.site,
-                        time: momentIn(language, view.until, view.timeZone),
-                      })
-                    : t('openNow', { site: view.site })}
-              </p>
-              {closed && <p>{t('why')}</p>}
+              <h2 className="font-head font-bold text-figure">{said.heading}</h2>
+              <p className="text-lead">{said.says}</p>
+              {said.why && <p>{said.why}</p>}
               <p className="text-small">
                 {t('ask', { firm: view.firm, town: view.town })} {t('code')}
               </p>

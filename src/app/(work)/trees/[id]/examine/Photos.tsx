@@ -2,6 +2,7 @@
 import { useRef, useState } from 'react'
 import type { Problem } from '@/core/problem'
 import type { ExamineView } from '@/server/read/tree'
+import { KeptPhoto } from '@/ui/pieces/KeptPhoto'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
 import { useVerb } from '@/ui/fields/useVerb'
 import { useSendPicture } from '@/ui/files/useSendPicture'
@@ -69,14 +70,7 @@ export function Photos({
         <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-3 mt-3">
           {photos.map((p, i) => (
             <li key={p.id}>
-              <a href={`/api/photos/${p.id}`} target="_blank" rel="noreferrer">
-                {/* A kept picture is served as it is, already small. */}
-                <img
-                  src={`/api/photos/${p.id}`}
-                  alt={`Photograph ${i + 1} of ${view.tree.tag}`}
-                  className="w-full h-28 object-cover border border-line bg-line2"
-                />
-              </a>
+              <KeptPhoto id={p.id} alt={`Photograph ${i + 1} of ${view.tree.tag}`} />
               <div className="flex justify-between text-small text-ink2">
                 <span>
                   {p.by &&
