@@ -65,6 +65,11 @@ const KINDS = {
   doneAway: 5001,
   dayEnded: 5002,
   leftIn: 5003,
+  lot: 5004,
+  stockMove: 5005,
+  stockLeast: 5006,
+  message: 5007,
+  workPhoto: 5008,
 } as const
 
 /** The id of the n-th row of a kind. */
@@ -157,6 +162,20 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
           )
           .join(''),
       ),
+    )
+    // Four lots a card, each counted every thirtieth time something happened to it; the first is what all records are of.
+    await step('stock', () =>
+      sql.unsafe(`
+        insert into lot (id, firm_id, card_code, number, expires_on)
+          select ${id('lot', 'n')}, ${f}, (array['EB4', 'SU8'])[1 + n % 2], case when n = 0 then 'EB4-2207' else 'LOT-' || n end, '${today}'::date + 400
+          from generate_series(0, 7) n;
+        insert into stock_move (id, firm_id, lot_id, kind, amount, measure, by_person, at)
+          select ${id('stockMove', 'n * 400 + k')}, ${f}, ${id('lot', 'n')}, case when k % 30 = 1 then 'counted' else 'bought' end, 0.002, 'volume',
+            ${id('person', '2')}, ${noon} - k * interval '1 day'
+          from generate_series(0, 7) n, generate_series(1, 300) k;
+        insert into stock_least (id, firm_id, card_code, amount, measure, by_person, at)
+          select ${id('stockLeast', 'n')}, ${f}, (array['EB4', 'SU8'])[1 + n % 2], 0.001, 'volume', ${id('person', '2')}, ${noon} - n * interval '1 day'
+          from generate_series(1, 600) n`),
     )
     await step('trees', () =>
       sql.unsafe(`
@@ -402,6 +421,16 @@ export async function makeScaleFirm(ownerUrl: string, scale: Scale, today: strin
         insert into photo (id, firm_id, tree_id, assessment_id, taken_at, by_person, width, height, jpeg)
           select ${id('event', `200000 + n`)}, ${f}, ${id('tree', 'n')}, ${id('assessment', 'n')}, ${noon}, ${id('person', '3')}, 4, 3, decode(repeat('00', 120), 'hex')
           from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 20 = 1`),
+    )
+    await step('photographs of work, and who was told of it', () =>
+      sql.unsafe(`
+        insert into photo (id, firm_id, tree_id, job_subject_id, task, taken_at, by_person, width, height, jpeg)
+          select ${id('workPhoto', `n`)}, ${f}, ${id('tree', 'n')}, ${id('jobSubject', `n * 4 + 1`)}, 'after', ${noon}, ${id('person', '3')}, 4, 3, decode(repeat('00', 120), 'hex')
+          from generate_series(1, ${trees}) n where n % 25 <> 10 and n % 20 = 7;
+        insert into message (id, firm_id, client_id, job_id, kind, about, language, name, address, subject, body, by_person, at)
+          select ${id('message', 's * 4 + k')}, ${f}, ${id('client', `1 + s % ${Math.ceil(sites / 3)}`)}, ${id('job', 's * 4 + k')}, 'done', '${today}'::date - 799 + (k * 380)::int, 'en',
+            'A client', 'client' || s || '@large.example', 'Work at your trees', 'It was done.', ${id('person', '2')}, ${noon}
+          from generate_series(1, ${sites}) s, generate_series(0, 1) k`),
     )
     if (scale.seal)
       await step('seals', async () => {

@@ -93,13 +93,21 @@ test('a count that the records do not leave is asked about, and stands with its 
     lead(),
     'enter-stock',
     enter('counted', counted, { accepted: ['differs'], words: 'the can fell over' }),
+    { at: hours(-1.5).getTime() },
   )
   expect(mL((await left())?.left)).toBe(mL(expected) - 100)
   expect((await left())?.used).toBe(0)
 })
 
 test('a truck takes no more than was counted, and what is short says so; the evening counts it again', async () => {
-  await done(lead(), 'enter-stock', enter('counted', '3 mL', { accepted: ['differs'], words: 'found empty' }))
+  await done(
+    lead(),
+    'enter-stock',
+    enter('counted', '3 mL', { accepted: ['differs'], words: 'found empty' }),
+    {
+      at: hours(-1).getTime(),
+    },
+  )
   const { prescription } = await decideAsh(firm, 'K3')
   await done(firm.person('arborist', NOON), 'hand-to-crew', prescription)
   const view = await inFirm(firm.id, (sql) =>

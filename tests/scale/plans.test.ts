@@ -61,12 +61,14 @@ import { seal } from '@/server/ledger/seal'
 import { almanacView } from '@/server/read/almanac'
 import { decideSiteView } from '@/server/read/decideSite'
 import { findView } from '@/server/read/find'
+import { eveningView } from '@/server/read/evening'
 import { frameView } from '@/server/read/frame'
 import { blocksView } from '@/server/read/blocks'
 import { pageOfTrees, planOf, sitesView, siteView, waitingView } from '@/server/read/grounds'
 import { cardView, shelfView } from '@/server/read/shelf'
 import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
+import { loadView } from '@/server/read/load'
 import { rulesView } from '@/server/read/rules'
 import { dueAgainView, runListView, todayView } from '@/server/read/today'
 import { overdueView } from '@/server/read/overdue'
@@ -131,8 +133,11 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['a season of 5,000 trees', () => seasonView(scaleId('site', 1)), 16, 40_000],
   ['Run, list', () => runListView(), 5, 8_000],
   ['what is due again', () => dueAgainView(), 4, 8_000],
-  // What is looked at before a cause of the firm's own is read with it.
-  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 13, 8_000],
+  // What is looked at before a cause of the firm's own is read with it, and the photographs of the work.
+  ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 14, 8_000],
+  ['what is still in trees in the evening', () => eveningView(null), 9, 8_000],
+  // One by job of the day, 20 at most.
+  ['the load of a day', () => loadView(null, undefined), 27, 6_000],
   // What watched works took among them.
   ['the week', () => weekView(), 14, 60_000],
   ['what is overdue', () => overdueView(), 2, 60_000],
@@ -193,7 +198,7 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['waiting to examine', () => waitingView('examine'), 2, 9_000],
   ['Ledger', () => ledgerView(), 6, 400],
   ['Ledger, further back', () => ledgerView(100_000), 6, 400],
-  ['a record', () => recordView(scaleId('record', 40_007 * 4 + 1)), 9, 120],
+  ['a record', () => recordView(scaleId('record', 40_007 * 4 + 1)), 10, 120],
   ['Follow-up', () => followUpsView(), 3, 70_000],
   ['a check', () => followUpView(scaleId('followUp', 40_006)), 2, 20],
   ['the almanac', () => almanacView(), 5, 2_500],
@@ -203,7 +208,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   ['deciding across a site', () => decideSiteView(scaleId('site', 77)), 10, 4_000],
   ['whose turn', () => turnView(null), 9, 60_000],
   ['whose turn at a site of 5,000 trees', () => turnView(scaleId('site', 1)), 10, 8_000],
-  ['a card', () => cardView('EB4'), 2, 100],
+  // With its lots as they stand and the least of it.
+  ['a card', () => cardView('EB4'), 5, 2_000],
   ['many trees at once', () => groupView(scaleId('site', 77), null), 20, 8_000],
   ['the blocks of a site', () => blocksView(scaleId('site', 77)), 6, 4_000],
   ['the limits of a ground', () => limitsView(scaleId('site', 77), null), 8, 2_000],

@@ -46,7 +46,10 @@ export async function usesOfLots(
       (select coalesce(sum(x.amount), 0)::float8 from application_subject x where x.firm_id = a.firm_id and x.application_id = a.id) as amount
     from unnest(${since.map((s) => s.lotId)}::uuid[], ${since.map((s) => new Date(s.at).toISOString())}::text[]::timestamptz[]) s (lot, at)
       join lot l on l.id = s.lot
-      join application a on a.firm_id = l.firm_id and lower(a.lot) = lower(l.number) and a.ended_at > s.at
+      -- Kept apart, for the planner takes all records of a lot to be as new as its count.
+      cross join lateral (
+        select b.* from application b
+        where b.firm_id = l.firm_id and lower(b.lot) = lower(l.number) and b.ended_at > s.at offset 0) a
       join card_use u on u.firm_id = a.firm_id and u.id = a.card_use_id
       join card c on c.firm_id = u.firm_id and c.id = u.card_id and c.code = l.card_code`
   const byLot = new Map<string, StockUse[]>()
@@ -110,8 +113,9 @@ export async function leastOfCards(
   codes: readonly string[],
 ): Promise<Map<string, { amount: number; measure: StockMeasure }>> {
   const rows = await sql<{ code: string; amount: number | null; measure: StockMeasure }[]>`
-    select distinct on (card_code) card_code as code, amount, measure from stock_least
-    where card_code = any(${[...codes]}) order by card_code, at desc, id desc`
+    select c.code, m.amount, m.measure
+    from unnest(${[...codes]}::text[]) c (code) cross join lateral (
+      select l.amount, l.measure from stock_least l where l.card_code = c.code order by l.at desc, l.id desc limit 1) m`
   return new Map(
     rows.flatMap(({ code, amount, measure }) =>
       amount === null ? [] : [[code, { amount, measure }] as const],
