@@ -42,14 +42,15 @@ export const setFindingVerb = verb({
     state: z.enum(['there', 'not-there', 'unsure']).nullable(),
   }),
   run: async (context, input): Promise<Result<{ assessmentId: string }>> => {
-    const { sql, person, at } = context
+    const { sql, person, at, away } = context
     if (!FINDING_BY_ID.has(input.finding) && !(await firmAlmanac(sql)).findings.has(input.finding))
       return refuse('unknown', 'finding', 'There is no such finding.')
     const open = await openExamination(context, input)
     if (!open.ok) return open
-    await setFinding(sql, { ...input, firmId: person.firmId, at, by: person.id })
+    const assessmentId = open.value
+    await setFinding(sql, { ...input, assessmentId, firmId: person.firmId, at, by: person.id, late: away })
     await restage(sql, input.treeId)
-    return ok({ assessmentId: input.assessmentId })
+    return ok({ assessmentId })
   },
 })
 
@@ -63,7 +64,7 @@ export const setDetailVerb = verb({
     if (!checked.ok) return checked
     const open = await openExamination(context, input)
     if (!open.ok) return open
-    return (await setDetail(context.sql, input.assessmentId, input.finding, checked.value)) === 1
+    return (await setDetail(context.sql, open.value, input.finding, checked.value)) === 1
       ? ok({ kept: true })
       : refuse('conflict', 'finding', 'Set the finding first, then note how much of it there is.')
   },

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto'
+import { pack } from '@/core/packed'
 import { type Problem } from '@/core/problem'
 import { readStrictJson } from './strictJson'
 
@@ -128,4 +130,16 @@ export const SOMEBODY_ELSE: Problem = {
   code: 'conflict',
   field: 'person',
   message: 'Somebody else is signed in on this device. What you pressed stays here until you sign in again.',
+}
+
+/**
+ * A view as a device keeps it, packed; 304 while it is what the `etag` says that was sent along. The hour of the firm (epoch ms) always
+ * changes and is said beside, in `elmhorn-now`.
+ */
+export function packedResponse(request: Request, view: object, now: number): Response {
+  const value = pack(view)
+  const etag = `"${createHash('sha256').update(value).digest('base64url')}"`
+  const headers = { etag, 'elmhorn-now': String(now), 'cache-control': 'private, no-cache' }
+  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers })
+  return Response.json({ value }, { headers })
 }

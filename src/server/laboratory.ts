@@ -2,7 +2,7 @@ import { enterAnswerAsks } from '@/asks/work'
 import { findingsWithOwn } from '@/almanac/ownFindings'
 import { ok, refuse, type Result } from '@/core/problem'
 import { WEIGH_ANEW } from '@/core/respond/compare'
-import { carryFindings, lastSigned, setFinding } from '@/db/queries/assessment'
+import { carryFindings, newestOfTrees, setFinding } from '@/db/queries/assessment'
 import { addMeasurement, followUpById, followUpForChange } from '@/db/queries/followUp'
 import { restage } from '@/db/queries/tree'
 import { ownOf } from './almanac'
@@ -31,7 +31,11 @@ export const enterAnswerVerb = verb({
     const findings = findingsWithOwn(await ownOf(sql))
     const other = input.answers.find((a) => findings.get(a.finding)?.place !== 'lab')
     if (other) return refuse('unknown', 'answers', 'This is nothing a laboratory answers.')
-    const open = await openExamination(context, { treeId: found.treeId, assessmentId: input.assessmentId })
+    // Whoever enters an answer sees the page it is entered on.
+    const open = await openExamination(
+      { ...context, away: false },
+      { treeId: found.treeId, assessmentId: input.assessmentId },
+    )
     if (!open.ok) return open
     const check = (await followUpForChange(sql, found.id))!
     if (check.verdict)
@@ -42,7 +46,7 @@ export const enterAnswerVerb = verb({
       )
     if (check.dropped !== null)
       return refuse('conflict', 'followUpId', `This is no longer waited for: ${check.dropped}`)
-    const before = await lastSigned(sql, found.treeId, input.assessmentId)
+    const before = (await newestOfTrees(sql, [found.treeId])).get(found.treeId)?.signed
     if (before) await carryFindings(sql, before.id, input.assessmentId)
     for (const a of input.answers)
       await setFinding(sql, {

@@ -12,7 +12,7 @@ import { threadFile } from './heavy/threadFile'
 import { Turns } from './heavy/turns'
 import { openExamination } from './examination'
 import { id } from '@/asks/text'
-import { nowOf, verb } from './verb'
+import { verb } from './verb'
 
 /** The largest picture taken in, bytes. */
 export const MOST_PHOTO_BYTES = 15_000_000
@@ -106,10 +106,11 @@ function withoutBytes<Input extends { jpeg: Buffer }>({ jpeg: _, ...rest }: Inpu
   return rest
 }
 
-/** Keeps a photograph with the running examination; the first thing noted opens it. */
+/** Keeps a photograph with the running examination, by the time it was taken; the first thing noted opens it. */
 export async function keepPhoto(
   person: PersonRow,
   input: { id: string; treeId: string; assessmentId: string; finding: string | null },
+  { at, away }: { at: number; away: boolean },
   bytes: Uint8Array,
 ): Promise<Result<{ id: string }>> {
   if (person.role === 'office')
@@ -120,8 +121,7 @@ export async function keepPhoto(
     )
   const picture = await encoded(person, bytes)
   if (!picture.ok) return picture
-  const at = nowOf(person).getTime()
-  return keepPhotoVerb.perform('keep-photo', person, { ...input, ...picture.value }, { at })
+  return keepPhotoVerb.perform('keep-photo', person, { ...input, ...picture.value }, { at, away })
 }
 
 /** The step of keeping a picture. */
@@ -141,13 +141,14 @@ const keepPhotoVerb = verb({
     const { sql, person, at } = context
     const open = await openExamination(context, input)
     if (!open.ok) return open
-    if ((await photosOf(sql, input.assessmentId)).length >= MOST_PHOTOS)
+    const assessmentId = open.value
+    if ((await photosOf(sql, assessmentId)).length >= MOST_PHOTOS)
       return refuse(
         'out-of-range',
         'photo',
         `An examination holds ${MOST_PHOTOS} photographs; take one away first.`,
       )
-    const { assessmentId, finding, ...picture } = input
+    const { assessmentId: _, finding, ...picture } = input
     await addPhoto(sql, {
       ...picture,
       of: { assessmentId, finding },

@@ -26,6 +26,8 @@ beforeAll(async () => {
 })
 afterAll(() => closePool())
 
+const IN_REACH = { at: NaN, away: false }
+
 /** A sideways picture with a place and a camera written into it. */
 const sideways = () =>
   sharp({ create: { width: 400, height: 200, channels: 3, background: '#4a3b2a' } })
@@ -65,7 +67,9 @@ test('photographs belong to the firm and the open examination', async () => {
   const wren = a.person('technician')
   const [id, assessmentId] = [uuidv7(), uuidv7()]
   const keep = (person = wren, photo = id) =>
-    sideways().then((bytes) => keepPhoto(person, { id: photo, treeId, assessmentId, finding: null }, bytes))
+    sideways().then((bytes) =>
+      keepPhoto(person, { id: photo, treeId, assessmentId, finding: null }, IN_REACH, bytes),
+    )
   expect(await keep()).toMatchObject({ ok: true })
   expect((await readPhoto(wren, id))?.length).toBeGreaterThan(100)
   expect(await readPhoto(b.person('arborist'), id)).toBeUndefined()

@@ -71,7 +71,8 @@ import { limitsView } from '@/server/read/limits'
 import { loadView } from '@/server/read/load'
 import { overdueView } from '@/server/read/overdue'
 import { dueAgainView, runListView, todayView } from '@/server/read/today'
-import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
+import { examineView, waitingToExamine } from '@/server/read/examine'
+import { decideView, prescribeView, treeView, weighView } from '@/server/read/tree'
 import { turnView } from '@/server/read/turn'
 import { weekView } from '@/server/read/week'
 import { followUpsView, jobView, ledgerView, recordView } from '@/server/read/work'
@@ -130,6 +131,7 @@ const PAGES: [name: string, view: () => Promise<unknown>][] = [
   ['a site', () => siteView(site)],
   ['what is to come at a site', () => aheadView(site)],
   ['Tree', () => treeView(tree)],
+  ['the trees that wait to be looked at', () => waitingToExamine()],
   ['Examine', () => examineView(tree)],
   ['what the client is told', () => clientView(tree)],
   ['Weigh', () => weighView(tree)],

@@ -75,7 +75,8 @@ import { overdueView } from '@/server/read/overdue'
 import { crewsView, weekView } from '@/server/read/week'
 import { turnView } from '@/server/read/turn'
 import { clientView } from '@/server/read/client'
-import { decideView, examineView, prescribeView, treeView, weighView } from '@/server/read/tree'
+import { examineView, waitingToExamine } from '@/server/read/examine'
+import { decideView, prescribeView, treeView, weighView } from '@/server/read/tree'
 import { followUpsView, followUpView, jobView, ledgerView, recordView } from '@/server/read/work'
 
 beforeAll(async () => {
@@ -183,7 +184,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
     16_000,
   ],
   ['Tree', () => treeView(tree), 17, 700],
-  ['Examine', () => examineView(tree), 13, 450],
+  ['Examine', () => examineView(tree), 9, 450],
+  ['the trees that wait to be looked at', () => waitingToExamine(), 11, 30_000],
   ['what the client is told', () => clientView(tree), 5, 300],
   ['Weigh', () => weighView(tree), 8, 400],
   ['Decide', () => decideView(tree), 13, 400],

@@ -1,9 +1,12 @@
 'use client'
 import { useEffect, useState } from 'react'
+import { grouped } from '@/core/grouped'
+import { counted } from '@/core/text/counted'
 import { unpack, type Packed } from '@/core/packed'
 import { dateIn } from '@/core/time/calendar'
 import type { FieldDay } from '@/server/read/field'
 import type { EveningView } from '@/server/read/evening'
+import type { ExamineView } from '@/server/read/examine'
 import type { JobView } from '@/server/read/work'
 import { lastPerson, viewOf } from '@/ui/field/deviceStore'
 import { jobKey } from '@/ui/field/fetchJob'
@@ -15,7 +18,9 @@ import { Frame } from '@/ui/shell/Frame'
 import { MayProvider } from '@/ui/shell/may'
 import { Strip } from '@/ui/shell/Strip'
 import { clockTime, shortDate } from '@/ui/when'
+import { Examine } from '../withPage'
 import { eveningHere } from './eveningHere'
+import { examineHere, type WaitingTree } from './examineHere'
 import { Evening } from '../(work)/run/evening/Evening'
 import { JobLines } from '../(work)/run/JobLines'
 import { LoadOut } from '../(work)/run/load/LoadOut'
@@ -27,6 +32,9 @@ interface Kept {
   at: number
   path: string
   job: JobView | null
+  /** The tree that is looked at. */
+  examine: ExamineView | null
+  waiting: WaitingTree[]
   evening: EveningView
 }
 
@@ -38,11 +46,15 @@ async function readKept(path: string): Promise<Kept | null> {
   const value = day.value as FieldDay
   const now = Date.now() + day.ahead
   const id = /^\/run\/([0-9a-f-]{36})$/.exec(path)?.[1]
+  const tree = /^\/trees\/([0-9a-f-]{36})(\/examine)?$/.exec(path)?.[1]
+  const { waiting, one } = await examineHere(person, tree)
   const job = id === undefined ? null : await viewOf(person, jobKey(id))
   return {
     day: { ...value, frame: { ...value.frame, now } },
     at: day.at,
     path,
+    examine: one,
+    waiting,
     evening: await eveningHere(person, value.evening),
     job: job && jobNow(unpack(job.value as Packed<Omit<JobView, 'now'>>), now),
   }
@@ -82,6 +94,32 @@ export function FieldShell() {
         <Screen kept={kept} />
       </Frame>
     </MayProvider>
+  )
+}
+
+/** Trees that can be looked at without a signal, by site. */
+function ToExamine({ waiting }: { waiting: readonly WaitingTree[] }) {
+  if (waiting.length === 0) return null
+  return (
+    <section aria-labelledby="to-examine" className="mt-6">
+      <h2 id="to-examine">To examine, kept here</h2>
+      {[...grouped(waiting, (t) => t.site)].map(([site, trees]) => (
+        <div key={site} className="mt-3">
+          <h3>
+            {site}, {counted(trees.length, 'tree')}
+          </h3>
+          <ul className="grid grid-cols-[repeat(auto-fill,minmax(150px,1fr))] gap-2 mt-1.5">
+            {trees.map((t) => (
+              <li key={t.id}>
+                <ButtonLink href={`/trees/${t.id}/examine`} className="w-full">
+                  {t.tag.toLowerCase().includes(t.kind.toLowerCase()) ? t.tag : `${t.tag} · ${t.kind}`}
+                </ButtonLink>
+              </li>
+            ))}
+          </ul>
+        </div>
+      ))}
+    </section>
   )
 }
 
@@ -127,8 +165,9 @@ function Away({ since }: { since: string }) {
   )
 }
 
-function Screen({ kept: { day, path, job, evening } }: { kept: Kept }) {
+function Screen({ kept: { day, path, job, examine, waiting, evening } }: { kept: Kept }) {
   if (job) return <RunJobOf first={job} />
+  if (examine) return <Examine view={examine} away />
   if (path === '/settings/device')
     return (
       <>
@@ -157,6 +196,7 @@ function Screen({ kept: { day, path, job, evening } }: { kept: Kept }) {
         </div>
       </div>
       <JobLines jobs={path === '/' ? here.filter((j) => j.onDate <= today) : here} today={today} />
+      <ToExamine waiting={waiting} />
     </>
   )
 }

@@ -1,6 +1,6 @@
 import type { Problem } from '../problem'
 
-/** The steps of a crew's day that a device takes without a signal. */
+/** The steps of a crew's day, and of a walk round trees, that a device takes without a signal. */
 export const FIELD_STEPS = [
   'confirm-tree',
   'begin-work',
@@ -11,6 +11,10 @@ export const FIELD_STEPS = [
   'note-loaded',
   'put-day-away',
   'sign-record',
+  'set-finding',
+  'set-detail',
+  'confirm-identity',
+  'change-tree',
 ] as const
 export type FieldStep = (typeof FIELD_STEPS)[number]
 

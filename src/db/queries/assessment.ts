@@ -84,7 +84,19 @@ export async function findingsOf(sql: FirmSql, assessmentId: string): Promise<Fi
     where f.assessment_id = ${assessmentId} order by f.finding`
 }
 
-/** Sets a finding's state; null takes it back to not looked at. */
+/** Findings of several examinations at once. */
+export async function findingsOfAll(
+  sql: FirmSql,
+  assessmentIds: readonly string[],
+): Promise<(FindingRow & { assessmentId: string })[]> {
+  if (assessmentIds.length === 0) return []
+  return sql<(FindingRow & { assessmentId: string })[]>`
+    select f.assessment_id as "assessmentId", f.finding, f.state, f.detail, p.name as by
+    from finding f join person p on p.id = f.by_person
+    where f.assessment_id = any(${[...assessmentIds]}) order by f.assessment_id, f.finding`
+}
+
+/** Sets a finding's state; null takes it back to not looked at. What comes `late` leaves what was seen after it. */
 export async function setFinding(
   sql: FirmSql,
   f: {
@@ -94,15 +106,19 @@ export async function setFinding(
     state: FindingRow['state'] | null
     at: Date
     by: string
+    late?: boolean
   },
 ): Promise<void> {
+  const { late = false } = f
   if (f.state === null) {
-    await sql`delete from finding where assessment_id = ${f.assessmentId} and finding = ${f.finding}`
+    await sql`delete from finding
+      where assessment_id = ${f.assessmentId} and finding = ${f.finding} and (not ${late} or at <= ${f.at})`
     return
   }
   await sql`insert into finding (firm_id, assessment_id, finding, state, at, by_person)
     values (${f.firmId}, ${f.assessmentId}, ${f.finding}, ${f.state}, ${f.at}, ${f.by})
-    on conflict (firm_id, assessment_id, finding) do update set state = excluded.state, at = excluded.at, by_person = excluded.by_person`
+    on conflict (firm_id, assessment_id, finding) do update set state = excluded.state, at = excluded.at, by_person = excluded.by_person
+      where not ${late} or finding.at <= excluded.at`
 }
 
 /** Notes how much, where and counted on what. Answers how many findings that was: 0 when it was not looked at. */
@@ -124,39 +140,35 @@ export async function carryFindings(sql: FirmSql, from: string, to: string): Pro
     on conflict (firm_id, assessment_id, finding) do nothing`
 }
 
-/** The findings of a tree's last signed examination, before the running one. */
-export async function lastSigned(
+/** The newest examination of each tree, and its newest signed one, by tree. */
+export async function newestOfTrees(
   sql: FirmSql,
-  treeId: string,
-  running: string | null,
-): Promise<{ id: string; closedAt: Date; findings: FindingRow[] } | undefined> {
-  const rows = await sql<{ id: string; closedAt: Date }[]>`
-    select id, closed_at as "closedAt" from assessment
-    where tree_id = ${treeId} and closed_at is not null and id is distinct from ${running}
-    order by started_at desc, id desc limit 1`
-  const last = rows[0]
-  return last && { ...last, findings: await findingsOf(sql, last.id) }
+  treeIds: readonly string[],
+): Promise<Map<string, { newest: AssessmentRow; signed: AssessmentRow | null }>> {
+  const rows = await sql<(AssessmentRow & { signed: boolean })[]>`
+    select a.id, a.tree_id as "treeId", a.started_at as "startedAt", a.closed_at as "closedAt", a.by_sample as "bySample", w.signed
+    from unnest(${[...treeIds]}::uuid[]) t (id) cross join (values (false), (true)) w (signed) cross join lateral (
+      select * from assessment x where x.tree_id = t.id and (not w.signed or x.closed_at is not null)
+      order by x.started_at desc, x.id desc limit 1) a
+    order by w.signed`
+  const byTree = new Map<string, { newest: AssessmentRow; signed: AssessmentRow | null }>()
+  for (const { signed, ...row } of rows)
+    byTree.set(row.treeId, { newest: byTree.get(row.treeId)?.newest ?? row, signed: signed ? row : null })
+  return byTree
 }
 
-/** The findings of the newest examination of another tree on the same site, for what a whole site shares. */
-export async function lastOnSite(
+/** The newest examination on each site, of another tree than the one that is named, if any is. */
+export async function newestOnSites(
   sql: FirmSql,
-  siteId: string,
-  besides: string,
-): Promise<
-  { tag: string; host: string; findings: { finding: string; state: FindingRow['state'] }[] } | undefined
-> {
-  const rows = await sql<{ id: string; tag: string; host: string }[]>`
-    select a.id, t.tag, t.host from assessment a join tree t on t.id = a.tree_id
-    where t.site_id = ${siteId} and t.id <> ${besides} order by a.started_at desc, a.id desc limit 1`
-  const last = rows[0]
-  if (!last) return undefined
-  const findings = await findingsOf(sql, last.id)
-  return {
-    tag: last.tag,
-    host: last.host,
-    findings: findings.map(({ finding, state }) => ({ finding, state })),
-  }
+  sites: readonly { siteId: string; besides: string | null }[],
+): Promise<{ siteId: string; assessmentId: string; treeId: string; tag: string; host: string }[]> {
+  if (sites.length === 0) return []
+  return sql`
+    select s.id as "siteId", a.id as "assessmentId", a.tree_id as "treeId", a.tag, a.host
+    from unnest(${sites.map((s) => s.siteId)}::uuid[], ${sites.map((s) => s.besides)}::uuid[]) s (id, besides)
+    cross join lateral (
+      select x.id, x.tree_id, t.tag, t.host from assessment x join tree t on t.id = x.tree_id
+      where t.site_id = s.id and t.id is distinct from s.besides order by x.started_at desc, x.id desc limit 1) a`
 }
 
 export interface DiagnosisRow {

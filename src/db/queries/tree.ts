@@ -234,6 +234,17 @@ export async function nearOfKind(sql: FirmSql, ids: string[], within: number): P
     order by n.tag, n.id`
 }
 
+/** The standing trees before and after a tree on its site, by tag; null at either end. */
+export async function neighboursOf(
+  sql: FirmSql,
+  tree: { siteId: string; tag: string },
+): Promise<{ previous: string | null; next: string | null }> {
+  const [row] = await sql<{ previous: string | null; next: string | null }[]>`
+    select (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag < ${tree.tag} order by x.tag desc, x.id limit 1) as previous,
+      (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as next`
+  return row!
+}
+
 /** Trees by their ids, by tag. */
 export async function treesById(sql: FirmSql, ids: string[]): Promise<TreeRow[]> {
   return sql<

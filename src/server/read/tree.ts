@@ -1,20 +1,12 @@
 import { causeName, cause as causeOf } from '@/almanac/causes'
 import { host as hostOf, hostName } from '@/almanac/hosts'
 import { dateIn, monthIn } from '@/core/time/calendar'
-import {
-  assessmentOfTree,
-  decisionsOfTree,
-  diagnosesOfTree,
-  findingsOf,
-  lastOnSite,
-  lastSigned,
-} from '@/db/queries/assessment'
+import { assessmentOfTree, decisionsOfTree, diagnosesOfTree, findingsOf } from '@/db/queries/assessment'
 import { followUpsOfTree } from '@/db/queries/followUp'
-import { photosOf } from '@/db/queries/photo'
 import { readingsOfTree } from '@/db/queries/reading'
 import { holesOfTree, marksOfTree } from '@/db/queries/ring'
 import { siteById } from '@/db/queries/site'
-import { treeById, type TreeRow } from '@/db/queries/tree'
+import { neighboursOf, treeById, type TreeRow } from '@/db/queries/tree'
 import { usesOnShelf } from '@/db/queries/card'
 import { screensOfTrees } from '@/db/queries/decideSite'
 import { prescriptionsOfTree } from '@/db/queries/prescription'
@@ -34,7 +26,7 @@ import { historyOf } from './history'
 import { isId, reading } from './reader'
 import { holesOnRing, plainMarks } from './ring'
 import { blockedBy } from '@/core/plan/blocked'
-import { askedOf, BESIDE, causesOf } from '@/core/diagnose/weigh'
+import { BESIDE, causesOf } from '@/core/diagnose/weigh'
 import { withOwn } from '@/almanac/own'
 import { isBorne } from '@/core/gate/kind'
 import { carriesOn, waysOf } from '@/almanac/ways'
@@ -50,9 +42,7 @@ async function readTree(context: Reading, id: string) {
     holesOfTree(sql, id),
     assessmentOfTree(sql, id),
     ownOf(sql),
-    sql<{ before: string | null; after: string | null }[]>`
-      select (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag < ${tree.tag} order by x.tag desc, x.id limit 1) as before,
-        (select id from tree x where x.site_id = ${tree.siteId} and x.status = 'standing' and x.tag > ${tree.tag} order by x.tag, x.id limit 1) as after`,
+    neighboursOf(sql, tree),
   ])
   const lookAlike = hostOf(tree.host)?.confusedWith?.host
   const holes = holesOnRing(marks, drilled, today)
@@ -65,8 +55,7 @@ async function readTree(context: Reading, id: string) {
     marks: plainMarks(marks),
     holes,
     assessment: assessment ?? null,
-    previous: neighbours[0]?.before ?? null,
-    next: neighbours[0]?.after ?? null,
+    ...neighbours,
     units: person.units,
     timeZone: tree.timeZone,
     today,
@@ -118,43 +107,6 @@ export function treeView(id: string) {
 }
 
 export type TreeView = NonNullable<Awaited<ReturnType<typeof treeView>>>
-
-/**
- * The running examination, or none yet; a closed one is shown but not written to. With what the site shares and what the
- * tree's last signed examination said.
- */
-export function examineView(id: string) {
-  return reading(async (context) => {
-    const shared = await base(context, id)
-    if (!shared) return null
-    const { sql } = context
-    const running = shared.assessment
-    const [rows, photos, onSite, last] = await Promise.all([
-      running ? findingsOf(sql, running.id) : [],
-      running ? photosOf(sql, running.id) : [],
-      lastOnSite(sql, shared.tree.siteId, shared.tree.id),
-      lastSigned(sql, shared.tree.id, running && !running.closedAt ? running.id : null),
-    ])
-    const { causes, district, findings, foliage } = withOwn(shared.own)
-    const { host } = shared.tree
-    const ofKind = causesOf(host, causes)
-    return {
-      ...shared,
-      seen: seenOf(rows),
-      details: Object.fromEntries(rows.map((r) => [r.finding, r.detail])),
-      photos: photos.map((p) => ({ ...p, takenAt: p.takenAt.getTime() })),
-      lastOnSite: onSite ?? null,
-      /** The causes of its kind, the firm's own among them, for what would matter most now. */
-      causes: ofKind,
-      district,
-      /** Findings that a cause of its kind makes and that can be seen this month, and the tests of its kind. */
-      asked: askedOf({ host, month: shared.month, causes: ofKind, findings, foliage }).map((f) => f.id),
-      last: last ? { at: last.closedAt, findings: last.findings } : null,
-    }
-  })
-}
-
-export type ExamineView = NonNullable<Awaited<ReturnType<typeof examineView>>>
 
 /** A signed diagnosis beside the running examination. */
 export function weighView(id: string) {

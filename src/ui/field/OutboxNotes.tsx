@@ -8,9 +8,18 @@ import { KEPT_HERE } from '@/ui/shell/Strip'
 import { clockTime } from '@/ui/when'
 import { setLastPerson } from './deviceStore'
 import { fetchDay } from './fetchDay'
+import { fetchTrees } from './fetchJob'
 import { drainPhotoBox, openPhotoBox, seenPhoto, usePhotoBox } from './photoBox'
 import { registerWorker } from './registerWorker'
-import { drainOutbox, openOutbox, seenRefusal, useOutbox, type OutboxState } from './outbox'
+import {
+  drainOutbox,
+  hearOutbox,
+  OF_NO_JOB,
+  openOutbox,
+  seenRefusal,
+  useOutbox,
+  type OutboxState,
+} from './outbox'
 
 /** What a crew has today is fetched again after so long. */
 const DAY_EVERY_MS = 5 * 60_000
@@ -36,11 +45,17 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
       void fetchDay(person)
     }
     window.addEventListener('online', online)
+    // What was looked at here is asked for again once it is sent: what is kept on the device knows it too.
+    const deaf = hearOutbox(OF_NO_JOB, {
+      fallen: () => {},
+      allSent: () => void fetchTrees(person).catch(() => {}),
+    })
     const every = setInterval(() => {
       if (document.visibilityState === 'visible') void fetchDay(person)
     }, DAY_EVERY_MS)
     return () => {
       window.removeEventListener('online', online)
+      deaf()
       clearInterval(every)
     }
   }, [person])

@@ -29,18 +29,19 @@ export interface RefusedEnvelope {
   id: string
   job: string | null
   trees: string[]
+  /** Steps of a tree of a job, or what was looked at, that it was about. */
   stepIds: string[]
   problem: Problem
 }
 
-/** A photograph of work, until the server has it. */
-export interface KeptPhoto {
+/** What a photograph shows: a task at a tree of a job (null: the tree as it stands), or a tree that is examined. */
+export type PhotoOf = { jobSubjectId: string; task: string | null } | { treeId: string; assessmentId: string }
+
+/** A photograph, until the server has it. */
+export type KeptPhoto = PhotoOf & {
   id: string
   person: string
-  jobSubjectId: string
-  /** The task that wanted it. */
-  task: string | null
-  /** Of the firm's clock, epoch ms. */
+  /** Of the firm’s clock, epoch ms. */
   at: number
   away: boolean
   picture: Blob

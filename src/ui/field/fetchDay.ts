@@ -1,5 +1,5 @@
 import { keepOnlyViews, keepView, viewOf } from './deviceStore'
-import { fetchJob, jobKey } from './fetchJob'
+import { fetchJob, fetchTrees, jobKey, TREES_KEY } from './fetchJob'
 
 /** A device that is asked for again within so long has it. */
 const FRESH_MS = 60_000
@@ -15,7 +15,7 @@ let last = { person: '', at: -Infinity }
 
 /**
  * Fetches what a crew has today and the next two days and keeps it on the device, while there is a signal: the list first, then its jobs
- * one after the other, each only where it has changed. What does not come is left as it was.
+ * one after the other, each only where it has changed, then the trees that wait to be looked at. What does not come is left as it was.
  */
 export async function fetchDay(person: string): Promise<void> {
   const now = Date.now()
@@ -35,9 +35,10 @@ export async function fetchDay(person: string): Promise<void> {
       at: value.frame.now,
       ahead: value.frame.now - Date.now(),
     })
-    await keepOnlyViews(person, ['day', ...value.jobs.map((j) => jobKey(j.id))])
+    await keepOnlyViews(person, ['day', TREES_KEY, ...value.jobs.map((j) => jobKey(j.id))])
     for (const { id } of value.jobs)
       await fetchJob(id, (await viewOf(person, jobKey(id)))?.etag ?? null, person)
+    await fetchTrees(person)
     void navigator.storage?.persist?.()
   } catch {
     last = { person, at: -Infinity }

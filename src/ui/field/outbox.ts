@@ -16,6 +16,8 @@ import { nextBatch, sendEnvelopes } from './sendEnvelopes'
 export interface OutboxState {
   waiting: readonly KeptEnvelope[]
   refused: readonly RefusedEnvelope[]
+  /** What was seen at trees and taken since this page was opened: what the page was drawn from does not know it yet. */
+  seen: readonly KeptEnvelope[]
   /** Since when nobody answers, on the firm’s clock, epoch ms; null while in reach. */
   silentSince: number | null
 }
@@ -31,7 +33,7 @@ export interface JobEars {
 /** Tried again after so long; then twice as long, up to the last. */
 const AGAIN_MS = 2000
 const LONGEST_MS = 15_000
-const NOTHING: OutboxState = { waiting: [], refused: [], silentSince: null }
+const NOTHING: OutboxState = { waiting: [], refused: [], seen: [], silentSince: null }
 
 let person: string | null = null
 let state = NOTHING
@@ -54,11 +56,13 @@ function set(next: Partial<OutboxState>): void {
  * here again. Called by the frame of every page.
  */
 export async function openOutbox(who: string): Promise<void> {
+  // What was pressed before the page had opened its row is theirs, and comes after what they pressed before.
+  const early = person === null ? state.waiting : []
   if (person !== who) {
     person = who
     clearTimeout(timer)
     again = AGAIN_MS
-    set(NOTHING)
+    set({ ...NOTHING, waiting: early })
   }
   const [kept, refused] = await Promise.all([envelopesOf(who), refusedOf(who)])
   if (person !== who) return
@@ -67,6 +71,13 @@ export async function openOutbox(who: string): Promise<void> {
   count = Math.max(count, ...kept.map((e) => e.n + (e.presses?.length ?? 1)))
   lastAt = Math.max(lastAt, ...kept.map((e) => e.at))
   if (before.length > 0) set({ waiting: [...before, ...state.waiting].sort((a, b) => a.n - b.n) })
+  if (early.length > 0) {
+    const theirs = new Map(
+      early.map((e) => [e.id, { ...e, person: who, n: numbered(e.presses?.length ?? 1) }]),
+    )
+    set({ waiting: state.waiting.map((e) => theirs.get(e.id) ?? e).sort((a, b) => a.n - b.n) })
+    await Promise.all([...theirs.values()].map(keepEnvelope))
+  }
   const shown = new Set(state.refused.map((r) => r.id))
   if (refused.some((r) => !shown.has(r.id)))
     set({ refused: [...state.refused, ...refused.filter((r) => !shown.has(r.id))] })
@@ -93,6 +104,8 @@ export function numbered(many: number): number {
 export async function addToOutbox(envelope: Omit<KeptEnvelope, 'person'>): Promise<void> {
   const kept: KeptEnvelope = { ...envelope, person: person ?? '' }
   set({ waiting: [...state.waiting, kept] })
+  // Whose it is is known in a moment, and it is written down then.
+  if (person === null) return
   const written = keepEnvelope(kept)
   void drainOutbox()
   await written
@@ -102,6 +115,9 @@ export async function addToOutbox(envelope: Omit<KeptEnvelope, 'person'>): Promi
 export function keepAway(envelope: Omit<KeptEnvelope, 'person' | 'n' | 'away' | 'presses'>): Promise<void> {
   return addToOutbox({ ...envelope, at: pressedAt(envelope.at), n: numbered(1), away: true })
 }
+
+/** What is not of a job is heard of under this name. */
+export const OF_NO_JOB = 'none'
 
 /** Lets a job on the screen hear of its presses; answers how it stops hearing. */
 export function hearOutbox(job: string, heard: JobEars): () => void {
@@ -156,10 +172,11 @@ export async function drainOutbox(): Promise<void> {
     const byId = new Map(answers.map((a) => [a.id, a]))
     let came = 0
     for (const envelope of batch) {
-      if (envelope.job !== null) touched.add(envelope.job)
+      touched.add(envelope.job ?? OF_NO_JOB)
       const answer = byId.get(envelope.id)
       if (answer?.came === 'taken') {
         came++
+        if (isSeen(envelope)) set({ seen: [...state.seen, withAnswer(envelope, answer.value)] })
         remove(who, new Set([envelope.id]))
       } else if (answer?.came === 'refused') {
         came++
@@ -170,19 +187,45 @@ export async function drainOutbox(): Promise<void> {
     if (came === 0) break
   }
   busy = false
-  for (const job of touched) if (!state.waiting.some((e) => e.job === job)) ears.get(job)?.allSent()
+  for (const job of touched)
+    if (!state.waiting.some((e) => (e.job ?? OF_NO_JOB) === job)) ears.get(job)?.allSent()
+}
+
+/** What was seen at a tree, or noted of it. */
+export const isSeen = ({ step }: KeptEnvelope) => step === 'set-finding' || step === 'set-detail'
+
+/** The examination it went into is the one that was answered: somebody else's, where theirs was begun first. */
+function withAnswer(envelope: KeptEnvelope, value: unknown): KeptEnvelope {
+  const into = (value as { assessmentId?: string } | null)?.assessmentId
+  return into === undefined ? envelope : { ...envelope, content: { ...envelope.content, assessmentId: into } }
+}
+
+/** Resolves once nothing waits of a tree, or nobody answers. */
+export function whenSent(tree: string): Promise<void> {
+  return new Promise((resolve) => {
+    const look = () => {
+      if (state.silentSince === null && state.waiting.some((e) => e.trees.includes(tree))) return
+      listeners.delete(look)
+      resolve()
+    }
+    listeners.add(look)
+    look()
+  })
 }
 
 function refuse(who: string, envelope: KeptEnvelope, problem: RefusedEnvelope['problem']): void {
-  const stepIds = (envelope.presses ?? []).map((p) => p.stepId)
-  // What was pressed on top of it at the same steps rests on what is not so.
-  const fallen = new Set(
-    state.waiting
-      .filter((e) => e.id === envelope.id || e.presses?.some((p) => stepIds.includes(p.stepId)))
-      .map((e) => e.id),
-  )
+  // What was pressed on top of it at the same steps rests on what is not so; so does what else was seen at a tree whose examination is not open.
+  const rests = isSeen(envelope)
+    ? (e: KeptEnvelope) => isSeen(e) && e.trees[0] === envelope.trees[0]
+    : (e: KeptEnvelope) =>
+        e.presses?.some((p) => envelope.presses?.some((own) => own.stepId === p.stepId)) === true
+  const down = state.waiting.filter((e) => e.id === envelope.id || rests(e))
+  const fallen = new Set(down.map((e) => e.id))
   remove(who, fallen)
   const { id, job, trees } = envelope
+  const stepIds = isSeen(envelope)
+    ? [...new Set(down.map((e) => e.content['finding'] as string))]
+    : (envelope.presses ?? []).map((p) => p.stepId)
   const refused = { id, job, trees, stepIds, problem }
   set({ refused: [...state.refused, refused] })
   void keepRefused(who, refused)

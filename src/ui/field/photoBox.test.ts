@@ -38,6 +38,13 @@ test('a picture is on the device before it is sent, under its task, and is forgo
   expect(await photosOf('wren')).toEqual([])
 })
 
+test('a picture of a tree that is examined says of which examination it is', async () => {
+  await takePhoto(picture, { treeId: 'tree', assessmentId: 'examination' })
+  await settled()
+  expect(sent[0]!.url).toMatch(/\?tree=tree&assessment=examination$/)
+  expect(photoBoxNow().sent).toMatchObject([{ of: { treeId: 'tree' } }])
+})
+
 test.each([
   ['lost'],
   [{ status: 503, error: { code: 'conflict', field: 'server' } }],

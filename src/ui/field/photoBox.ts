@@ -3,7 +3,7 @@ import { refusesNothing } from '@/ui/fields/sendVerb'
 import type { Problem } from '@/core/problem'
 import { newId } from '@/ui/fields/newId'
 import { firmNow } from '@/ui/shell/firmClock'
-import { forgetPhoto, keepPhoto, photosOf, type KeptPhoto } from './deviceStore'
+import { forgetPhoto, keepPhoto, photosOf, type KeptPhoto, type PhotoOf } from './deviceStore'
 import { smallPicture } from './smallPicture'
 
 /** Tried again after so long, ms; twice as long each time, up to the last. */
@@ -13,9 +13,11 @@ const LONGEST_MS = 60_000
 export interface PhotoBox {
   waiting: readonly KeptPhoto[]
   refused: readonly { id: string; problem: Problem }[]
+  /** Taken since this page was opened. */
+  sent: readonly { id: string; at: number; of: PhotoOf }[]
 }
 
-const EMPTY: PhotoBox = { waiting: [], refused: [] }
+const EMPTY: PhotoBox = { waiting: [], refused: [], sent: [] }
 
 let person: string | null = null
 let state = EMPTY
@@ -31,10 +33,13 @@ function set(next: Partial<PhotoBox>): void {
 
 /** Opens the box of whoever is signed in: what they took here and nobody has yet goes out. */
 export async function openPhotoBox(who: string): Promise<void> {
+  // What was taken before the page had opened the box is theirs.
+  const early = person === null ? state.waiting.map((p) => ({ ...p, person: who })) : []
   if (person !== who) {
     person = who
-    set(EMPTY)
+    set({ ...EMPTY, waiting: early })
   }
+  await Promise.all(early.map(keepPhoto))
   const kept = await photosOf(who)
   if (person !== who) return
   const known = new Set(state.waiting.map((p) => p.id))
@@ -43,13 +48,10 @@ export async function openPhotoBox(who: string): Promise<void> {
 }
 
 /**
- * Takes a picture of work at a tree of a job: made small, written down on the device, and sent when there is a signal. Answers false where
- * the device could not keep it; it is then sent as long as the page is open.
+ * Takes a picture: made small, written down on the device, and sent when there is a signal. Answers false where the device could not keep
+ * it; it is then sent as long as the page is open.
  */
-export async function takePhoto(
-  file: Blob,
-  of: { jobSubjectId: string; task: string | null },
-): Promise<boolean> {
+export async function takePhoto(file: Blob, of: PhotoOf): Promise<boolean> {
   const photo: KeptPhoto = {
     id: newId(),
     person: person ?? '',
@@ -59,13 +61,19 @@ export async function takePhoto(
     picture: await smallPicture(file),
   }
   set({ waiting: [...state.waiting, photo] })
+  // Whose it is is known in a moment, and it is written down then.
+  if (person === null) return true
   const written = await keepPhoto(photo)
   void drainPhotoBox()
   return written
 }
 
-function addressOf({ id, jobSubjectId, task }: KeptPhoto): string {
-  return `/api/photos/${id}?${new URLSearchParams({ job: jobSubjectId, ...(task !== null && { task }) })}`
+function addressOf(photo: KeptPhoto): string {
+  const of: Record<string, string> =
+    'treeId' in photo
+      ? { tree: photo.treeId, assessment: photo.assessmentId }
+      : { job: photo.jobSubjectId, ...(photo.task !== null && { task: photo.task }) }
+  return `/api/photos/${photo.id}?${new URLSearchParams(of)}`
 }
 
 /** Sends what waits, the oldest first; only a rule gives a picture back, and that is said. */
@@ -84,10 +92,12 @@ export async function drainPhotoBox(): Promise<void> {
         break
       }
       again = AGAIN_MS
-      const { id } = next
+      const { id, at } = next
       set({
         waiting: state.waiting.filter((p) => p.id !== id),
-        refused: sent === null ? state.refused : [...state.refused, { id, problem: sent }],
+        ...(sent === null
+          ? { sent: [...state.sent, { id, at, of: next }] }
+          : { refused: [...state.refused, { id, problem: sent }] }),
       })
       await forgetPhoto(who, id)
     }

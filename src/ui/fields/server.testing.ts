@@ -19,11 +19,11 @@ interface Envelope {
 
 /** A reply to one step as the answer to envelopes; what refuses nothing is of the whole request. */
 function inEnvelopes(reply: { status?: number; body: unknown }, envelopes: readonly Envelope[]) {
-  const { error } = reply.body as { error?: { field: string } }
+  const { error, value = {} } = reply.body as { error?: { field: string }; value?: object }
   const status = reply.status ?? 200
   if (error && (status === 401 || status === 429 || status >= 500 || error.field === 'person')) return reply
   const answers = envelopes.map(({ id }) =>
-    error ? { id, came: 'refused', problem: error } : { id, came: 'taken', value: {} },
+    error ? { id, came: 'refused', problem: error } : { id, came: 'taken', value },
   )
   return { body: { value: { answers, now: Date.now() } } }
 }

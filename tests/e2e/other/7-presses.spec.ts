@@ -49,7 +49,9 @@ test('presses on a slow machine, with the drawings arriving late, are kept one b
     await expect(radio(page, name, state)).toHaveAttribute('aria-checked', 'true')
 })
 
-test('a press that could not be kept says so in its row and is taken back', async ({ page }) => {
+test('a press that nobody answers is kept on the device and goes out by itself; one that a rule refuses says so in its row', async ({
+  page,
+}) => {
   await enter(page, 'maren')
   await openTree(page, 'Ash 12')
   await page
@@ -61,12 +63,35 @@ test('a press that could not be kept says so in its row and is taken back', asyn
       .or(radio(page, 'D-shaped exit holes', 'There'))
       .first(),
   ).toBeVisible()
-  await page.route('**/api/do/set-finding', (route) => route.abort())
+  await page.route('**/api/field', (route) => route.abort())
   await radio(page, 'D-shaped exit holes', 'There').click()
+  await expect(page.getByRole('status').filter({ hasText: '1 kept on this device' })).toBeVisible()
+  await expect(radio(page, 'D-shaped exit holes', 'There')).toHaveAttribute('aria-checked', 'true')
+  // The page is left and opened again: it is still there.
+  await page.reload()
+  await expect(radio(page, 'D-shaped exit holes', 'There')).toHaveAttribute('aria-checked', 'true')
+  await page.unroute('**/api/field')
+  await expect(page.getByText('all kept')).toBeVisible({ timeout: 20_000 })
+
+  await page.route('**/api/field', (route) => {
+    const { envelopes } = route.request().postDataJSON() as { envelopes: { id: string }[] }
+    const problem = { code: 'conflict', field: 'assessmentId', message: 'This examination is signed.' }
+    return route.fulfill({
+      json: {
+        value: {
+          answers: envelopes.map(({ id }) => ({ id, came: 'refused', problem })),
+          now: Date.now(),
+        },
+      },
+    })
+  })
+  // What is sent can be read here.
+  await page.evaluate(() => Reflect.deleteProperty(globalThis, 'CompressionStream'))
+  await radio(page, 'D-shaped exit holes', 'Not there').click()
   await expect(page.getByText('Not kept; press it again.')).toBeVisible()
   await expect(page.getByRole('status').filter({ hasText: '1 not kept' })).toBeVisible()
-  await expect(radio(page, 'D-shaped exit holes', 'There')).toHaveAttribute('aria-checked', 'false')
-  await page.unroute('**/api/do/set-finding')
+  await expect(radio(page, 'D-shaped exit holes', 'There')).toHaveAttribute('aria-checked', 'true')
+  await page.unroute('**/api/field')
   await radio(page, 'D-shaped exit holes', 'Unsure').click()
   await expect(page.getByText('all kept')).toBeVisible()
 })

@@ -19,7 +19,9 @@ export function WorkPhotos({
   const id = useId()
   const input = useRef<HTMLInputElement>(null)
   const [said, setSaid] = useState('')
-  const waiting = usePhotoBox().waiting.filter((p) => p.jobSubjectId === tree.id && p.task === task).length
+  const waiting = usePhotoBox().waiting.filter(
+    (p) => 'jobSubjectId' in p && p.jobSubjectId === tree.id && p.task === task,
+  ).length
   const sent = tree.photos.filter((p) => p.task === task).length
   async function take(files: FileList | null) {
     let written = true

@@ -1,8 +1,9 @@
 'use client'
 import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import type { Host } from '@/almanac/hosts'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
-import { useVerb } from '@/ui/fields/useVerb'
+import { KEPT_ON_DEVICE, useStepHere } from '@/ui/field/useStepHere'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
@@ -19,10 +20,13 @@ export function IdentityQuestion({
 }) {
   const router = useRouter()
   const may = useMay()
-  const { send, busy, problem } = useVerb('confirm-identity')
+  const { send, busy, problem } = useStepHere('confirm-identity', treeId)
+  const [here, setHere] = useState<string | null>(null)
   const other = host.confusedWith!
   async function settle(kind: string) {
-    if ((await send({ treeId, host: kind })) !== null) router.refresh()
+    const answer = await send({ treeId, host: kind })
+    if (answer === KEPT_ON_DEVICE) setHere(kind)
+    else if (answer !== null) router.refresh()
   }
   return (
     <Note as="section" className="mb-4" aria-label="What kind of tree is it?">
@@ -50,6 +54,11 @@ export function IdentityQuestion({
         {lookAlike} and {host.name.toLowerCase()} have different troubles; what helps one does nothing for the
         other.
       </p>
+      {here !== null && (
+        <p role="status" className="font-bold">
+          Kept on this device: {here === host.id ? other.ifThis : other.ifOther}
+        </p>
+      )}
       <ProblemNote problem={problem} />
     </Note>
   )

@@ -1,11 +1,12 @@
 'use client'
 import { useRouter } from 'next/navigation'
+import { useState } from 'react'
 import { HOSTS } from '@/almanac/hosts'
 import { Note } from '@/ui/pieces/Note'
 import { useMay } from '@/ui/shell/may'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { Asked } from '@/ui/form/Asked'
-import { useStep } from '@/ui/form/useStep'
+import { KEPT_ON_DEVICE, useStepHere } from '@/ui/field/useStepHere'
 import { confirmIdentityAsks } from '@/asks/trees'
 
 const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
@@ -14,7 +15,8 @@ const KINDS = [...HOSTS].sort((a, b) => a.name.localeCompare(b.name))
 export function WhichKind({ treeId, listedAs }: { treeId: string; listedAs: string | null }) {
   const router = useRouter()
   const may = useMay()
-  const by = useStep('confirm-identity')
+  const by = useStepHere('confirm-identity', treeId)
+  const [here, setHere] = useState(false)
   return (
     <Note as="section" className="mb-4" aria-label="What kind of tree is it?">
       <h2>What kind of tree is it?</h2>
@@ -29,10 +31,11 @@ export function WhichKind({ treeId, listedAs }: { treeId: string; listedAs: stri
           start={{ host: '' }}
           fixed={{ treeId }}
           by={by}
-          onDone={() => router.refresh()}
+          onDone={(answer) => (answer === KEPT_ON_DEVICE ? setHere(true) : router.refresh())}
           keep="It is this"
           quiet
           className="grid gap-2 mt-2"
+          more={here && <span role="status">Kept on this device.</span>}
         >
           <Asked
             at="host"

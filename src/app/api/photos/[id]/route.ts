@@ -11,8 +11,8 @@ const FOREIGN_PLACE = {
 const TASK = /^[a-z0-9-]{2,60}$/
 
 /**
- * Keeps a photograph, the bytes as they are: of an examination, `?tree=…&assessment=…&finding=…`, or of work at a tree of a job,
- * `?job=…&task=…`, by the time in `elmhorn-at`.
+ * Keeps a photograph, the bytes as they are, by the time in `elmhorn-at`: of an examination, `?tree=…&assessment=…&finding=…`, or of work at
+ * a tree of a job, `?job=…&task=…`.
  */
 export async function POST(
   request: Request,
@@ -29,7 +29,7 @@ export async function POST(
     )
   if (![id, treeId!, assessmentId!].every(isId) || !named(finding)) return problemResponse(FOREIGN_PLACE)
   return takePicture(request, id, (person, bytes) =>
-    keepPhoto(person, { id, treeId: treeId!, assessmentId: assessmentId!, finding }, bytes),
+    keepPhoto(person, { id, treeId: treeId!, assessmentId: assessmentId!, finding }, takenAt(request), bytes),
   )
 }
 

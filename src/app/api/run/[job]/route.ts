@@ -1,6 +1,4 @@
-import { createHash } from 'node:crypto'
-import { pack } from '@/core/packed'
-import { notSignedIn, problemResponse } from '@/server/http'
+import { notSignedIn, packedResponse, problemResponse } from '@/server/http'
 import { jobView } from '@/server/read/work'
 import { currentPerson } from '@/server/session'
 
@@ -17,9 +15,5 @@ export async function GET(
   if (!view) return problemResponse({ code: 'unknown', field: 'id', message: 'There is no such job.' }, 404)
   // The hour always changes, and is said beside.
   const { now, ...rest } = view
-  const value = pack(rest)
-  const etag = `"${createHash('sha256').update(value).digest('base64url')}"`
-  const headers = { etag, 'elmhorn-now': String(now), 'cache-control': 'private, no-cache' }
-  if (request.headers.get('if-none-match') === etag) return new Response(null, { status: 304, headers })
-  return Response.json({ value }, { headers })
+  return packedResponse(request, rest, now)
 }

@@ -1,4 +1,4 @@
-import type { ExamineView } from '@/server/read/tree'
+import type { ExamineView } from '@/server/read/examine'
 import { Button } from '@/ui/pieces/Button'
 import { Note } from '@/ui/pieces/Note'
 

@@ -1,30 +1,24 @@
 'use client'
 import { Dialog, DialogPanel, DialogTitle } from '@headlessui/react'
 import { useState } from 'react'
-import { detailWords, type FindingDetail } from '@/core/diagnose/detail'
+import { checkDetail, detailWords, type FindingDetail } from '@/core/diagnose/detail'
 import { Field } from '@/ui/fields/Field'
 import { SmallRing } from '@/ui/ring/SmallRing'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { Asked, AskedBy } from '@/ui/form/Asked'
-import { useStep } from '@/ui/form/useStep'
 import { ok } from '@/core/problem'
 import { detailAsks } from '@/asks/examine'
 
 /** How much of a finding, on which side, counted on what sample: shown in words, opened to change. */
 export function Detail({
-  ids,
   name,
-  detail: first,
-  before,
+  detail,
+  onNote,
 }: {
-  ids: { treeId: string; assessmentId: string; finding: string }
   name: string
   detail: FindingDetail
-  /** Resolves when the finding itself is kept. */
-  before: () => Promise<void>
+  onNote: (detail: FindingDetail) => void
 }) {
-  const by = useStep('set-detail')
-  const [detail, setDetail] = useState(first)
   const [open, setOpen] = useState(false)
   const words = detailWords(detail)
   const opener = (
@@ -63,24 +57,23 @@ export function Detail({
                 of: detail.sample?.of ?? 'leaves',
                 words: detail.words ?? '',
               }}
-              sends={(typed) => ok({ ...ids, detail: detailOf(typed) })}
-              at={(field) =>
-                field
-                  .replace(/^detail\./, '')
-                  .replace(/^sample$/, 'size')
-                  .replace(/^sample\./, '')
-              }
+              sends={(typed) => {
+                const checked = checkDetail(detailOf(typed))
+                return checked.ok ? ok({ ...checked.value }) : checked
+              }}
+              at={(field) => field.replace(/^sample$/, 'size')}
+              // On the device first, as what it is noted of.
               by={{
-                ...by,
-                send: async (input) => {
-                  await before()
-                  return by.send(input)
+                send: (input) => {
+                  onNote(input)
+                  return Promise.resolve(true)
                 },
+                busy: false,
+                problem: null,
+                renew: () => {},
+                clear: () => {},
               }}
-              onDone={(_, typed) => {
-                setDetail(detailOf(typed))
-                setOpen(false)
-              }}
+              onDone={() => setOpen(false)}
               keep="Keep"
               quiet
               onLeave={() => setOpen(false)}

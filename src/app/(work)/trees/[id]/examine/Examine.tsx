@@ -9,7 +9,7 @@ import { stateOf, type Finding, type FindingState, type Place } from '@/core/dia
 import { explain } from '@/core/diagnose/explain'
 import { lookFirst } from '@/core/diagnose/looks'
 import { knownBefore, nothingHere, sharedBySite, walkOf, type Stop } from '@/core/diagnose/examination'
-import type { ExamineView } from '@/server/read/tree'
+import type { ExamineView } from '@/server/read/examine'
 import { newId } from '@/ui/fields/newId'
 import { Select } from '@/ui/fields/Choice'
 import { useFindings } from '@/ui/findings/useFindings'
@@ -41,25 +41,50 @@ const PLACE_WORDS: Record<Place, string> = {
   lab: 'Laboratory',
 }
 
+const NOTHING_LOOKED = { seen: {}, details: {} }
+
 /** A move that comes this soon after a mark, which has moved already, is the hand's habit and not a second move. */
 const HABIT_MS = 600
 
 /** The examination of a tree; a signed one stands as it is, and a new one begins with nothing looked at. */
-export function Examine({ view }: { view: ExamineView }) {
+export function Examine({
+  view,
+  away = false,
+}: {
+  view: ExamineView
+  /** Without a signal: the walk goes on to the next tree, and is weighed later. */
+  away?: boolean
+}) {
   const [fresh, setFresh] = useState(false)
-  return <Walk key={fresh ? 'new' : 'kept'} view={view} fresh={fresh} onBegin={() => setFresh(true)} />
+  return (
+    <Walk key={fresh ? 'new' : 'kept'} view={view} fresh={fresh} away={away} onBegin={() => setFresh(true)} />
+  )
 }
 
 /** A fixed walk from the site to the soil, four states a finding, one press each. */
-function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onBegin: () => void }) {
+function Walk({
+  view,
+  fresh,
+  away,
+  onBegin,
+}: {
+  view: ExamineView
+  fresh: boolean
+  away: boolean
+  onBegin: () => void
+}) {
   const closed = view.assessment?.closedAt ?? null
   const [assessmentId] = useState(() => (view.assessment && !closed ? view.assessment.id : newId()))
   const may = useMay()
   const writing = (!closed || fresh) && may('set-finding')
-  const { seen, details, set, problem, saving, settled, refused } = useFindings(
-    view.tree.id,
-    assessmentId,
-    fresh ? { seen: {}, details: {} } : view,
+  const { seen, details, set, note, problem, saving, here, settled, refused, goingOn } = useFindings(
+    {
+      treeId: view.tree.id,
+      assessmentId,
+      running: view.assessment !== null && !closed,
+      after: closed && fresh ? view.assessment!.id : null,
+    },
+    fresh ? NOTHING_LOOKED : view,
   )
   const go = useGo()
   const [all, setAll] = useState(false)
@@ -276,9 +301,8 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
                       disabled={!writing}
                       onFocus={() => setRow(index)}
                       onSet={(s) => set(f.id, s)}
-                      ids={{ treeId: view.tree.id, assessmentId, finding: f.id }}
                       detail={details[f.id] ?? {}}
-                      settled={settled}
+                      onNote={(detail) => void note(f.id, detail)}
                       refused={refused.has(f.id)}
                       known={before}
                       knownFrom={
@@ -293,7 +317,7 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
               </ul>
             </section>
           ))}
-          <Photos view={view} assessmentId={assessmentId} writing={writing} />
+          <Photos view={view} kept={!fresh} writing={writing} goingOn={goingOn} />
           {!all && (
             <Button onClick={() => setAll(true)}>
               Show every finding, also those no cause of this kind makes
@@ -302,19 +326,25 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
         </div>
       </div>
       <div className="sticky bottom-[66px] sm:bottom-0 bg-ground border-t border-line py-2.5 mt-4 flex flex-wrap items-center gap-3">
-        <ButtonLink
-          href={`/trees/${view.tree.id}/weigh`}
-          now
-          onClick={async (e) => {
-            // The last presses are kept before they are weighed.
-            if (e.metaKey || e.ctrlKey) return
-            e.preventDefault()
-            await settled()
-            go(`/trees/${view.tree.id}/weigh`)
-          }}
-        >
-          Weigh {looked} {looked === 1 ? 'finding' : 'findings'} →
-        </ButtonLink>
+        {away ? (
+          <ButtonLink href={view.next ? `/trees/${view.next}/examine` : '/'} now>
+            {view.next ? 'On to the next tree →' : 'All trees kept here'}
+          </ButtonLink>
+        ) : (
+          <ButtonLink
+            href={`/trees/${view.tree.id}/weigh`}
+            now
+            onClick={async (e) => {
+              // The last presses are kept before they are weighed.
+              if (e.metaKey || e.ctrlKey) return
+              e.preventDefault()
+              await settled()
+              go(`/trees/${view.tree.id}/weigh`)
+            }}
+          >
+            Weigh {looked} {looked === 1 ? 'finding' : 'findings'} →
+          </ButtonLink>
+        )}
         <span
           className={`text-small ${refused.size > 0 ? 'text-plum font-bold' : 'text-ink2'}`}
           role="status"
@@ -323,9 +353,11 @@ function Walk({ view, fresh, onBegin }: { view: ExamineView; fresh: boolean; onB
             ? 'keeping'
             : refused.size > 0
               ? `${refused.size} not kept: ${problem?.message ?? 'press them again.'}`
-              : looked > 0 && writing
-                ? 'all kept'
-                : ''}
+              : here > 0
+                ? `${here} kept on this device; they go out with the next signal`
+                : looked > 0 && writing
+                  ? 'all kept'
+                  : ''}
         </span>
         <Select
           aria-label="Jump to a place"

@@ -22,9 +22,8 @@ export function FindingRow({
   disabled,
   onFocus,
   onSet,
-  ids,
   detail,
-  settled,
+  onNote,
   refused,
   known,
   knownFrom,
@@ -36,9 +35,8 @@ export function FindingRow({
   /** In words: where that is known from. */
   knownFrom: string
   onKnown: () => void
-  ids: { treeId: string; assessmentId: string; finding: string }
   detail: FindingDetail
-  settled: () => Promise<void>
+  onNote: (detail: FindingDetail) => void
   finding: Finding
   index: number
   current: boolean
@@ -108,7 +106,7 @@ export function FindingRow({
           {refused ? (
             <p className="text-plum font-bold">Not kept; press it again.</p>
           ) : state === 'there' && !disabled ? (
-            <Detail ids={ids} name={finding.name} detail={detail} before={settled} />
+            <Detail name={finding.name} detail={detail} onNote={onNote} />
           ) : (
             state === 'there' && <p className="font-bold truncate">{detailWords(detail)}</p>
           )}

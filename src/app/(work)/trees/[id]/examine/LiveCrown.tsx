@@ -4,14 +4,14 @@ import type { TreeBase } from '@/server/read/tree'
 import { useMay } from '@/ui/shell/may'
 import { AskedForm } from '@/ui/form/AskedForm'
 import { Asked } from '@/ui/form/Asked'
-import { useStep } from '@/ui/form/useStep'
+import { KEPT_ON_DEVICE, useStepHere } from '@/ui/field/useStepHere'
 import { changeTreeAsks } from '@/asks/trees'
 
 /** How much of the crown lives, asked where a person looks up into it; the tree keeps it. */
 export function LiveCrown({ tree }: { tree: TreeBase['tree'] }) {
   const may = useMay()
-  const by = useStep('change-tree')
-  const [kept, setKept] = useState({ percent: tree.liveCrownPercent, version: tree.version })
+  const by = useStepHere('change-tree', tree.id)
+  const [kept, setKept] = useState({ percent: tree.liveCrownPercent, version: tree.version, here: false })
   if (!may('change-tree'))
     return (
       <p className="py-2.5 pl-3 border-b border-line">
@@ -31,15 +31,22 @@ export function LiveCrown({ tree }: { tree: TreeBase['tree'] }) {
           note: tree.note,
         }}
         by={by}
-        onDone={({ version }, { liveCrownPercent }) =>
-          setKept({ percent: liveCrownPercent === '' ? null : Number(liveCrownPercent), version })
+        onDone={(answer, { liveCrownPercent }) =>
+          setKept((before) => ({
+            percent: liveCrownPercent === '' ? null : Number(liveCrownPercent),
+            // What is kept here will be the version after the one it was made on.
+            version: answer === KEPT_ON_DEVICE ? before.version + 1 : answer.version,
+            here: answer === KEPT_ON_DEVICE,
+          }))
         }
         keep="Keep the live crown"
         quiet
         inline
         more={
           <span role="status" className="text-ink2 self-center">
-            {kept.version > tree.version ? `kept: ${kept.percent ?? 'no'} %` : ''}
+            {kept.version > tree.version
+              ? `kept${kept.here ? ' on this device' : ''}: ${kept.percent === null ? 'none taken' : `${kept.percent} %`}`
+              : ''}
           </span>
         }
       >

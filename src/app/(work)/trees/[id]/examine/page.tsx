@@ -1,5 +1,5 @@
 import { notFound } from 'next/navigation'
-import { examineView } from '@/server/read/tree'
+import { examineView } from '@/server/read/examine'
 import { Examine } from '@/app/withPage'
 
 export const metadata = { title: 'Examine' }

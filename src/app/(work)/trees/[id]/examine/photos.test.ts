@@ -1,70 +1,70 @@
 /** @jest-environment jsdom */
+import 'fake-indexeddb/auto'
 import { act, fireEvent, render, screen } from '@testing-library/react'
 import { createElement as h } from 'react'
+import { forgetPhotoBox, openPhotoBox } from '@/ui/field/photoBox'
 import { MayProvider } from '@/ui/shell/may'
 import { Photos } from './Photos'
 
-const view = { tree: { id: 't-1' }, assessment: { id: 'a-1' }, photos: [], timeZone: 'UTC' } as never
-const picture = (name: string) => new File(['bytes'], name, { type: 'image/jpeg', lastModified: 5 })
+jest.mock('@/ui/field/smallPicture', () => ({ smallPicture: (file: Blob) => Promise.resolve(file) }))
 
-/** Each request by its address; what comes back is said beforehand, a picture that is kept when nothing is. */
-function answers(...replies: ('lost' | { status: number; body: unknown })[]) {
-  const asked: string[] = []
-  globalThis.fetch = ((url: string) => {
+const view = {
+  tree: { id: 't-1', tag: 'A-7' },
+  photos: [{ id: 'p-1', takenAt: 0, by: 'Maren' }],
+  timeZone: 'UTC',
+} as never
+const picture = (name: string) => new File(['bytes'], name, { type: 'image/jpeg', lastModified: 5 })
+let asked: string[] = []
+let reach = true
+
+beforeEach(async () => {
+  asked = []
+  reach = true
+  URL.createObjectURL = () => 'blob:here'
+  URL.revokeObjectURL = () => {}
+  globalThis.fetch = (async (url: string) => {
+    if (!reach) throw new TypeError('network')
     asked.push(url)
-    const reply = replies.shift() ?? { status: 200, body: { value: {} } }
-    if (reply === 'lost') return Promise.reject(new TypeError('network'))
-    return Promise.resolve({
-      ok: reply.status < 400,
-      status: reply.status,
-      json: () => Promise.resolve(reply.body),
-    })
+    return { ok: true, status: 200, json: async () => ({ value: {} }) }
   }) as unknown as typeof fetch
-  return { asked, names: () => asked.map((url) => /photos\/([^?]+)/.exec(url)![1]) }
-}
-const show = () =>
+  forgetPhotoBox()
+  await openPhotoBox('wren')
+})
+afterEach(() => forgetPhotoBox())
+
+const show = (kept = true) =>
   render(
     h(MayProvider, {
       steps: ['remove-photo'] as never,
-      children: h(Photos, { view, assessmentId: 'a-1', writing: true }),
+      children: h(Photos, { view, kept, writing: true, goingOn: () => 'a-1' }),
     }),
   )
 const take = (...files: File[]) =>
   act(async () => {
     fireEvent.change(screen.getByLabelText('Take a photograph'), { target: { files } })
-    for (let i = 0; i < 20; i++) await Promise.resolve()
+    await new Promise((resolve) => setTimeout(resolve, 60))
   })
-const LOST = /still on your device/
 
-test('each picture has a name of its own, and says which examination it is of', async () => {
-  const server = answers()
+test('each picture says which examination it is of, and stands among the others once it is taken', async () => {
   show()
+  expect(screen.getAllByRole('img')).toHaveLength(1)
   await take(picture('a.jpg'), picture('b.jpg'))
-  expect(new Set(server.names()).size).toBe(2)
-  expect(server.asked[0]).toMatch(/tree=t-1&assessment=a-1$/)
+  expect(asked).toHaveLength(2)
+  expect(new Set(asked).size).toBe(2)
+  expect(asked[0]).toMatch(/tree=t-1&assessment=a-1$/)
+  expect(screen.getAllByRole('img')).toHaveLength(3)
+  expect(screen.queryByText(/not sent yet/)).toBeNull()
 })
 
-test('one whose answer was lost is the same picture when it is taken in again', async () => {
-  const server = answers('lost')
+test('without a signal it is on the device, and says so', async () => {
+  reach = false
   show()
-  await take(picture('a.jpg'), picture('b.jpg'))
-  expect(screen.getByText(LOST)).toBeTruthy()
-  // Nothing more is tried while nothing is in reach.
-  expect(server.asked).toHaveLength(1)
-  await take(picture('a.jpg'), picture('b.jpg'))
-  const [lost, again, other] = server.names()
-  expect(again).toBe(lost)
-  expect(other).not.toBe(lost)
-  expect(screen.queryByText(LOST)).toBeNull()
+  await take(picture('a.jpg'))
+  expect(screen.getByText('on this device, not sent yet')).toBeTruthy()
+  expect(screen.getByRole('status').textContent).toMatch(/^1 not sent yet/)
 })
 
-test('one that was answered is another picture when it is taken in once more', async () => {
-  const refusal = { error: { code: 'bad-quantity', field: 'photo', message: 'This is no picture.' } }
-  const server = answers({ status: 400, body: refusal })
-  show()
-  await take(picture('a.jpg'))
-  expect(screen.getByText('This is no picture.')).toBeTruthy()
-  await take(picture('a.jpg'))
-  await take(picture('a.jpg'))
-  expect(new Set(server.names()).size).toBe(3)
+test('a new examination shows none of the one before', () => {
+  show(false)
+  expect(screen.queryAllByRole('img')).toHaveLength(0)
 })

@@ -46,7 +46,14 @@ const SHOWN = 5
 export function Weigh({ view }: { view: WeighView }) {
   const may = useMay()
   const { assessment, tree, signed } = view
-  const { seen, set, problem: keeping, saving } = useFindings(tree.id, assessment?.id ?? '', view)
+  const before = useMemo(() => ({ seen: view.seen, details: {} }), [view.seen])
+  const {
+    seen,
+    set,
+    problem: keeping,
+    saving,
+    here,
+  } = useFindings({ treeId: tree.id, assessmentId: assessment?.id ?? '', running: true }, before)
   const [chosen, setChosen] = useState<string | null>(null)
   const [all, setAll] = useState(false)
 
@@ -223,7 +230,7 @@ export function Weigh({ view }: { view: WeighView }) {
           weighing={weighing}
           healthy={healthy}
           cause={cause}
-          saving={saving}
+          saving={saving || here > 0}
           onChoose={setChosen}
         />
       )}
