@@ -17,7 +17,7 @@ export function OutsidePress({
   onGoOn,
   onStop,
 }: {
-  outside: readonly Outside[] | null
+  outside: readonly Outside[]
   use: UseOf<Method>
   actives: readonly { name: string }[]
   /** From this hour on. */
@@ -25,7 +25,6 @@ export function OutsidePress({
   onGoOn: () => void
   onStop: () => void
 }) {
-  if (outside === null) return null
   const quick = outside.every((o) => o.what === 'too quick')
   const held = outside.every((o) => o.what in HOUR_REASON) ? workHours(use, actives, forecast, 1) : null
   const next = held?.ok ? (held.value?.next?.from ?? null) : null

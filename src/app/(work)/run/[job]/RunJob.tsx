@@ -45,7 +45,6 @@ import { usePlaceInJob, type Part } from './usePlaceInJob'
 import { isOpen, namesOf, portsOf, type Act, type JobTree } from './job'
 import { MovedNote } from '../MovedNote'
 import { outsideOf } from './outsideOf'
-import { OutsidePress } from './OutsidePress'
 import { PortWork } from './PortWork'
 import { besides, matesOf, tankOf, withBesides, worksOf } from './tank'
 import { TaskWork } from './TaskWork'
@@ -57,6 +56,7 @@ const HandBack = afterPage(() => import('./HandBack'), 'HandBack')
 const ReleaseLine = afterPage(() => import('./ReleaseLine'), 'ReleaseLine')
 const WholeRow = afterPage(() => import('./WholeRow'), 'WholeRow')
 const TakeBack = afterPage(() => import('./TakeBack'), 'TakeBack')
+const OutsidePress = afterPage(() => import('./OutsidePress'), 'OutsidePress')
 const MoveDay = afterPage(() => import('./MoveDay'), 'MoveDay')
 
 /** The crew's job: one tree under the hands, all running ports on the board, the record at the end. */
@@ -397,14 +397,16 @@ function Job({ first }: { first: JobView }) {
         </div>
       </div>
       <JobSheet view={view} works={works} trees={trees} />
-      <OutsidePress
-        outside={outside.asking}
-        use={item.use}
-        actives={item.product.actives}
-        forecast={ahead}
-        onGoOn={outside.goOn}
-        onStop={outside.stop}
-      />
+      {outside.asking && (
+        <OutsidePress
+          outside={outside.asking}
+          use={item.use}
+          actives={item.product.actives}
+          forecast={ahead}
+          onGoOn={outside.goOn}
+          onStop={outside.stop}
+        />
+      )}
       <PartsBar
         parts={[
           ['trees', 'Trees'],
