@@ -119,6 +119,12 @@ export function notSignedIn(): Response {
   return problemResponse({ code: 'not-allowed', field: 'session', message: 'Sign in first.' }, 401)
 }
 
+export const DEVICE_ENDED: Problem = {
+  code: 'not-allowed',
+  field: 'device',
+  message: 'This device was ended by the office. Sign in again.',
+}
+
 export const FOREIGN: Problem = {
   code: 'not-allowed',
   field: 'role',

@@ -4,6 +4,7 @@ import { getIronSession } from 'iron-session'
 import { cookies, headers } from 'next/headers'
 import { v7 as uuidv7 } from 'uuid'
 import { ok, refuse, type Result } from '@/core/problem'
+import { personToEmpty } from '@/db/queries/house'
 import { inFirm, inPassing, signingIn } from '@/db/client'
 import {
   endSession,
@@ -63,6 +64,13 @@ export async function currentPerson(): Promise<PersonRow | null> {
 /** The session of this browser; null for a program, and in tests. */
 export async function currentSessionId(): Promise<string | null> {
   return (await sealedSession())?.sessionId ?? null
+}
+
+/** Whose store this device is to empty, for its session was ended as that of a lost one; null for every other. */
+export async function personToEmptyHere(): Promise<string | null> {
+  const sealed = await sealedSession()
+  if (!sealed) return null
+  return (await inFirm(sealed.firmId, (sql) => personToEmpty(sql, sealed.sessionId))) ?? null
 }
 
 /** Where a sign-in comes from, as far as it can be told: the proxy's word, when there is one to be trusted. */

@@ -1,12 +1,14 @@
 import { TOTP, Secret } from 'otpauth'
 import { inFirm, presenting, signingIn } from '@/db/client'
 import {
+  endSession,
   openSession,
   personById,
   personOfSession,
   personSigningIn,
   type PersonRow,
 } from '@/db/queries/person'
+import { personToEmpty } from '@/db/queries/house'
 import { addToken, tokenPresented } from '@/db/queries/apiToken'
 import { verifyPassword } from '@/server/password'
 import { doorLinkOf, enterByInvitation, resetPassword } from '@/server/house/doorLink'
@@ -213,6 +215,26 @@ describe('people', () => {
     ).rejects.toThrow(/keep the house/)
     await owner`update person set keeps_house = true, put_away_at = null where id = ${keeper.id}`
     await owner.end()
+  })
+  test('a device that is lost is ended by whoever keeps the house, and is to be emptied; one that was signed out is not', async () => {
+    const p = await somebody()
+    const [lost, left] = [uuidv7(), uuidv7()]
+    await inFirm(firm.id, async (sql) => {
+      for (const id of [lost, left]) await openSession(sql, { id, firmId: firm.id, personId: p.id })
+      await endSession(sql, left)
+    })
+    const empties = (id: string) => inFirm(firm.id, (sql) => personToEmpty(sql, id))
+    expect(await empties(lost)).toBeUndefined()
+    expect(await problemOf(firm.person('arborist'), 'end-device', { sessionId: lost })).toMatchObject({
+      field: 'role',
+    })
+    await done(keeper, 'end-device', { sessionId: lost })
+    expect(await inFirm(firm.id, (sql) => personOfSession(sql, lost))).toBeUndefined()
+    expect([await empties(lost), await empties(left)]).toEqual([p.id, undefined])
+    expect(await problemOf(keeper, 'end-device', { sessionId: left })).toMatchObject({ field: 'sessionId' })
+    // Nobody is told of another firm’s devices.
+    const other = await makeFirm('Other devices')
+    expect(await inFirm(other.id, (sql) => personToEmpty(sql, lost))).toBeUndefined()
   })
   test('a new password by a link ends what was open, and the link', async () => {
     const p = await somebody()

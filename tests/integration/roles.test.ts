@@ -105,6 +105,7 @@ const MAY: Record<string, Role[]> = {
   'set-language': ALL,
   'change-password': ALL,
   'end-session': ALL,
+  'end-device': KEEPER,
   'end-other-sessions': ALL,
   'start-factor': ALL,
   'confirm-factor': ALL,

@@ -243,6 +243,28 @@ export async function openSessions(sql: FirmSql, personId: string): Promise<Sess
     order by coalesce(last_seen_at, created_at) desc, id limit 200`
 }
 
+/** Open sessions of everybody, the last seen first, with whose they are. */
+export async function devicesOfFirm(sql: FirmSql): Promise<(SessionRow & { personId: string })[]> {
+  return sql<(SessionRow & { personId: string })[]>`
+    select id, person_id as "personId", device, created_at as "createdAt", last_seen_at as "lastSeenAt" from session
+    where ended_at is null and created_at > now() - interval '15 days'
+    order by coalesce(last_seen_at, created_at) desc, id limit 2000`
+}
+
+/** Ends a session whose device is lost: what it keeps is emptied when it next asks. Answers how many that was. */
+export async function endDevice(sql: FirmSql, sessionId: string): Promise<number> {
+  const rows = await sql`
+    update session set ended_at = now(), empties = true where id = ${sessionId} and ended_at is null returning id`
+  return rows.length
+}
+
+/** Whose store a device is to empty that asks under this session; undefined where it is to keep it. */
+export async function personToEmpty(sql: FirmSql, sessionId: string): Promise<string | undefined> {
+  const rows = await sql<{ id: string }[]>`
+    select person_id as id from session where id = ${sessionId} and ended_at is not null and empties`
+  return rows[0]?.id
+}
+
 /** Ends open sessions of a person: one, or all but one. Answers how many. */
 export async function endSessions(
   sql: FirmSql,

@@ -7,6 +7,7 @@ import {
   askSecondFactor,
   callBack,
   endLicence,
+  endDevice,
   endSessions,
   holdHouse,
   licences,
@@ -231,6 +232,20 @@ export const endSessionVerb = verb({
     (await endSessions(sql, person.id, { id: input.sessionId })) === 1
       ? ok({ ended: true })
       : refuse('unknown', 'sessionId', 'This session has ended already. Load the page again.'),
+})
+
+/** Ends the session of a device that is lost, whoever is signed in there; when it next asks it empties what it keeps. */
+export const endDeviceVerb = verb({
+  roles: 'all',
+  keeps: true,
+  input: z.strictObject({ sessionId: id('sessionId') }),
+  about: (i) => i.sessionId,
+  run: async ({ sql }, input): Promise<Result<{ ended: true }>> =>
+    input.sessionId === (await currentSessionId())
+      ? refuse('conflict', 'sessionId', 'This is the device in your hand. Sign out here instead.')
+      : (await endDevice(sql, input.sessionId)) === 1
+        ? ok({ ended: true })
+        : refuse('unknown', 'sessionId', 'This session has ended already. Load the page again.'),
 })
 
 /** Ends all of one’s own sessions but this one. */

@@ -1,5 +1,12 @@
 import { daysBetween } from '@/core/time/calendar'
-import { firmOf, licences, openInvitations, openSessions, peopleOfFirm } from '@/db/queries/house'
+import {
+  devicesOfFirm,
+  firmOf,
+  licences,
+  openInvitations,
+  openSessions,
+  peopleOfFirm,
+} from '@/db/queries/house'
 import { firstSteps } from '../house/firstSteps'
 import { currentSessionId } from '../session'
 import { reading } from './reader'
@@ -10,11 +17,13 @@ const WARNED_DAYS = 60
 /** Everybody of the firm with their licences, and who is asked in. */
 export function peopleView() {
   return reading(async ({ sql, person, today }) => {
-    const [people, all, invited, firm] = await Promise.all([
+    const [people, all, invited, firm, devices, here] = await Promise.all([
       peopleOfFirm(sql),
       licences(sql),
       person.keepsHouse ? openInvitations(sql) : [],
       firmOf(sql),
+      person.keepsHouse ? devicesOfFirm(sql) : [],
+      currentSessionId(),
     ])
     return {
       me: person.id,
@@ -28,6 +37,15 @@ export function peopleView() {
         putAwayAt: p.putAwayAt?.getTime() ?? null,
         factorSince: p.factorSince?.getTime() ?? null,
         lastSeenAt: p.lastSeenAt?.getTime() ?? null,
+        /** Where they are signed in; seen by whoever keeps the house. */
+        devices: devices
+          .filter((d) => d.personId === p.id)
+          .map((d) => ({
+            id: d.id,
+            device: d.device,
+            here: d.id === here,
+            heardAt: (d.lastSeenAt ?? d.createdAt).getTime(),
+          })),
         licences: all
           .filter((l) => l.personId === p.id)
           .map((l) => ({

@@ -1,4 +1,5 @@
 import { keepOnlyViews, keepView, viewOf } from './deviceStore'
+import { emptyDevice } from './emptyDevice'
 import { fetchJob, fetchTrees, jobKey, TREES_KEY } from './fetchJob'
 
 /** A device that is asked for again within so long has it. */
@@ -24,6 +25,12 @@ export async function fetchDay(person: string): Promise<void> {
   last = { person, at: now }
   try {
     const answer = await fetch('/api/field', { cache: 'no-store' })
+    if (answer.status === 401) {
+      const { error } = (await answer.json()) as { error?: { field: string } }
+      if (error?.field !== 'device') return
+      await emptyDevice(person)
+      window.location.replace('/sign-in')
+    }
     if (!answer.ok) return
     const { value } = (await answer.json()) as { value: Day }
     // Somebody else has signed in since.

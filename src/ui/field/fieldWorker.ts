@@ -16,7 +16,10 @@ let silentAt = -Infinity
 
 /** Addresses of what a device keeps. */
 const isKept = (path: string) =>
-  path === '/' || path === '/settings/device' || /^\/run(\/load|\/evening|\/[0-9a-f-]{36})?$/.test(path)
+  path === '/' ||
+  path === '/settings/device' ||
+  /^\/run(\/load|\/evening|\/[0-9a-f-]{36})?$/.test(path) ||
+  /^\/trees\/[0-9a-f-]{36}\/examine$/.test(path)
 
 const serwist: Serwist = new Serwist({
   precacheEntries: self.FIELD,

@@ -1,4 +1,4 @@
-import { keepOnlyViews, lastPerson, setLastPerson } from './deviceStore'
+import { envelopesOf, keepOnlyViews, lastPerson, photosOf, setLastPerson } from './deviceStore'
 
 /**
  * Somebody has signed out: what was fetched for them is forgotten; what they pressed and nobody answered stays sealed until they are back.
@@ -8,4 +8,12 @@ export async function leaveDevice(): Promise<void> {
   if (person === null) return
   await keepOnlyViews(person, [])
   await setLastPerson(null)
+}
+
+/** How much whoever is signed in pressed and photographed here that nobody answered yet. */
+export async function waitingHere(): Promise<number> {
+  const person = await lastPerson()
+  if (person === null) return 0
+  const [presses, photos] = await Promise.all([envelopesOf(person), photosOf(person)])
+  return presses.length + photos.length
 }

@@ -215,3 +215,31 @@ test('both are meant: what was typed is sent as a new one', async ({ page }) => 
   await expect(page.getByText(/^Kept:/)).toBeVisible()
   await expect(page.getByText('49 1/8 in', { exact: true })).toHaveCount(1)
 })
+
+test('a device that is lost is ended from another one, and empties itself when it next asks', async ({
+  page,
+  browser,
+  baseURL,
+}) => {
+  const lost = await browser.newPage({ baseURL, userAgent: 'Mozilla/5.0 (Linux; Android 14) Chrome/120' })
+  await enter(lost, 'wren')
+  const stores = () =>
+    lost.evaluate(async () =>
+      (await indexedDB.databases()).filter((d) => d.name?.startsWith('elmhorn-field-')),
+    )
+  await expect.poll(async () => (await stores()).length).toBe(1)
+  await enter(page, 'maren')
+  await page.goto('/settings/people')
+  const wren = page.getByRole('listitem').filter({ hasText: 'wren@hollinquay.example' })
+  await wren.getByRole('button', { name: /^signed in on/ }).click()
+  await wren
+    .getByRole('button', { name: /^End this device: .*Android/ })
+    .first()
+    .click()
+  await wren.getByRole('button', { name: 'End and empty it' }).click()
+  await expect(wren.getByRole('button', { name: 'End and empty it' })).toHaveCount(0)
+  await lost.goto('/run')
+  await lost.waitForURL(/\/sign-in/)
+  await expect.poll(async () => (await stores()).length).toBe(0)
+  await lost.close()
+})

@@ -38,6 +38,7 @@ const STEPS: Record<string, Record<string, unknown>> = {
     detail: { amount: 'much', bearing: 4, count: 2, sample: { size: 10, of: 'twigs' }, words: 'w' },
   },
   'remove-photo': { id: ID },
+  'end-device': { sessionId: ID },
   'sign-diagnosis': {
     id: ID,
     treeId: ID,

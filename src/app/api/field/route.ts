@@ -2,6 +2,7 @@ import { envelopesAsks } from '@/asks/envelopes'
 import { takeEnvelopes } from '@/server/field/takeEnvelopes'
 import { couldNot } from '@/server/couldNot'
 import {
+  DEVICE_ENDED,
   FOREIGN,
   isOwnOrigin,
   notSignedIn,
@@ -12,11 +13,16 @@ import {
 } from '@/server/http'
 import { problemOf } from '@/server/inputProblem'
 import { fieldDay } from '@/server/read/field'
-import { currentPerson } from '@/server/session'
+import { currentPerson, personToEmptyHere } from '@/server/session'
 
 /** What a device keeps for a crew’s days, beside the jobs themselves: `GET /api/field`. */
 export async function GET(): Promise<Response> {
-  return (await currentPerson()) ? valueResponse(await fieldDay()) : notSignedIn()
+  return (await currentPerson()) ? valueResponse(await fieldDay()) : lostOrSignedOut()
+}
+
+/** Why nobody is signed in here: a device that was given up for lost is told so, and empties what it keeps. */
+async function lostOrSignedOut(): Promise<Response> {
+  return (await personToEmptyHere()) === null ? notSignedIn() : problemResponse(DEVICE_ENDED, 401)
 }
 
 /** What a device kept without a signal: `POST /api/field`, packed or not. Each envelope is answered by itself. */
@@ -24,7 +30,7 @@ export async function POST(request: Request): Promise<Response> {
   if (!isOwnOrigin(request)) return problemResponse(FOREIGN)
   try {
     const person = await currentPerson()
-    if (!person) return notSignedIn()
+    if (!person) return lostOrSignedOut()
     // What one person pressed is never entered as another’s.
     if (request.headers.get('elmhorn-by') !== person.id) return problemResponse(SOMEBODY_ELSE)
     const read = await readPackedJson(request)

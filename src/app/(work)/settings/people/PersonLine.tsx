@@ -2,6 +2,7 @@
 import { afterPage } from '@/ui/pieces/afterPage'
 import { useRouter } from 'next/navigation'
 import { useState } from 'react'
+import { counted } from '@/core/text/counted'
 import { CATEGORIES } from '@/core/roster/licence'
 import type { PeopleView } from '@/server/read/house'
 import { ProblemNote } from '@/ui/fields/ProblemNote'
@@ -12,6 +13,7 @@ import { shortDate, writtenDate } from '@/ui/when'
 import { LinkOnce } from './LinkOnce'
 
 const ChangePerson = afterPage(() => import('./ChangePerson'), 'ChangePerson')
+const Devices = afterPage(() => import('./Devices'), 'Devices')
 const LicenceForm = afterPage(() => import('./LicenceForm'), 'LicenceForm')
 
 type Person = PeopleView['people'][number]
@@ -20,7 +22,7 @@ type Person = PeopleView['people'][number]
 export function PersonLine({ person: p, view }: { person: Person; view: PeopleView }) {
   const may = useMay()
   const router = useRouter()
-  const [open, setOpen] = useState<'change' | 'licence' | null>(null)
+  const [open, setOpen] = useState<'change' | 'licence' | 'devices' | null>(null)
   const [link, setLink] = useState<{ link: string; posted: boolean } | null>(null)
   const away = useVerb('put-person-away')
   const again = useVerb('take-person-back')
@@ -113,6 +115,20 @@ export function PersonLine({ person: p, view }: { person: Person; view: PeopleVi
               : `Give this to ${p.name}. It works once, within an hour, and is shown only now.`
           }
         />
+      )}
+      {may('end-device') && p.devices.length > 0 && (
+        <div className="mt-1.5">
+          <button
+            type="button"
+            className="underline underline-offset-2 py-1 text-small"
+            aria-expanded={open === 'devices'}
+            onClick={() => setOpen(open === 'devices' ? null : 'devices')}
+          >
+            signed in on {counted(p.devices.length, 'device')}
+            <span className="sr-only">: {p.name}</span>
+          </button>
+          {open === 'devices' && <Devices devices={p.devices} timeZone={view.timeZone} />}
+        </div>
       )}
       {open === 'change' && <ChangePerson person={p} onDone={done} onLeave={() => setOpen(null)} />}
       {!isAway && (
