@@ -1,6 +1,9 @@
 'use client'
 import { useEffect, useState } from 'react'
-import { viewsOf } from '@/ui/field/deviceStore'
+import { unpack, type Packed } from '@/core/packed'
+import { viewOf, viewsOf } from '@/ui/field/deviceStore'
+import { TREES_KEY } from '@/ui/field/fetchJob'
+import { NEARLY_FULL } from '@/ui/field/fetchDay'
 import { isIn } from '@/core/methods/running'
 import { jobsHere } from '@/ui/field/jobsHere'
 import { outboxPerson, useOutbox } from '@/ui/field/outbox'
@@ -106,6 +109,7 @@ function KeptHere() {
   const { waiting, refused } = useOutbox()
   const [kept, setKept] = useState<{
     jobs: number
+    trees: number
     used: number | null
     of: number | null
     safe: boolean
@@ -113,15 +117,23 @@ function KeptHere() {
   useEffect(() => {
     void (async () => {
       const person = outboxPerson()
-      const [jobs, room, safe] = await Promise.all([
+      const [jobs, waiting, room, safe] = await Promise.all([
         person === null ? [] : viewsOf(person, 'job '),
+        person === null ? null : viewOf(person, TREES_KEY),
         navigator.storage?.estimate?.().catch(() => null) ?? null,
         navigator.storage?.persisted?.().catch(() => false) ?? false,
       ])
-      setKept({ jobs: jobs.length, used: room?.usage ?? null, of: room?.quota ?? null, safe })
+      setKept({
+        jobs: jobs.length,
+        trees: waiting ? unpack(waiting.value as Packed<{ trees: unknown[] }>).trees.length : 0,
+        used: room?.usage ?? null,
+        of: room?.quota ?? null,
+        safe,
+      })
     })()
   }, [waiting])
   if (!kept) return null
+  const full = kept.used !== null && kept.of !== null && kept.used > NEARLY_FULL * kept.of
   const room =
     kept.used === null || kept.of === null
       ? 'This device does not say.'
@@ -132,6 +144,7 @@ function KeptHere() {
       <Terms
         lines={[
           ['Jobs that open without a signal', String(kept.jobs)],
+          ['Trees to examine that open without a signal', String(kept.trees)],
           ['Presses not sent yet', String(waiting.length)],
           ['Presses that need you', String(refused.length)],
           ['Room used', room],
@@ -143,6 +156,12 @@ function KeptHere() {
           ],
         ]}
       />
+      {full && (
+        <Note says="stop" className="mt-2">
+          This device is nearly full. Presses and photographs of work are kept first; trees to examine are no
+          longer fetched. Make room on it, or send what waits.
+        </Note>
+      )}
     </section>
   )
 }

@@ -5,6 +5,14 @@ import { fetchJob, fetchTrees, jobKey, TREES_KEY } from './fetchJob'
 /** A device that is asked for again within so long has it. */
 const FRESH_MS = 60_000
 
+/** A device with more of its room used keeps work only: the trees to examine are not fetched. */
+export const NEARLY_FULL = 0.9
+
+async function isNearlyFull(): Promise<boolean> {
+  const room = await navigator.storage?.estimate?.().catch(() => null)
+  return room?.usage !== undefined && room.quota !== undefined && room.usage > NEARLY_FULL * room.quota
+}
+
 /** What is read here of the day that is kept whole. */
 interface Day {
   frame: { person: { id: string }; now: number }
@@ -42,10 +50,14 @@ export async function fetchDay(person: string): Promise<void> {
       at: value.frame.now,
       ahead: value.frame.now - Date.now(),
     })
-    await keepOnlyViews(person, ['day', TREES_KEY, ...value.jobs.map((j) => jobKey(j.id))])
+    await keepOnlyViews(person, [
+      'day',
+      ...((await isNearlyFull()) ? [] : [TREES_KEY]),
+      ...value.jobs.map((j) => jobKey(j.id)),
+    ])
     for (const { id } of value.jobs)
       await fetchJob(id, (await viewOf(person, jobKey(id)))?.etag ?? null, person)
-    await fetchTrees(person)
+    if (!(await isNearlyFull())) await fetchTrees(person)
     void navigator.storage?.persist?.()
   } catch {
     last = { person, at: -Infinity }

@@ -1,5 +1,6 @@
 /// <reference lib="webworker" />
 import { Serwist, type PrecacheEntry } from 'serwist'
+import { SEND_LATER, sendWithoutPage } from './sendWithoutPage'
 
 // The service worker: it keeps the application for a day without a network, and nobody's data. Pages are asked for as always; where
 // nobody answers, the shell is shown in their place and reads what the device keeps.
@@ -53,3 +54,14 @@ const serwist: Serwist = new Serwist({
   ],
 })
 serwist.addEventListeners()
+
+// A signal came back. A page that is open sends by itself; where none is, what waits goes out all the same.
+self.addEventListener('sync', (happened) => {
+  const event = happened as ExtendableEvent & { tag: string }
+  if (event.tag !== SEND_LATER) return
+  event.waitUntil(
+    self.clients
+      .matchAll({ type: 'window' })
+      .then((pages) => (pages.length === 0 ? sendWithoutPage() : undefined)),
+  )
+})

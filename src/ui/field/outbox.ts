@@ -11,7 +11,9 @@ import {
 } from './deviceStore'
 import type { Batch } from '@/ui/run/presses'
 import { firmNow } from '@/ui/shell/firmClock'
+import { givenBack, isSeen } from './givenBack'
 import { nextBatch, sendEnvelopes } from './sendEnvelopes'
+import { SEND_LATER } from './sendWithoutPage'
 
 export interface OutboxState {
   waiting: readonly KeptEnvelope[]
@@ -144,6 +146,18 @@ function goAway(): void {
   const stay = state.waiting.map((e) => (e.away ? e : { ...e, away: true }))
   for (const e of stay) if (!state.waiting.includes(e)) void keepEnvelope(e)
   set({ waiting: stay, silentSince: state.silentSince ?? firmNow() })
+  sendWithoutUs()
+}
+
+/** Asks the browser to send what waits once there is a signal, though this page is closed by then; not every browser does. */
+function sendWithoutUs(): void {
+  if (!('serviceWorker' in navigator)) return
+  void navigator.serviceWorker.ready
+    .then((worker) => (worker as Syncing).sync?.register(SEND_LATER))
+    .catch(() => {})
+}
+interface Syncing {
+  sync?: { register: (tag: string) => Promise<void> }
 }
 
 /**
@@ -191,9 +205,6 @@ export async function drainOutbox(): Promise<void> {
     if (!state.waiting.some((e) => (e.job ?? OF_NO_JOB) === job)) ears.get(job)?.allSent()
 }
 
-/** What was seen at a tree, or noted of it. */
-export const isSeen = ({ step }: KeptEnvelope) => step === 'set-finding' || step === 'set-detail'
-
 /** The examination it went into is the one that was answered: somebody else's, where theirs was begun first. */
 function withAnswer(envelope: KeptEnvelope, value: unknown): KeptEnvelope {
   const into = (value as { assessmentId?: string } | null)?.assessmentId
@@ -214,22 +225,11 @@ export function whenSent(tree: string): Promise<void> {
 }
 
 function refuse(who: string, envelope: KeptEnvelope, problem: RefusedEnvelope['problem']): void {
-  // What was pressed on top of it at the same steps rests on what is not so; so does what else was seen at a tree whose examination is not open.
-  const rests = isSeen(envelope)
-    ? (e: KeptEnvelope) => isSeen(e) && e.trees[0] === envelope.trees[0]
-    : (e: KeptEnvelope) =>
-        e.presses?.some((p) => envelope.presses?.some((own) => own.stepId === p.stepId)) === true
-  const down = state.waiting.filter((e) => e.id === envelope.id || rests(e))
-  const fallen = new Set(down.map((e) => e.id))
+  const { fallen, refused } = givenBack(envelope, problem, state.waiting)
   remove(who, fallen)
-  const { id, job, trees } = envelope
-  const stepIds = isSeen(envelope)
-    ? [...new Set(down.map((e) => e.content['finding'] as string))]
-    : (envelope.presses ?? []).map((p) => p.stepId)
-  const refused = { id, job, trees, stepIds, problem }
   set({ refused: [...state.refused, refused] })
   void keepRefused(who, refused)
-  if (job !== null) ears.get(job)?.fallen(fallen)
+  if (envelope.job !== null) ears.get(envelope.job)?.fallen(fallen)
 }
 
 const subscribe = (listener: () => void) => {

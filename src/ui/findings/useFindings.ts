@@ -7,7 +7,6 @@ import { firmNow } from '@/ui/shell/firmClock'
 import type { KeptEnvelope } from '../field/deviceStore'
 import {
   addToOutbox,
-  isSeen,
   numbered,
   outboxNow,
   pressedAt,
@@ -15,6 +14,7 @@ import {
   useOutbox,
   whenSent,
 } from '../field/outbox'
+import { isSeen } from '../field/givenBack'
 import { foldFindings, type Looked } from './foldFindings'
 
 /** The examination that is written into. */
