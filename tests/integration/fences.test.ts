@@ -128,7 +128,7 @@ test('every query function answers firm B with nothing of firm A', async () => {
     jobsToday: (s) => jobs.jobsToday(s, '2100-01-01', a.person('arborist').id, 12).then((t) => t.jobs),
     jobById: (s) => jobs.jobById(s, ids.job),
     subjectsOfJob: (s) => jobs.subjectsOfJob(s, ids.job),
-    crewSubjects: (s) => jobs.crewSubjects(s, ids.job),
+    crewSubjects: (s) => jobs.crewSubjects(s, [ids.job]),
     jobSubjects: (s) => jobs.jobSubjects(s, [ids.item]),
     earlierWork: (s) => prescriptions.earlierWork(s, [t]),
     decidedOfTrees: (s) => assessments.decidedOfTrees(s, [t]),

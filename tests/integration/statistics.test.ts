@@ -68,7 +68,7 @@ import { frameView } from '@/server/read/frame'
 import { siteView } from '@/server/read/grounds'
 import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
-import { loadView } from '@/server/read/load'
+import { loadView, shortView } from '@/server/read/load'
 import { overdueView } from '@/server/read/overdue'
 import { dueAgainView, runListView, todayView } from '@/server/read/today'
 import { examineView, waitingToExamine } from '@/server/read/examine'
@@ -124,6 +124,7 @@ const PAGES: [name: string, view: () => Promise<unknown>][] = [
   ['Run, list', () => runListView()],
   ['what is due again', () => dueAgainView()],
   ['a truck’s day', () => loadView(null, undefined)],
+  ['what is short on the shelf', () => shortView()],
   ['the evening', () => eveningView(undefined)],
   ['Run, one job', () => jobView(scaleId('job', 9))],
   ['the week', () => weekView()],

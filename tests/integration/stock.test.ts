@@ -1,6 +1,6 @@
 import { inFirm } from '@/db/client'
 import { eveningOf } from '@/server/read/evening'
-import { truckDay } from '@/server/read/load'
+import { shortOf, truckDay } from '@/server/read/load'
 import { treesOfLot } from '@/db/queries/stock'
 import { stockOfCards } from '@/server/stock'
 import {
@@ -115,6 +115,9 @@ test('a truck takes no more than was counted, and what is short says so; the eve
   )
   const product = view.load.lines.find((l) => l.kind === 'product')!
   expect(product.short).toMatch(/are short: by their counts/)
+  // The office sees it before anybody looks for it in the yard.
+  const short = await inFirm(firm.id, (sql) => shortOf({ sql, person: office(), today: '2026-06-12' }))
+  expect(short).toMatchObject([{ code, date: '2026-06-12', short: product.short }])
   const evening = await inFirm(firm.id, (sql) =>
     eveningOf({ sql, person: lead(), today: '2026-06-12' }, undefined),
   )

@@ -68,7 +68,7 @@ import { pageOfTrees, planOf, sitesView, siteView, waitingView } from '@/server/
 import { cardView, shelfView } from '@/server/read/shelf'
 import { groupView } from '@/server/read/group'
 import { limitsView } from '@/server/read/limits'
-import { loadView } from '@/server/read/load'
+import { loadView, shortView } from '@/server/read/load'
 import { rulesView } from '@/server/read/rules'
 import { dueAgainView, runListView, todayView } from '@/server/read/today'
 import { overdueView } from '@/server/read/overdue'
@@ -137,8 +137,8 @@ const VIEWS: [name: string, view: () => Promise<unknown>, statements: number, ro
   // What is looked at before a cause of the firm's own is read with it, and the photographs of the work.
   ['Run, one job', () => jobView(scaleId('job', 4 * 2 + 1)), 14, 8_000],
   ['what is still in trees in the evening', () => eveningView(null), 9, 8_000],
-  // One by job of the day, 20 at most.
-  ['the load of a day', () => loadView(null, undefined), 27, 6_000],
+  ['the load of a day', () => loadView(null, undefined), 8, 6_000],
+  ['what is short on the shelf', () => shortView(), 12, 20_000],
   // What watched works took among them.
   ['the week', () => weekView(), 14, 60_000],
   ['what is overdue', () => overdueView(), 2, 60_000],

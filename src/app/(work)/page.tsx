@@ -12,6 +12,7 @@ import { reader } from '@/server/read/reader'
 import { Morning } from './Morning'
 import { loadHref } from './run/load/loadHref'
 import { DoneAway } from './DoneAway'
+import { ShortOnShelf } from './ShortOnShelf'
 import { TodayJob } from './TodayJob'
 import { clockTime, fromToday, longDate, writtenDate } from '@/ui/when'
 import { ButtonLink } from '@/ui/pieces/Button'
@@ -208,6 +209,8 @@ export default async function TodayPage() {
             {view.role === 'arborist' ? 'Open the grounds' : 'Open the crew’s work'}
           </ButtonLink>
         </section>
+        {/* What the shelf lacks is for those who order; a crew sees it on its own list. */}
+        {(person.role === 'office' || person.role === 'arborist') && <ShortOnShelf today={view.today} />}
       </aside>
     </div>
   )

@@ -253,7 +253,7 @@ const crewColumns = (sql: FirmSql) => sql`
 
 /** From its narrow end: each table is looked up by the one before. Where statistics are old, a plain join begins with all sites or prescriptions of the firm, each with every subject. */
 const subjectTables = (sql: FirmSql) => sql`
-  job_subject i join tree t on t.id = i.tree_id
+  job_subject i join lateral (select * from tree where firm_id = i.firm_id and id = i.tree_id offset 0) t on true
   join lateral (select time_zone from site where firm_id = t.firm_id and id = t.site_id offset 0) s on true
   join lateral (select occurrence_id from job_item where firm_id = i.firm_id and id = i.job_item_id offset 0) ji on true
   join lateral (select * from item_subject where firm_id = i.firm_id and id = i.subject_id offset 0) x on true
@@ -265,8 +265,8 @@ const subjectSelect = (sql: FirmSql) => sql`
   from ${subjectTables(sql)}
   join card_use u on u.firm_id = pi.firm_id and u.id = pi.card_use_id join card c on c.firm_id = u.firm_id and c.id = u.card_id`
 
-const ofJob = (sql: FirmSql, jobId: string) =>
-  sql`where i.job_id = ${jobId} and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
+const ofJobs = (sql: FirmSql, jobIds: readonly string[]) =>
+  sql`where i.job_id = any(${[...jobIds]}) and i.status <> 'withdrawn' order by i.job_item_id, t.tag, i.id`
 
 const withKept = (r: JobSubjectRow): JobSubjectRow => ({
   ...r,
@@ -276,14 +276,15 @@ const withKept = (r: JobSubjectRow): JobSubjectRow => ({
 
 /** The trees of a job that are not taken back, by what is done and by tag. */
 export async function subjectsOfJob(sql: FirmSql, jobId: string): Promise<JobSubjectRow[]> {
-  return (await sql<JobSubjectRow[]>`${subjectSelect(sql)} ${ofJob(sql, jobId)}`).map(withKept)
+  return (await sql<JobSubjectRow[]>`${subjectSelect(sql)} ${ofJobs(sql, [jobId])}`).map(withKept)
 }
 
-/** The same as the crew has them in the hand. */
-export async function crewSubjects(sql: FirmSql, jobId: string): Promise<CrewSubjectRow[]> {
+/** The same of several jobs, as the crew has them in the hand. */
+export async function crewSubjects(sql: FirmSql, jobIds: readonly string[]): Promise<CrewSubjectRow[]> {
+  if (jobIds.length === 0) return []
   const rows = await sql<
     CrewSubjectRow[]
-  >`select ${crewColumns(sql)} from ${subjectTables(sql)} ${ofJob(sql, jobId)}`
+  >`select ${crewColumns(sql)} from ${subjectTables(sql)} ${ofJobs(sql, jobIds)}`
   return rows.map((r) => ({ ...r, plan: readKept('plan', r.plan) }))
 }
 

@@ -66,6 +66,16 @@ export async function jobsToLoad(
     order by j.place nulls last, j.id`
 }
 
+/** The jobs of all trucks of a day that are not done. */
+export async function jobsOfTrucks(
+  sql: FirmSql,
+  onDate: string,
+): Promise<{ id: string; siteName: string }[]> {
+  return sql`
+    select j.id, s.name as "siteName" from job j join site s on s.firm_id = j.firm_id and s.id = j.site_id
+    where j.on_date = ${onDate} and j.trees > j.recorded order by s.name, j.id limit 100`
+}
+
 /** Whose jobs there are on a day, with whether the person goes along; what no crew has stands last. */
 export async function crewsOfDay(
   sql: FirmSql,

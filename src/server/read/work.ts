@@ -66,7 +66,7 @@ export function jobView(id: string) {
     // Told to those who have work there that day, and to nobody before or after.
     const goesThere = found.crewId === null || people.includes(person.id)
     const job = { ...about, gateCode: found.onDate === today && goesThere ? gateCode : null }
-    const subjects = await crewSubjects(sql, id)
+    const subjects = await crewSubjects(sql, [id])
     const ids = subjects.map((s) => s.id)
     const treeIds = [...new Set(subjects.map((s) => s.treeId))]
     const drilledIds = [...new Set(subjects.flatMap((s) => (isByPorts(s) ? [s.treeId] : [])))]
