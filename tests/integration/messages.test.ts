@@ -2,7 +2,7 @@ import { mkdtemp, readdir, readFile } from 'node:fs/promises'
 import { tmpdir } from 'node:os'
 import path from 'node:path'
 import { inFirm } from '@/db/client'
-import { messagesOfJob } from '@/db/queries/message'
+import { messagesOfClient, messagesOfJob } from '@/db/queries/message'
 import { aboutJob } from '@/server/messages/aboutJob'
 import { composed, kindsNow } from '@/server/messages/compose'
 import { placeCode } from '@/server/messages/placeCode'
@@ -68,6 +68,11 @@ test('each contact is told in their language by a message of its own, once, in t
     { by: 'office', kind: 'day' },
     { by: 'office', kind: 'day' },
   ])
+  // It stands with the client as well, and with the one they are listed as when they turn out to be the same.
+  const client = (await about())!.client
+  const ofClient = (id: string) => inFirm(firm.id, (sql) => messagesOfClient(sql, id))
+  expect(await ofClient(client.id)).toHaveLength(2)
+  expect(await ofClient(uuidv7())).toEqual([])
 })
 
 test('nobody is told twice; a repeat is the same press; what is no address of theirs is refused', async () => {

@@ -26,6 +26,13 @@ export async function messagesOfJob(sql: FirmSql, jobId: string): Promise<Messag
   >`select ${columns(sql)} where m.job_id = ${jobId} order by m.at desc, m.id limit 200`
 }
 
+/** What was sent to a client, and to those that were joined into it, the newest first. */
+export async function messagesOfClient(sql: FirmSql, clientId: string): Promise<MessageRow[]> {
+  return sql<MessageRow[]>`
+    select ${columns(sql)} where m.client_id = any(
+      select id from client where id = ${clientId} or joined_into = ${clientId}) order by m.at desc, m.id limit 50`
+}
+
 /** Keeps what is sent; false where the same was told to the same address before. */
 export async function addMessage(
   sql: FirmSql,

@@ -1,4 +1,5 @@
 import { clientsAfter, clientWhole } from '@/db/queries/client'
+import { messagesOfClient } from '@/db/queries/message'
 import { clients, sitesOfClient, siteWhole } from '@/db/queries/site'
 import { isId, reading } from './reader'
 
@@ -28,11 +29,26 @@ export type ClientsView = Awaited<ReturnType<typeof clientsView>>
 
 /** A client with their contacts and sites, and the others they could be joined with. */
 export function clientWholeView(id: string) {
-  return reading(async ({ sql }) => {
+  return reading(async ({ sql, person }) => {
     const client = isId(id) ? await clientWhole(sql, id) : undefined
     if (!client) return null
-    const [sites, others] = await Promise.all([sitesOfClient(sql, id), clients(sql)])
+    const [sites, others, sent] = await Promise.all([
+      sitesOfClient(sql, id),
+      clients(sql),
+      messagesOfClient(sql, id),
+    ])
     return {
+      timeZone: person.timeZone,
+      /** What they were told of work, the newest first. */
+      sent: sent.map(({ id, jobId, name, address, subject, body, by, at }) => ({
+        id,
+        jobId,
+        to: `${name}, ${address}`,
+        subject,
+        body,
+        by,
+        at: at.getTime(),
+      })),
       client: { ...client, archivedAt: client.archivedAt?.getTime() ?? null },
       joinedInto: client.joinedInto ? (others.find((o) => o.id === client.joinedInto) ?? null) : null,
       sites: sites.map((s) => ({

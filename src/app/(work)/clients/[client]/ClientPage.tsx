@@ -11,6 +11,7 @@ import { Button, ButtonLink } from '@/ui/pieces/Button'
 import { Link } from '@/ui/pieces/Link'
 import { Note } from '@/ui/pieces/Note'
 import { May, useMay } from '@/ui/shell/may'
+import { clockTime, shortDate } from '@/ui/when'
 
 const ChangeClient = afterPage(() => import('./ChangeClient'), 'ChangeClient')
 
@@ -72,6 +73,7 @@ export function ClientPage({ view }: { view: ClientWholeView }) {
           </ul>
         )}
       </section>
+      <Told view={view} />
       {client.joinedInto === null && <PutAway view={view} />}
     </div>
   )
@@ -104,6 +106,35 @@ function About({ view: { client } }: { view: ClientWholeView }) {
       </p>
       {client.note && <p className="mt-1 whitespace-pre-line">{client.note}</p>}
     </div>
+  )
+}
+
+/** What they were told of work, each in its own words. */
+function Told({ view: { sent, timeZone } }: { view: ClientWholeView }) {
+  if (sent.length === 0) return null
+  return (
+    <section className="mt-6">
+      <h2>Told of work</h2>
+      <ul className="border-t border-line mt-2">
+        {sent.map((m) => (
+          <li key={m.id} className="border-b border-line py-2">
+            <details>
+              <summary className="cursor-pointer py-1">
+                <b>{m.subject}</b>
+                <span className="text-ink2">
+                  {' '}
+                  · {shortDate(m.at, timeZone)}, {clockTime(m.at, timeZone)}, by {m.by} to {m.to}
+                </span>
+              </summary>
+              <p className="mt-1 pl-3 border-l-2 border-line whitespace-pre-line">{m.body}</p>
+              <p className="mt-1 pl-3">
+                <Link href={`/run/${m.jobId}`}>The job it is about</Link>
+              </p>
+            </details>
+          </li>
+        ))}
+      </ul>
+    </section>
   )
 }
 
