@@ -66,6 +66,8 @@ export interface Sent {
   away?: boolean
   /** The device, by an id of its own. */
   device?: string | null
+  /** Told where the same step was taken before and is answered as then. */
+  onRepeat?: () => void
 }
 
 /** A verb ready to be done by whoever is signed in. What it asks for and answers is in its type, for pages to send it by. */
@@ -159,7 +161,11 @@ async function perform<Schema extends z.ZodType, O>(
     const done = await inFirm(person.firmId, async (sql) => {
       const event = uuidv7()
       const before = await stepTaken(sql, { event, step })
-      if (before) return answerAgain<O>(before, person, inputHash, v.secret === true)
+      if (before) {
+        const again = answerAgain<O>(before, person, inputHash, v.secret === true)
+        if (again.ok) sent.onRepeat?.()
+        return again
+      }
       if (v.bearing) await hold(sql, person.firmId, 'bearing', v.bearing)
       const context = {
         sql,

@@ -82,8 +82,8 @@ test('a whole tree comes in late, each press by its own time, and is signed once
     { kind: 'stop', at: at(100).getTime() },
     { kind: 'out', at: at(120).getTime() },
   ])
-  // Sent again after a lost answer: nothing is there twice.
-  expect(new Set(await came(...presses, record))).toEqual(new Set(['taken']))
+  // Sent again after a lost answer: nothing is there twice, and the device is told so.
+  expect(new Set(await came(...presses, record))).toEqual(new Set(['same']))
   const again = await inFirm(firm.id, (sql) => eventsOfSubject(sql, run.subject.id))
   expect([...again.values()].flat()).toHaveLength(presses.length)
   const { subjects } = await bodyOf(record.id)

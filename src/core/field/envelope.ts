@@ -23,8 +23,8 @@ export const MOST_ENVELOPES = 100
 /** As much as is sent at once, unless one envelope alone is larger, bytes before they are packed. */
 export const BATCH_BYTES = 64_000
 
-/** What came of an envelope. `waits`: one before it at the same tree was refused, and it rests on that. */
+/** What came of an envelope. `same`: it was taken before, and its answer was lost. `waits`: one before it at the same tree was refused, and it rests on that. */
 export type EnvelopeAnswer =
-  | { id: string; came: 'taken'; value: unknown }
+  | { id: string; came: 'taken' | 'same'; value: unknown }
   | { id: string; came: 'refused'; problem: Problem }
   | { id: string; came: 'waits' }

@@ -18,8 +18,16 @@ export async function takeEnvelopes(
       answers.push({ id, came: 'waits' })
       continue
     }
-    const done = await verbNamed(step)!.perform(step, person, content, { step: id, at, away, device })
-    if (done.ok) answers.push({ id, came: 'taken', value: done.value })
+    let came: 'taken' | 'same' = 'taken'
+    const onRepeat = () => (came = 'same')
+    const done = await verbNamed(step)!.perform(step, person, content, {
+      step: id,
+      at,
+      away,
+      device,
+      onRepeat,
+    })
+    if (done.ok) answers.push({ id, came, value: done.value })
     else {
       answers.push({ id, came: 'refused', problem: done.problem })
       for (const t of trees) held.add(t)

@@ -188,7 +188,7 @@ export async function drainOutbox(): Promise<void> {
     for (const envelope of batch) {
       touched.add(envelope.job ?? OF_NO_JOB)
       const answer = byId.get(envelope.id)
-      if (answer?.came === 'taken') {
+      if (answer?.came === 'taken' || answer?.came === 'same') {
         came++
         if (isSeen(envelope)) set({ seen: [...state.seen, withAnswer(envelope, answer.value)] })
         remove(who, new Set([envelope.id]))

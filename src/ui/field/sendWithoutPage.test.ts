@@ -49,6 +49,13 @@ test('what waits goes out in its order and is forgotten once it is taken', async
   expect(await envelopesOf('wren')).toEqual([])
 })
 
+test('what was taken before, whose answer was lost, is forgotten too', async () => {
+  answer = (envelopes) => envelopes.map(({ id }) => ({ id, came: 'same', value: {} }))
+  await keepEnvelope(kept('s', 1))
+  await sendWithoutPage()
+  expect(await envelopesOf('wren')).toEqual([])
+})
+
 test('nobody answers: it stays, and the browser is told to try again', async () => {
   answer = () => 'lost'
   await keepEnvelope(kept('c', 3))
