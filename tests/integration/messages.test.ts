@@ -68,7 +68,7 @@ test('each contact is told in their language by a message of its own, once, in t
     { by: 'office', kind: 'day' },
     { by: 'office', kind: 'day' },
   ])
-  // It stands with the client as well, and with the one they are listed as when they turn out to be the same.
+  // It stands with the client as well.
   const client = (await about())!.client
   const ofClient = (id: string) => inFirm(firm.id, (sql) => messagesOfClient(sql, id))
   expect(await ofClient(client.id)).toHaveLength(2)

@@ -91,9 +91,11 @@ export async function findingsOfAll(
 ): Promise<(FindingRow & { assessmentId: string })[]> {
   if (assessmentIds.length === 0) return []
   return sql<(FindingRow & { assessmentId: string })[]>`
-    select f.assessment_id as "assessmentId", f.finding, f.state, f.detail, p.name as by
-    from finding f join person p on p.id = f.by_person
-    where f.assessment_id = any(${[...assessmentIds]}) order by f.assessment_id, f.finding`
+    select a.id as "assessmentId", f.finding, f.state, f.detail, p.name as by
+    -- One after the other: where statistics are old, the planner begins with all findings of the firm.
+    from unnest(${[...new Set(assessmentIds)]}::uuid[]) a (id) cross join lateral (
+      select * from finding x where x.assessment_id = a.id offset 0) f
+    join person p on p.id = f.by_person order by a.id, f.finding`
 }
 
 /** Sets a finding's state; null takes it back to not looked at. What comes `late` leaves what was seen after it. */
