@@ -211,11 +211,12 @@ function withAnswer(envelope: KeptEnvelope, value: unknown): KeptEnvelope {
   return into === undefined ? envelope : { ...envelope, content: { ...envelope.content, assessmentId: into } }
 }
 
-/** Resolves once nothing waits of a tree, or nobody answers. */
+/** Resolves once nothing of a tree is on its way: all is sent, nobody answers, or it waits for somebody to see a refusal. */
 export function whenSent(tree: string): Promise<void> {
+  const of = (e: { trees: readonly string[] }) => e.trees.includes(tree)
   return new Promise((resolve) => {
     const look = () => {
-      if (state.silentSince === null && state.waiting.some((e) => e.trees.includes(tree))) return
+      if (state.silentSince === null && state.waiting.some(of) && !state.refused.some(of)) return
       listeners.delete(look)
       resolve()
     }

@@ -84,9 +84,12 @@ test('what a rule refuses is taken back with all that rests on it; its rows say 
   expect(findings.current.seen).toEqual({ a: 'unsure' })
   expect([...findings.current.refused].sort()).toEqual(['a', 'b'])
   expect(findings.current.problem?.message).toBe('Signed meanwhile.')
+  // Whoever goes on to weigh does not wait for what waits to be seen.
+  act(() => findings.current.set('c', 'there'))
+  await act(() => findings.current.settled())
   act(() => findings.current.set('a', 'not-there'))
   await settle()
-  expect(findings.current.seen).toEqual({ a: 'not-there' })
+  expect(findings.current.seen).toEqual({ a: 'not-there', c: 'there' })
   expect(findings.current.refused.size).toBe(0)
 })
 
