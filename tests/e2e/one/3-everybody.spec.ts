@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib'
 import { readFileSync } from 'node:fs'
 import { expect, test, type Page } from '@playwright/test'
 import { scriptsOf } from '../../scripts'
@@ -137,6 +138,16 @@ test('no view waits for more script than it may', async ({ page }) => {
       true,
     ])
   }
+})
+
+test('a device keeps what the field needs of the application, and no more', async ({ page }) => {
+  const script = await (await page.request.get('/field-worker.js')).text()
+  const files = [...script.matchAll(/"url":"([^"]+)"/g)].map((m) => m[1]!)
+  expect(files).toContain('/field')
+  let bytes = 0
+  for (const file of files) bytes += gzipSync(await (await page.request.get(file)).body()).length
+  // 643 kB as measured; a shell that names the parts of all pages would keep all of them, and helpers of pages that do not run out of a store.
+  expect(bytes / 1000).toBeLessThan(750)
 })
 
 test('no view is wider than a phone, and what is pressed there is large enough', async ({ page }) => {

@@ -11,7 +11,7 @@ import { changeTreeAsks } from '@/asks/trees'
 export function LiveCrown({ tree }: { tree: TreeBase['tree'] }) {
   const may = useMay()
   const by = useStepHere('change-tree', tree.id)
-  const [kept, setKept] = useState({ percent: tree.liveCrownPercent, version: tree.version, here: false })
+  const [kept, setKept] = useState({ percent: tree.liveCrownPercent, version: tree.version })
   if (!may('change-tree'))
     return (
       <p className="py-2.5 pl-3 border-b border-line">
@@ -36,7 +36,6 @@ export function LiveCrown({ tree }: { tree: TreeBase['tree'] }) {
             percent: liveCrownPercent === '' ? null : Number(liveCrownPercent),
             // What is kept here will be the version after the one it was made on.
             version: answer === KEPT_ON_DEVICE ? before.version + 1 : answer.version,
-            here: answer === KEPT_ON_DEVICE,
           }))
         }
         keep="Keep the live crown"
@@ -45,7 +44,7 @@ export function LiveCrown({ tree }: { tree: TreeBase['tree'] }) {
         more={
           <span role="status" className="text-ink2 self-center">
             {kept.version > tree.version
-              ? `kept${kept.here ? ' on this device' : ''}: ${kept.percent === null ? 'none taken' : `${kept.percent} %`}`
+              ? `kept: ${kept.percent === null ? 'none taken' : `${kept.percent} %`}`
               : ''}
           </span>
         }
