@@ -43,8 +43,8 @@ export function Devices({
             {asked === d.id && (
               <span className="basis-full flex flex-wrap items-center gap-3">
                 <span>
-                  It is signed out now, and empties itself when it next asks: what was pressed there and not
-                  sent is lost.
+                  It is signed out at once, and empties itself when it next asks: what was pressed there and
+                  not sent is lost.
                 </span>
                 <Button
                   disabled={end.busy}
