@@ -30,6 +30,9 @@ const saw = (treeId: string, assessmentId: string, finding: string, state: strin
   envelope('set-finding', minutes, { treeId, assessmentId, finding, state } as never)
 const send = async (...envelopes: Envelope[]) =>
   (await takeEnvelopes(wren(), { device: uuidv7(), envelopes })).map((a) => a.came)
+/** The arborist, in reach, sees exit holes. */
+const holesSeen = (minutes: number, treeId: string, assessmentId: string) =>
+  done(maren(minutes), 'set-finding', { treeId, assessmentId, finding: 'exit-hole-d', state: 'there' })
 const examined = (treeId: string) =>
   inFirm(firm.id, async (sql) =>
     Promise.all(
@@ -75,12 +78,7 @@ test('what was seen without a signal goes into the examination that somebody els
 test('taken back without a signal stays where it was seen again after it', async () => {
   const treeId = await makeAsh(firm, 'W-2')
   const theirs = uuidv7()
-  await done(maren(100), 'set-finding', {
-    treeId,
-    assessmentId: theirs,
-    finding: 'exit-hole-d',
-    state: 'there',
-  })
+  await holesSeen(100, treeId, theirs)
   await send(saw(treeId, theirs, 'exit-hole-d', null, 40))
   expect((await examined(treeId))[0]!.seen).toEqual({ 'exit-hole-d': 'there' })
   await send(saw(treeId, theirs, 'exit-hole-d', null, 140))
@@ -90,12 +88,7 @@ test('taken back without a signal stays where it was seen again after it', async
 test('where it was signed meanwhile a new one is opened, once, and all of it goes there with its photographs', async () => {
   const treeId = await makeAsh(firm, 'W-3')
   const signed = uuidv7()
-  await done(maren(30), 'set-finding', {
-    treeId,
-    assessmentId: signed,
-    finding: 'exit-hole-d',
-    state: 'there',
-  })
+  await holesSeen(30, treeId, signed)
   await done(maren(60), 'sign-diagnosis', {
     id: uuidv7(),
     treeId,
@@ -135,12 +128,7 @@ test('where it was signed meanwhile a new one is opened, once, and all of it goe
 
 test('in reach nothing of it changes: a signed examination and somebody else’s are refused', async () => {
   const treeId = await makeAsh(firm, 'W-4')
-  await done(maren(30), 'set-finding', {
-    treeId,
-    assessmentId: uuidv7(),
-    finding: 'exit-hole-d',
-    state: 'there',
-  })
+  await holesSeen(30, treeId, uuidv7())
   const [answer] = await takeEnvelopes(wren(), {
     device: uuidv7(),
     envelopes: [{ ...saw(treeId, uuidv7(), 'galleries-s', 'there', 40), away: false }],
@@ -151,12 +139,7 @@ test('in reach nothing of it changes: a signed examination and somebody else’s
 test('a device keeps the trees that wait, each with its own and what it shares, and the way from one to the next', async () => {
   const trees = await Promise.all(['V-1', 'V-2', 'V-3'].map((tag) => makeAsh(firm, tag)))
   const seen = uuidv7()
-  await done(maren(200), 'set-finding', {
-    treeId: trees[1],
-    assessmentId: seen,
-    finding: 'exit-hole-d',
-    state: 'there',
-  })
+  await holesSeen(200, trees[1]!, seen)
   const all = await kept(trees)
   expect(all.trees.map((t) => t.tree.tag)).toEqual(['V-1', 'V-2', 'V-3'])
   const [first, second] = [oneToExamine(all, trees[0]!)!, oneToExamine(all, trees[1]!)!]

@@ -20,7 +20,7 @@ import { Strip } from '@/ui/shell/Strip'
 import { clockTime, shortDate } from '@/ui/when'
 import { Examine } from './Examine'
 import { eveningHere } from './eveningHere'
-import { examineHere, type WaitingTree } from './examineHere'
+import { examineHere, NO_TREES, type WaitingTree } from './examineHere'
 import { Evening } from '../(work)/run/evening/Evening'
 import { JobLines } from '../(work)/run/JobLines'
 import { LoadOut } from '../(work)/run/load/LoadOut'
@@ -47,8 +47,9 @@ async function readKept(path: string): Promise<Kept | null> {
   const now = Date.now() + day.ahead
   const id = /^\/run\/([0-9a-f-]{36})$/.exec(path)?.[1]
   const tree = /^\/trees\/([0-9a-f-]{36})(\/examine)?$/.exec(path)?.[1]
-  const { waiting, one } = await examineHere(person, tree)
   const job = id === undefined ? null : await viewOf(person, jobKey(id))
+  // A job opens without reading a hundred trees first.
+  const { waiting, one } = job ? NO_TREES : await examineHere(person, tree)
   return {
     day: { ...value, frame: { ...value.frame, now } },
     at: day.at,

@@ -13,13 +13,18 @@ export interface WaitingTree {
   kind: string
 }
 
-/** The trees that wait to be looked at as this device keeps them, and one of them whole; null where it is not kept. */
-export async function examineHere(
-  person: string,
-  id: string | undefined,
-): Promise<{ waiting: WaitingTree[]; one: ExamineView | null }> {
+/** What a device keeps of them. */
+interface TreesHere {
+  waiting: WaitingTree[]
+  /** The one that was asked for; null where it is not kept. */
+  one: ExamineView | null
+}
+export const NO_TREES: TreesHere = { waiting: [], one: null }
+
+/** The trees that wait to be looked at as this device keeps them, and one of them whole. */
+export async function examineHere(person: string, id: string | undefined): Promise<TreesHere> {
   const kept = await viewOf(person, TREES_KEY)
-  if (!kept) return { waiting: [], one: null }
+  if (!kept) return NO_TREES
   const all = unpack(kept.value as Packed<TreesToExamine>)
   return {
     waiting: all.trees.map(({ tree }) => ({

@@ -77,11 +77,9 @@ export interface FindingRow {
   detail: FindingDetail
 }
 
+/** Findings of an examination. */
 export async function findingsOf(sql: FirmSql, assessmentId: string): Promise<FindingRow[]> {
-  return sql<
-    FindingRow[]
-  >`select f.finding, f.state, f.detail, p.name as by from finding f join person p on p.id = f.by_person
-    where f.assessment_id = ${assessmentId} order by f.finding`
+  return (await findingsOfAll(sql, [assessmentId])).map(({ assessmentId: _, ...row }) => row)
 }
 
 /** Findings of several examinations at once. */

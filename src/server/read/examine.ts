@@ -42,10 +42,12 @@ export async function treesToExamine({ sql, person, now }: Reading, ids: string[
       .filter((a) => ids.includes(a.treeId))
       .map(({ siteId, treeId }) => ({ siteId, besides: treeId })),
   )
+  const onSites = grouped([...newestThere, ...besides], (a) => a.siteId)
+  const rows = grouped(trees, (t) => t.siteId)
   const findings = grouped(
     await findingsOfAll(sql, [
       ...[...newest.values()].flatMap((n) => [n.newest.id, ...(n.signed ? [n.signed.id] : [])]),
-      ...[...newestThere, ...besides].map((a) => a.assessmentId),
+      ...[...onSites.values()].flat().map((a) => a.assessmentId),
     ]),
     (f) => f.assessmentId,
   )
@@ -81,8 +83,8 @@ export async function treesToExamine({ sql, person, now }: Reading, ids: string[
       const today = dateIn(tree.timeZone, now)
       const { newest: running, signed } = newest.get(tree.id) ?? { newest: null, signed: null }
       const seen = running ? (findings.get(running.id) ?? []) : []
-      const on = [...newestThere, ...besides].find((a) => a.siteId === tree.siteId && a.treeId !== tree.id)
-      const row = trees.filter((t) => t.siteId === tree.siteId)
+      const on = onSites.get(tree.siteId)?.find((a) => a.treeId !== tree.id)
+      const row = rows.get(tree.siteId)!
       const at = row.indexOf(tree)
       const own = ofTree.get(tree.id) ?? []
       return {

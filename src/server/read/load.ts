@@ -53,19 +53,28 @@ async function worksToLoad(
   jobs: readonly { id: string; siteName: string }[],
   date: string,
 ): Promise<WorkToLoad[]> {
-  const siteOf = new Map(jobs.map((j) => [j.id, j.siteName]))
-  const planned = (await crewSubjects(sql, [...siteOf.keys()])).filter(
-    (s) => s.status !== 'withdrawn' && s.anew === null,
+  const ofJob = grouped(
+    await crewSubjects(
+      sql,
+      jobs.map((j) => j.id),
+    ),
+    (s) => s.jobId,
+  )
+  // In the order of the jobs, which is that of the day.
+  const planned = jobs.flatMap((job) =>
+    (ofJob.get(job.id) ?? [])
+      .filter((s) => s.status !== 'withdrawn' && s.anew === null)
+      .map((s) => ({ ...s, job })),
   )
   const uses = await usesByIds(sql, [...new Set(planned.map((s) => s.useId))])
   const lots = grouped(
     await lotsWithStock(sql, [...new Set([...uses.values()].map((u) => u.product.code))]),
     (l) => l.code,
   )
-  return [...grouped(planned, (s) => [s.jobId, s.useId, s.tank ?? ''].join(' '))].map(([, own]) => {
+  return [...grouped(planned, (s) => [s.job.id, s.useId, s.tank ?? ''].join(' '))].map(([, own]) => {
     const { product, use } = uses.get(own[0]!.useId)!
     return {
-      site: siteOf.get(own[0]!.jobId)!,
+      site: own[0]!.job.siteName,
       tank: own[0]!.tank,
       product,
       use,

@@ -24,6 +24,9 @@ import {
 /** What a crew has today is fetched again after so long. */
 const DAY_EVERY_MS = 5 * 60_000
 
+/** So long after the last press that was sent the trees to examine are fetched again, once for all of them. */
+const HAND_RESTS_MS = 4000
+
 const neverChanges = () => () => {}
 const inStrip = () => document.getElementById(KEPT_HERE)
 
@@ -45,10 +48,14 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
       void fetchDay(person)
     }
     window.addEventListener('online', online)
-    // What was looked at here is asked for again once it is sent: what is kept on the device knows it too.
+    // What was looked at here is asked for again once the hand rests: what is kept on the device knows it too.
+    let soon: ReturnType<typeof setTimeout> | undefined
     const deaf = hearOutbox(OF_NO_JOB, {
       fallen: () => {},
-      allSent: () => void fetchTrees(person).catch(() => {}),
+      allSent: () => {
+        clearTimeout(soon)
+        soon = setTimeout(() => void fetchTrees(person).catch(() => {}), HAND_RESTS_MS)
+      },
     })
     const every = setInterval(() => {
       if (document.visibilityState === 'visible') void fetchDay(person)
@@ -56,6 +63,7 @@ export function OutboxNotes({ person, timeZone }: { person: string; timeZone: st
     return () => {
       window.removeEventListener('online', online)
       deaf()
+      clearTimeout(soon)
       clearInterval(every)
     }
   }, [person])

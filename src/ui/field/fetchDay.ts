@@ -50,14 +50,11 @@ export async function fetchDay(person: string): Promise<void> {
       at: value.frame.now,
       ahead: value.frame.now - Date.now(),
     })
-    await keepOnlyViews(person, [
-      'day',
-      ...((await isNearlyFull()) ? [] : [TREES_KEY]),
-      ...value.jobs.map((j) => jobKey(j.id)),
-    ])
+    const full = await isNearlyFull()
+    await keepOnlyViews(person, ['day', ...(full ? [] : [TREES_KEY]), ...value.jobs.map((j) => jobKey(j.id))])
     for (const { id } of value.jobs)
       await fetchJob(id, (await viewOf(person, jobKey(id)))?.etag ?? null, person)
-    if (!(await isNearlyFull())) await fetchTrees(person)
+    if (!full) await fetchTrees(person)
     void navigator.storage?.persist?.()
   } catch {
     last = { person, at: -Infinity }
